@@ -1,0 +1,1 @@
+"""Monedero: decide which ways to pay a small shop offers."""

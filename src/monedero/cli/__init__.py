@@ -1,0 +1,10 @@
+"""The command line: one file per command."""
+
+import typer
+
+from monedero.cli.price import price
+from monedero.cli.serve import serve
+
+app = typer.Typer(no_args_is_help=True, add_completion=False, help=__doc__)
+app.command()(price)
+app.command()(serve)

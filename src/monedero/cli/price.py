@@ -1,0 +1,57 @@
+"""`monedero price`: the fee of every order in a file on every route of some rate cards, as CSV."""
+
+import csv
+import sys
+from pathlib import Path
+from typing import Annotated
+
+import typer
+
+from monedero.cli.reading import errors_of
+from monedero.core.fields import country, money_not_negative
+from monedero.core.fx import ReferenceRates
+from monedero.core.ratecard.catalogue import Catalogue
+from monedero.core.ratecard.pricing import NotPriced, Priced, Pricing
+from monedero.figures import reference_rates
+from monedero.formats import orders_csv, rate_card
+
+HEADER = ("order", "provider", "plan", "method", "status", "rate", "fee", "currency", "reason")
+
+
+def price(
+    rate_cards: Annotated[list[Path], typer.Argument(help="Rate cards, format monedero/rate-card/1.")],
+    orders: Annotated[Path, typer.Option(help="Orders, CSV.")],
+    shop_country: Annotated[str, typer.Option(help="The shop's country, two letters.")],
+    monthly_volume: Annotated[
+        str | None, typer.Option(help='What the account takes in a month, such as "5000 EUR".')
+    ] = None,
+    ignore_unknown: Annotated[bool, typer.Option(help="Pass over columns that are not known.")] = False,
+) -> None:
+    """Price every order of a file on every route: a row per order and route, on standard output."""
+    with errors_of("--shop-country"):
+        shop = country(shop_country)
+    with errors_of("--monthly-volume"):
+        volume = None if monthly_volume is None else money_not_negative(monthly_volume)
+    cards = []
+    for path in rate_cards:
+        with errors_of(str(path)):
+            cards.append(rate_card.read(path.read_bytes()))
+    with errors_of("rate cards"):
+        catalogue = Catalogue(cards, shop, ReferenceRates(reference_rates.bundled()))
+    output = csv.writer(sys.stdout, lineterminator="\n")
+    output.writerow(HEADER)
+    with errors_of(str(orders)), orders.open(encoding="utf-8", newline="") as lines:
+        rows = orders_csv.read(lines, ignore_unknown=ignore_unknown, monthly_volume=volume)
+        for order in rows:
+            output.writerows(_row(order.id, pricing) for pricing in catalogue.price(order.context))
+
+
+def _row(order: str, pricing: Pricing) -> tuple[str, ...]:
+    route = pricing.route
+    named = (order, route.provider, route.plan, route.method)
+    if isinstance(pricing, Priced):
+        charged = pricing.charged
+        return (*named, "priced", pricing.rate, charged.amount, charged.currency, "")
+    if isinstance(pricing, NotPriced):
+        return (*named, "not-priced", "", "", "", pricing.reason.code.value)
+    return (*named, "nothing-to-pay", "", "", "", "")

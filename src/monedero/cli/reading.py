@@ -1,0 +1,36 @@
+"""What commands share: refusals told on standard error."""
+
+import sys
+from collections.abc import Iterator
+from contextlib import contextmanager
+
+import typer
+
+from monedero.core.errors import Fault, FaultCode, InvalidInput
+from monedero.wording import fault_text
+
+ERROR = 2
+
+
+@contextmanager
+def errors_of(source: str) -> Iterator[None]:
+    """Tell what was refused in a source, with line and column or place, and stop with exit status 2."""
+    try:
+        yield
+    except InvalidInput as refused:
+        faults = refused.faults
+    except OSError as unreadable:
+        faults = (Fault(FaultCode.FILE_UNREADABLE, fields={"why": unreadable.strerror or str(unreadable)}),)
+    else:
+        return
+    sys.stdout.flush()
+    for fault in faults:
+        print(f"{source}{_place(fault)}: {fault_text(fault)}", file=sys.stderr)  # noqa: T201 - this is its output
+    raise typer.Exit(ERROR)
+
+
+def _place(fault: Fault) -> str:
+    if "line" in fault.fields and "column" in fault.fields and fault.field:
+        column = fault.fields["column"]
+        return f", line {fault.fields['line']}" + (f", column {column}" if column else "")
+    return f", {fault.field}" if fault.field else ""

@@ -1,0 +1,5 @@
+"""`monedero serve`."""
+
+
+def serve() -> None:
+    """Later."""

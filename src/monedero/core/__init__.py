@@ -1,0 +1,1 @@
+"""The computation: pure, no web, no database, no clock, no files."""

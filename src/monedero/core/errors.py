@@ -1,0 +1,119 @@
+"""What was refused, as data: a code with fields, and no prose.
+
+Rule: every refusal names the field, the value as it came and what would be right; the wording lives in
+`monedero.wording`, one catalogue per language, and a test holds codes and catalogue together.
+
+Source: own design.
+
+>>> fault = Fault(FaultCode.CURRENCY_UNKNOWN, field="amount", value="5 XYZ")
+>>> fault.at("rates.0").field
+'rates.0.amount'
+>>> raise InvalidInput(fault)
+Traceback (most recent call last):
+...
+monedero.core.errors.InvalidInput: currency-unknown amount='5 XYZ'
+"""
+
+import dataclasses
+from collections.abc import Iterable, Mapping
+from enum import StrEnum
+
+
+class FaultCode(StrEnum):
+    """Everything that can be wrong with what somebody gave us."""
+
+    MONEY_TEXT = "money-text"
+    AMOUNT_TEXT = "amount-text"
+    AMOUNT_NEGATIVE = "amount-negative"
+    AMOUNT_ZERO = "amount-zero"
+    AMOUNT_DECIMALS = "amount-decimals"
+    CURRENCY_UNKNOWN = "currency-unknown"
+    CURRENCY_MIXED = "currency-mixed"
+    COUNTRY_UNKNOWN = "country-unknown"
+    PERCENT_TEXT = "percent-text"
+    PERCENT_RANGE = "percent-range"
+    IDENTIFIER_TEXT = "identifier-text"
+    PAYOUT_TEXT = "payout-text"
+    CALENDAR_UNKNOWN = "calendar-unknown"
+    LIMITS_CROSSED = "limits-crossed"
+    LIMITS_DOUBLED = "limits-doubled"
+    LIST_EMPTY = "list-empty"
+    DUPLICATE = "duplicate"
+    REFERENCE_DANGLING = "reference-dangling"
+    BANDS_ORDER = "bands-order"
+    RATE_TWICE_PRICED = "rate-twice-priced"
+    KEY_UNKNOWN = "key-unknown"
+    KEY_MISSING = "key-missing"
+    NOT_ONE_OF = "not-one-of"
+    WRONG_TYPE = "wrong-type"
+    TOO_LONG = "too-long"
+    BLANK = "blank"
+    NOT_JSON = "not-json"
+    NOT_UTF8 = "not-utf8"
+    FORMAT_UNKNOWN = "format-unknown"
+    DATE_TEXT = "date-text"
+    CSV_BROKEN = "csv-broken"
+    COLUMN_MISSING = "column-missing"
+    COLUMN_UNKNOWN = "column-unknown"
+    COLUMN_COUNT = "column-count"
+    CARDS_SAME_DAY = "cards-same-day"
+    FILE_UNREADABLE = "file-unreadable"
+    NAME_TAKEN = "name-taken"
+    NOT_FOUND = "not-found"
+    VERSION_OLD = "version-old"
+    STILL_USED = "still-used"
+    SHOP_NOT_DESCRIBED = "shop-not-described"
+    NOTHING_CHANGED = "nothing-changed"
+    NOTHING_OFFERED = "nothing-offered"
+    NOT_PUBLISHED = "not-published"
+    TENDER_HELD_BACK = "tender-held-back"
+    ORDER_SETTLED = "order-settled"
+    RETURN_FORGED = "return-forged"
+    REQUEST_FOREIGN = "request-foreign"
+
+
+@dataclasses.dataclass(frozen=True, slots=True)
+class Fault:
+    """One thing that is wrong: its code, the field it stands in, the value as it came, and further fields."""
+
+    code: FaultCode
+    field: str = ""
+    value: str = ""
+    fields: Mapping[str, str] = dataclasses.field(default_factory=dict)
+
+    def at(self, place: str) -> "Fault":
+        """The same fault, seen from a place further out."""
+        return dataclasses.replace(self, field=".".join(part for part in (place, self.field) if part))
+
+
+class Refused(Exception):
+    """The root of every refusal; carries one or more faults."""
+
+    def __init__(self, *faults: Fault) -> None:
+        """Keep the faults in the order in which they were found."""
+        super().__init__(" ".join(f"{fault.code} {fault.field}={fault.value!r}" for fault in faults))
+        self.faults = faults
+
+
+class InvalidInput(Refused):
+    """What was given breaks a rule of its own."""
+
+
+class NotFound(Refused):
+    """What was asked for is not there."""
+
+
+class Conflict(Refused):
+    """What was asked for does not fit the state that things are in now."""
+
+
+def refuse(code: FaultCode, field: str = "", value: object = "", **fields: object) -> InvalidInput:
+    """Build the refusal of one value; the caller raises it."""
+    return InvalidInput(Fault(code, field, str(value), {name: str(text) for name, text in fields.items()}))
+
+
+def refuse_all(faults: Iterable[Fault]) -> None:
+    """Raise `InvalidInput` with all the faults, or do nothing where there are none."""
+    found = tuple(faults)
+    if found:
+        raise InvalidInput(*found)

@@ -1,0 +1,188 @@
+"""The values that every file and every request share, each with one rule and one refusal.
+
+A value that breaks its rule is refused with the code of the rule; nothing is mended silently.
+
+Source: ISO 4217 (currencies), ISO 3166-1 (countries, package `pycountry`); the rest own design.
+
+>>> from pydantic import TypeAdapter
+>>> TypeAdapter(Percent).validate_python("2.9")
+Decimal('2.9')
+>>> TypeAdapter(CountryCode).validate_python("PT")
+'PT'
+>>> TypeAdapter(CountryCode).validate_python("UK")
+Traceback (most recent call last):
+...
+pydantic_core._pydantic_core.ValidationError: 1 validation error for function-plain[check()]
+  country-unknown [type=country-unknown, input_value='UK', input_type=str]
+"""
+
+import re
+from collections.abc import Callable, Iterable
+from decimal import Decimal
+from functools import lru_cache
+from typing import Annotated, TypeVar
+
+import pycountry
+from pydantic import AfterValidator, BaseModel, ConfigDict, PlainSerializer, PlainValidator, WithJsonSchema
+from pydantic_core import PydanticCustomError
+
+from monedero.core import money
+from monedero.core.errors import FaultCode, InvalidInput, refuse
+
+T = TypeVar("T")
+
+PERCENT = re.compile(r"[0-9]{1,9}(\.[0-9]{1,9})?", re.ASCII)
+IDENTIFIER = re.compile(r"[a-z0-9]+(-[a-z0-9]+)*", re.ASCII)
+
+
+class Strict(BaseModel):
+    """A model that is read from outside: unknown keys are refused, and a value once read never changes."""
+
+    model_config = ConfigDict(extra="forbid", frozen=True, validate_by_name=True, serialize_by_alias=True)
+
+
+def checked(read: Callable[[str], T]) -> Callable[[object], T]:
+    """A validator for Pydantic from a reader that refuses with a fault."""
+
+    def check(value: object) -> T:
+        if not isinstance(value, str):
+            if isinstance(value, money.Money | Decimal):
+                return read(str(value))
+            raise PydanticCustomError("wrong-type", "wrong-type", {"expected": "text"})
+        try:
+            return read(value)
+        except InvalidInput as refused:
+            fault = refused.faults[0]
+            raise PydanticCustomError(fault.code.value, fault.code.value, dict(fault.fields)) from None
+
+    return check
+
+
+def broken(code: FaultCode, **fields: object) -> PydanticCustomError:
+    """What a validator of a model raises, with the code and fields of a fault."""
+    return PydanticCustomError(code.value, code.value, {name: str(text) for name, text in fields.items()})
+
+
+def once(values: Iterable[str], what: str) -> None:
+    """Refuse a value that stands twice."""
+    seen: set[str] = set()
+    for value in values:
+        if value in seen:
+            raise broken(FaultCode.DUPLICATE, what=what, value=value)
+        seen.add(value)
+
+
+def percent(text: str) -> Decimal:
+    """A percentage written as plain digits, not negative."""
+    if not PERCENT.fullmatch(text):
+        raise refuse(FaultCode.PERCENT_TEXT, value=text)
+    return Decimal(text)
+
+
+def share(text: str) -> Decimal:
+    """A percentage that is not over a hundred."""
+    value = percent(text)
+    if value > 100:
+        raise refuse(FaultCode.PERCENT_RANGE, value=text)
+    return value
+
+
+def money_not_negative(text: str) -> money.Money:
+    """Money that is nothing or more."""
+    value = money.Money.parse(text)
+    if value.minor < 0:
+        raise refuse(FaultCode.AMOUNT_NEGATIVE, value=text)
+    return value
+
+
+def money_positive(text: str) -> money.Money:
+    """Money that is more than nothing."""
+    value = money_not_negative(text)
+    if value.minor == 0:
+        raise refuse(FaultCode.AMOUNT_ZERO, value=text)
+    return value
+
+
+def currency(code: str) -> str:
+    """A currency that has a minor unit."""
+    money.minor_digits(code)
+    return code
+
+
+@lru_cache(maxsize=512)
+def country(code: str) -> str:
+    """A country by its two letters."""
+    if not re.fullmatch("[A-Z]{2}", code) or pycountry.countries.get(alpha_2=code) is None:
+        raise refuse(FaultCode.COUNTRY_UNKNOWN, value=code)
+    return code
+
+
+def identifier(text: str) -> str:
+    """A short id: lower-case letters and digits, joined by single hyphens."""
+    if len(text) > 60 or not IDENTIFIER.fullmatch(text):
+        raise refuse(FaultCode.IDENTIFIER_TEXT, value=text)
+    return text
+
+
+def text_of(longest: int) -> Callable[[str], str]:
+    """A reader of text that is not blank and not longer than `longest` characters, trimmed at its ends."""
+
+    def read(value: str) -> str:
+        trimmed = value.strip()
+        if not trimmed:
+            raise refuse(FaultCode.BLANK, value=value)
+        if len(trimmed) > longest:
+            raise refuse(FaultCode.TOO_LONG, value=value, longest=longest, length=len(trimmed))
+        return trimmed
+
+    return read
+
+
+def description(value: str) -> str:
+    """Text that may be empty, of 300 characters at the most."""
+    return text_of(300)(value) if value.strip() else ""
+
+
+def _schema(pattern: str, text: str) -> WithJsonSchema:
+    return WithJsonSchema({"type": "string", "pattern": pattern, "description": text})
+
+
+_MONEY_SCHEMA = _schema(r"^[0-9]+(\.[0-9]+)? [A-Z]{3}$", "Amount and ISO 4217 currency, such as 0.25 EUR")
+_PERCENT_SCHEMA = _schema(r"^[0-9]+(\.[0-9]+)?$", "A percentage, such as 1.4")
+
+Percent = Annotated[Decimal, PlainValidator(checked(percent)), PlainSerializer(str), _PERCENT_SCHEMA]
+Share = Annotated[Decimal, PlainValidator(checked(share)), PlainSerializer(str), _PERCENT_SCHEMA]
+MoneyText = Annotated[
+    money.Money, PlainValidator(checked(money_not_negative)), PlainSerializer(str), _MONEY_SCHEMA
+]
+MoneyPositive = Annotated[
+    money.Money, PlainValidator(checked(money_positive)), PlainSerializer(str), _MONEY_SCHEMA
+]
+CurrencyCode = Annotated[
+    str, PlainValidator(checked(currency)), _schema("^[A-Z]{3}$", "ISO 4217 currency, such as EUR")
+]
+CountryCode = Annotated[
+    str, PlainValidator(checked(country)), _schema("^[A-Z]{2}$", "ISO 3166-1 country, such as PT")
+]
+Identifier = Annotated[
+    str, PlainValidator(checked(identifier)), _schema("^[a-z0-9]+(-[a-z0-9]+)*$", "A short id, such as card")
+]
+Name = Annotated[
+    str,
+    PlainValidator(checked(text_of(60))),
+    WithJsonSchema({"type": "string", "minLength": 1, "maxLength": 60}),
+]
+Description = Annotated[
+    str,
+    PlainValidator(checked(description)),
+    WithJsonSchema({"type": "string", "maxLength": 300}),
+]
+
+
+def _not_empty(values: list[T]) -> list[T]:
+    if not values:
+        raise PydanticCustomError("list-empty", "list-empty")
+    return values
+
+
+AnyOf = Annotated[list[T], AfterValidator(_not_empty)]

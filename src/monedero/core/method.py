@@ -1,0 +1,79 @@
+"""A method: a kind of payment with its family, what it can carry, and what its buyer does.
+
+A method cannot carry an order for every one of these reasons that holds, in this sequence: the shop's country,
+the buyer's country, currency, amount, recurring, kind of line. None means that there is no limit.
+
+Source: own design; the figures themselves lie in `monedero.figures`.
+
+>>> Method(id="cash", name="Cash", family="cash", buyer="Pays on the day.", recurring=False).recurring
+False
+>>> Method(id="cash", name=" ", family="cash", buyer="Pays on the day.", recurring=False)
+Traceback (most recent call last):
+...
+pydantic_core._pydantic_core.ValidationError: 1 validation error for Method
+name
+  blank [type=blank, input_value=' ', input_type=str]
+"""
+
+from enum import StrEnum
+from typing import Self
+
+from pydantic import Field, StrictBool, model_validator
+
+from monedero.core.fields import (
+    AnyOf,
+    CountryCode,
+    CurrencyCode,
+    Description,
+    Identifier,
+    MoneyText,
+    Name,
+    Strict,
+)
+from monedero.core.ratecard.model import LineKind, ordered
+
+
+class Family(StrEnum):
+    """The families of methods."""
+
+    CARD = "card"
+    DEVICE_WALLET = "device-wallet"
+    ACCOUNT_WALLET = "account-wallet"
+    PAY_LATER = "pay-later"
+    BANK_DEBIT = "bank-debit"
+    CREDIT_TRANSFER = "credit-transfer"
+    ONLINE_BANKING = "online-banking"
+    CASH = "cash"
+    CHEQUE = "cheque"
+    COUNTER_VOUCHER = "counter-voucher"
+    INVOICE = "invoice"
+    SHOP_CREDIT = "shop-credit"
+    OWN = "own"
+
+
+class AmountRange(Strict):
+    """The amounts that a method carries, both ends inclusive."""
+
+    from_: MoneyText | None = Field(default=None, alias="from")
+    up_to: MoneyText | None = None
+
+    @model_validator(mode="after")
+    def _in_sequence(self) -> Self:
+        ordered(self.from_, self.up_to, touching=True)
+        return self
+
+
+class Method(Strict):
+    """One method with its traits. `own` marks an arrangement of the shop's own, which needs no provider."""
+
+    id: Identifier
+    name: Name
+    family: Family
+    buyer: Description
+    own: StrictBool = False
+    shop_countries: AnyOf[CountryCode] | None = None
+    buyer_countries: AnyOf[CountryCode] | None = None
+    currencies: AnyOf[CurrencyCode] | None = None
+    amount: AmountRange | None = None
+    recurring: StrictBool
+    kinds: AnyOf[LineKind] | None = None

@@ -1,0 +1,1 @@
+"""What a rate card is, and the fee of an order by it."""

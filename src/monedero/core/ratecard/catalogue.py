@@ -1,0 +1,93 @@
+"""The rate cards of several providers together: which card prices an order, and which route is cheapest.
+
+Of several cards of one provider the newest on or before the order's date prices. Routes are compared in the
+shop currency by the exact fee at the order's reference rate; ties by card, plan and method order.
+
+Source: own design, `monedero/rate-card/1`.
+
+>>> newest([], date(2026, 1, 1)) is None
+True
+>>> Catalogue([], "XX", None).price(None)
+[]
+"""
+
+from collections.abc import Iterable, Sequence
+from datetime import date
+from fractions import Fraction
+from typing import NamedTuple
+
+from monedero.core.errors import Fault, FaultCode, InvalidInput
+from monedero.core.fx import NoReferenceRate, ReferenceRates
+from monedero.core.ratecard.context import OrderContext
+from monedero.core.ratecard.model import RateCard
+from monedero.core.ratecard.pricing import CardPricer, NotPriced, Priced, Pricing, no_rate
+from monedero.core.reasons import Reason, ReasonCode
+
+
+class Ranked(NamedTuple):
+    """A priced route with its exact fee in whole units of the shop currency."""
+
+    pricing: Priced
+    fee: Fraction
+
+
+def newest(pricers: Sequence[CardPricer], day: date) -> CardPricer | None:
+    """Of the cards of one provider, the newest that holds on the day; a card without a day always holds."""
+    held = [pricer for pricer in pricers if (pricer.card.valid_from or date.min) <= day]
+    return max(held, key=lambda pricer: pricer.card.valid_from or date.min, default=None)
+
+
+class Catalogue:
+    """Rate cards, in the sequence in which their providers were first given."""
+
+    def __init__(self, cards: Iterable[RateCard], shop_country: str, rates: ReferenceRates) -> None:
+        """Group the cards by provider; refuses two cards of one provider from the same day."""
+        self._rates = rates
+        self._by_provider: dict[str, list[CardPricer]] = {}
+        for card in cards:
+            held = self._by_provider.setdefault(card.provider.id, [])
+            if any(other.card.valid_from == card.valid_from for other in held):
+                day = card.valid_from.isoformat() if card.valid_from else ""
+                raise InvalidInput(
+                    Fault(FaultCode.CARDS_SAME_DAY, "valid_from", day, {"provider": card.provider.name})
+                )
+            held.append(CardPricer(card, shop_country, rates))
+
+    def pricers(self, day: date) -> list[CardPricer]:
+        """The card of each provider that prices on the day; else its earliest one."""
+        return [
+            newest(held, day) or min(held, key=lambda pricer: pricer.card.valid_from or date.min)
+            for held in self._by_provider.values()
+        ]
+
+    def price(self, order: OrderContext) -> list[Pricing]:
+        """The fee of an order on every route of every provider, by card, plan and method order."""
+        pricings: list[Pricing] = []
+        for held in self._by_provider.values():
+            pricer = newest(held, order.placed_on)
+            if pricer is not None:
+                pricings += pricer.price(order)
+            else:
+                first = min(held, key=lambda later: later.card.valid_from or date.min)
+                starts = str(first.card.valid_from)
+                early = Reason(ReasonCode.CARD_NOT_VALID_YET, limit=starts, own=order.placed_on.isoformat())
+                pricings += [NotPriced(route, early) for route in first.routes]
+        return pricings
+
+    def rank(
+        self, pricings: Iterable[Pricing], shop_currency: str, day: date
+    ) -> tuple[list[Ranked], list[NotPriced]]:
+        """Priced routes from the cheapest in the shop currency, and those without a price or a rate to compare."""
+        ranked: list[Ranked] = []
+        shut: list[NotPriced] = []
+        for pricing in pricings:
+            if isinstance(pricing, NotPriced):
+                shut.append(pricing)
+            elif isinstance(pricing, Priced):
+                try:
+                    rate = self._rates.find(pricing.currency, shop_currency, day)
+                    ranked.append(Ranked(pricing, pricing.exact * rate.value))
+                except NoReferenceRate as missing:
+                    shut.append(NotPriced(pricing.route, no_rate(missing)))
+        ranked.sort(key=lambda entry: entry.fee)
+        return ranked, shut

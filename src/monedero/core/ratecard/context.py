@@ -1,0 +1,51 @@
+"""What a rate card may ask about an order, and where the buyer is seen from the shop and the provider.
+
+`origin` is `domestic` where the buyer's country is the shop's, else `region` where both are in the provider's
+region, else `abroad`. What the order leaves unknown is None; a key about it then does not hold.
+
+Source: own design, `monedero/rate-card/1`.
+
+>>> origin_of("PT", "ES", frozenset({"PT", "ES"})).value
+'region'
+>>> origin_of("PT", "ES", frozenset({"ES"})).value
+'abroad'
+>>> OrderContext(Money(-1, "EUR"), "PT", date(2026, 1, 1))
+Traceback (most recent call last):
+...
+monedero.core.errors.InvalidInput: amount-negative amount='-0.01 EUR'
+"""
+
+from dataclasses import dataclass
+from datetime import date
+
+from monedero.core.errors import FaultCode, refuse
+from monedero.core.money import Money
+from monedero.core.ratecard.model import CardKind, LineKind, Origin
+
+
+@dataclass(frozen=True, slots=True)
+class OrderContext:
+    """An order as a rate card sees it: all that the buyer pays, and what is known about it."""
+
+    amount: Money
+    buyer_country: str
+    placed_on: date
+    line_kinds: frozenset[LineKind] = frozenset()
+    recurring: bool | None = None
+    card_network: str | None = None
+    card_kind: CardKind | None = None
+    monthly_volume: Money | None = None
+
+    def __post_init__(self) -> None:
+        """Refuse a negative amount."""
+        if self.amount.minor < 0:
+            raise refuse(FaultCode.AMOUNT_NEGATIVE, "amount", self.amount)
+
+
+def origin_of(shop_country: str, buyer_country: str, region: frozenset[str]) -> Origin:
+    """Where the buyer is, seen from the shop and the provider's region."""
+    if shop_country == buyer_country:
+        return Origin.DOMESTIC
+    if shop_country in region and buyer_country in region:
+        return Origin.REGION
+    return Origin.ABROAD

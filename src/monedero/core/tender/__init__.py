@@ -1,0 +1,1 @@
+"""A tender, its conditions, and the decision what a buyer is offered."""

@@ -1,0 +1,1 @@
+"""Outside services that ship with Monedero as small simulated stand-ins."""

@@ -1,0 +1,52 @@
+"""The schema, as named steps: each runs once, in one transaction together with the record that it ran."""
+
+from collections.abc import Sequence
+from datetime import UTC, datetime
+
+from peewee import SqliteDatabase
+
+MIGRATIONS: Sequence[tuple[str, Sequence[str]]] = (
+    (
+        "0001-shop-cards-accounts",
+        (
+            "CREATE TABLE shop (id INTEGER PRIMARY KEY CHECK (id = 1), version INTEGER NOT NULL, body TEXT NOT NULL)",
+            "CREATE TABLE rate_card (id INTEGER PRIMARY KEY, provider TEXT NOT NULL, valid_from TEXT NOT NULL, "
+            "body TEXT NOT NULL, UNIQUE (provider, valid_from))",
+            "CREATE TABLE account (id INTEGER PRIMARY KEY, provider TEXT NOT NULL, mode TEXT NOT NULL, "
+            "body TEXT NOT NULL, UNIQUE (provider, mode))",
+        ),
+    ),
+    (
+        "0002-draft-and-editions",
+        (
+            "CREATE TABLE draft (id INTEGER PRIMARY KEY CHECK (id = 1), version INTEGER NOT NULL, body TEXT NOT NULL)",
+            "CREATE TABLE edition (number INTEGER PRIMARY KEY, published_at TEXT NOT NULL, body TEXT NOT NULL)",
+            "CREATE TRIGGER edition_stays BEFORE UPDATE ON edition "
+            "BEGIN SELECT RAISE(ABORT, 'an edition is immutable'); END",
+            "CREATE TRIGGER edition_remains BEFORE DELETE ON edition "
+            "BEGIN SELECT RAISE(ABORT, 'an edition is immutable'); END",
+        ),
+    ),
+    (
+        "0003-orders-and-messages",
+        (
+            "CREATE TABLE order_record (number INTEGER PRIMARY KEY, token TEXT NOT NULL UNIQUE, "
+            "version INTEGER NOT NULL, body TEXT NOT NULL)",
+            "CREATE TABLE message (id INTEGER PRIMARY KEY, order_token TEXT NOT NULL, body TEXT NOT NULL)",
+            "CREATE INDEX message_by_order ON message (order_token)",
+        ),
+    ),
+)
+
+
+def migrate(database: SqliteDatabase) -> None:
+    """Run every step that has not run yet."""
+    database.execute_sql("CREATE TABLE IF NOT EXISTS migration (name TEXT PRIMARY KEY, applied_at TEXT NOT NULL)")
+    applied = {row[0] for row in database.execute_sql("SELECT name FROM migration").fetchall()}
+    for name, statements in MIGRATIONS:
+        if name not in applied:
+            with database.atomic("IMMEDIATE"):
+                for statement in statements:
+                    database.execute_sql(statement)
+                moment = datetime.now(UTC).isoformat()
+                database.execute_sql("INSERT INTO migration (name, applied_at) VALUES (?, ?)", (name, moment))

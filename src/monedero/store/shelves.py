@@ -1,0 +1,109 @@
+"""Rate cards, accounts and editions: things kept side by side."""
+
+from datetime import datetime
+from typing import NamedTuple
+
+from peewee import SqliteDatabase
+
+from monedero.core.account import Account, Mode
+from monedero.core.fields import Strict
+from monedero.core.ratecard.model import RateCard
+from monedero.core.shop import Shop
+from monedero.core.tender.model import Checkout
+from monedero.store.tables import AccountRow, EditionRow, RateCardRow
+
+
+class Published(Strict):
+    """What an edition holds: the shop and its checkout as they stood."""
+
+    shop: Shop
+    checkout: Checkout
+
+
+class Edition(NamedTuple):
+    """A published state with its number."""
+
+    number: int
+    published_at: datetime
+    held: Published
+
+
+class RateCards:
+    """The rate cards, each provider's by the day from which they hold."""
+
+    def __init__(self, database: SqliteDatabase) -> None:
+        """Work on one database."""
+        self._database = database
+
+    def all(self) -> list[RateCard]:
+        """Every card, in the sequence in which their providers first came."""
+        rows = RateCardRow.select().order_by(RateCardRow.id).execute(self._database)
+        return [RateCard.model_validate_json(row.body) for row in rows]
+
+    def put(self, card: RateCard) -> None:
+        """Keep a card; one of the same provider from the same day is replaced in its place."""
+        valid_from = card.valid_from.isoformat() if card.valid_from else ""
+        RateCardRow.insert(
+            provider=card.provider.id, valid_from=valid_from, body=card.model_dump_json(by_alias=True)
+        ).on_conflict(
+            conflict_target=[RateCardRow.provider, RateCardRow.valid_from], preserve=[RateCardRow.body]
+        ).execute(self._database)
+
+
+class Accounts:
+    """The accounts by provider and mode."""
+
+    def __init__(self, database: SqliteDatabase) -> None:
+        """Work on one database."""
+        self._database = database
+
+    def of(self, mode: Mode) -> dict[str, Account]:
+        """The accounts of a mode, by provider."""
+        rows = AccountRow.select().where(AccountRow.mode == mode.value).execute(self._database)
+        return {row.provider: Account.model_validate_json(row.body) for row in rows}
+
+    def put(self, account: Account) -> None:
+        """Keep an account; an earlier state of it is replaced."""
+        AccountRow.insert(
+            provider=account.provider, mode=account.mode.value, body=account.model_dump_json()
+        ).on_conflict(
+            conflict_target=[AccountRow.provider, AccountRow.mode], preserve=[AccountRow.body]
+        ).execute(self._database)
+
+
+class Editions:
+    """The editions, numbered from 1; they are never changed."""
+
+    def __init__(self, database: SqliteDatabase) -> None:
+        """Work on one database."""
+        self._database = database
+
+    def all(self) -> list[Edition]:
+        """Every edition, the newest first."""
+        rows = EditionRow.select().order_by(EditionRow.number.desc()).execute(self._database)
+        return [_edition(row) for row in rows]
+
+    def newest(self) -> Edition | None:
+        """The edition that real buyers see, or None before the first."""
+        row = EditionRow.select().order_by(EditionRow.number.desc()).first(self._database)
+        return None if row is None else _edition(row)
+
+    def get(self, number: int) -> Edition | None:
+        """An edition by its number."""
+        row = EditionRow.select().where(EditionRow.number == number).first(self._database)
+        return None if row is None else _edition(row)
+
+    def add(self, held: Published, at: datetime) -> Edition:
+        """Publish the next edition."""
+        with self._database.atomic("IMMEDIATE"):
+            newest = self.newest()
+            number = newest.number + 1 if newest else 1
+            EditionRow.insert(
+                number=number, published_at=at.isoformat(), body=held.model_dump_json(by_alias=True)
+            ).execute(self._database)
+        return Edition(number, at, held)
+
+
+def _edition(row: EditionRow) -> Edition:
+    moment = datetime.fromisoformat(row.published_at)
+    return Edition(row.number, moment, Published.model_validate_json(row.body))

@@ -1,0 +1,97 @@
+"""The tables as peewee sees them. They belong to no database: every query names the one it runs on."""
+
+from peewee import CharField, IntegerField, Model, TextField
+
+
+class ShopRow(Model):
+    """The shop, one row."""
+
+    id = IntegerField(primary_key=True)
+    version = IntegerField()
+    body = TextField()
+
+    class Meta:
+        """Where it lies."""
+
+        table_name = "shop"
+
+
+class DraftRow(Model):
+    """The draft of the checkout, one row."""
+
+    id = IntegerField(primary_key=True)
+    version = IntegerField()
+    body = TextField()
+
+    class Meta:
+        """Where it lies."""
+
+        table_name = "draft"
+
+
+class RateCardRow(Model):
+    """A rate card of one provider from one day on (empty: always)."""
+
+    id = IntegerField(primary_key=True)
+    provider = CharField()
+    valid_from = CharField()
+    body = TextField()
+
+    class Meta:
+        """Where it lies."""
+
+        table_name = "rate_card"
+
+
+class AccountRow(Model):
+    """An account with one provider in one mode."""
+
+    id = IntegerField(primary_key=True)
+    provider = CharField()
+    mode = CharField()
+    body = TextField()
+
+    class Meta:
+        """Where it lies."""
+
+        table_name = "account"
+
+
+class EditionRow(Model):
+    """A published state; triggers keep it from changing."""
+
+    number = IntegerField(primary_key=True)
+    published_at = CharField()
+    body = TextField()
+
+    class Meta:
+        """Where it lies."""
+
+        table_name = "edition"
+
+
+class OrderRow(Model):
+    """The record of an order."""
+
+    number = IntegerField(primary_key=True)
+    token = CharField()
+    version = IntegerField()
+    body = TextField()
+
+    class Meta:
+        """Where it lies."""
+
+        table_name = "order_record"
+
+
+class MessageRow(Model):
+    """A message to a buyer."""
+
+    id = IntegerField(primary_key=True)
+    order_token = CharField()
+    body = TextField()
+
+    class Meta:
+        """Where it lies."""
+
+        table_name = "message"
