@@ -1,5 +1,25 @@
-"""`monedero serve`."""
+"""`monedero serve`: the application on this machine."""
+
+from pathlib import Path
+from typing import Annotated
+
+import typer
+import uvicorn
+
+from monedero.api.app import create_app
+from monedero.cli.reading import errors_of
+from monedero.work.premises import Premises
+
+LOOPBACK = "127.0.0.1"
 
 
-def serve() -> None:
-    """Later."""
+def serve(
+    data: Annotated[Path, typer.Option(help="The folder of the data; made where it is missing.")],
+    port: Annotated[int, typer.Option(min=1, max=65535, help="The port on the loopback address.")] = 8420,
+    demo: Annotated[bool, typer.Option(help="Begin in the demo shop.")] = False,
+) -> None:
+    """Serve Monedero on the loopback address, on the data in a folder."""
+    with errors_of(str(data)):
+        premises = Premises(data)
+    typer.echo(f"Monedero is open at http://{LOOPBACK}:{port}/ (data in {data}, test mode). Ctrl+C ends it.")
+    uvicorn.run(create_app(premises, demo_first=demo), host=LOOPBACK, port=port, log_level="warning")

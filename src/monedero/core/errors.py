@@ -58,6 +58,7 @@ class FaultCode(StrEnum):
     COLUMN_COUNT = "column-count"
     CARDS_SAME_DAY = "cards-same-day"
     FILE_UNREADABLE = "file-unreadable"
+    FILE_TOO_LARGE = "file-too-large"
     NAME_TAKEN = "name-taken"
     NOT_FOUND = "not-found"
     VERSION_OLD = "version-old"

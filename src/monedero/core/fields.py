@@ -72,6 +72,16 @@ def once(values: Iterable[str], what: str) -> None:
         seen.add(value)
 
 
+def ordered(low: money.Money | None, high: money.Money | None, *, touching: bool) -> None:
+    """Refuse limits in two currencies or in the wrong sequence; `touching` limits may be equal."""
+    if low is None or high is None:
+        return
+    if low.currency != high.currency:
+        raise broken(FaultCode.CURRENCY_MIXED, low=low, high=high)
+    if low.minor > high.minor or (low.minor == high.minor and not touching):
+        raise broken(FaultCode.LIMITS_CROSSED, low=low, high=high)
+
+
 def percent(text: str) -> Decimal:
     """A percentage written as plain digits, not negative."""
     if not PERCENT.fullmatch(text):

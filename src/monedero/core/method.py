@@ -16,21 +16,12 @@ name
 """
 
 from enum import StrEnum
-from typing import Self
 
-from pydantic import Field, StrictBool, model_validator
+from pydantic import StrictBool
 
-from monedero.core.fields import (
-    AnyOf,
-    CountryCode,
-    CurrencyCode,
-    Description,
-    Identifier,
-    MoneyText,
-    Name,
-    Strict,
-)
-from monedero.core.ratecard.model import LineKind, ordered
+from monedero.core.fields import AnyOf, CountryCode, CurrencyCode, Description, Identifier, Name, Strict
+from monedero.core.ratecard.model import LineKind
+from monedero.core.window import Window
 
 
 class Family(StrEnum):
@@ -51,18 +42,6 @@ class Family(StrEnum):
     OWN = "own"
 
 
-class AmountRange(Strict):
-    """The amounts that a method carries, both ends inclusive."""
-
-    from_: MoneyText | None = Field(default=None, alias="from")
-    up_to: MoneyText | None = None
-
-    @model_validator(mode="after")
-    def _in_sequence(self) -> Self:
-        ordered(self.from_, self.up_to, touching=True)
-        return self
-
-
 class Method(Strict):
     """One method with its traits. `own` marks an arrangement of the shop's own, which needs no provider."""
 
@@ -74,6 +53,6 @@ class Method(Strict):
     shop_countries: AnyOf[CountryCode] | None = None
     buyer_countries: AnyOf[CountryCode] | None = None
     currencies: AnyOf[CurrencyCode] | None = None
-    amount: AmountRange | None = None
+    amount: Window | None = None
     recurring: StrictBool
     kinds: AnyOf[LineKind] | None = None

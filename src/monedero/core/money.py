@@ -85,9 +85,7 @@ class Money(NamedTuple):
         digits = minor_digits(currency)
         sign, whole, decimals = match.group(1), match.group(2), match.group(3) or ""
         if len(decimals) > digits:
-            raise refuse(
-                FaultCode.AMOUNT_DECIMALS, value=f"{amount} {currency}", currency=currency, digits=digits
-            )
+            raise refuse(FaultCode.AMOUNT_DECIMALS, value=f"{amount} {currency}", currency=currency, digits=digits)
         return cls(int(sign + whole + decimals.ljust(digits, "0")), currency)
 
     @classmethod

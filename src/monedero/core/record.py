@@ -17,9 +17,13 @@ name
 
 from datetime import datetime
 
+from pydantic import StrictBool
+
 from monedero.core.account import Mode
 from monedero.core.fields import CountryCode, Identifier, MoneyPositive, Name, Strict
+from monedero.core.order import Order
 from monedero.core.payment import Move, State
+from monedero.core.ratecard.model import LineKind
 
 
 class Chosen(Strict):
@@ -49,13 +53,19 @@ class OrderRecord(Strict):
     draft_version: int | None
     placed_at: datetime
     country: CountryCode
-    line: Identifier
     line_name: Name
+    kind: LineKind
+    recurring: StrictBool
     amount: MoneyPositive
     state: State
     chosen: Chosen
     attempt: int
     happened: list[Happening]
+
+    @property
+    def order(self) -> Order:
+        """What was ordered, as a decision sees it."""
+        return Order(self.amount, self.country, frozenset({self.kind}), self.recurring, self.placed_at.date())
 
 
 class Message(Strict):

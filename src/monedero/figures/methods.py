@@ -43,9 +43,7 @@ def method(method_id: str) -> Method:
     if method_id in known():
         return known()[method_id]
     name = method_id.replace("-", " ").capitalize()
-    return Method(
-        id=method_id, name=name, family=Family.OWN, buyer="A method of the shop's own.", recurring=True
-    )
+    return Method(id=method_id, name=name, family=Family.OWN, buyer="A method of the shop's own.", recurring=True)
 
 
 def own_arrangements() -> list[Method]:

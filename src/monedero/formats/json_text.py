@@ -36,6 +36,16 @@ CODES = {
     "date_type": FaultCode.DATE_TEXT,
 }
 OWN_CODES = {code.value for code in FaultCode}
+# What would have been right, by what Pydantic calls a wrong type.
+EXPECTED = {
+    "bool_type": "true or false",
+    "string_type": "text",
+    "list_type": "a list",
+    "int_type": "a whole number",
+    "dict_type": "an object",
+    "model_type": "an object",
+    "model_attributes_type": "an object",
+}
 LONGEST_VALUE = 80
 
 
@@ -92,7 +102,7 @@ def _fault(error: ErrorDetails) -> Fault:
     code = CODES.get(kind, FaultCode.WRONG_TYPE)
     if code is FaultCode.LIMITS_CROSSED:
         context = {"low": context["ge"], "high": value}
-    context.setdefault("expected", kind.replace("_", " ").removesuffix(" type"))
+    context.setdefault("expected", EXPECTED.get(kind, kind.replace("_", " ")))
     return Fault(code, place, value, context)
 
 

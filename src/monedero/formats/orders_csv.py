@@ -66,9 +66,7 @@ class _Row:
 
     def refused(self, column: str, fault: Fault) -> NoReturn:
         where = {"line": str(self.line), "column": column}
-        raise BrokenRow(
-            Fault(fault.code, f"line.{self.line}.{column}", fault.value, {**fault.fields, **where})
-        )
+        raise BrokenRow(Fault(fault.code, f"line.{self.line}.{column}", fault.value, {**fault.fields, **where}))
 
     def read(self, column: str, reader: Callable[[str], T]) -> T:
         try:
@@ -99,9 +97,7 @@ def read(
         except csv.Error as broken:
             _Row(begins, {}).refused("", Fault(FaultCode.CSV_BROKEN, value=str(broken)))
         except UnicodeDecodeError as broken:
-            _Row(begins, {}).refused(
-                "", Fault(FaultCode.NOT_UTF8, value=broken.object[broken.start :][:1].hex())
-            )
+            _Row(begins, {}).refused("", Fault(FaultCode.NOT_UTF8, value=broken.object[broken.start :][:1].hex()))
         if header is None:
             header = _header(cells, ignore_unknown=ignore_unknown)
         elif cells:
@@ -157,9 +153,7 @@ def _order(row: _Row, monthly_volume: Money | None) -> OrderRow:
             raise refuse(FaultCode.AMOUNT_NEGATIVE, value=text)
         return value
 
-    kinds = row.optional(
-        "line_kind", lambda text: frozenset(_choice(LineKind)(kind) for kind in text.split("+"))
-    )
+    kinds = row.optional("line_kind", lambda text: frozenset(_choice(LineKind)(kind) for kind in text.split("+")))
     row.optional("signed_in", _truth)  # no rate asks for it, yet a broken cell is refused like any other
     context = OrderContext(
         amount=row.read("amount", amount),

@@ -1,8 +1,9 @@
 """The simulated provider's own small web surface: one page, two outcomes."""
 
 from pathlib import Path
+from typing import Annotated
 
-from fastapi import FastAPI, Form, Request
+from fastapi import FastAPI, Form, Request, Response
 from fastapi.responses import HTMLResponse, RedirectResponse
 from fastapi.templating import Jinja2Templates
 
@@ -27,7 +28,7 @@ def provider_app(provider: SimulatedProvider) -> FastAPI:
         return TEMPLATES.TemplateResponse(request, "pay.html", fields)
 
     @app.post("/pay/{signed}")
-    def choose(request: Request, signed: str, outcome: Outcome = Form()) -> RedirectResponse | HTMLResponse:
+    def choose(request: Request, signed: str, outcome: Annotated[Outcome, Form()]) -> Response:
         try:
             payment = provider.payment(signed)
         except InvalidInput:

@@ -39,9 +39,7 @@ class Document(Generic[M]):
             held = self._row.select().where(self._row.id == 1).first(self._database)
             current = 0 if held is None else held.version
             if current != version:
-                raise Conflict(
-                    Fault(FaultCode.VERSION_OLD, "version", str(version), {"current": str(current)})
-                )
+                raise Conflict(Fault(FaultCode.VERSION_OLD, "version", str(version), {"current": str(current)}))
             row = {"id": 1, "version": version + 1, "body": body}
             self._row.replace(**row).execute(self._database)
         return Held(version + 1, value)

@@ -9,7 +9,8 @@ MIGRATIONS: Sequence[tuple[str, Sequence[str]]] = (
     (
         "0001-shop-cards-accounts",
         (
-            "CREATE TABLE shop (id INTEGER PRIMARY KEY CHECK (id = 1), version INTEGER NOT NULL, body TEXT NOT NULL)",
+            "CREATE TABLE shop (id INTEGER PRIMARY KEY CHECK (id = 1), "
+            "version INTEGER NOT NULL, body TEXT NOT NULL)",
             "CREATE TABLE rate_card (id INTEGER PRIMARY KEY, provider TEXT NOT NULL, valid_from TEXT NOT NULL, "
             "body TEXT NOT NULL, UNIQUE (provider, valid_from))",
             "CREATE TABLE account (id INTEGER PRIMARY KEY, provider TEXT NOT NULL, mode TEXT NOT NULL, "
@@ -19,7 +20,8 @@ MIGRATIONS: Sequence[tuple[str, Sequence[str]]] = (
     (
         "0002-draft-and-editions",
         (
-            "CREATE TABLE draft (id INTEGER PRIMARY KEY CHECK (id = 1), version INTEGER NOT NULL, body TEXT NOT NULL)",
+            "CREATE TABLE draft (id INTEGER PRIMARY KEY CHECK (id = 1), "
+            "version INTEGER NOT NULL, body TEXT NOT NULL)",
             "CREATE TABLE edition (number INTEGER PRIMARY KEY, published_at TEXT NOT NULL, body TEXT NOT NULL)",
             "CREATE TRIGGER edition_stays BEFORE UPDATE ON edition "
             "BEGIN SELECT RAISE(ABORT, 'an edition is immutable'); END",

@@ -17,7 +17,9 @@ class Orders:
         """Work on one database."""
         self._database = database
 
-    def add(self, build: Callable[[int], OrderRecord], messages: Callable[[OrderRecord], list[Message]]) -> OrderRecord:
+    def add(
+        self, build: Callable[[int], OrderRecord], messages: Callable[[OrderRecord], list[Message]]
+    ) -> OrderRecord:
         """Keep a new record, built with the next number, and the messages about it."""
         with self._database.atomic("IMMEDIATE"):
             last = OrderRow.select().order_by(OrderRow.number.desc()).first(self._database)
@@ -29,7 +31,10 @@ class Orders:
         return record
 
     def change(
-        self, token: str, move: Callable[[OrderRecord], OrderRecord], messages: Callable[[OrderRecord], list[Message]]
+        self,
+        token: str,
+        move: Callable[[OrderRecord], OrderRecord],
+        messages: Callable[[OrderRecord], list[Message]],
     ) -> OrderRecord | None:
         """Read a record, move it on, and keep it with its messages, in one transaction; None: no such order."""
         with self._database.atomic("IMMEDIATE"):

@@ -66,9 +66,9 @@ class Accounts:
         """Keep an account; an earlier state of it is replaced."""
         AccountRow.insert(
             provider=account.provider, mode=account.mode.value, body=account.model_dump_json()
-        ).on_conflict(
-            conflict_target=[AccountRow.provider, AccountRow.mode], preserve=[AccountRow.body]
-        ).execute(self._database)
+        ).on_conflict(conflict_target=[AccountRow.provider, AccountRow.mode], preserve=[AccountRow.body]).execute(
+            self._database
+        )
 
 
 class Editions:

@@ -42,6 +42,7 @@ FAULTS: dict[FaultCode, str] = {
     FaultCode.COLUMN_COUNT: "The row has {value} cells. The header has {expected}.",
     FaultCode.CARDS_SAME_DAY: "There are two rate cards of {provider} from the same day. Give each its own valid_from.",
     FaultCode.FILE_UNREADABLE: "The file cannot be read: {why}.",
+    FaultCode.FILE_TOO_LARGE: "The file is larger than {largest} bytes. A rate card is far smaller; choose another file.",
     FaultCode.NAME_TAKEN: "The name “{value}” is already used in this checkout. Choose another one.",
     FaultCode.NOT_FOUND: "There is no {what} “{value}”.",
     FaultCode.VERSION_OLD: "This was changed somewhere else since you opened it (you hold version {value}, it is at {current}). Nothing was saved; look at the newer state, then make your change again.",
@@ -78,9 +79,7 @@ REASONS: dict[ReasonCode, str] = {
 }
 
 # Reasons whose limit and own value are countries.
-COUNTRY_REASONS = frozenset(
-    {ReasonCode.SHOP_COUNTRY, ReasonCode.METHOD_SHOP_COUNTRY, ReasonCode.METHOD_COUNTRY}
-)
+COUNTRY_REASONS = frozenset({ReasonCode.SHOP_COUNTRY, ReasonCode.METHOD_SHOP_COUNTRY, ReasonCode.METHOD_COUNTRY})
 
 STAGES = {
     "not-begun": "is not begun",

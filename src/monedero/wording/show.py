@@ -13,11 +13,12 @@ ValueError: Invalid isoformat string: '19 November'
 """
 
 from datetime import date
+from fractions import Fraction
 
 from babel.dates import format_date
 
 from monedero.core.errors import InvalidInput
-from monedero.core.money import Money
+from monedero.core.money import Money, round_half_up
 
 
 def money(text: str) -> str:
@@ -33,3 +34,27 @@ def money(text: str) -> str:
 def day(iso: str) -> str:
     """A day in short."""
     return str(format_date(date.fromisoformat(iso), "d MMM y", locale="en"))
+
+
+def exact(value: Fraction, places: int = 6) -> str:
+    """An exact number in decimals; where it does not end within `places`, cut there and marked with an ellipsis.
+
+    >>> exact(Fraction(61, 40)), exact(Fraction(1, 3))
+    ('1.525', '0.333333…')
+    """
+    scaled = abs(value) * 10**places
+    whole, rest = divmod(scaled.numerator, scaled.denominator)
+    digits = f"{whole:0{places + 1}d}"
+    text = f"{int(digits[:-places]):,}.{digits[-places:]}"
+    sign = "-" if value < 0 else ""
+    return f"{sign}{text}…" if rest else f"{sign}{text.rstrip('0').rstrip('.')}"
+
+
+def percent(value: Fraction) -> str:
+    """A share of one as a percentage with two decimals, rounded half up.
+
+    >>> percent(Fraction(61, 3400))
+    '1.79'
+    """
+    hundredths = round_half_up(value.numerator * 10_000, value.denominator)
+    return f"{hundredths // 100}.{hundredths % 100:02d}"

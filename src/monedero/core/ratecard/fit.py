@@ -60,10 +60,7 @@ def fits(when: When, known: Known) -> bool:
         and (when.card_network is None or known.card_network in when.card_network)
         and (when.card_kind is None or known.card_kind in when.card_kind)
         and (when.recurring is None or known.recurring is when.recurring)
-        and (
-            when.line_kind is None
-            or (bool(known.line_kinds) and known.line_kinds <= frozenset(when.line_kind))
-        )
+        and (when.line_kind is None or (bool(known.line_kinds) and known.line_kinds <= frozenset(when.line_kind)))
         and (when.conversion is None or known.conversion is when.conversion)
     )
 

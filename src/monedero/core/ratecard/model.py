@@ -17,6 +17,7 @@ percent
 import re
 from datetime import date
 from enum import StrEnum
+from itertools import pairwise
 from typing import Annotated, Literal, Self
 
 from pydantic import Field, PlainValidator, StrictBool, StrictInt, WithJsonSchema, model_validator
@@ -36,8 +37,8 @@ from monedero.core.fields import (
     checked,
     country,
     once,
+    ordered,
 )
-from monedero.core.money import Money
 
 FORMAT = "monedero/rate-card/1"
 PAYOUT = re.compile(r"daily|weekly:(MON|TUE|WED|THU|FRI|SAT|SUN)|monthly:([1-9]|1[0-9]|2[0-8])")
@@ -82,16 +83,6 @@ def _calendar(text: str) -> str:
         except Exception as unknown:
             raise refuse(FaultCode.CALENDAR_UNKNOWN, value=text) from unknown
     return text
-
-
-def ordered(low: Money | None, high: Money | None, *, touching: bool) -> None:
-    """Refuse limits in two currencies or in the wrong sequence; `touching` limits may be equal."""
-    if low is None or high is None:
-        return
-    if low.currency != high.currency:
-        raise broken(FaultCode.CURRENCY_MIXED, low=low, high=high)
-    if low.minor > high.minor or (low.minor == high.minor and not touching):
-        raise broken(FaultCode.LIMITS_CROSSED, low=low, high=high)
 
 
 class Band(Strict):
@@ -150,7 +141,7 @@ class Rate(Strict):
             ends = [band.below for band in self.graduated]
             if ends[-1] is not None or any(end is None for end in ends[:-1]):
                 raise broken(FaultCode.BANDS_ORDER, rate=self.id)
-            for low, high in zip(ends[:-1], ends[1:-1], strict=False):
+            for low, high in pairwise(ends[:-1]):
                 ordered(low, high, touching=False)
         return self
 

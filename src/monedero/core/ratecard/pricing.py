@@ -6,7 +6,8 @@ free. An order of zero needs no payment.
 
 Source: own design, `monedero/rate-card/1`.
 
->>> fee = Priced(None, "card-any", "EUR", 1000, (Part("percentage", "card-any", 2465), Part("fixed", "card-any", 250)))
+>>> parts = (Part("percentage", "card-any", 2465), Part("fixed", "card-any", 250))
+>>> fee = Priced(None, "card-any", "EUR", 1000, parts)
 >>> fee.exact, fee.charged
 (Fraction(543, 20000), Money(minor=3, currency='EUR'))
 >>> no_rate(NoReferenceRate("KWD", date(2026, 1, 2)))
@@ -35,7 +36,7 @@ from monedero.core.reasons import Reason, ReasonCode
 
 
 class Part(NamedTuple):
-    """One part of a fee: `percentage`, `fixed` or `adjustment`, of a rate or an extra, over the fee's denominator."""
+    """One part of a fee, `percentage`, `fixed` or `adjustment`, of a rate or extra, over the fee's denominator."""
 
     kind: str
     entry: str
@@ -97,6 +98,15 @@ class _Scaled(NamedTuple):
     extras: tuple[ScaledEntry, ...]
 
 
+class _Sum(NamedTuple):
+    """An order's amount in minor units of its settlement currency, over `over * money_over`, and the volume."""
+
+    amount: int
+    over: int
+    currency: str
+    volume: Fraction | None
+
+
 class CardPricer:
     """Prices orders by one card for a shop in one country; keeps what does not change from order to order."""
 
@@ -133,71 +143,29 @@ class CardPricer:
         conversion *= Fraction(minor_units(settlement), minor_units(order.amount.currency))
         foreign = self._currencies - {settlement}
         scaled = self._scaled(settlement, order.placed_on if foreign else date.max)
-        amount = order.amount.minor * conversion.numerator * scaled.money_over
-        volume = self._volume(order, settlement)
+        total = _Sum(
+            order.amount.minor * conversion.numerator * scaled.money_over,
+            conversion.denominator,
+            settlement,
+            self._volume(order, settlement, scaled.money_over),
+        )
         known = Known.of(
             order,
             origin_of(self._shop_country, order.buyer_country, self._region),
             conversion=settlement != order.amount.currency,
         )
         return [
-            self._price_route(
-                route, rates, extras, scaled, amount, conversion.denominator, volume, settlement
-            )
-            for route, rates, extras in self._candidates(known)
+            _price_route(route, rates, extras, scaled, total) for route, rates, extras in self._candidates(known)
         ]
 
-    def _volume(self, order: OrderContext, settlement: str) -> Fraction | None:
+    def _volume(self, order: OrderContext, settlement: str, money_over: int) -> Fraction | None:
         if order.monthly_volume is None:
             return None
         try:
-            return self._reference.in_minor(order.monthly_volume, settlement, order.placed_on)
+            volume = self._reference.in_minor(order.monthly_volume, settlement, order.placed_on)
         except NoReferenceRate:
             return None
-
-    def _price_route(  # noqa: PLR0913 - one call a route; a record for its arguments would cost more than it says
-        self,
-        route: Route,
-        rates: tuple[int, ...],
-        extras: tuple[int, ...],
-        scaled: _Scaled,
-        amount: int,
-        over: int,
-        volume: Fraction | None,
-        settlement: str,
-    ) -> Pricing:
-        """`amount` is in minor units of the settlement currency, over `over * scaled.money_over`."""
-        unit = scaled.percent_over * over
-        reached = None if volume is None else volume * scaled.money_over
-        for index in rates:
-            entry = scaled.rates[index]
-            if entry.missing is not None:
-                return NotPriced(route, no_rate(entry.missing))
-            if _within(entry, amount, over, reached):
-                break
-        else:
-            return NotPriced(route, Reason(ReasonCode.NO_RATE_FITS))
-        percentage = _percent_at(entry, reached) * amount
-        fixed = entry.fixed * unit
-        base = percentage + fixed
-        limited = base
-        if entry.minimum is not None and base < entry.minimum * unit:
-            limited = entry.minimum * unit
-        elif entry.maximum is not None and base > entry.maximum * unit:
-            limited = entry.maximum * unit
-        parts = [
-            Part("percentage", entry.id, percentage),
-            Part("fixed", entry.id, fixed),
-            Part("adjustment", entry.id, limited - base),
-        ]
-        for index in extras:
-            extra = scaled.extras[index]
-            if extra.missing is not None:
-                return NotPriced(route, no_rate(extra.missing))
-            if _within(extra, amount, over, reached):
-                parts.append(Part("percentage", extra.id, extra.percent * amount))
-                parts.append(Part("fixed", extra.id, extra.fixed * unit))
-        return Priced(route, entry.id, settlement, unit * scaled.money_over, tuple(parts))
+        return volume * money_over
 
     def _find_candidates(self, known: Known) -> list[tuple[Route, tuple[int, ...], tuple[int, ...]]]:
         return [
@@ -230,18 +198,55 @@ class CardPricer:
         return _Scaled(percent_over, money_over, tuple(scaled[:count]), tuple(scaled[count:]))
 
 
+def _price_route(
+    route: Route, rates: tuple[int, ...], extras: tuple[int, ...], scaled: _Scaled, total: _Sum
+) -> Pricing:
+    """The fee on one route: the first rate whose bands hold, its limits, and every extra whose bands hold."""
+    amount, unit = total.amount, scaled.percent_over * total.over
+    for index in rates:
+        entry = scaled.rates[index]
+        if entry.missing is not None:
+            return NotPriced(route, no_rate(entry.missing))
+        if _within(entry, total):
+            break
+    else:
+        return NotPriced(route, Reason(ReasonCode.NO_RATE_FITS))
+    percentage = _percent_at(entry, total.volume) * amount
+    fixed = entry.fixed * unit
+    base = limited = percentage + fixed
+    if entry.minimum is not None:
+        limited = max(limited, entry.minimum * unit)
+    if entry.maximum is not None:
+        limited = min(limited, entry.maximum * unit)
+    parts = [
+        Part("percentage", entry.id, percentage),
+        Part("fixed", entry.id, fixed),
+        Part("adjustment", entry.id, limited - base),
+    ]
+    for index in extras:
+        extra = scaled.extras[index]
+        if extra.missing is not None:
+            return NotPriced(route, no_rate(extra.missing))
+        if _within(extra, total):
+            parts.append(Part("percentage", extra.id, extra.percent * amount))
+            parts.append(Part("fixed", extra.id, extra.fixed * unit))
+    return Priced(route, entry.id, total.currency, unit * scaled.money_over, tuple(parts))
+
+
 def no_rate(missing: NoReferenceRate) -> Reason:
     """The reason for a route whose reference rate is missing."""
     return Reason(ReasonCode.NO_REFERENCE_RATE, limit=missing.currency, own=missing.day.isoformat())
 
 
-def _within(entry: ScaledEntry, amount: int, over: int, reached: Fraction | None) -> bool:
-    """Whether the amount (over `over`) and the volume lie in the entry's bands."""
+def _within(entry: ScaledEntry, total: _Sum) -> bool:
+    """Whether the amount and the volume lie in the entry's bands."""
     if entry.amount is not None:
         low, below = entry.amount.low, entry.amount.below
-        if (low is not None and amount < low * over) or (below is not None and amount >= below * over):
+        if (low is not None and total.amount < low * total.over) or (
+            below is not None and total.amount >= below * total.over
+        ):
             return False
-    return entry.volume is None or entry.volume.holds(reached)
+    return entry.volume is None or entry.volume.holds(total.volume)
 
 
 def _percent_at(entry: ScaledEntry, reached: Fraction | None) -> int:

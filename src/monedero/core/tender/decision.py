@@ -31,12 +31,13 @@ from monedero.core.method import Method
 from monedero.core.money import Money
 from monedero.core.order import Order
 from monedero.core.reasons import Reason, ReasonCode
-from monedero.core.tender.model import Tender, Window
+from monedero.core.tender.model import Tender
+from monedero.core.window import Window
 
 
 @dataclass(frozen=True, slots=True)
 class Setting:
-    """What a decision needs besides the tenders and the order: shop, mode, methods, accounts by provider, rates."""
+    """What a decision needs besides tenders and order: shop, mode, methods, accounts by provider, rates."""
 
     shop_country: str
     shop_currency: str
@@ -91,7 +92,7 @@ def cannot_carry(method: Method, order: Order, setting: Setting) -> Iterable[Rea
     if method.currencies is not None and order.amount.currency not in method.currencies:
         yield _not_in(ReasonCode.METHOD_CURRENCY, method.currencies, order.amount.currency)
     if method.amount is not None:
-        yield from _limits(method.amount.from_, method.amount.up_to, None, order, setting, METHOD_LIMITS)
+        yield from _limits(method.amount, order, setting, METHOD_LIMITS)
     if order.recurring and not method.recurring:
         yield Reason(ReasonCode.METHOD_RECURRING)
     if method.kinds is not None and not order.kinds <= frozenset(method.kinds):
@@ -118,7 +119,7 @@ def _window(windows: Iterable[Window], order: Order, setting: Setting) -> Iterab
     by_currency = {window.currency: window for window in windows}
     window = by_currency.get(order.amount.currency) or by_currency.get(setting.shop_currency)
     if window is not None:
-        yield from _limits(window.from_, window.up_to, window.below, order, setting, WINDOW_LIMITS)
+        yield from _limits(window, order, setting, WINDOW_LIMITS)
 
 
 METHOD_LIMITS = (
@@ -129,22 +130,15 @@ METHOD_LIMITS = (
 WINDOW_LIMITS = (ReasonCode.WINDOW_UNDER, ReasonCode.WINDOW_OVER, ReasonCode.WINDOW_UNKNOWN)
 
 
-def _limits(  # noqa: PLR0913 - three limits, what they are held against, and the codes to give
-    low: Money | None,
-    up_to: Money | None,
-    below: Money | None,
-    order: Order,
-    setting: Setting,
-    codes: tuple[ReasonCode, ReasonCode, ReasonCode],
+def _limits(
+    window: Window, order: Order, setting: Setting, codes: tuple[ReasonCode, ReasonCode, ReasonCode]
 ) -> Iterable[Reason]:
     """Reasons from an amount under or over limits; limits in another currency are brought over and say so."""
     under, over, unknown = codes
 
     def reason(code: ReasonCode, limit: Money, end: str) -> Reason:
         brought = "" if limit.currency == order.amount.currency else limit.currency
-        return Reason(
-            code, limit=str(limit), own=str(order.amount), fields={"end": end, "brought_from": brought}
-        )
+        return Reason(code, limit=str(limit), own=str(order.amount), fields={"end": end, "brought_from": brought})
 
     def brought_over(limit: Money) -> Fraction:
         if limit.currency == order.amount.currency:
@@ -153,11 +147,11 @@ def _limits(  # noqa: PLR0913 - three limits, what they are held against, and th
 
     amount = order.amount.exact
     try:
-        if low is not None and amount < brought_over(low):
-            yield reason(under, low, "from")
-        if up_to is not None and amount > brought_over(up_to):
-            yield reason(over, up_to, "up_to")
-        if below is not None and amount >= brought_over(below):
-            yield reason(over, below, "below")
+        if window.from_ is not None and amount < brought_over(window.from_):
+            yield reason(under, window.from_, "from")
+        if window.up_to is not None and amount > brought_over(window.up_to):
+            yield reason(over, window.up_to, "up_to")
+        if window.below is not None and amount >= brought_over(window.below):
+            yield reason(over, window.below, "below")
     except NoReferenceRate as missing:
         yield Reason(unknown, limit=missing.currency, own=str(order.amount))

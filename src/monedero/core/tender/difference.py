@@ -15,7 +15,8 @@ from dataclasses import dataclass, field
 from enum import StrEnum
 
 from monedero.core.shop import Line, Market, Shop
-from monedero.core.tender.model import Checkout, Tender, Window
+from monedero.core.tender.model import Checkout, Tender
+from monedero.core.window import Window
 
 
 class ChangeCode(StrEnum):
@@ -106,6 +107,5 @@ def shop_changes(before: Shop | None, after: Shop) -> list[Change]:
 
 def _named(things: Iterable[Market | Line]) -> dict[str, Market | Line]:
     return {
-        f"{thing.country} {thing.currency}" if isinstance(thing, Market) else thing.name: thing
-        for thing in things
+        f"{thing.country} {thing.currency}" if isinstance(thing, Market) else thing.name: thing for thing in things
     }

@@ -1,51 +1,28 @@
 """A tender: a route, or an arrangement of the shop's own, placed in a checkout under the shop's name for it.
 
-Names are unique in their checkout, whatever their case. A window is written per currency; it begins at `from`
-(inclusive) and ends either at `up_to` (inclusive) or `below` (exclusive).
+Names are unique in their checkout, whatever their case; windows are written per currency.
 
 Source: own design.
 
->>> Window(from_="60.00 EUR", up_to="1200.00 EUR").currency
-'EUR'
->>> Window(from_="60.00 EUR", up_to="59.99 EUR")
+>>> card = Tender(id="card", method="card", on=True, name="Card")
+>>> Checkout(storefront="Web shop", mode="test", tenders=[card]).tenders[0].windows
+[]
+>>> Checkout(storefront="Web shop", mode="test", tenders=[card, card])
 Traceback (most recent call last):
 ...
-pydantic_core._pydantic_core.ValidationError: 1 validation error for Window
-  limits-crossed [type=limits-crossed, input_value={'from_': '60.00 EUR', 'up_to': '59.99 EUR'}, input_type=dict]
+pydantic_core._pydantic_core.ValidationError: 1 validation error for Checkout
+  duplicate [type=duplicate, input_value={'storefront': 'Web shop'...}, input_type=dict]
 """
 
 from typing import Self
 
-from pydantic import Field, StrictBool, model_validator
+from pydantic import StrictBool, model_validator
 
 from monedero.core.account import Mode
 from monedero.core.errors import FaultCode
-from monedero.core.fields import Description, Identifier, MoneyText, Name, Strict, broken, once
-from monedero.core.ratecard.model import Route, ordered
-
-
-class Window(Strict):
-    """The amounts for which a tender is offered, in one currency."""
-
-    from_: MoneyText | None = Field(default=None, alias="from")
-    up_to: MoneyText | None = None
-    below: MoneyText | None = None
-
-    @model_validator(mode="after")
-    def _consistent(self) -> Self:
-        if self.up_to is not None and self.below is not None:
-            raise broken(FaultCode.LIMITS_DOUBLED, up_to=self.up_to, below=self.below)
-        if self.from_ is None and self.up_to is None and self.below is None:
-            raise broken(FaultCode.KEY_MISSING, key="from, up_to or below")
-        ordered(self.from_, self.up_to, touching=True)
-        ordered(self.from_, self.below, touching=False)
-        return self
-
-    @property
-    def currency(self) -> str:
-        """The currency of its limits."""
-        limit = self.from_ or self.up_to or self.below
-        return limit.currency if limit else ""
+from monedero.core.fields import Description, Identifier, Name, Strict, broken, once
+from monedero.core.ratecard.model import Route
+from monedero.core.window import Window
 
 
 class Tender(Strict):

@@ -1,0 +1,58 @@
+"""The application: the API, the simulated provider, and the pages, on the loopback address only."""
+
+from collections.abc import Awaitable, Callable
+from pathlib import Path
+from urllib.parse import urlsplit
+
+from fastapi import FastAPI, Request, Response
+from fastapi.responses import FileResponse
+from fastapi.staticfiles import StaticFiles
+from starlette.middleware.trustedhost import TrustedHostMiddleware
+
+from monedero.api import checkout, compare, orders, publish, shop
+from monedero.api.problems import answer_refusals, problem
+from monedero.core.account import Mode
+from monedero.core.errors import Fault, FaultCode
+from monedero.standins.provider import MOUNTED_AT
+from monedero.standins.provider_web import provider_app
+from monedero.work.premises import Premises
+
+SITE = Path(__file__).parent / "site"
+HOSTS = ["127.0.0.1", "localhost", "[::1]"]
+MODE_HEADER = "Monedero-Mode"
+PAGES = ("/", "/shop", "/compare", "/checkout", "/rehearse", "/publish", "/buy", "/buy/orders/{token}")
+
+
+async def _only_from_here(request: Request, go_on: Callable[[Request], Awaitable[Response]]) -> Response:
+    """Refuse a change that another site asks this browser for, and let every answer name the mode."""
+    origin = request.headers.get("origin")
+    answer: Response
+    if request.method not in ("GET", "HEAD") and origin and urlsplit(origin).netloc != request.headers.get("host"):
+        answer = problem(403, [Fault(FaultCode.REQUEST_FOREIGN, "origin", origin)], "Not from here")
+    else:
+        answer = await go_on(request)
+    answer.headers[MODE_HEADER] = Mode.TEST.value
+    return answer
+
+
+def create_app(premises: Premises, *, demo_first: bool) -> FastAPI:
+    """The application on some premises; `demo_first`: a browser that has not chosen sees the demo shop."""
+    app = FastAPI(title="Monedero", version="1", docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
+    app.state.premises = premises
+    app.state.first_room = "demo" if demo_first else "own"
+    answer_refusals(app)
+    app.middleware("http")(_only_from_here)
+    app.add_middleware(TrustedHostMiddleware, allowed_hosts=HOSTS)
+    for feature in (shop, compare, checkout, publish, orders):
+        app.include_router(feature.router)
+    app.mount(MOUNTED_AT, provider_app(premises.provider))
+    if SITE.exists():
+        app.mount("/assets", StaticFiles(directory=SITE / "assets"))
+        for path in PAGES:
+            app.add_api_route(path, _page, include_in_schema=False)
+    return app
+
+
+def _page() -> FileResponse:
+    """The one page of the interface; it reads the address itself."""
+    return FileResponse(SITE / "index.html", headers={"Cache-Control": "no-cache"})

@@ -1,0 +1,131 @@
+"""The checkout: the draft, its tenders, and what the order in hand sees of it."""
+
+from fastapi import APIRouter
+from pydantic import BaseModel, StrictInt
+
+from monedero.api.compare import ReasonOut, reasons_out
+from monedero.api.problems import PROBLEMS
+from monedero.api.rooms import InHandQuery, PremisesDep, RoomDep, sentence
+from monedero.core.account import Mode
+from monedero.core.fields import Identifier
+from monedero.core.money import Money
+from monedero.core.ratecard.model import Route
+from monedero.core.tender.model import Checkout, Tender
+from monedero.figures import methods
+from monedero.store.documents import Held
+from monedero.work.basis import draft, draft_basis, hand
+from monedero.work.composing import add_tender, save_draft
+from monedero.work.looking import view
+
+router = APIRouter(prefix="/api", tags=["checkout"], responses=PROBLEMS)
+
+
+class Draft(BaseModel):
+    """The draft with its version; `added` is the id of a tender that this request put in."""
+
+    mode: Mode
+    version: int
+    storefront: str
+    tenders: list[Tender]
+    added: str | None = None
+
+
+class DraftEdit(BaseModel):
+    """The tenders as they shall be, in sequence, over the version that was read."""
+
+    version: StrictInt
+    tenders: list[Tender]
+
+
+class TenderNew(BaseModel):
+    """A route to put in the checkout, or the method of an arrangement of the shop's own."""
+
+    version: StrictInt
+    method: Identifier
+    route: Route | None = None
+
+
+class OutcomeOut(BaseModel):
+    """A tender for the order in hand: its place, or every reason against it; and what it costs the shop."""
+
+    tender: Tender
+    place: int | None
+    reasons: list[ReasonOut]
+    method_name: str
+    family: str
+    provider_name: str
+    plan_name: str
+    fee: str | None
+
+
+class ViewOut(BaseModel):
+    """What the draft offers to the order in hand."""
+
+    mode: Mode
+    draft_version: int
+    nothing_to_pay: bool
+    outcomes: list[OutcomeOut]
+
+
+def _draft(held: Held[Checkout], added: str | None = None) -> Draft:
+    checkout = held.value
+    return Draft(
+        mode=checkout.mode,
+        version=held.version,
+        storefront=checkout.storefront,
+        tenders=checkout.tenders,
+        added=added,
+    )
+
+
+@router.get("/checkout")
+def read_draft(room: RoomDep) -> Draft:
+    """The draft."""
+    return _draft(draft(room.store))
+
+
+@router.put("/checkout")
+def write_draft(room: RoomDep, edit: DraftEdit) -> Draft:
+    """Save the tenders as a whole, in their sequence."""
+    return _draft(save_draft(room.store, edit.tenders, edit.version))
+
+
+@router.post("/checkout/tenders", status_code=201)
+def put_tender(room: RoomDep, new: TenderNew) -> Draft:
+    """Put a route, or an arrangement of the shop's own, in the checkout, switched off."""
+    held, tender = add_tender(room.store, new.method, new.route, new.version)
+    return _draft(held, tender.id)
+
+
+@router.get("/checkout/view")
+def read_view(room: RoomDep, held: PremisesDep, asked: InHandQuery) -> ViewOut:
+    """Every tender of the draft for the order in hand, with its place or its reasons."""
+    basis = draft_basis(room.store)
+    seen = view(room.store, basis, hand(basis.shop, sentence(asked, held)), asked.card_kind, asked.card_network)
+    cards = {card.provider.id: card for card in room.store.rate_cards.all()}
+    names = {key: card.provider.name for key, card in cards.items()}
+    outcomes = []
+    for outcome in seen.outcomes:
+        tender = outcome.tender
+        method = methods.method(tender.method)
+        card = cards.get(tender.route.provider) if tender.route else None
+        fee = seen.fees.get(tender.route) if tender.route else None
+        plans = {plan.id: plan.name for plan in card.plans} if card else {}
+        outcomes.append(
+            OutcomeOut(
+                tender=tender,
+                place=outcome.place,
+                reasons=reasons_out(outcome.reasons, names),
+                method_name=method.name,
+                family=method.family.value,
+                provider_name=card.provider.name if card else "",
+                plan_name=plans.get(tender.route.plan, "") if tender.route and len(plans) > 1 else "",
+                fee=str(Money.rounded(fee.fee, basis.shop.currency)) if fee else None,
+            )
+        )
+    return ViewOut(
+        mode=basis.checkout.mode,
+        draft_version=basis.draft_version or 0,
+        nothing_to_pay=seen.hand.order.nothing_to_pay,
+        outcomes=outcomes,
+    )

@@ -1,0 +1,92 @@
+"""One map from refusal to answer: every error is a problem document.
+
+Source: RFC 9457.
+"""
+
+from collections.abc import Sequence
+from http import HTTPStatus
+from typing import Any, cast
+
+from fastapi import FastAPI, Request
+from fastapi.exceptions import RequestValidationError
+from fastapi.responses import JSONResponse
+from pydantic import BaseModel, ValidationError
+from pydantic_core import ErrorDetails
+from starlette.exceptions import HTTPException
+
+from monedero.core.account import Mode
+from monedero.core.errors import Conflict, Fault, InvalidInput, NotFound, Refused
+from monedero.formats.json_text import faults
+from monedero.wording import fault_text
+
+MEDIA_TYPE = "application/problem+json"
+STATUS = {InvalidInput: 422, NotFound: 404, Conflict: 409}
+TITLES = {422: "This cannot be kept as it is", 404: "Not found", 409: "This does not fit the state of things"}
+
+
+class FieldProblem(BaseModel):
+    """One fault: the field, the value as it came, its code, and what would be right."""
+
+    field: str
+    value: str
+    code: str
+    detail: str
+
+
+class Problem(BaseModel):
+    """A problem document, with the faults that it is about and the mode."""
+
+    type: str
+    title: str
+    status: int
+    detail: str
+    mode: Mode
+    errors: list[FieldProblem]
+
+
+PROBLEMS: dict[int | str, dict[str, Any]] = {
+    status: {"model": Problem, "content": {MEDIA_TYPE: {}}} for status in (404, 409, 422)
+}
+
+
+def problem(status: int, found: Sequence[Fault], title: str | None = None) -> JSONResponse:
+    """A problem document from faults."""
+    errors = [
+        FieldProblem(field=fault.field, value=fault.value, code=fault.code.value, detail=fault_text(fault))
+        for fault in found
+    ]
+    body = Problem(
+        type=f"urn:monedero:problem:{errors[0].code}" if errors else "about:blank",
+        title=title or TITLES.get(status, HTTPStatus(status).phrase),
+        status=status,
+        detail=" ".join(error.detail for error in errors),
+        mode=Mode.TEST,
+        errors=errors,
+    )
+    return JSONResponse(body.model_dump(mode="json"), status_code=status, media_type=MEDIA_TYPE)
+
+
+def _refused(_: Request, refused: Exception) -> JSONResponse:
+    found = refused.faults if isinstance(refused, Refused) else ()
+    return problem(next(status for kind, status in STATUS.items() if isinstance(refused, kind)), found)
+
+
+def _invalid(_: Request, invalid: Exception) -> JSONResponse:
+    if isinstance(invalid, RequestValidationError):
+        errors = [cast("ErrorDetails", {**error, "loc": error["loc"][1:]}) for error in invalid.errors()]
+        return problem(422, faults(errors))
+    return problem(422, faults(invalid.errors()) if isinstance(invalid, ValidationError) else ())
+
+
+def _http(_: Request, failed: Exception) -> JSONResponse:
+    status = failed.status_code if isinstance(failed, HTTPException) else 500
+    return problem(status, (), HTTPStatus(status).phrase)
+
+
+def answer_refusals(app: FastAPI) -> None:
+    """Let every refusal of the application become a problem document."""
+    for kind in STATUS:
+        app.add_exception_handler(kind, _refused)
+    app.add_exception_handler(RequestValidationError, _invalid)
+    app.add_exception_handler(ValidationError, _invalid)
+    app.add_exception_handler(HTTPException, _http)

@@ -1,0 +1,1 @@
+"""Use cases: what the API and the command line share. Core, store and stand-ins come together here."""

@@ -1,0 +1,36 @@
+"""Look: what the draft or the newest edition offers to the order in hand."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from monedero.core.order import Order
+from monedero.core.ratecard.catalogue import Ranked
+from monedero.core.ratecard.model import CardKind, Route
+from monedero.core.tender.decision import Outcome, decide
+from monedero.store import Store
+from monedero.work.basis import Basis, Hand, catalogue_of, setting_of
+from monedero.work.comparing import fees_by_route
+
+
+@dataclass(frozen=True, slots=True)
+class View:
+    """The outcome of every tender for one order, and what each priced route costs the shop for it."""
+
+    basis: Basis
+    hand: Hand
+    outcomes: Sequence[Outcome]
+    fees: dict[Route, Ranked]
+
+
+def outcomes_of(store: Store, basis: Basis, order: Order) -> list[Outcome]:
+    """Every tender with its place or its reasons; an order of zero needs no payment, so nothing is offered."""
+    if order.nothing_to_pay:
+        return []
+    return decide(basis.checkout.tenders, order, setting_of(store, basis))
+
+
+def view(store: Store, basis: Basis, hand: Hand, card_kind: CardKind | None, card_network: str | None) -> View:
+    """What the owner sees: outcomes with reasons and costs."""
+    catalogue = catalogue_of(store.rate_cards.all(), basis.shop)
+    fees = fees_by_route(catalogue, basis, hand, card_kind, card_network)
+    return View(basis, hand, outcomes_of(store, basis, hand.order), fees)

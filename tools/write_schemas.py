@@ -1,0 +1,36 @@
+"""Write what is generated from the code: the rate card's JSON Schema and the API's description."""
+
+import json
+import tempfile
+from pathlib import Path
+from typing import Any
+
+from monedero.api.app import create_app
+from monedero.formats import rate_card
+from monedero.work.premises import Premises
+
+ROOT = Path(__file__).parent.parent
+SCHEMA = ROOT / "docs" / "formats" / "rate-card-1.schema.json"
+API = ROOT / "docs" / "api.json"
+
+
+def api_description() -> dict[str, Any]:
+    """The OpenAPI description of the application."""
+    with tempfile.TemporaryDirectory() as folder:
+        return create_app(Premises(Path(folder)), demo_first=False).openapi()
+
+
+def text_of(value: dict[str, Any]) -> str:
+    """JSON as it stands in the repository."""
+    return json.dumps(value, indent=2, ensure_ascii=False) + "\n"
+
+
+def main() -> None:
+    """Write both files."""
+    SCHEMA.parent.mkdir(parents=True, exist_ok=True)
+    SCHEMA.write_text(text_of(rate_card.schema()), encoding="utf-8")
+    API.write_text(text_of(api_description()), encoding="utf-8")
+
+
+if __name__ == "__main__":
+    main()
