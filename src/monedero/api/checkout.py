@@ -11,6 +11,7 @@ from monedero.core.fields import Identifier
 from monedero.core.money import Money
 from monedero.core.ratecard.model import Route
 from monedero.core.tender.model import Checkout, Tender
+from monedero.core.window import Window
 from monedero.figures import methods
 from monedero.store.documents import Held
 from monedero.work.basis import draft, draft_basis, hand
@@ -53,6 +54,7 @@ class OutcomeOut(BaseModel):
     reasons: list[ReasonOut]
     method_name: str
     family: str
+    method_window: Window | None
     provider_name: str
     plan_name: str
     fee: str | None
@@ -118,6 +120,7 @@ def read_view(room: RoomDep, held: PremisesDep, asked: InHandQuery) -> ViewOut:
                 reasons=reasons_out(outcome.reasons, names),
                 method_name=method.name,
                 family=method.family.value,
+                method_window=method.amount,
                 provider_name=card.provider.name if card else "",
                 plan_name=plans.get(tender.route.plan, "") if tender.route and len(plans) > 1 else "",
                 fee=str(Money.rounded(fee.fee, basis.shop.currency)) if fee else None,

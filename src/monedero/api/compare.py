@@ -21,6 +21,7 @@ from monedero.work.beginning import put_example_cards
 from monedero.work.comparing import Comparison, compare
 
 LARGEST_CARD = 1_000_000
+CARD_FILE = {"requestBody": {"required": True, "content": {"application/json": {"schema": {"type": "string"}}}}}
 
 router = APIRouter(prefix="/api", tags=["compare"], responses=PROBLEMS)
 
@@ -202,7 +203,7 @@ async def _body(request: Request) -> bytes:
     return bytes(content)
 
 
-@router.post("/rate-cards", status_code=201, openapi_extra={"requestBody": {"content": {"application/json": {}}}})
+@router.post("/rate-cards", status_code=201, openapi_extra=CARD_FILE)
 async def add_rate_card(request: Request, room: RoomDep) -> CardOut:
     """Read a rate card, `monedero/rate-card/1`; a wrong one is refused with every place, and nothing changes."""
     card: RateCard = rate_card.read(await _body(request))

@@ -33,4 +33,5 @@ def view(store: Store, basis: Basis, hand: Hand, card_kind: CardKind | None, car
     """What the owner sees: outcomes with reasons and costs."""
     catalogue = catalogue_of(store.rate_cards.all(), basis.shop)
     fees = fees_by_route(catalogue, basis, hand, card_kind, card_network)
-    return View(basis, hand, outcomes_of(store, basis, hand.order), fees)
+    outcomes = decide(basis.checkout.tenders, hand.order, setting_of(store, basis))
+    return View(basis, hand, outcomes, fees)

@@ -717,6 +717,7 @@ export interface components {
             method_name: string;
             /** Family */
             family: string;
+            method_window: components["schemas"]["Window"] | null;
             /** Provider Name */
             provider_name: string;
             /** Plan Name */
@@ -1429,9 +1430,9 @@ export interface operations {
             path?: never;
             cookie?: never;
         };
-        requestBody?: {
+        requestBody: {
             content: {
-                "application/json": unknown;
+                "application/json": string;
             };
         };
         responses: {

@@ -1,0 +1,37 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { BrowserRouter, Navigate, Route, Routes } from "react-router";
+import { Toaster } from "sonner";
+import { AfterPaying, BuyPage } from "../features/buyer";
+import { CheckoutPage } from "../features/checkout";
+import { ComparePage } from "../features/compare";
+import { PublishPage } from "../features/publish";
+import { RehearsePage } from "../features/rehearse";
+import { ShopPage } from "../features/shop";
+import { Desk } from "./Desk";
+
+const client = new QueryClient({
+  defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: true, staleTime: 0 } },
+});
+
+/** Every view and its address. */
+export function App() {
+  return (
+    <QueryClientProvider client={client}>
+      <BrowserRouter>
+        <Routes>
+          <Route element={<Desk />}>
+            <Route path="/" element={<Navigate to="/compare" replace />} />
+            <Route path="/shop" element={<ShopPage />} />
+            <Route path="/compare" element={<ComparePage />} />
+            <Route path="/checkout" element={<CheckoutPage />} />
+            <Route path="/rehearse" element={<RehearsePage />} />
+            <Route path="/publish" element={<PublishPage />} />
+          </Route>
+          <Route path="/buy" element={<BuyPage />} />
+          <Route path="/buy/orders/:token" element={<AfterPaying />} />
+        </Routes>
+      </BrowserRouter>
+      <Toaster position="bottom-left" toastOptions={{ className: "font-sans" }} />
+    </QueryClientProvider>
+  );
+}

@@ -1,0 +1,137 @@
+import { Suspense, useEffect, useMemo, useState } from "react";
+import { NavLink, Outlet, useLocation, useNavigate } from "react-router";
+import { said } from "../api/client";
+import { BuyerPanel } from "../features/buyer";
+import { useView } from "../features/checkout";
+import { FIRST_PICKER, OrderSentence, rememberHand, useHand, useHandSearch } from "../features/hand";
+import { FirstShop, useOtherShop, useShop } from "../features/shop";
+import { Trouble } from "../ui/Page";
+import { KeysDialog } from "./KeysDialog";
+import { type Mark, useStages } from "./stages";
+import { useShortcuts } from "./useShortcuts";
+
+const MARKS: Record<Mark, string> = {
+  done: "bg-verdigris border-verdigris",
+  open: "border-copper",
+  waiting: "border-saffron bg-linear-to-r from-saffron from-50% to-transparent to-50%",
+};
+
+/** The owner's desk: stages on top, the order in hand under them, the work on the left, the buyer's view beside it. */
+export function Desk() {
+  const state = useShop();
+  const { hand } = useHand();
+  const view = useView(hand);
+  const stages = useStages();
+  const search = useHandSearch();
+  const navigate = useNavigate();
+  const { pathname } = useLocation();
+  const [folded, setFolded] = useState(false);
+  const [keysShown, setKeysShown] = useState(false);
+  const other = useOtherShop();
+
+  const shortcuts = useMemo(() => {
+    const here = stages.findIndex((stage) => stage.path === pathname);
+    const go = (by: number) => {
+      const stage = stages[here + by];
+      if (stage) void navigate(`${stage.path}${search}`);
+    };
+    return {
+      "/": () => document.getElementById(FIRST_PICKER)?.focus(),
+      "[": () => go(-1),
+      "]": () => go(1),
+      "?": () => setKeysShown(true),
+    };
+  }, [stages, pathname, search, navigate]);
+  useShortcuts(shortcuts);
+  useEffect(() => rememberHand(search), [search]);
+  const stage = stages.find((entry) => entry.path === pathname);
+  useEffect(() => {
+    document.title = stage ? `${stage.name}, Monedero` : "Monedero";
+  }, [stage]);
+
+  if (state.error) {
+    return (
+      <main className="p-8">
+        <h1 className="text-xl">Monedero does not answer</h1>
+        <Trouble>{said(state.error)}</Trouble>
+      </main>
+    );
+  }
+  if (!state.data) return null;
+  const { shop, demo } = state.data;
+
+  return (
+    <div className="min-h-dvh flex flex-col">
+      <a
+        href="#work"
+        className="sr-only focus:not-sr-only focus:absolute focus:bg-paper focus:px-3 focus:py-2 focus:z-50"
+      >
+        To the work
+      </a>
+      <div className="hatch h-1.5" />
+      <header className="border-b border-rule px-6 flex flex-wrap items-stretch gap-x-4 min-h-12">
+        <p className="font-serif italic font-medium text-2xl self-center pr-4 border-r border-rule">
+          Monedero
+        </p>
+        <p className="self-center text-soft flex gap-3">
+          {shop ? shop.name : "a new shop"}
+          {demo && (
+            <button
+              type="button"
+              onClick={() => other.mutate("own")}
+              className="underline decoration-rule underline-offset-4 hover:decoration-ink min-h-6"
+            >
+              demo shop, go to my own
+            </button>
+          )}
+        </p>
+        {shop && (
+          <nav aria-label="Stages" className="ml-auto flex">
+            {stages.map((stage) => (
+              <NavLink
+                key={stage.path}
+                to={`${stage.path}${search}`}
+                className={({ isActive }) =>
+                  `flex items-center gap-1.5 px-3 border-b-2 -mb-px ${isActive ? "border-ink font-semibold" : "border-transparent hover:border-rule"}`
+                }
+              >
+                {stage.name}
+                <span className={`size-2 rounded-full border-[1.5px] ${MARKS[stage.mark]}`} aria-hidden />
+                <span className="sr-only">{stage.note}</span>
+              </NavLink>
+            ))}
+          </nav>
+        )}
+        <p className={`self-center font-semibold text-saffron-ink ${shop ? "" : "ml-auto"}`}>Test mode</p>
+      </header>
+      {shop ? (
+        <>
+          <OrderSentence problem={view.error ? said(view.error) : ""} />
+          <div className="flex flex-1 items-stretch">
+            <main id="work" tabIndex={-1} className="flex-1 min-w-0 px-6 py-5 outline-none">
+              <Suspense>
+                <Outlet />
+              </Suspense>
+            </main>
+            {folded ? (
+              <button
+                type="button"
+                onClick={() => setFolded(false)}
+                className="border-l border-rule px-2 text-small text-soft [writing-mode:vertical-rl] hover:text-ink"
+              >
+                Show what this buyer sees
+              </button>
+            ) : (
+              <BuyerPanel onFold={() => setFolded(true)} />
+            )}
+          </div>
+        </>
+      ) : (
+        <main id="work" tabIndex={-1}>
+          <FirstShop />
+        </main>
+      )}
+      <KeysDialog open={keysShown} onOpenChange={setKeysShown} />
+    </div>
+  );
+}

@@ -1,0 +1,45 @@
+import { useDraft } from "../features/checkout";
+import { usePublication } from "../features/publish";
+import { useOrders } from "../features/rehearse";
+import { useShop } from "../features/shop";
+
+export type Mark = "done" | "open" | "waiting";
+
+export interface Stage {
+  path: string;
+  name: string;
+  mark: Mark;
+  note: string;
+}
+
+/** The stages in the order of work, each with what is unfinished there. */
+export function useStages(): Stage[] {
+  const shop = useShop().data?.shop;
+  const tenders = useDraft().data?.tenders ?? [];
+  const publication = usePublication().data;
+  const orders = useOrders().data;
+  const on = tenders.filter((tender) => tender.on).length;
+  const changes = publication?.changes.length ?? 0;
+  return [
+    {
+      path: "/shop",
+      name: "Shop",
+      mark: shop?.markets?.length && shop.lines?.length ? "done" : "open",
+      note: shop ? "described" : "not described",
+    },
+    { path: "/compare", name: "Compare", mark: tenders.length ? "done" : "open", note: "" },
+    { path: "/checkout", name: "Checkout", mark: on ? "done" : "open", note: `${on} switched on` },
+    {
+      path: "/rehearse",
+      name: "Rehearse",
+      mark: orders?.length ? "done" : "open",
+      note: orders?.length ? `${orders.length} test orders` : "nothing rehearsed",
+    },
+    {
+      path: "/publish",
+      name: "Publish",
+      mark: changes ? "waiting" : publication?.editions.length ? "done" : "open",
+      note: changes ? `${changes} changes wait` : "",
+    },
+  ];
+}

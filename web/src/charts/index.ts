@@ -1,0 +1,3 @@
+export { RulerTicks } from "./AmountRuler";
+export { axisFor } from "./axis";
+export { type Ink, WindowBar } from "./WindowBar";

@@ -1,0 +1,28 @@
+import { shown } from "../../lib/money";
+
+interface Props {
+  shop: string;
+  line: string;
+  amount: string;
+  recurring?: boolean;
+  as?: "h1" | "h2";
+}
+
+/** What a buyer is about to pay for. */
+export function OrderLines({ shop, line, amount, recurring, as: Title = "h2" }: Props) {
+  return (
+    <>
+      <Title className="text-xl mb-1">{shop}</Title>
+      <dl className="grid grid-cols-[minmax(0,1fr)_auto] gap-y-1 mb-4">
+        <dt>{line}</dt>
+        <dd className="text-right whitespace-nowrap pl-3">{shown(amount)}</dd>
+        <dt className="border-t border-ink pt-1 font-semibold">
+          {recurring ? "To pay each month" : "To pay"}
+        </dt>
+        <dd className="border-t border-ink pt-1 font-semibold text-right whitespace-nowrap">
+          {shown(amount)}
+        </dd>
+      </dl>
+    </>
+  );
+}

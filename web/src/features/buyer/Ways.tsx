@@ -1,0 +1,50 @@
+import { RadioGroup } from "radix-ui";
+import { useState } from "react";
+import { said } from "../../api/client";
+import { shown } from "../../lib/money";
+import { Button } from "../../ui/Button";
+import { Choice } from "../../ui/Choice";
+
+interface Props {
+  offered: { tender: string; name: string; description: string }[];
+  amount: string;
+  paying: boolean;
+  problem: unknown;
+  onPay: (tender: string) => void;
+}
+
+/** The ways to pay, as a buyer meets them: one is chosen, then paid with. */
+export function Ways({ offered, amount, paying, problem, onPay }: Props) {
+  const [picked, setPicked] = useState("");
+  const chosen = offered.find((way) => way.tender === picked) ?? offered[0];
+  if (!chosen) {
+    return (
+      <p className="border-t border-rule pt-3">
+        <strong className="text-copper">No way to pay is offered for this order.</strong> A buyer would stop
+        here.
+      </p>
+    );
+  }
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        onPay(chosen.tender);
+      }}
+    >
+      <RadioGroup.Root value={chosen.tender} onValueChange={setPicked} aria-label="Ways to pay">
+        {offered.map((way) => (
+          <Choice key={way.tender} value={way.tender} name={way.name} description={way.description} />
+        ))}
+      </RadioGroup.Root>
+      {problem !== null && problem !== undefined && (
+        <p role="alert" className="text-copper font-medium my-2">
+          {said(problem)}
+        </p>
+      )}
+      <Button look="strong" type="submit" disabled={paying} className="w-full min-h-11 mt-2">
+        Pay {shown(amount)}
+      </Button>
+    </form>
+  );
+}

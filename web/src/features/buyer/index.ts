@@ -1,0 +1,3 @@
+export { AfterPaying } from "./AfterPaying";
+export { BuyerPanel } from "./BuyerPanel";
+export { BuyPage } from "./BuyPage";

@@ -1,0 +1,154 @@
+import { useSortable } from "@dnd-kit/sortable";
+import { CSS } from "@dnd-kit/utilities";
+import { Collapsible } from "radix-ui";
+import { type axisFor, type Ink, WindowBar } from "../../charts";
+import { drawn, partsOf } from "../../lib/money";
+import { Toggle } from "../../ui/Toggle";
+import type { Shop } from "../shop";
+import type { Outcome, Tender } from "./queries";
+import { TenderSettings } from "./TenderSettings";
+import { limitsOf, windowOf, withLimits } from "./windows";
+
+const PLACES = ["", "first", "second", "third", "fourth", "fifth", "sixth", "seventh", "eighth", "ninth"];
+
+interface Props {
+  outcome: Outcome;
+  shop: Shop;
+  axis: ReturnType<typeof axisFor>;
+  cursor: number;
+  open: boolean;
+  first: boolean;
+  last: boolean;
+  onOpen: (open: boolean) => void;
+  onMove: (by: number) => void;
+  onRemove: () => void;
+  save: (change: (tender: Tender) => Tender) => Promise<unknown>;
+  saveQuietly: (change: (tender: Tender) => Tender) => void;
+}
+
+/** A tender in the list: its state for the order in hand in words, its bar on the ruler, its settings unfolded. */
+export function TenderRow(props: Props) {
+  const { outcome, shop, axis, cursor, open, first, last, onOpen, onMove, onRemove, save, saveQuietly } =
+    props;
+  const { tender } = outcome;
+  const sortable = useSortable({ id: tender.id });
+  const limits = limitsOf(windowOf(tender, shop.currency));
+  return (
+    <Collapsible.Root open={open} onOpenChange={onOpen} asChild>
+      <li
+        ref={sortable.setNodeRef}
+        style={{
+          transform: CSS.Translate.toString(sortable.transform),
+          transition: sortable.transition,
+        }}
+        className={`border-b border-rule-soft ${sortable.isDragging ? "relative z-10 bg-sheet" : ""}`}
+        data-tender={tender.id}
+        onKeyDown={(event) => {
+          if (event.altKey && (event.key === "ArrowUp" || event.key === "ArrowDown")) {
+            event.preventDefault();
+            onMove(event.key === "ArrowUp" ? -1 : 1);
+          }
+        }}
+      >
+        <div className="grid grid-cols-[1.25rem_minmax(0,19rem)_3.75rem_minmax(0,1fr)] gap-x-2 items-start pt-2 pb-0.5">
+          <button
+            type="button"
+            ref={sortable.setActivatorNodeRef}
+            {...sortable.attributes}
+            {...sortable.listeners}
+            aria-label={`Move ${tender.name}`}
+            className="text-soft cursor-grab touch-none h-7 w-5 grid place-items-center"
+          >
+            <Grip />
+          </button>
+          <div className="min-w-0">
+            <Collapsible.Trigger className="font-semibold text-left hover:underline underline-offset-4 min-h-6">
+              {tender.name}
+            </Collapsible.Trigger>{" "}
+            <span className="text-soft">
+              {outcome.provider_name || "own arrangement"}
+              {outcome.plan_name && ` · ${outcome.plan_name}`}
+            </span>
+            <State outcome={outcome} />
+          </div>
+          <Toggle
+            label={`${tender.name} switched on`}
+            on={tender.on}
+            onChange={(on) => saveQuietly((before) => ({ ...before, on }))}
+          />
+          <WindowBar
+            name={tender.name}
+            axis={axis}
+            currency={shop.currency}
+            low={limits.from ? Number(limits.from) : null}
+            high={limits.end ? Number(limits.end) : null}
+            cursor={cursor}
+            carried={carriedIn(outcome, shop.currency)}
+            ink={inkOf(outcome)}
+            onLimits={(low, high) =>
+              saveQuietly((before) =>
+                withLimits(before, shop.currency, {
+                  ...limitsOf(windowOf(before, shop.currency)),
+                  from: low === null ? "" : String(low),
+                  end: high === null ? "" : String(high),
+                }),
+              )
+            }
+          />
+        </div>
+        <Collapsible.Content>
+          <TenderSettings
+            outcome={outcome}
+            shop={shop}
+            save={save}
+            first={first}
+            last={last}
+            onMove={onMove}
+            onRemove={onRemove}
+          />
+        </Collapsible.Content>
+      </li>
+    </Collapsible.Root>
+  );
+}
+
+/** The amounts that the method itself carries, where they are given in the currency of the ruler. */
+function carriedIn(outcome: Outcome, currency: string): { low: number | null; high: number | null } {
+  const window = outcome.method_window;
+  if (!window || partsOf(window.from ?? window.up_to ?? "").currency !== currency)
+    return { low: null, high: null };
+  return { low: window.from ? drawn(window.from) : null, high: window.up_to ? drawn(window.up_to) : null };
+}
+
+function inkOf(outcome: Outcome): Ink {
+  if (!outcome.tender.on) return "off";
+  if (outcome.place !== null) return "offered";
+  return outcome.reasons.some((reason) => reason.code.startsWith("account")) ? "waiting" : "held";
+}
+
+function Grip() {
+  return (
+    <svg width="8" height="14" viewBox="0 0 8 14" fill="currentColor" aria-hidden="true">
+      {[2, 7, 12].map((y) => [2, 6].map((x) => <circle key={`${x}${y}`} cx={x} cy={y} r="1.2" />))}
+    </svg>
+  );
+}
+
+const STATE_INKS: Record<Ink, string> = {
+  offered: "text-verdigris",
+  held: "text-soft",
+  waiting: "text-saffron-ink",
+  off: "text-soft",
+};
+
+/** The true state of a tender for the order in hand, in words. */
+function State({ outcome }: { outcome: Outcome }) {
+  const ink = inkOf(outcome);
+  if (outcome.place !== null) {
+    return <p className={STATE_INKS[ink]}>offered {PLACES[outcome.place] ?? `in place ${outcome.place}`}</p>;
+  }
+  const others = outcome.reasons.filter((reason) => reason.code !== "off");
+  const because = others.map((reason) => reason.text).join("; ");
+  if (ink === "off") return <p className={STATE_INKS.off}>off{because && `; besides: ${because}`}</p>;
+  return <p className={STATE_INKS[ink]}>held back: {because}</p>;
+}

@@ -1,0 +1,118 @@
+import { Button } from "../../ui/Button";
+import { Picker } from "../../ui/Picker";
+import { TextField } from "../../ui/TextField";
+import type { Shop } from "../shop";
+import type { Outcome, Tender } from "./queries";
+import { type End, limitsOf, windowOf, withLimits } from "./windows";
+
+interface Props {
+  outcome: Outcome;
+  shop: Shop;
+  save: (change: (tender: Tender) => Tender) => Promise<unknown>;
+  first: boolean;
+  last: boolean;
+  onMove: (by: number) => void;
+  onRemove: () => void;
+}
+
+/** The settings of a tender, unfolded in place: name, description, and the amounts for which it is offered. */
+export function TenderSettings({ outcome, shop, save, first, last, onMove, onRemove }: Props) {
+  const { tender } = outcome;
+  const currencies = [...new Set([shop.currency, ...shop.markets.map((market) => market.currency)])];
+  return (
+    <div className="bg-sheet border-t border-rule-soft px-4 py-3 ml-7 mb-2 grid gap-4">
+      <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,2fr)] gap-6">
+        <TextField
+          label="Name that buyers see"
+          value={tender.name}
+          save={(name) => save((before) => ({ ...before, name }))}
+        />
+        <TextField
+          label="Description under the name"
+          value={tender.description}
+          save={(description) => save((before) => ({ ...before, description }))}
+        />
+      </div>
+      <fieldset>
+        <legend className="text-small text-soft">Offered for these amounts (empty: no limit)</legend>
+        {currencies.map((currency) => (
+          <WindowFields
+            key={currency}
+            tender={tender}
+            currency={currency}
+            books={shop.currency}
+            save={save}
+          />
+        ))}
+      </fieldset>
+      <p className="flex gap-6 text-soft">
+        <span>{outcome.fee ? `Costs you ${outcome.fee} for this order.` : costUnknown(outcome)}</span>
+        <Button look="quiet" className="ml-auto" disabled={first} onClick={() => onMove(-1)}>
+          Move up
+        </Button>
+        <Button look="quiet" disabled={last} onClick={() => onMove(1)}>
+          Move down
+        </Button>
+        <Button look="quiet" onClick={onRemove}>
+          Remove from the checkout
+        </Button>
+      </p>
+    </div>
+  );
+}
+
+function costUnknown(outcome: Outcome): string {
+  return outcome.tender.route
+    ? "What it costs for this order is not known."
+    : "No provider's fee falls on it.";
+}
+
+interface FieldsProps {
+  tender: Tender;
+  currency: string;
+  books: string;
+  save: Props["save"];
+}
+
+function WindowFields({ tender, currency, books, save }: FieldsProps) {
+  const limits = limitsOf(windowOf(tender, currency));
+  const set = (part: Partial<typeof limits>) =>
+    save((before) => {
+      const held = limitsOf(windowOf(before, currency));
+      return withLimits(before, currency, { ...held, ...part });
+    });
+  const ungrouped = (typed: string) => typed.replaceAll(",", "");
+  const brought = currency !== books && !windowOf(tender, currency) && windowOf(tender, books);
+  return (
+    <div className="grid grid-cols-[3rem_2.5rem_8rem_10rem_8rem_1fr] gap-2 items-center mt-1">
+      <strong className="font-medium">{currency}</strong>
+      <span className="text-soft">from</span>
+      <TextField
+        label={`From, in ${currency}`}
+        hideLabel
+        value={limits.from}
+        save={(from) => set({ from: ungrouped(from) })}
+        align="right"
+        inputMode="decimal"
+      />
+      <Picker
+        label={`How the window ends, in ${currency}`}
+        value={limits.how}
+        options={[
+          { value: "up_to", label: "up to, including" },
+          { value: "below", label: "below" },
+        ]}
+        onPick={(how) => void set({ how: how as End }).catch(() => undefined)}
+      />
+      <TextField
+        label={`End, in ${currency}`}
+        hideLabel
+        value={limits.end}
+        save={(end) => set({ end: ungrouped(end) })}
+        align="right"
+        inputMode="decimal"
+      />
+      <span className="text-small text-soft">{brought && `as in ${books}, at the reference rate`}</span>
+    </div>
+  );
+}

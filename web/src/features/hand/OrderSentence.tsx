@@ -1,0 +1,109 @@
+import { useEffect, useState } from "react";
+import { partsOf } from "../../lib/money";
+import { Picker } from "../../ui/Picker";
+import { useChoices } from "../shop";
+import { useHand } from "./useHand";
+
+export const FIRST_PICKER = "order-market";
+
+/** The order in hand as one sentence; each part is a picker in place. `problem`: why it cannot be read. */
+export function OrderSentence({ problem }: { problem: string }) {
+  const { hand, shop, change } = useHand();
+  const names = new Map(useChoices().data?.countries.map((choice) => [choice.code, choice.name]));
+  if (!hand || !shop) return null;
+  const markets = shop.markets;
+  const lines = shop.lines;
+  const line = lines.find((entry) => entry.id === hand.line);
+  const seen = new Set(markets.map((market) => market.country));
+  const doubled = seen.size < markets.length;
+  const currencies = [
+    ...new Set([hand.currency, shop.currency, ...markets.map((market) => market.currency)]),
+  ];
+
+  return (
+    <section aria-label="The order in hand" className="bg-sheet border-b border-rule px-6 py-3">
+      <div className="font-serif text-sentence flex flex-wrap items-baseline gap-x-1.5 gap-y-1">
+        A buyer in
+        <Picker
+          look="sentence"
+          label="Market of the buyer"
+          id={FIRST_PICKER}
+          value={hand.market}
+          options={markets.map((market) => ({
+            value: market.id,
+            label: `${names.get(market.country) ?? market.country}${doubled ? ` (${market.currency})` : ""}`,
+          }))}
+          onPick={(id) => {
+            const market = markets.find((entry) => entry.id === id);
+            change({ market: id, currency: market?.currency ?? hand.currency });
+          }}
+        />
+        orders
+        <Picker
+          look="sentence"
+          label="Line that is ordered"
+          value={hand.line}
+          options={lines.map((entry) => ({ value: entry.id, label: entry.name }))}
+          onPick={(id) => {
+            const picked = lines.find((entry) => entry.id === id);
+            change({ line: id, amount: picked ? partsOf(picked.usual_amount).amount : hand.amount });
+          }}
+        />
+        for
+        <AmountWord amount={hand.amount} invalid={problem !== ""} onAmount={(amount) => change({ amount })} />
+        <Picker
+          look="sentence"
+          label="Currency of the order"
+          value={hand.currency}
+          options={currencies.map((code) => ({ value: code, label: code }))}
+          onPick={(currency) => change({ currency })}
+        />
+        <span className="-ml-1.5">, {line?.recurring ? "every month" : "once"}.</span>
+      </div>
+      {problem && (
+        <p role="alert" id="order-problem" className="text-copper font-medium mt-1">
+          {problem}
+        </p>
+      )}
+    </section>
+  );
+}
+
+interface AmountWordProps {
+  amount: string;
+  invalid: boolean;
+  onAmount: (amount: string) => void;
+}
+
+/** The amount as a word of the sentence, typed in place; kept on Enter or when it is left. */
+function AmountWord({ amount, invalid, onAmount }: AmountWordProps) {
+  const [text, setText] = useState(amount);
+  useEffect(() => setText(amount), [amount]);
+
+  function keep() {
+    const typed = text.trim().replaceAll(",", "");
+    if (typed && typed !== amount) onAmount(typed);
+    else setText(amount);
+  }
+
+  return (
+    <input
+      aria-label="Amount of the order"
+      aria-invalid={invalid}
+      aria-describedby={invalid ? "order-problem" : undefined}
+      inputMode="decimal"
+      autoComplete="off"
+      value={text}
+      style={{ width: `${Math.max(text.length, 3) + 1}ch` }}
+      onChange={(event) => setText(event.target.value)}
+      onBlur={keep}
+      onKeyDown={(event) => {
+        if (event.key === "Enter") keep();
+        if (event.key === "Escape") setText(amount);
+      }}
+      className={`bg-transparent font-semibold text-center border-b border-dotted px-0.5 leading-7 ${
+        invalid ? "border-copper text-copper" : "border-ink"
+      }`}
+    />
+  );
+}

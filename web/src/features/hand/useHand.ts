@@ -1,0 +1,80 @@
+import { useCallback, useMemo } from "react";
+import { useSearchParams } from "react-router";
+import type { Schema } from "../../api/client";
+import { partsOf } from "../../lib/money";
+import { type Shop, useShop } from "../shop";
+
+/** The order in hand, as the address says it. */
+export type Hand = Pick<
+  Schema<"InHand">,
+  "market" | "line" | "amount" | "currency" | "card_kind" | "card_network"
+>;
+
+/** Stands for a hand where a query is not enabled yet; it is never asked with. */
+export const NOTHING: Hand = { market: "", line: "", amount: "", currency: "" };
+
+const PARTS = ["market", "line", "amount", "currency", "card_kind", "card_network"] as const;
+
+/** The order in hand from the address; what the address leaves out, or names wrongly, comes from the shop. */
+export function handOf(address: URLSearchParams, shop: Shop): Hand | null {
+  const market = shop.markets.find((entry) => entry.id === address.get("market")) ?? shop.markets[0];
+  const line = shop.lines.find((entry) => entry.id === address.get("line")) ?? shop.lines[0];
+  if (!market || !line) return null;
+  const hand: Hand = {
+    market: market.id,
+    line: line.id,
+    amount: address.get("amount") ?? partsOf(line.usual_amount).amount,
+    currency: address.get("currency") ?? market.currency,
+  };
+  const kind = address.get("card_kind");
+  const network = address.get("card_network");
+  // A kind that does not exist is refused by the server, with its name.
+  if (kind) hand.card_kind = kind as NonNullable<Hand["card_kind"]>;
+  if (network) hand.card_network = network;
+  return hand;
+}
+
+/** The order in hand, and how to change parts of it. An empty part is taken out of the address. */
+export function useHand() {
+  const [address, setAddress] = useSearchParams();
+  const shop = useShop().data?.shop ?? null;
+  const hand = useMemo(() => (shop ? handOf(address, shop) : null), [address, shop]);
+  const change = useCallback(
+    (parts: Partial<Record<(typeof PARTS)[number], string>>) => {
+      setAddress((before) => {
+        const after = new URLSearchParams(before);
+        for (const [part, value] of Object.entries({ ...hand, ...parts })) {
+          if (value) after.set(part, value);
+          else after.delete(part);
+        }
+        return after;
+      });
+    },
+    [setAddress, hand],
+  );
+  return { hand, shop, change };
+}
+
+/** The part of the address that holds the order in hand, for links to other views. */
+export function useHandSearch(): string {
+  const [address] = useSearchParams();
+  const kept = new URLSearchParams();
+  for (const part of PARTS) {
+    const value = address.get(part);
+    if (value) kept.set(part, value);
+  }
+  const text = kept.toString();
+  return text ? `?${text}` : "";
+}
+
+const LAST = "monedero-order-in-hand";
+
+/** Remember the order in hand of this tab, for the way back from pages that do not carry it. */
+export function rememberHand(search: string) {
+  if (search) sessionStorage.setItem(LAST, search);
+}
+
+/** The order in hand that this tab had last, as the part of an address. */
+export function lastHand(): string {
+  return sessionStorage.getItem(LAST) ?? "?";
+}

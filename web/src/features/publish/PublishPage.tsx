@@ -1,0 +1,76 @@
+import { said } from "../../api/client";
+import { moment } from "../../lib/time";
+import { Button } from "../../ui/Button";
+import { Heading, Trouble } from "../../ui/Page";
+import { usePublication, usePublish } from "./queries";
+
+/** What differs from what buyers see, one action to publish it, and the editions so far. */
+export function PublishPage() {
+  const publication = usePublication().data;
+  const publish = usePublish();
+  if (!publication) return null;
+  const { changes, editions } = publication;
+  const next = (editions[0]?.number ?? 0) + 1;
+
+  return (
+    <>
+      <Heading
+        title="What buyers will see"
+        note={editions[0] ? `edition ${editions[0].number} is published` : "nothing is published yet"}
+      />
+      {publish.error && <Trouble>{said(publish.error)}</Trouble>}
+      <section aria-labelledby="differs" className="border-t border-ink pt-3 mb-8">
+        <h2 id="differs" className="text-lg mb-2">
+          {editions[0] ? `The draft against edition ${editions[0].number}` : "The first edition would hold"}
+        </h2>
+        {changes.length === 0 ? (
+          <p className="text-soft">Nothing differs. Buyers see what you see.</p>
+        ) : (
+          <>
+            <ul className="max-w-2xl">
+              {changes.map((change) => (
+                <li key={change} className="border-b border-rule-soft py-1.5">
+                  {change}
+                </li>
+              ))}
+            </ul>
+            <p className="mt-4 flex items-baseline gap-4">
+              <Button
+                look="strong"
+                disabled={publish.isPending}
+                onClick={() => publish.mutate(publication.draft_version)}
+              >
+                Publish as edition {next}
+              </Button>
+              <span className="text-soft">In test mode: buyers pay nothing.</span>
+            </p>
+          </>
+        )}
+      </section>
+      <section aria-labelledby="editions">
+        <h2 id="editions" className="text-lg mb-2">
+          Editions
+        </h2>
+        {editions.length === 0 && (
+          <p className="text-soft">
+            An edition is a numbered state of your checkout that never changes. Buyers always see the newest.
+          </p>
+        )}
+        <ol className="border-t border-rule">
+          {editions.map((edition) => (
+            <li key={edition.number} className="border-b border-rule-soft py-2 flex gap-6">
+              <span className="w-24 font-semibold">Edition {edition.number}</span>
+              <span className="w-44 text-soft">{moment(edition.published_at)}</span>
+              <span>
+                {edition.tenders
+                  .filter((tender) => tender.on)
+                  .map((tender) => tender.name)
+                  .join(", ")}
+              </span>
+            </li>
+          ))}
+        </ol>
+      </section>
+    </>
+  );
+}

@@ -1,0 +1,134 @@
+import { type FormEvent, useState } from "react";
+import { said } from "../../api/client";
+import { Button } from "../../ui/Button";
+import { Trouble } from "../../ui/Page";
+import { Picker } from "../../ui/Picker";
+import { freeId } from "./ids";
+import { type Shop, useChoices, useFoundShop, useOtherShop } from "./queries";
+
+type Kind = Shop["lines"][number]["kind"];
+
+/** An empty shop asks for what gates everything else: country, currency, a market and a line. */
+export function FirstShop() {
+  const choices = useChoices().data;
+  const found = useFoundShop();
+  const other = useOtherShop();
+  const [name, setName] = useState("");
+  const [country, setCountry] = useState("PT");
+  const [currency, setCurrency] = useState("EUR");
+  const [market, setMarket] = useState("");
+  const [line, setLine] = useState("");
+  const [kind, setKind] = useState<Kind>("goods");
+  const [amount, setAmount] = useState("");
+  if (!choices) return null;
+
+  const countries = choices.countries.map(({ code, name: label }) => ({ value: code, label }));
+  const currencies = choices.currencies.map(({ code, name: label }) => ({
+    value: code,
+    label: `${code} ${label}`,
+  }));
+  const kinds = choices.kinds.map(({ code, name: label }) => ({ value: code, label }));
+
+  function begin(event: FormEvent) {
+    event.preventDefault();
+    const from = market || country;
+    found.mutate({
+      name,
+      country,
+      currency,
+      markets: [{ id: freeId(`${from}-${currency}`, []), country: from, currency, share: "100" }],
+      typed_rates: [],
+      lines: [
+        {
+          id: freeId(line, []),
+          name: line,
+          kind,
+          usual_amount: `${amount.trim()} ${currency}`,
+          recurring: kind === "membership",
+        },
+      ],
+    });
+  }
+
+  return (
+    <div className="grid grid-cols-[minmax(0,38rem)_minmax(0,20rem)] gap-16 max-w-5xl mx-auto px-6 py-12">
+      <form onSubmit={begin}>
+        <h1 className="text-3xl mb-2">Which ways to pay should your shop offer?</h1>
+        <p className="text-soft mb-6 max-w-prose">
+          Tell Monedero where you are, in what currency you keep your books, where your buyers are and one
+          thing that you sell. It decides what is open to you, and all of it can be changed later.
+        </p>
+        <div className="grid grid-cols-2 gap-x-8 gap-y-5">
+          <Typed label="Trading name" value={name} onChange={setName} />
+          <Picker
+            showLabel
+            label="Country of the shop"
+            value={country}
+            options={countries}
+            onPick={setCountry}
+          />
+          <Picker
+            showLabel
+            label="Currency of your books"
+            value={currency}
+            options={currencies}
+            onPick={setCurrency}
+          />
+          <Picker
+            showLabel
+            label="First market: where buyers are"
+            value={market || country}
+            options={countries}
+            onPick={setMarket}
+          />
+          <Typed label="First line: what you sell" value={line} onChange={setLine} />
+          <Picker
+            showLabel
+            label="Kind of line"
+            value={kind}
+            options={kinds}
+            onPick={(picked) => setKind(picked as Kind)}
+          />
+          <Typed label={`Usual amount, in ${currency}`} value={amount} onChange={setAmount} decimal />
+        </div>
+        {found.error && <Trouble>{said(found.error)}</Trouble>}
+        <Button look="strong" type="submit" className="mt-6" disabled={found.isPending}>
+          Begin with this shop
+        </Button>
+      </form>
+      <section aria-labelledby="demo" className="border-l border-rule pl-8 self-start">
+        <h2 id="demo" className="text-xl mb-2">
+          Or look around first
+        </h2>
+        <p className="text-soft mb-4">
+          Cabo Noite sells star charts, a course, a membership and night boat tours on the Portuguese coast.
+          It is invented, and kept apart from your own shop.
+        </p>
+        <Button onClick={() => other.mutate("demo")}>Open the demo shop</Button>
+      </section>
+    </div>
+  );
+}
+
+interface TypedProps {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  decimal?: boolean;
+}
+
+function Typed({ label, value, onChange, decimal }: TypedProps) {
+  return (
+    <label className="block">
+      <span className="block text-small text-soft mb-0.5">{label}</span>
+      <input
+        required
+        value={value}
+        inputMode={decimal ? "decimal" : "text"}
+        autoComplete="off"
+        onChange={(event) => onChange(event.target.value)}
+        className="w-full min-h-8 border-b border-rule hover:border-ink bg-transparent px-1"
+      />
+    </label>
+  );
+}

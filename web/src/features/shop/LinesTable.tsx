@@ -1,0 +1,99 @@
+import { putIn } from "../../lib/lists";
+import { Button } from "../../ui/Button";
+import { Picker } from "../../ui/Picker";
+import { TextField } from "../../ui/TextField";
+import { Toggle } from "../../ui/Toggle";
+import { freeId } from "./ids";
+import type { Shop } from "./queries";
+import type { Sections } from "./ShopPage";
+
+type Line = Shop["lines"][number];
+
+/** What is sold: each line with its kind, its usual amount, and whether it repeats. */
+export function LinesTable({ shop, save, quietly, kinds, remove }: Sections) {
+  const lines = shop.lines;
+  const edit = (id: string, part: Partial<Line>) => (before: Shop) => ({
+    ...before,
+    lines: before.lines.map((line) => (line.id === id ? { ...line, ...part } : line)),
+  });
+
+  function add(before: Shop): Shop {
+    const held = before.lines;
+    let name = "New line";
+    for (let number = 2; held.some((line) => line.name === name); number += 1) name = `New line ${number}`;
+    const line: Line = {
+      id: freeId(
+        name,
+        held.map((entry) => entry.id),
+      ),
+      name,
+      kind: "goods",
+      usual_amount: `10 ${before.currency}`,
+      recurring: false,
+    };
+    return { ...before, lines: [...held, line] };
+  }
+
+  return (
+    <section aria-labelledby="lines" className="mb-8">
+      <h2 id="lines" className="text-lg mb-1">
+        Lines <span className="font-sans text-figure text-soft">what you sell</span>
+      </h2>
+      <ul className="border-t border-ink">
+        {lines.map((line, place) => (
+          <li
+            key={line.id}
+            className="border-b border-rule-soft py-1 grid grid-cols-[minmax(0,2fr)_8rem_9rem_8rem_5rem] gap-4 items-center"
+          >
+            <TextField
+              cell
+              label={`Name of ${line.name}`}
+              hideLabel
+              value={line.name}
+              save={(name) => save(edit(line.id, { name }))}
+            />
+            <Picker
+              look="cell"
+              label={`Kind of ${line.name}`}
+              value={line.kind}
+              options={kinds}
+              onPick={(kind) => quietly(edit(line.id, { kind: kind as Line["kind"] }))}
+            />
+            <TextField
+              cell
+              label={`Usual amount of ${line.name}`}
+              hideLabel
+              value={line.usual_amount}
+              align="right"
+              save={(usual_amount) => save(edit(line.id, { usual_amount }))}
+            />
+            <span className="flex items-center gap-2 min-h-8 text-small text-soft">
+              repeats
+              <Toggle
+                label={`${line.name} repeats every month`}
+                on={line.recurring}
+                onChange={(recurring) => quietly(edit(line.id, { recurring }))}
+              />
+            </span>
+            <Button
+              look="quiet"
+              aria-label={`Remove the line ${line.name}`}
+              onClick={() =>
+                remove(
+                  `The line ${line.name} is removed.`,
+                  (before) => ({ ...before, lines: before.lines.filter((entry) => entry.id !== line.id) }),
+                  (before) => ({ ...before, lines: putIn(before.lines, place, line) }),
+                )
+              }
+            >
+              Remove
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <Button look="link" className="mt-2" onClick={() => quietly(add)}>
+        Add a line
+      </Button>
+    </section>
+  );
+}

@@ -1,0 +1,87 @@
+import { toast } from "sonner";
+import { said } from "../../api/client";
+import { Heading } from "../../ui/Page";
+import { type Option, Picker } from "../../ui/Picker";
+import { TextField } from "../../ui/TextField";
+import { AccountsList } from "./AccountsList";
+import { LinesTable } from "./LinesTable";
+import { MarketsTable } from "./MarketsTable";
+import { type Shop, useChangeShop, useChoices, useShop } from "./queries";
+import { TypedRates } from "./TypedRates";
+
+/** What every section of the shop is given. */
+export interface Sections {
+  shop: Shop;
+  countries: Option[];
+  currencies: Option[];
+  kinds: Option[];
+  /** Save a change; a refusal is told where it was typed. */
+  save: (change: (shop: Shop) => Shop) => Promise<unknown>;
+  /** Save a change; a refusal is told in passing. */
+  quietly: (change: (shop: Shop) => Shop) => void;
+  /** Take something away, with a way to undo it. */
+  remove: (what: string, change: (shop: Shop) => Shop, undo: (shop: Shop) => Shop) => void;
+}
+
+/** The shop: country and currency, markets, lines, typed rates, accounts. Every edit is kept at once. */
+export function ShopPage() {
+  const shop = useShop().data?.shop;
+  const choices = useChoices().data;
+  const change = useChangeShop();
+  if (!shop || !choices) return null;
+
+  const named = (list: { code: string; name: string }[]) =>
+    list.map(({ code, name }) => ({ value: code, label: name }));
+  const quietly = (edit: (before: Shop) => Shop) =>
+    change.mutate(edit, { onError: (refused) => toast.error(said(refused)) });
+  const sections: Sections = {
+    shop,
+    countries: named(choices.countries),
+    currencies: choices.currencies.map(({ code, name }) => ({ value: code, label: `${code} ${name}` })),
+    kinds: named(choices.kinds),
+    save: (edit) => change.mutateAsync(edit),
+    quietly,
+    remove: (what, edit, undo) => {
+      quietly(edit);
+      toast(what, { duration: 12_000, action: { label: "Undo", onClick: () => quietly(undo) } });
+    },
+  };
+
+  return (
+    <>
+      <Heading title="Your shop" note="every edit is kept as you make it" />
+      <div className="border-t border-ink pt-3 mb-8 grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)_10rem] gap-6">
+        <TextField
+          label="Trading name"
+          value={shop.name}
+          save={(name) => sections.save((before) => ({ ...before, name }))}
+        />
+        <Picker
+          showLabel
+          label="Country of the shop"
+          value={shop.country}
+          options={sections.countries}
+          onPick={(country) => quietly((before) => ({ ...before, country }))}
+        />
+        <Picker
+          showLabel
+          label="Currency of your books"
+          value={shop.currency}
+          options={sections.currencies}
+          onPick={(currency) => quietly((before) => ({ ...before, currency }))}
+        />
+        <TextField
+          label="Takings a month"
+          value={shop.takings ?? ""}
+          align="right"
+          note="some prices depend on it"
+          save={(takings) => sections.save((before) => ({ ...before, takings: takings || null }))}
+        />
+      </div>
+      <MarketsTable {...sections} />
+      <LinesTable {...sections} />
+      <AccountsList />
+      <TypedRates {...sections} />
+    </>
+  );
+}

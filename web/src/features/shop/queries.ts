@@ -1,0 +1,64 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { answered, api, type Schema } from "../../api/client";
+import { keys } from "../../api/keys";
+
+export type Shop = Schema<"Shop">;
+type ShopState = Schema<"ShopState">;
+
+/** The shop with its version. */
+export function useShop() {
+  return useQuery({ queryKey: keys.shop, queryFn: () => answered(api.GET("/api/shop")) });
+}
+
+/** Countries, currencies and kinds, for pickers. */
+export function useChoices() {
+  return useQuery({
+    queryKey: keys.choices,
+    queryFn: () => answered(api.GET("/api/choices")),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+}
+
+/** The accounts in test mode. */
+export function useAccounts() {
+  return useQuery({ queryKey: keys.accounts, queryFn: () => answered(api.GET("/api/accounts")) });
+}
+
+/**
+ * Change the shop: the change is made on the newest shop that is known here, and saved over its version. One
+ * change at a time, so that two quick edits do not meet.
+ */
+export function useChangeShop() {
+  const client = useQueryClient();
+  return useMutation({
+    scope: { id: "shop" },
+    mutationFn: (change: (shop: Shop) => Shop) => {
+      const held = client.getQueryData<ShopState>(keys.shop);
+      if (!held?.shop) throw new Error("The shop is not here yet.");
+      return answered(api.PUT("/api/shop", { body: { version: held.version, shop: change(held.shop) } }));
+    },
+    onSuccess: (saved) => {
+      client.setQueryData(keys.shop, saved);
+      void client.invalidateQueries({ predicate: (query) => query.queryKey[0] !== "shop" });
+    },
+    onError: () => client.invalidateQueries({ queryKey: keys.shop }),
+  });
+}
+
+/** Describe a shop for the first time. */
+export function useFoundShop() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (shop: Shop) => answered(api.PUT("/api/shop", { body: { version: 0, shop } })),
+    onSuccess: () => client.invalidateQueries(),
+  });
+}
+
+/** Go to the demo shop, or back to the own one; the page begins anew there. */
+export function useOtherShop() {
+  return useMutation({
+    mutationFn: (to: "demo" | "own") =>
+      answered(to === "demo" ? api.PUT("/api/demo") : api.DELETE("/api/demo")),
+    onSuccess: (_, to) => window.location.assign(to === "demo" ? "/compare" : "/shop"),
+  });
+}

@@ -1,0 +1,4 @@
+/** A list with an item put in at a place. */
+export function putIn<Item>(list: Item[], place: number, item: Item): Item[] {
+  return [...list.slice(0, place), item, ...list.slice(place)];
+}

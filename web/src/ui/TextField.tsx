@@ -1,0 +1,104 @@
+import { type KeyboardEvent, useEffect, useId, useRef, useState } from "react";
+import { said } from "../api/client";
+
+interface Props {
+  label: string;
+  value: string;
+  save: (value: string) => Promise<unknown>;
+  hideLabel?: boolean;
+  suffix?: string;
+  align?: "left" | "right";
+  width?: string;
+  note?: string;
+  inputMode?: "text" | "decimal";
+  /** In a table a field shows its rule only when it is pointed at. */
+  cell?: boolean;
+}
+
+/**
+ * A field that is kept when it is left or on Enter. What cannot be kept stays in the field with the reason
+ * under it; Escape puts the kept value back.
+ */
+export function TextField(props: Props) {
+  const {
+    label,
+    value,
+    save,
+    hideLabel,
+    suffix,
+    align = "left",
+    width = "w-full",
+    note,
+    inputMode,
+    cell,
+  } = props;
+  const [text, setText] = useState(value);
+  const [problem, setProblem] = useState("");
+  const id = useId();
+
+  // What was typed and not kept yet outlives a newer value from the server.
+  const kept = useRef(value);
+  useEffect(() => {
+    setText((typed) => (typed === kept.current ? value : typed));
+    kept.current = value;
+  }, [value]);
+
+  async function commit() {
+    if (text === value) {
+      setProblem("");
+      return;
+    }
+    try {
+      await save(text.trim());
+      setText(kept.current);
+      setProblem("");
+    } catch (refused) {
+      setProblem(said(refused));
+    }
+  }
+
+  function keyed(event: KeyboardEvent) {
+    if (event.key === "Enter") void commit();
+    if (event.key === "Escape") {
+      setText(value);
+      setProblem("");
+    }
+  }
+
+  return (
+    <div className={width}>
+      <label htmlFor={id} className={hideLabel ? "sr-only" : "block text-small text-soft mb-0.5"}>
+        {label}
+      </label>
+      <div className="flex items-baseline gap-1.5">
+        <input
+          id={id}
+          value={text}
+          inputMode={inputMode ?? "text"}
+          autoComplete="off"
+          spellCheck={false}
+          aria-invalid={problem !== ""}
+          aria-describedby={problem || note ? `${id}-note` : undefined}
+          onChange={(event) => setText(event.target.value)}
+          onBlur={() => void commit()}
+          onKeyDown={keyed}
+          className={`w-full min-w-0 h-8 border-b bg-transparent px-1 ${align === "right" ? "text-right" : ""} ${
+            problem
+              ? "border-copper border-b-2"
+              : `${cell ? "border-transparent" : "border-rule"} hover:border-ink focus:border-ink`
+          }`}
+        />
+        {suffix && <span className="text-soft">{suffix}</span>}
+      </div>
+      {(problem || note) && (
+        <p
+          id={`${id}-note`}
+          role={problem ? "alert" : undefined}
+          className={`text-small mt-1 ${problem ? "text-copper font-medium" : "text-soft"}`}
+        >
+          {problem || note}
+        </p>
+      )}
+    </div>
+  );
+}
