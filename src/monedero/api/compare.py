@@ -138,7 +138,7 @@ class _Writer:
         card = self._comparison.cards[entry.pricing.route.provider]
         rates = rates_of(self._basis.shop)
         derived = derive(entry.pricing, card, (order.amount, order.placed_on), books, rates)
-        amount, total = self._comparison.amount, sum(abs(part.numerator) for part in entry.pricing.parts)
+        amount, total = self._comparison.amount, sum(map(abs, entry.pricing.numerators))
         shares = [100 * abs(part.numerator) * 100 // total for part, _ in entry.pricing.shown]
         return RankedOut(
             route=self.route(entry.pricing.route),

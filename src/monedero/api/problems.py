@@ -15,7 +15,7 @@ from pydantic_core import ErrorDetails
 from starlette.exceptions import HTTPException
 
 from monedero.core.account import Mode
-from monedero.core.errors import Conflict, Fault, InvalidInput, NotFound, Refused
+from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound, Refused
 from monedero.formats.json_text import faults
 from monedero.wording import fault_text
 
@@ -45,7 +45,7 @@ class Problem(BaseModel):
 
 
 PROBLEMS: dict[int | str, dict[str, Any]] = {
-    status: {"model": Problem, "content": {MEDIA_TYPE: {}}} for status in (404, 409, 422)
+    status: {"model": Problem, "content": {MEDIA_TYPE: {}}} for status in (400, 404, 409, 422)
 }
 
 
@@ -78,9 +78,13 @@ def _invalid(_: Request, invalid: Exception) -> JSONResponse:
     return problem(422, faults(invalid.errors()) if isinstance(invalid, ValidationError) else ())
 
 
-def _http(_: Request, failed: Exception) -> JSONResponse:
+def _http(request: Request, failed: Exception) -> JSONResponse:
     status = failed.status_code if isinstance(failed, HTTPException) else 500
-    return problem(status, (), HTTPStatus(status).phrase)
+    found: dict[int, Fault] = {
+        400: Fault(FaultCode.BODY_UNREADABLE, "body"),
+        404: Fault(FaultCode.NOT_FOUND, "path", request.url.path, {"what": "page"}),
+    }
+    return problem(status, [found[status]] if status in found else (), HTTPStatus(status).phrase)
 
 
 def answer_refusals(app: FastAPI) -> None:

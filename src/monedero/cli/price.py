@@ -1,6 +1,7 @@
 """`monedero price`: the fee of every order in a file on every route of some rate cards, as CSV."""
 
-import csv
+import gc
+import re
 import sys
 from pathlib import Path
 from typing import Annotated
@@ -38,20 +39,26 @@ def price(
             cards.append(rate_card.read(path.read_bytes()))
     with errors_of("rate cards"):
         catalogue = Catalogue(cards, shop, ReferenceRates(reference_rates.bundled()))
-    output = csv.writer(sys.stdout, lineterminator="\n")
-    output.writerow(HEADER)
+    gc.disable()  # a row's values hold each other in no circle: without this a tenth of the time goes into looking
+    sys.stdout.write(",".join(HEADER) + "\n")
     with errors_of(str(orders)), orders.open(encoding="utf-8", newline="") as lines:
         rows = orders_csv.read(lines, ignore_unknown=ignore_unknown, monthly_volume=volume)
         for order in rows:
-            output.writerows(_row(order.id, pricing) for pricing in catalogue.price(order.context))
+            first = _quoted(order.id)
+            sys.stdout.writelines([_row(first, pricing) for pricing in catalogue.price(order.context)])
 
 
-def _row(order: str, pricing: Pricing) -> tuple[str, ...]:
+def _quoted(text: str) -> str:
+    """A cell by RFC 4180. The other cells of a row are ids, codes and amounts, which need no quotes."""
+    return '"' + text.replace('"', '""') + '"' if re.search('[",\r\n]', text) else text
+
+
+def _row(order: str, pricing: Pricing) -> str:
     route = pricing.route
-    named = (order, route.provider, route.plan, route.method)
+    named = f"{order},{route.provider},{route.plan},{route.method}"
     if isinstance(pricing, Priced):
         charged = pricing.charged
-        return (*named, "priced", pricing.rate, charged.amount, charged.currency, "")
+        return f"{named},priced,{pricing.rate},{charged.amount},{charged.currency},\n"
     if isinstance(pricing, NotPriced):
-        return (*named, "not-priced", "", "", "", pricing.reason.code.value)
-    return (*named, "nothing-to-pay", "", "", "", "")
+        return f"{named},not-priced,,,,{pricing.reason.code.value}\n"
+    return f"{named},nothing-to-pay,,,,\n"

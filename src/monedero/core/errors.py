@@ -15,7 +15,7 @@ monedero.core.errors.InvalidInput: currency-unknown amount='5 XYZ'
 """
 
 import dataclasses
-from collections.abc import Iterable, Mapping
+from collections.abc import Mapping
 from enum import StrEnum
 
 
@@ -48,6 +48,7 @@ class FaultCode(StrEnum):
     WRONG_TYPE = "wrong-type"
     TOO_LONG = "too-long"
     BLANK = "blank"
+    BODY_UNREADABLE = "body-unreadable"
     NOT_JSON = "not-json"
     NOT_UTF8 = "not-utf8"
     FORMAT_UNKNOWN = "format-unknown"
@@ -111,10 +112,3 @@ class Conflict(Refused):
 def refuse(code: FaultCode, field: str = "", value: object = "", **fields: object) -> InvalidInput:
     """Build the refusal of one value; the caller raises it."""
     return InvalidInput(Fault(code, field, str(value), {name: str(text) for name, text in fields.items()}))
-
-
-def refuse_all(faults: Iterable[Fault]) -> None:
-    """Raise `InvalidInput` with all the faults, or do nothing where there are none."""
-    found = tuple(faults)
-    if found:
-        raise InvalidInput(*found)

@@ -118,6 +118,6 @@ class ReferenceRates:
         """The exact amount in whole units of `quote`, not rounded."""
         return money.exact * self.find(money.currency, quote, day).value
 
-    def in_minor(self, money: Money, quote: str, day: date) -> Fraction:
-        """The exact amount in minor units of `quote`, not rounded."""
-        return self.convert(money, quote, day) * minor_units(quote)
+    def per_minor(self, base: str, quote: str, day: date) -> Fraction:
+        """Minor units of `quote` for one minor unit of `base`, exact."""
+        return self.find(base, quote, day).value * Fraction(minor_units(quote), minor_units(base))

@@ -18,7 +18,6 @@ monedero.core.errors.InvalidInput: amount-decimals ='0.255 EUR'
 
 import re
 from collections.abc import Sequence
-from decimal import Decimal
 from fractions import Fraction
 from functools import lru_cache
 from typing import NamedTuple
@@ -50,6 +49,7 @@ def minor_digits(currency: str) -> int:
     return digits
 
 
+@lru_cache(maxsize=512)
 def minor_units(currency: str) -> int:
     """How many minor units make one whole unit of the currency.
 
@@ -111,7 +111,10 @@ class Money(NamedTuple):
     def amount(self) -> str:
         """The amount with all the decimals of its currency, without the code."""
         digits = minor_digits(self.currency)
-        return f"{Decimal(self.minor).scaleb(-digits):.{digits}f}"
+        if digits == 0:
+            return str(self.minor)
+        text = str(abs(self.minor)).rjust(digits + 1, "0")
+        return f"{'-' if self.minor < 0 else ''}{text[:-digits]}.{text[-digits:]}"
 
     def __str__(self) -> str:
         """The amount as it stands in files and over HTTP."""

@@ -4,14 +4,18 @@ Source: own design. The wording lives in `monedero.wording`.
 
 >>> Reason(ReasonCode.WINDOW_OVER, limit="1200.00 EUR", own="1450.00 EUR").code.value
 'window-over'
->>> Reason("never-heard-of", limit="", own="")
+>>> ReasonCode("never-heard-of")
 Traceback (most recent call last):
 ...
 ValueError: 'never-heard-of' is not a valid ReasonCode
 """
 
-from dataclasses import dataclass, field
+from collections.abc import Mapping
 from enum import StrEnum
+from types import MappingProxyType
+from typing import NamedTuple
+
+NOTHING_MORE: Mapping[str, str] = MappingProxyType({})
 
 
 class ReasonCode(StrEnum):
@@ -41,15 +45,10 @@ class ReasonCode(StrEnum):
     WINDOW_UNKNOWN = "window-unknown"
 
 
-@dataclass(frozen=True, slots=True)
-class Reason:
+class Reason(NamedTuple):
     """One reason: what the limit is, what the order's own value is, and further fields of the code."""
 
     code: ReasonCode
     limit: str = ""
     own: str = ""
-    fields: dict[str, str] = field(default_factory=dict)
-
-    def __post_init__(self) -> None:
-        """Refuse a code that is not in the list, so that none goes without wording."""
-        object.__setattr__(self, "code", ReasonCode(self.code))
+    fields: Mapping[str, str] = NOTHING_MORE

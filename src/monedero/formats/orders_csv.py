@@ -18,7 +18,8 @@ import csv
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from datetime import date
-from typing import Any, NoReturn, TypeVar
+from enum import StrEnum
+from typing import NoReturn, TypeVar
 
 from monedero.core.errors import Fault, FaultCode, InvalidInput, refuse
 from monedero.core.fields import country, currency, identifier
@@ -27,6 +28,7 @@ from monedero.core.ratecard.context import OrderContext
 from monedero.core.ratecard.model import CardKind, LineKind
 
 T = TypeVar("T")
+E = TypeVar("E", bound=StrEnum)
 
 REQUIRED = ("id", "placed_on", "amount", "currency", "buyer_country")
 OPTIONAL = (
@@ -153,7 +155,7 @@ def _order(row: _Row, monthly_volume: Money | None) -> OrderRow:
             raise refuse(FaultCode.AMOUNT_NEGATIVE, value=text)
         return value
 
-    kinds = row.optional("line_kind", lambda text: frozenset(_choice(LineKind)(kind) for kind in text.split("+")))
+    kinds = row.optional("line_kind", _line_kinds)
     row.optional("signed_in", _truth)  # no rate asks for it, yet a broken cell is refused like any other
     context = OrderContext(
         amount=row.read("amount", amount),
@@ -162,7 +164,7 @@ def _order(row: _Row, monthly_volume: Money | None) -> OrderRow:
         line_kinds=kinds or frozenset(),
         recurring=row.optional("recurring", _truth),
         card_network=row.optional("card_network", identifier),
-        card_kind=row.optional("card_kind", _choice(CardKind)),
+        card_kind=row.optional("card_kind", _card_kind),
         monthly_volume=monthly_volume,
     )
     return OrderRow(row.read("id", _filled), context)
@@ -190,15 +192,20 @@ def _truth(text: str) -> bool:
     return text == "true"
 
 
-def _choice(options: type[T]) -> Callable[[str], T]:
-    members: Any = options
+def _choice(options: type[E]) -> Callable[[str], E]:
+    members = {member.value: member for member in options}
 
-    def read_choice(text: str) -> T:
-        try:
-            chosen: T = members(text)
-        except ValueError as unknown:
-            expected = ", ".join(member.value for member in members)
-            raise refuse(FaultCode.NOT_ONE_OF, value=text, expected=expected) from unknown
-        return chosen
+    def read_choice(text: str) -> E:
+        if text not in members:
+            raise refuse(FaultCode.NOT_ONE_OF, value=text, expected=", ".join(members))
+        return members[text]
 
     return read_choice
+
+
+_card_kind = _choice(CardKind)
+_line_kind = _choice(LineKind)
+
+
+def _line_kinds(text: str) -> frozenset[LineKind]:
+    return frozenset(_line_kind(kind) for kind in text.split("+"))

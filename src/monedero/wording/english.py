@@ -32,6 +32,7 @@ FAULTS: dict[FaultCode, str] = {
     FaultCode.WRONG_TYPE: "“{value}” is of the wrong type. Write {expected}.",
     FaultCode.TOO_LONG: "This has {length} characters. Write {longest} at the most.",
     FaultCode.BLANK: "This is empty. Write something.",
+    FaultCode.BODY_UNREADABLE: "What was sent cannot be read. Send JSON in UTF-8.",
     FaultCode.NOT_JSON: "This is not JSON at line {line}, column {column}, near “{value}”.",
     FaultCode.NOT_UTF8: "This is not UTF-8 text (byte {value}). Save the file as UTF-8.",
     FaultCode.FORMAT_UNKNOWN: "The format is “{value}”. Give a file of the format {expected}.",

@@ -7,13 +7,14 @@ Source: own design, `monedero/rate-card/1`.
 
 >>> newest([], date(2026, 1, 1)) is None
 True
->>> Catalogue([], "XX", None).price(None)
+>>> Catalogue([], "XX", None).pricers(date(2026, 1, 1))
 []
 """
 
 from collections.abc import Iterable, Sequence
 from datetime import date
 from fractions import Fraction
+from functools import lru_cache
 from typing import NamedTuple
 
 from monedero.core.errors import Fault, FaultCode, InvalidInput
@@ -43,6 +44,7 @@ class Catalogue:
     def __init__(self, cards: Iterable[RateCard], shop_country: str, rates: ReferenceRates) -> None:
         """Group the cards by provider; refuses two cards of one provider from the same day."""
         self._rates = rates
+        self._on = lru_cache(maxsize=1024)(self.pricers)
         self._by_provider: dict[str, list[CardPricer]] = {}
         for card in cards:
             held = self._by_provider.setdefault(card.provider.id, [])
@@ -63,15 +65,14 @@ class Catalogue:
     def price(self, order: OrderContext) -> list[Pricing]:
         """The fee of an order on every route of every provider, by card, plan and method order."""
         pricings: list[Pricing] = []
-        for held in self._by_provider.values():
-            pricer = newest(held, order.placed_on)
-            if pricer is not None:
+        for pricer in self._on(order.placed_on):
+            starts = pricer.card.valid_from
+            if starts is None or starts <= order.placed_on:
                 pricings += pricer.price(order)
             else:
-                first = min(held, key=lambda later: later.card.valid_from or date.min)
-                starts = str(first.card.valid_from)
-                early = Reason(ReasonCode.CARD_NOT_VALID_YET, limit=starts, own=order.placed_on.isoformat())
-                pricings += [NotPriced(route, early) for route in first.routes]
+                day = order.placed_on.isoformat()
+                early = Reason(ReasonCode.CARD_NOT_VALID_YET, limit=starts.isoformat(), own=day)
+                pricings += [NotPriced(route, early) for route in pricer.routes]
         return pricings
 
     def rank(

@@ -15,12 +15,24 @@ Traceback (most recent call last):
 monedero.core.errors.InvalidInput: amount-negative amount='-0.01 EUR'
 """
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from datetime import date
+from typing import NamedTuple
 
 from monedero.core.errors import FaultCode, refuse
 from monedero.core.money import Money
 from monedero.core.ratecard.model import CardKind, LineKind, Origin
+
+
+class Known(NamedTuple):
+    """What is known of an order but its amount, volume and day: hashable, so that an answer can be kept."""
+
+    currency: str
+    buyer_country: str
+    card_network: str | None
+    card_kind: CardKind | None
+    recurring: bool | None
+    line_kinds: frozenset[LineKind]
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,11 +47,21 @@ class OrderContext:
     card_network: str | None = None
     card_kind: CardKind | None = None
     monthly_volume: Money | None = None
+    known: Known = field(init=False, repr=False)
 
     def __post_init__(self) -> None:
-        """Refuse a negative amount."""
+        """Refuse a negative amount; put together what the caches go by."""
         if self.amount.minor < 0:
             raise refuse(FaultCode.AMOUNT_NEGATIVE, "amount", self.amount)
+        known = Known(
+            self.amount.currency,
+            self.buyer_country,
+            self.card_network,
+            self.card_kind,
+            self.recurring,
+            self.line_kinds,
+        )
+        object.__setattr__(self, "known", known)
 
 
 def origin_of(shop_country: str, buyer_country: str, region: frozenset[str]) -> Origin:

@@ -6,12 +6,11 @@ free. An order of zero needs no payment.
 
 Source: own design, `monedero/rate-card/1`.
 
->>> parts = (Part("percentage", "card-any", 2465), Part("fixed", "card-any", 250))
->>> fee = Priced(None, "card-any", "EUR", 1000, parts)
+>>> fee = Priced(None, "card-any", "EUR", 1000, (2465, 250, 0), ())
 >>> fee.exact, fee.charged
 (Fraction(543, 20000), Money(minor=3, currency='EUR'))
->>> no_rate(NoReferenceRate("KWD", date(2026, 1, 2)))
-Reason(code=<ReasonCode.NO_REFERENCE_RATE: 'no-reference-rate'>, limit='KWD', own='2026-01-02', fields={})
+>>> no_rate(NoReferenceRate("KWD", date(2026, 1, 2))).limit
+'KWD'
 """
 
 from datetime import date
@@ -21,18 +20,23 @@ from typing import NamedTuple
 
 from monedero.core.fx import NoReferenceRate, ReferenceRates
 from monedero.core.money import Money, minor_units, round_half_up, split
-from monedero.core.ratecard.context import OrderContext, origin_of
-from monedero.core.ratecard.fit import Known, extra_covers, rate_covers
-from monedero.core.ratecard.model import Extra, Rate, RateCard, Route
+from monedero.core.ratecard.context import Known, OrderContext, origin_of
+from monedero.core.ratecard.fit import Asked, extra_covers, rate_covers
+from monedero.core.ratecard.model import RateCard, Route
 from monedero.core.ratecard.scaled import (
+    Factors,
     ScaledEntry,
-    common_denominator,
-    monies,
+    find_factors,
+    holds,
     percent_scale,
     percents,
     scale_entry,
 )
 from monedero.core.reasons import Reason, ReasonCode
+
+NO_EXTRAS: tuple[str, ...] = ()
+NO_RATE_FITS = Reason(ReasonCode.NO_RATE_FITS)
+KINDS = ("percentage", "fixed", "adjustment")
 
 
 class Part(NamedTuple):
@@ -44,25 +48,34 @@ class Part(NamedTuple):
 
 
 class Priced(NamedTuple):
-    """An exact fee: parts in minor units of the settlement currency over one denominator."""
+    """An exact fee in minor units of the settlement currency, as numerators over one denominator.
+
+    They are percentage, fixed and adjustment to a limit of the rate, then percentage and fixed of each extra.
+    """
 
     route: Route
     rate: str
     currency: str
     denominator: int
-    parts: tuple[Part, ...]
+    numerators: tuple[int, ...]
+    extras: tuple[str, ...]
+
+    @property
+    def parts(self) -> list[Part]:
+        """Every part with its name."""
+        names = [(kind, self.rate) for kind in KINDS]
+        names += [(kind, extra) for extra in self.extras for kind in KINDS[:2]]
+        return [Part(*name, numerator) for name, numerator in zip(names, self.numerators, strict=True)]
 
     @property
     def exact(self) -> Fraction:
         """The fee in whole units of the settlement currency, not rounded."""
-        total = sum(part.numerator for part in self.parts)
-        return Fraction(total, self.denominator * minor_units(self.currency))
+        return Fraction(sum(self.numerators), self.denominator * minor_units(self.currency))
 
     @property
     def charged(self) -> Money:
         """The fee, rounded once, half up."""
-        total = sum(part.numerator for part in self.parts)
-        return Money(round_half_up(total, self.denominator), self.currency)
+        return Money(round_half_up(sum(self.numerators), self.denominator), self.currency)
 
     @property
     def shown(self) -> list[tuple[Part, Money]]:
@@ -89,22 +102,26 @@ class NothingToPay(NamedTuple):
 Pricing = Priced | NotPriced | NothingToPay
 
 
-class _Scaled(NamedTuple):
-    """A card's entries in whole numbers for one settlement currency and day."""
-
-    percent_over: int
-    money_over: int
-    rates: tuple[ScaledEntry, ...]
-    extras: tuple[ScaledEntry, ...]
-
-
 class _Sum(NamedTuple):
-    """An order's amount in minor units of its settlement currency, over `over * money_over`, and the volume."""
+    """An order in minor units of its settlement currency: amount and volume over the factors' denominator.
+
+    `percent_over` is what the card's percentages are over, `denominator` what its fees are over.
+    """
 
     amount: int
-    over: int
+    volume: int | None
     currency: str
-    volume: Fraction | None
+    factors: Factors
+    percent_over: int
+    denominator: int
+
+
+class _Candidates(NamedTuple):
+    """The rates and extras of a route that fit what is known of an order but its amount and volume."""
+
+    route: Route
+    rates: tuple[ScaledEntry, ...]
+    extras: tuple[ScaledEntry, ...]
 
 
 class CardPricer:
@@ -118,10 +135,18 @@ class CardPricer:
         self._reference = rates
         self._region = frozenset(card.provider.region)
         self._settles_in = frozenset(card.provider.settles_in)
-        self._entries: list[Rate | Extra] = [*card.rates, *card.extras]
-        self._currencies = {money.currency for entry in self._entries for money in monies(entry)}
-        self._candidates = lru_cache(maxsize=1024)(self._find_candidates)
-        self._scaled = lru_cache(maxsize=1024)(self._scale)
+        self._percent_over = percent_scale(
+            percent
+            for entry in (*card.rates, *card.extras)
+            for percent in percents(entry)  # type: ignore[arg-type]
+        )
+        self._rates = [(rate, scale_entry(rate, self._percent_over)) for rate in card.rates]
+        self._extras = [(extra, scale_entry(extra, self._percent_over)) for extra in card.extras]
+        scaled = [entry for _, entry in self._rates] + [entry for _, entry in self._extras]
+        self._currencies = frozenset().union(*(entry.currencies for entry in scaled))
+        self._open = shop_country in card.provider.countries
+        self._prepared = lru_cache(maxsize=1024)(self._prepare)
+        self._factors = lru_cache(maxsize=4096)(self._find_factors)
 
     def settlement(self, currency: str) -> str:
         """The currency in which the provider pays out an order of this currency."""
@@ -129,108 +154,87 @@ class CardPricer:
 
     def price(self, order: OrderContext) -> list[Pricing]:
         """The fee on every route of the card, in the card's sequence of routes."""
+        currency, volume = order.amount.currency, order.monthly_volume
         if order.amount.minor == 0:
             return [NothingToPay(route) for route in self.routes]
-        if self._shop_country not in self.card.provider.countries:
+        if not self._open:
             open_to = ", ".join(self.card.provider.countries)
             shut = Reason(ReasonCode.SHOP_COUNTRY, limit=open_to, own=self._shop_country)
             return [NotPriced(route, shut) for route in self.routes]
-        settlement = self.settlement(order.amount.currency)
-        try:
-            conversion = self._reference.find(order.amount.currency, settlement, order.placed_on).value
-        except NoReferenceRate as missing:
-            return [NotPriced(route, no_rate(missing)) for route in self.routes]
-        conversion *= Fraction(minor_units(settlement), minor_units(order.amount.currency))
-        foreign = self._currencies - {settlement}
-        scaled = self._scaled(settlement, order.placed_on if foreign else date.max)
+        settlement, candidates = self._prepared(order.known)
+        factors = self._factors(currency, volume.currency if volume else currency, settlement, order.placed_on)
+        if currency in factors.missing:
+            lacking = no_rate(factors.missing[currency])
+            return [NotPriced(route, lacking) for route in self.routes]
+        reached = volume is not None and volume.currency in factors.by_currency
         total = _Sum(
-            order.amount.minor * conversion.numerator * scaled.money_over,
-            conversion.denominator,
+            factors.whole(order.amount),
+            factors.whole(volume) if volume and reached else None,
             settlement,
-            self._volume(order, settlement, scaled.money_over),
+            factors,
+            self._percent_over,
+            self._percent_over * factors.over,
         )
-        known = Known.of(
-            order,
-            origin_of(self._shop_country, order.buyer_country, self._region),
-            conversion=settlement != order.amount.currency,
+        return [_price_route(entry, total) for entry in candidates]
+
+    def _find_factors(self, currency: str, volume_currency: str, settlement: str, day: date) -> Factors:
+        currencies = self._currencies | {currency, volume_currency}
+        return find_factors(self._reference, sorted(currencies), settlement, day)
+
+    def _prepare(self, known: Known) -> tuple[str, list[_Candidates]]:
+        """What does not depend on amount, volume and day: settlement currency, and the entries that may fit."""
+        settlement = self.settlement(known.currency)
+        asked = Asked(
+            known,
+            origin_of(self._shop_country, known.buyer_country, self._region),
+            conversion=settlement != known.currency,
         )
-        return [
-            _price_route(route, rates, extras, scaled, total) for route, rates, extras in self._candidates(known)
-        ]
-
-    def _volume(self, order: OrderContext, settlement: str, money_over: int) -> Fraction | None:
-        if order.monthly_volume is None:
-            return None
-        try:
-            volume = self._reference.in_minor(order.monthly_volume, settlement, order.placed_on)
-        except NoReferenceRate:
-            return None
-        return volume * money_over
-
-    def _find_candidates(self, known: Known) -> list[tuple[Route, tuple[int, ...], tuple[int, ...]]]:
-        return [
-            (
+        return settlement, [
+            _Candidates(
                 route,
-                tuple(
-                    index
-                    for index, rate in enumerate(self.card.rates)
-                    if rate_covers(rate, route.method, route.plan, known)
-                ),
-                tuple(
-                    index
-                    for index, extra in enumerate(self.card.extras)
-                    if extra_covers(extra, route.method, route.plan, known)
-                ),
+                tuple(entry for rate, entry in self._rates if rate_covers(rate, route, asked)),
+                tuple(entry for extra, entry in self._extras if extra_covers(extra, route, asked)),
             )
             for route in self.routes
         ]
 
-    def _scale(self, settlement: str, day: date) -> _Scaled:
-        entries = self._entries
-        percent_over = percent_scale(percent for entry in entries for percent in percents(entry))
 
-        def in_minor(money: Money) -> Fraction:
-            return self._reference.in_minor(money, settlement, day)
-
-        money_over = common_denominator(entries, in_minor)
-        scaled = [scale_entry(entry, percent_over, money_over, in_minor) for entry in entries]
-        count = len(self.card.rates)
-        return _Scaled(percent_over, money_over, tuple(scaled[:count]), tuple(scaled[count:]))
-
-
-def _price_route(
-    route: Route, rates: tuple[int, ...], extras: tuple[int, ...], scaled: _Scaled, total: _Sum
-) -> Pricing:
+def _price_route(candidates: _Candidates, total: _Sum) -> Pricing:
     """The fee on one route: the first rate whose bands hold, its limits, and every extra whose bands hold."""
-    amount, unit = total.amount, scaled.percent_over * total.over
-    for index in rates:
-        entry = scaled.rates[index]
-        if entry.missing is not None:
-            return NotPriced(route, no_rate(entry.missing))
-        if _within(entry, total):
+    amount, volume, currency, factors, percent_over, denominator = total
+    route, rates, extras = candidates
+    missing = factors.missing
+    for entry in rates:
+        if missing and not missing.keys().isdisjoint(entry.currencies):
+            return NotPriced(route, _lacking(entry, factors))
+        if entry.bare or (holds(entry.amount, amount, factors) and holds(entry.volume, volume, factors)):
             break
     else:
-        return NotPriced(route, Reason(ReasonCode.NO_RATE_FITS))
-    percentage = _percent_at(entry, total.volume) * amount
-    fixed = entry.fixed * unit
-    base = limited = percentage + fixed
-    if entry.minimum is not None:
-        limited = max(limited, entry.minimum * unit)
-    if entry.maximum is not None:
-        limited = min(limited, entry.maximum * unit)
-    parts = [
-        Part("percentage", entry.id, percentage),
-        Part("fixed", entry.id, fixed),
-        Part("adjustment", entry.id, limited - base),
-    ]
-    for index in extras:
-        extra = scaled.extras[index]
-        if extra.missing is not None:
-            return NotPriced(route, no_rate(extra.missing))
-        if _within(extra, total):
-            parts.append(Part("percentage", extra.id, extra.percent * amount))
-            parts.append(Part("fixed", extra.id, extra.fixed * unit))
-    return Priced(route, entry.id, total.currency, unit * scaled.money_over, tuple(parts))
+        return NotPriced(route, NO_RATE_FITS)
+    percentage = amount * (_percent_at(entry, volume, factors) if entry.graduated else entry.percent)
+    fixed = factors.whole(entry.fixed) * percent_over if entry.fixed else 0
+    adjustment = 0
+    if entry.limited:
+        adjustment = _limited(entry, percentage + fixed, factors, percent_over) - percentage - fixed
+    numerators: tuple[int, ...] = (percentage, fixed, adjustment)
+    added = NO_EXTRAS
+    for extra in extras:
+        if missing and not missing.keys().isdisjoint(extra.currencies):
+            return NotPriced(route, _lacking(extra, factors))
+        if extra.bare or (holds(extra.amount, amount, factors) and holds(extra.volume, volume, factors)):
+            more = factors.whole(extra.fixed) * percent_over if extra.fixed else 0
+            numerators += (extra.percent * amount, more)
+            added += (extra.id,)
+    return Priced(route, entry.id, currency, denominator, numerators, added)
+
+
+def _limited(entry: ScaledEntry, base: int, factors: Factors, percent_over: int) -> int:
+    """A base that is not under the minimum and not over the maximum."""
+    if entry.minimum:
+        base = max(base, factors.whole(entry.minimum) * percent_over)
+    if entry.maximum:
+        base = min(base, factors.whole(entry.maximum) * percent_over)
+    return base
 
 
 def no_rate(missing: NoReferenceRate) -> Reason:
@@ -238,20 +242,14 @@ def no_rate(missing: NoReferenceRate) -> Reason:
     return Reason(ReasonCode.NO_REFERENCE_RATE, limit=missing.currency, own=missing.day.isoformat())
 
 
-def _within(entry: ScaledEntry, total: _Sum) -> bool:
-    """Whether the amount and the volume lie in the entry's bands."""
-    if entry.amount is not None:
-        low, below = entry.amount.low, entry.amount.below
-        if (low is not None and total.amount < low * total.over) or (
-            below is not None and total.amount >= below * total.over
-        ):
-            return False
-    return entry.volume is None or entry.volume.holds(total.volume)
+def _lacking(entry: ScaledEntry, factors: Factors) -> Reason:
+    currency = min(entry.currencies & factors.missing.keys())
+    return no_rate(factors.missing[currency])
 
 
-def _percent_at(entry: ScaledEntry, reached: Fraction | None) -> int:
+def _percent_at(entry: ScaledEntry, volume: int | None, factors: Factors) -> int:
     """The percentage at the band that the month's volume has reached; a month begins in the first band."""
-    for below, percent in entry.graduated:
-        if below is None or reached is None or reached < below:
+    for below, percent in entry.graduated[:-1]:
+        if volume is None or below is None or volume < factors.whole(below):
             return percent
-    return entry.percent
+    return entry.graduated[-1][1]

@@ -1,73 +1,66 @@
-"""The figures of a rate card as whole numbers over common denominators, for one settlement currency and day.
+"""The figures of a rate card as whole numbers, so that a fee is a few multiplications and no fraction.
 
-Percentages become whole numbers over one power of ten; fixed amounts, limits and bands become minor units of
-the settlement currency over one denominator. Integers give the same answer as fractions, ten times faster.
+Percentages are whole over one power of ten; amounts stay in minor units of their own currency. What brings those
+to the settlement currency of an order on its day are factors, whole over one denominator. Integers give the same
+answer as fractions, ten times faster.
 
 Source: own design.
 
 >>> percent_scale([Decimal("2.9"), Decimal("0.25")])
 10000
->>> ScaledBand(None, 500).holds(499), ScaledBand(None, 500).holds(500)
-(True, False)
->>> ScaledBand(None, 500).holds(None)
-False
+>>> Factors(1, {"EUR": 1}, {}).whole(Money(25, "EUR"))
+25
+>>> Factors(1, {"EUR": 1}, {}).whole(Money(25, "KWD"))
+Traceback (most recent call last):
+...
+KeyError: 'KWD'
 """
 
-from collections.abc import Callable, Iterable
+from collections.abc import Iterable
 from dataclasses import dataclass
+from datetime import date
 from decimal import Decimal
-from fractions import Fraction
 from math import lcm
+from typing import NamedTuple
 
-from monedero.core.fx import NoReferenceRate
+from monedero.core.fx import NoReferenceRate, ReferenceRates
 from monedero.core.money import Money
 from monedero.core.ratecard.model import Band, Extra, Rate
 
 
-@dataclass(frozen=True, slots=True)
-class ScaledBand:
-    """A band in whole numbers, both ends over the same denominator."""
+class Factors(NamedTuple):
+    """What brings minor units of each currency to the settlement currency, whole over `over`."""
 
-    low: int | None
-    below: int | None
+    over: int
+    by_currency: dict[str, int]
+    missing: dict[str, NoReferenceRate]
 
-    def holds(self, value: int | Fraction | None) -> bool:
-        """Whether a value (over the band's denominator) lies in the band; an unknown one does not."""
-        return (
-            value is not None
-            and (self.low is None or value >= self.low)
-            and (self.below is None or value < self.below)
-        )
+    def whole(self, money: Money) -> int:
+        """An amount in minor units of the settlement currency, over `over`."""
+        return money.minor * self.by_currency[money.currency]
 
 
 @dataclass(frozen=True, slots=True)
 class ScaledEntry:
-    """A rate or an extra in whole numbers. `missing` says which reference rate its own figures lack."""
+    """A rate or an extra; percentages over the card's scale. `bare`: no bands; `limited`: it has limits."""
 
     id: str
     percent: int
-    fixed: int
-    minimum: int | None
-    maximum: int | None
-    amount: ScaledBand | None
-    volume: ScaledBand | None
-    graduated: tuple[tuple[int | None, int], ...]
-    missing: NoReferenceRate | None
+    fixed: Money | None
+    minimum: Money | None
+    maximum: Money | None
+    amount: Band | None
+    volume: Band | None
+    graduated: tuple[tuple[Money | None, int], ...]
+    currencies: frozenset[str]
+    bare: bool
+    limited: bool
 
 
 def percent_scale(percents: Iterable[Decimal]) -> int:
     """The power of ten over which every percentage, divided by a hundred, is whole."""
     places = [-int(percent.as_tuple().exponent) for percent in percents]
     return int(10 ** (2 + max([0, *places])))
-
-
-def monies(entry: Rate | Extra) -> list[Money]:
-    """Every amount that an entry carries: fixed, limits, and the ends of its bands."""
-    bands = [entry.when.amount, entry.when.monthly_volume]
-    own = [entry.fixed, *(end for band in bands if band for end in (band.from_, band.below))]
-    if isinstance(entry, Rate):
-        own += [entry.minimum, entry.maximum, *(band.below for band in entry.graduated or [])]
-    return [money for money in own if money is not None]
 
 
 def percents(entry: Rate | Extra) -> list[Decimal]:
@@ -78,48 +71,55 @@ def percents(entry: Rate | Extra) -> list[Decimal]:
     return own
 
 
-def common_denominator(entries: Iterable[Rate | Extra], in_minor: Callable[[Money], Fraction]) -> int:
-    """One denominator for every amount in the entries; amounts without a reference rate do not count."""
-    denominator = 1
-    for entry in entries:
-        for money in monies(entry):
-            try:
-                denominator = lcm(denominator, in_minor(money).denominator)
-            except NoReferenceRate:
-                continue
-    return denominator
-
-
-def scale_entry(
-    entry: Rate | Extra, percent_over: int, money_over: int, in_minor: Callable[[Money], Fraction]
-) -> ScaledEntry:
-    """One rate or extra in whole numbers: percentages over `percent_over`, amounts over `money_over`."""
-
-    def whole(money: Money | None) -> int | None:
-        return None if money is None else int(in_minor(money) * money_over)
+def scale_entry(entry: Rate | Extra, percent_over: int) -> ScaledEntry:
+    """One rate or extra in whole numbers, percentages over `percent_over`."""
 
     def share(percent: Decimal | None) -> int:
         return 0 if percent is None else int(percent * percent_over / 100)
 
-    def band(ends: Band | None) -> ScaledBand | None:
-        return None if ends is None else ScaledBand(whole(ends.from_), whole(ends.below))
+    rate = entry if isinstance(entry, Rate) else None
+    steps = (rate.graduated if rate else None) or []
+    graduated = tuple((step.below, share(step.percent)) for step in steps)
+    minimum, maximum = (rate.minimum, rate.maximum) if rate else (None, None)
+    bands = [band for band in (entry.when.amount, entry.when.monthly_volume) if band]
+    ends = [end for band in bands for end in (band.from_, band.below)]
+    monies = [entry.fixed, minimum, maximum, *ends, *(below for below, _ in graduated)]
+    return ScaledEntry(
+        id=entry.id,
+        percent=share(entry.percent),
+        fixed=entry.fixed,
+        minimum=minimum,
+        maximum=maximum,
+        amount=entry.when.amount,
+        volume=entry.when.monthly_volume,
+        graduated=graduated,
+        currencies=frozenset(money.currency for money in monies if money),
+        bare=not bands,
+        limited=minimum is not None or maximum is not None,
+    )
 
-    graduated: tuple[tuple[int | None, int], ...] = ()
-    minimum = maximum = None
-    try:
-        if isinstance(entry, Rate):
-            graduated = tuple((whole(step.below), share(step.percent)) for step in entry.graduated or [])
-            minimum, maximum = whole(entry.minimum), whole(entry.maximum)
-        return ScaledEntry(
-            id=entry.id,
-            percent=share(entry.percent),
-            fixed=whole(entry.fixed) or 0,
-            minimum=minimum,
-            maximum=maximum,
-            amount=band(entry.when.amount),
-            volume=band(entry.when.monthly_volume),
-            graduated=graduated,
-            missing=None,
-        )
-    except NoReferenceRate as missing:
-        return ScaledEntry(entry.id, 0, 0, None, None, None, None, (), missing)
+
+def find_factors(rates: ReferenceRates, currencies: Iterable[str], settlement: str, day: date) -> Factors:
+    """The factors of some currencies on a day; those without a reference rate are among the missing."""
+    exact, missing = {}, {}
+    for currency in currencies:
+        try:
+            exact[currency] = rates.per_minor(currency, settlement, day)
+        except NoReferenceRate as lacking:
+            missing[currency] = lacking
+    over = lcm(*(factor.denominator for factor in exact.values()))
+    return Factors(over, {currency: int(factor * over) for currency, factor in exact.items()}, missing)
+
+
+def holds(band: Band | None, value: int | None, factors: Factors) -> bool:
+    """Whether a value (in the settlement currency, over the factors' denominator) lies in a band.
+
+    No band always holds; an unknown value lies in none.
+    """
+    if band is None:
+        return True
+    return (
+        value is not None
+        and (band.from_ is None or value >= factors.whole(band.from_))
+        and (band.below is None or value < factors.whole(band.below))
+    )

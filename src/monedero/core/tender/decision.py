@@ -95,7 +95,7 @@ def cannot_carry(method: Method, order: Order, setting: Setting) -> Iterable[Rea
         yield from _limits(method.amount, order, setting, METHOD_LIMITS)
     if order.recurring and not method.recurring:
         yield Reason(ReasonCode.METHOD_RECURRING)
-    if method.kinds is not None and not order.kinds <= frozenset(method.kinds):
+    if method.kinds is not None and not order.kinds.issubset(method.kinds):
         yield _not_in(ReasonCode.METHOD_KIND, method.kinds, "+".join(sorted(order.kinds)))
 
 
@@ -116,10 +116,15 @@ def _account(provider: str, method: str, setting: Setting) -> Iterable[Reason]:
 
 def _window(windows: Iterable[Window], order: Order, setting: Setting) -> Iterable[Reason]:
     """The window in the order's own currency, else the one in the shop's currency, brought over unrounded."""
-    by_currency = {window.currency: window for window in windows}
-    window = by_currency.get(order.amount.currency) or by_currency.get(setting.shop_currency)
-    if window is not None:
-        yield from _limits(window, order, setting, WINDOW_LIMITS)
+    own = books = None
+    for window in windows:
+        if window.currency == order.amount.currency:
+            own = window
+        elif window.currency == setting.shop_currency:
+            books = window
+    held = own or books
+    if held is not None:
+        yield from _limits(held, order, setting, WINDOW_LIMITS)
 
 
 METHOD_LIMITS = (
@@ -135,23 +140,25 @@ def _limits(
 ) -> Iterable[Reason]:
     """Reasons from an amount under or over limits; limits in another currency are brought over and say so."""
     under, over, unknown = codes
-
-    def reason(code: ReasonCode, limit: Money, end: str) -> Reason:
-        brought = "" if limit.currency == order.amount.currency else limit.currency
-        return Reason(code, limit=str(limit), own=str(order.amount), fields={"end": end, "brought_from": brought})
-
-    def brought_over(limit: Money) -> Fraction:
-        if limit.currency == order.amount.currency:
-            return limit.exact
-        return setting.rates.convert(limit, order.amount.currency, order.placed_on)
-
-    amount = order.amount.exact
+    amount = order.amount
     try:
-        if window.from_ is not None and amount < brought_over(window.from_):
-            yield reason(under, window.from_, "from")
-        if window.up_to is not None and amount > brought_over(window.up_to):
-            yield reason(over, window.up_to, "up_to")
-        if window.below is not None and amount >= brought_over(window.below):
-            yield reason(over, window.below, "below")
+        if window.from_ is not None and _against(amount, window.from_, order, setting) < 0:
+            yield _limit(under, window.from_, "from", amount)
+        if window.up_to is not None and _against(amount, window.up_to, order, setting) > 0:
+            yield _limit(over, window.up_to, "up_to", amount)
+        if window.below is not None and _against(amount, window.below, order, setting) >= 0:
+            yield _limit(over, window.below, "below", amount)
     except NoReferenceRate as missing:
-        yield Reason(unknown, limit=missing.currency, own=str(order.amount))
+        yield Reason(unknown, limit=missing.currency, own=str(amount))
+
+
+def _against(amount: Money, limit: Money, order: Order, setting: Setting) -> Fraction | int:
+    """How far an amount lies over a limit, exactly: below nothing where it lies under it."""
+    if limit.currency == amount.currency:
+        return amount.minor - limit.minor
+    return amount.exact - setting.rates.convert(limit, amount.currency, order.placed_on)
+
+
+def _limit(code: ReasonCode, limit: Money, end: str, amount: Money) -> Reason:
+    brought = "" if limit.currency == amount.currency else limit.currency
+    return Reason(code, limit=str(limit), own=str(amount), fields={"end": end, "brought_from": brought})

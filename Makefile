@@ -1,0 +1,82 @@
+# Everything a fresh machine needs, installed when it is missing. `make demo` and `make test` are all there is to know.
+.DEFAULT_GOAL := help
+SHELL := /bin/bash
+.SHELLFLAGS := -eu -o pipefail -c
+STAMPS := .stamps
+BIN := .venv/bin
+PORT ?= 8420
+BROWSER := $(shell command -v chromium)
+DRIVER := $(shell command -v chromedriver)
+
+WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts web/tsconfig.json
+SITE := src/monedero/api/site/index.html
+
+.PHONY: help demo test check types lock schemas screenshots bench clean
+
+help: ## list what can be made
+	@grep -E '^[a-z]+:.*## ' $(MAKEFILE_LIST) | sed -E 's/:.*## /\t/' | expand -t 14
+
+demo: $(STAMPS)/run $(SITE) ## start Monedero with the demo shop and print its address
+	@$(BIN)/monedero serve --data .demo --demo --port $(PORT)
+
+test: check $(SITE) $(STAMPS)/browser ## lint, check types, run every test
+	$(BIN)/pytest --cov --cov-report=term
+
+check: $(STAMPS)/dev $(STAMPS)/web ## lint and check types, without tests
+	$(BIN)/ruff format --check src tests tools bench
+	$(BIN)/ruff check src tests tools bench
+	$(BIN)/mypy
+	$(BIN)/lint-imports
+	$(BIN)/vulture
+	cd web && npx openapi-typescript ../docs/api.json -o ../$(STAMPS)/schema.d.ts > /dev/null 2>&1
+	cmp $(STAMPS)/schema.d.ts web/src/api/schema.d.ts || (echo "API types are stale: run 'make schemas'" && false)
+	cd web && npm run --silent lint && npm run --silent types
+
+schemas: $(STAMPS)/dev $(STAMPS)/web ## write the JSON Schema, the API description and the types made from it
+	$(BIN)/python -m tools.write_schemas
+	cd web && npx openapi-typescript ../docs/api.json -o src/api/schema.d.ts
+
+screenshots: $(STAMPS)/dev $(SITE) $(STAMPS)/browser ## take the pictures in docs/screenshots from the demo data
+	$(BIN)/python -m tools.screenshots
+
+bench: $(STAMPS)/dev ## measure speed and memory against the budgets
+	$(BIN)/python -m bench
+
+lock: $(STAMPS)/dev ## resolve the Python requirements anew
+	cd requirements && for set in run dev; do ../$(BIN)/pip-compile --quiet --upgrade --generate-hashes --strip-extras \
+		--allow-unsafe --no-emit-index-url --no-emit-trusted-host --output-file $$set.txt $$set.in; done
+
+clean: ## take away what was made, but not the demo data
+	rm -rf .venv $(STAMPS) web/node_modules src/monedero/api/site
+
+$(BIN)/pip:
+	python3 -m venv .venv
+
+$(STAMPS)/run: requirements/run.txt pyproject.toml | $(BIN)/pip
+	@mkdir -p $(STAMPS)
+	$(BIN)/pip install --quiet --disable-pip-version-check --require-hashes -r requirements/run.txt
+	$(BIN)/pip install --quiet --disable-pip-version-check --no-deps --no-build-isolation --editable .
+	touch $@
+
+$(STAMPS)/dev: requirements/dev.txt $(STAMPS)/run
+	$(BIN)/pip install --quiet --disable-pip-version-check --require-hashes -r requirements/dev.txt
+	touch $@
+
+$(STAMPS)/web: web/package-lock.json web/package.json
+	@mkdir -p $(STAMPS)
+	cd web && npm ci --silent --no-fund --no-audit
+	touch $@
+
+$(SITE): $(WEB_SOURCES) $(STAMPS)/web
+	cd web && npm run --silent build -- --logLevel warn
+
+# Debian's browser and its driver, only where they are missing.
+$(STAMPS)/browser:
+	@mkdir -p $(STAMPS)
+ifneq ($(and $(BROWSER),$(DRIVER)),)
+	@echo "Browser: $(BROWSER)"
+else
+	apt-get update -qq
+	DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends chromium chromium-driver > /dev/null
+endif
+	touch $@

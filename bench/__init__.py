@@ -1,0 +1,1 @@
+"""Benchmarks: what is measured stands beside its budget. Run with `make bench`."""

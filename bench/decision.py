@@ -1,0 +1,43 @@
+"""One decision over 30 tenders, all reasons given: milliseconds, against the budget."""
+
+import time
+from datetime import date
+
+from monedero import demo
+from monedero.core.account import Mode
+from monedero.core.fx import ReferenceRates
+from monedero.core.money import Money
+from monedero.core.order import Order
+from monedero.core.ratecard.model import LineKind
+from monedero.core.tender.decision import Setting, decide
+from monedero.core.tender.model import Tender
+from monedero.figures import methods, reference_rates
+
+TENDERS, ROUNDS, MILLISECONDS = 30, 2000, 0.3
+
+
+def run() -> str:
+    """Decide many times and say what one took."""
+    held = demo.checkout().tenders
+    tenders: list[Tender] = [
+        held[number % len(held)].model_copy(update={"id": f"t-{number}", "name": f"T {number}"})
+        for number in range(TENDERS)
+    ]
+    setting = Setting(
+        shop_country="PT",
+        shop_currency="EUR",
+        mode=Mode.TEST,
+        methods={tender.method: methods.method(tender.method) for tender in tenders},
+        accounts={account.provider: account for account in demo.accounts()},
+        rates=ReferenceRates(reference_rates.bundled()),
+    )
+    orders = [
+        Order(Money(minor, currency), country, frozenset({LineKind.BOOKING}), False, date(2026, 1, 5))
+        for minor in (500, 8500, 145000)
+        for country, currency in (("ES", "EUR"), ("GB", "GBP"))
+    ]
+    began = time.perf_counter()
+    for number in range(ROUNDS):
+        decide(tenders, orders[number % len(orders)], setting)
+    each = (time.perf_counter() - began) / ROUNDS * 1000
+    return f"one decision, {TENDERS} tenders, all reasons: {each:.3f} ms (budget {MILLISECONDS} ms)"

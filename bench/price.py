@@ -1,0 +1,50 @@
+"""`monedero price` on 100,000 orders, as its own process: seconds and peak memory, against the budget."""
+
+import resource
+import subprocess
+import sys
+import tempfile
+import time
+from pathlib import Path
+
+from bench.orders import write_orders
+from monedero import demo
+from monedero.formats import rate_card
+
+ORDERS, ROUTES = 100_000, 20
+SECONDS, MEGABYTES = 20, 150
+
+
+def write_cards(folder: Path) -> tuple[list[Path], int]:
+    """Write the demo's cards, valid on every day and open to every shop, and copies of them, until routes are enough."""
+    paths: list[Path] = []
+    routes = 0
+    for number, card in enumerate(demo.rate_cards() * 3):
+        if routes < ROUTES:
+            countries = sorted({*card.provider.countries, "PT"})
+            provider = card.provider.model_copy(
+                update={"id": f"{card.provider.id}-{number}", "countries": countries}
+            )
+            held = card.model_copy(update={"provider": provider, "valid_from": None})
+            paths.append(folder / f"{number}.json")
+            paths[-1].write_bytes(rate_card.write(held))
+            routes += len(held.routes)
+    return paths, routes
+
+
+def run() -> str:
+    """Price the file and say what it took."""
+    with tempfile.TemporaryDirectory() as folder:
+        cards, routes = write_cards(Path(folder))
+        orders = Path(folder) / "orders.csv"
+        write_orders(orders, ORDERS)
+        command = [Path(sys.executable).parent / "monedero", "price", *cards, "--orders", orders]
+        began = time.perf_counter()
+        with (Path(folder) / "fees.csv").open("wb") as fees:
+            subprocess.run([*command, "--shop-country", "PT"], stdout=fees, check=True)  # noqa: S603 - our own command
+        seconds = time.perf_counter() - began
+    megabytes = resource.getrusage(resource.RUSAGE_CHILDREN).ru_maxrss / 1024
+    return (
+        f"monedero price, {ORDERS:,} orders x {routes} routes: {seconds:.1f} s (budget {SECONDS} s), "
+        f"peak {megabytes:.0f} MB (budget {MEGABYTES} MB)"
+    )

@@ -1,0 +1,300 @@
+"""From a tender in the draft to a buyer who pays, over HTTP."""
+
+from typing import Any
+
+import pytest
+from fastapi.testclient import TestClient
+
+from monedero.standins.provider import Outcome, SimulatedProvider
+from monedero.work.premises import Premises
+
+HAND = {"market": "es-eur", "line": "night-boat-tour", "amount": "85.00", "currency": "EUR"}
+
+
+def draft(client: TestClient) -> Any:
+    return client.get("/api/checkout").json()
+
+
+def save(client: TestClient, tenders: list[Any], version: int | None = None) -> Any:
+    held = draft(client)["version"] if version is None else version
+    return client.put("/api/checkout", json={"version": held, "tenders": tenders})
+
+
+def outcomes(client: TestClient, **changed: str) -> dict[str, Any]:
+    view = client.get("/api/checkout/view", params={**HAND, **changed}).json()
+    return {entry["tender"]["id"]: entry for entry in view["outcomes"]}
+
+
+def place(client: TestClient, tender: str, by: str = "newest-edition", **changed: str) -> Any:
+    return client.post("/api/orders", json={"order": {**HAND, **changed}, "tender": tender, "by": by})
+
+
+def end(client: TestClient, placed: Any, outcome: str) -> Any:
+    return client.post(placed["go_to"], data={"outcome": outcome}, follow_redirects=False)
+
+
+def pay(client: TestClient, placed: Any, outcome: str) -> Any:
+    back = end(client, placed, outcome)
+    assert client.get(back.headers["location"], follow_redirects=False).status_code == 303
+    return client.get(f"/api/orders/{placed['token']}").json()
+
+
+def test_a_route_becomes_a_tender_switched_off_under_a_free_name(client: TestClient) -> None:
+    route = {"provider": "tessaline", "plan": "split", "method": "card"}
+    body = {"version": draft(client)["version"], "method": "card", "route": route}
+    first = client.post("/api/checkout/tenders", json=body).json()
+    assert (first["added"], first["tenders"][-1]["name"], first["tenders"][-1]["on"]) == (
+        "card-2",
+        "Card (Tessaline)",
+        False,
+    )
+    for name in ("Card (Tessaline) 2", "Card (Tessaline) 3"):
+        body["version"] = draft(client)["version"]
+        assert client.post("/api/checkout/tenders", json=body).json()["tenders"][-1]["name"] == name
+    old = client.post("/api/checkout/tenders", json={**body, "version": 1})
+    assert old.status_code == 409
+
+
+@pytest.mark.parametrize(
+    "added",
+    [
+        {"method": "card"},
+        {"method": "card", "route": {"provider": "tessaline", "plan": "gold", "method": "card"}},
+    ],
+)
+def test_what_is_not_there_cannot_be_added(client: TestClient, added: dict[str, Any]) -> None:
+    answer = client.post("/api/checkout/tenders", json={"version": draft(client)["version"], **added})
+    assert (answer.status_code, answer.json()["errors"][0]["code"]) == (404, "not-found")
+
+
+def test_an_own_arrangement_becomes_a_tender(client: TestClient) -> None:
+    body = {"version": draft(client)["version"], "method": "cash-on-delivery"}
+    added = client.post("/api/checkout/tenders", json=body).json()["tenders"][-1]
+    assert (added["name"], added.get("route")) == ("Cash on delivery", None)
+
+
+@pytest.mark.parametrize(
+    ("changed", "field", "code"),
+    [
+        ({"name": "ONLINE banking"}, "", "name-taken"),
+        ({"name": " "}, "tenders.0.name", "blank"),
+        ({"windows": [{"from": "60.00 EUR", "up_to": "59.99 EUR"}]}, "tenders.0.windows.0", "limits-crossed"),
+        ({"windows": [{"from": "sixty EUR"}]}, "tenders.0.windows.0.from", "money-text"),
+        ({"windows": [{"from": "6.001 EUR"}]}, "tenders.0.windows.0.from", "amount-decimals"),
+        ({"on": "yes"}, "tenders.0.on", "wrong-type"),
+        ({"shade": "green"}, "tenders.0.shade", "key-unknown"),
+    ],
+)
+def test_a_tender_that_breaks_a_rule_is_refused_and_nothing_is_kept(
+    client: TestClient, changed: dict[str, Any], field: str, code: str
+) -> None:
+    held = draft(client)
+    answer = save(client, [{**held["tenders"][0], **changed}, *held["tenders"][1:]])
+    fault = answer.json()["errors"][0]
+    assert (answer.status_code, fault["field"], fault["code"]) == (422, field, code)
+    assert draft(client) == held
+
+
+def test_the_sequence_of_the_draft_is_what_the_buyer_meets(client: TestClient) -> None:
+    held = draft(client)
+    assert save(client, held["tenders"][::-1]).status_code == 200
+    places = {name: entry["place"] for name, entry in outcomes(client).items() if entry["place"]}
+    assert sorted(places, key=lambda name: places[name]) == [
+        "cash-on-the-day",
+        "pay-in-three",
+        "bank-transfer",
+        "online-banking",
+        "card",
+    ]
+    assert save(client, held["tenders"], version=held["version"]).status_code == 409
+
+
+def test_every_tender_says_why_it_is_held_back_and_what_it_costs(client: TestClient) -> None:
+    seen = outcomes(client, amount="1450.00")
+    assert seen["card"]["reasons"] == [
+        {"code": "window-over", "text": "up to 1,200.00 EUR; this order is 1,450.00 EUR"}
+    ]
+    assert seen["card"]["fee"] == "27.80 EUR"
+    assert seen["device-wallet"]["reasons"][0]["text"] == (
+        "the account with Dovetide is still in review since 19 Nov 2026"
+    )
+    assert seen["bank-transfer"]["fee"] is None
+
+
+def test_buyers_see_the_newest_edition_and_not_the_draft(client: TestClient) -> None:
+    def offered() -> tuple[int, list[str]]:
+        offer = client.get("/api/offer", params=HAND).json()
+        return offer["edition"], [way["tender"] for way in offer["offered"]]
+
+    assert offered() == (1, ["card", "online-banking", "bank-transfer", "pay-in-three"])
+    publication = client.get("/api/publication").json()
+    assert publication["changes"] == ["Cash at the pier is switched on."]
+    published = client.post("/api/editions", json={"version": publication["draft_version"]})
+    assert (published.status_code, published.json()["number"]) == (201, 2)
+    assert offered() == (2, ["card", "online-banking", "bank-transfer", "pay-in-three", "cash-on-the-day"])
+    again = client.post("/api/editions", json={"version": publication["draft_version"]})
+    assert again.json()["errors"][0]["code"] == "nothing-changed"
+    old = client.post("/api/editions", json={"version": 1})
+    assert old.json()["errors"][0]["code"] == "version-old"
+
+
+def test_changes_are_told_in_sentences(client: TestClient) -> None:
+    held = client.get("/api/shop").json()
+    shop = {**held["shop"], "country": "ES", "markets": held["shop"]["markets"][:3]}
+    client.put("/api/shop", json={"version": held["version"], "shop": shop})
+    tenders = draft(client)["tenders"]
+    tenders[0]["windows"] = []
+    tenders[1]["windows"] = [{"from": "5.00 EUR", "below": "900.00 EUR"}]
+    save(client, tenders)
+    assert client.get("/api/publication").json()["changes"][:4] == [
+        "The shop's country changes from Portugal to Spain.",
+        "The market United States in USD is removed.",
+        "Card is offered for any amount.",
+        "Online banking is offered from 5.00 EUR, below 900.00 EUR.",
+    ]
+
+
+def test_a_checkout_with_nothing_switched_on_is_not_published(client: TestClient) -> None:
+    off = [{**tender, "on": False} for tender in draft(client)["tenders"]]
+    version = save(client, off).json()["version"]
+    answer = client.post("/api/editions", json={"version": version})
+    assert (answer.status_code, answer.json()["errors"][0]["code"]) == (409, "nothing-offered")
+
+
+def test_a_declined_order_is_paid_another_way_and_its_record_tells_the_story(client: TestClient) -> None:
+    placed = place(client, "card").json()
+    assert "Orlenta: pay 85.00 EUR" in client.get(placed["go_to"]).text
+    declined = pay(client, placed, "declined")
+    assert (declined["state"], declined["tender_name"], len(declined["offered"])) == ("declined", "Card", 4)
+    assert "Card was declined for 85.00 EUR" in declined["text"]
+    other = client.post(f"/api/orders/{placed['token']}/tender", json={"tender": "online-banking"}).json()
+    paid = pay(client, other, "paid")
+    assert (paid["state"], paid["headline"], paid["offered"]) == ("paid", "Thank you. Your order is paid", [])
+    (record,) = client.get("/api/orders").json()
+    assert (record["number"], record["mode"], record["edition"], record["amount"]) == (
+        1001,
+        "test",
+        1,
+        "85.00 EUR",
+    )
+    assert [entry["text"] for entry in record["happened"]] == [
+        "The order was placed.",
+        "The buyer chose Card and went to the simulated provider.",
+        "Card was declined.",
+        "The buyer chose Online banking and went to the simulated provider.",
+        "Online banking was paid.",
+    ]
+    assert [message["subject"] for message in record["messages"]] == [
+        "Cabo Noite, order 1001: Your payment was declined",
+        "Cabo Noite, order 1001: Thank you. Your order is paid",
+    ]
+    assert "Online banking" in record["messages"][1]["text"]
+    settled = client.post(f"/api/orders/{placed['token']}/tender", json={"tender": "card"})
+    assert (settled.status_code, settled.json()["errors"][0]["code"]) == (409, "order-settled")
+
+
+def test_an_own_arrangement_ends_as_awaiting_payment(client: TestClient) -> None:
+    placed = place(client, "bank-transfer").json()
+    assert placed["go_to"] == f"/buy/orders/{placed['token']}"
+    order = client.get(f"/api/orders/{placed['token']}").json()
+    assert (order["state"], order["tender_name"]) == ("awaiting-payment", "Bank transfer")
+
+
+def test_an_answer_counts_once_and_a_late_one_is_set_aside(client: TestClient) -> None:
+    placed = place(client, "card").json()
+    late = end(client, placed, "declined").headers["location"]
+    other = client.post(f"/api/orders/{placed['token']}/tender", json={"tender": "pay-in-three"}).json()
+    client.get(late)
+    assert client.get(f"/api/orders/{placed['token']}").json()["state"] == "at-provider"
+    paid = end(client, other, "paid").headers["location"]
+    client.get(paid)
+    client.get(paid)
+    client.get(late)
+    (record,) = client.get("/api/orders").json()
+    moves = [entry["move"] for entry in record["happened"]]
+    assert moves.count("paid") == 1
+    assert moves.count("outcome-set-aside") == 2
+    assert (record["state"], len(record["messages"])) == ("paid", 1)
+
+
+def test_a_forged_answer_changes_nothing(client: TestClient) -> None:
+    placed = place(client, "card").json()
+    stranger = SimulatedProvider("another key")
+    payment = stranger.payment(stranger.page_for(_payment(placed)).rsplit("/", 1)[1])
+    forged = stranger.answer(payment, Outcome.PAID)
+    answer = client.get("/return", params={"answer": forged}, follow_redirects=False)
+    assert (answer.status_code, answer.json()["errors"][0]["code"]) == (422, "return-forged")
+    assert client.get("/return").status_code == 422
+    assert client.get(f"/api/orders/{placed['token']}").json()["state"] == "at-provider"
+    for call in (client.get, client.post):
+        page = call(
+            "/simulated-provider/pay/forged", **({"data": {"outcome": "paid"}} if call == client.post else {})
+        )
+        assert (page.status_code, "This payment is not known here" in page.text) == (400, True)
+    assert client.post(placed["go_to"], data={"outcome": "stolen"}).status_code == 422
+
+
+def _payment(placed: Any) -> Any:
+    from monedero.standins.provider import Payment
+
+    return Payment(
+        order=placed["token"],
+        number=1,
+        attempt=1,
+        shop="",
+        provider="",
+        method="",
+        amount="85.00 EUR",
+        mode="test",
+        back="/return",
+    )
+
+
+@pytest.mark.parametrize(
+    ("tender", "changed", "status", "code"),
+    [
+        ("device-wallet", {}, 409, "tender-held-back"),
+        ("gold", {}, 404, "not-found"),
+        ("card", {"amount": "0"}, 422, "amount-zero"),
+        ("card", {"amount": "1450.00"}, 409, "tender-held-back"),
+        ("cash-on-the-day", {}, 409, "tender-held-back"),
+    ],
+)
+def test_an_order_is_only_placed_with_what_is_offered(
+    client: TestClient, tender: str, changed: dict[str, str], status: int, code: str
+) -> None:
+    answer = place(client, tender, **changed)
+    assert (answer.status_code, answer.json()["errors"][0]["code"]) == (status, code)
+    assert client.get("/api/orders").json() == []
+
+
+def test_the_draft_is_rehearsed_as_a_draft(client: TestClient) -> None:
+    placed = place(client, "cash-on-the-day", by="draft").json()
+    (record,) = client.get("/api/orders").json()
+    assert (record["edition"], record["draft_version"]) == (None, 2)
+    held = client.get("/api/shop").json()
+    client.put("/api/shop", json={"version": held["version"], "shop": {**held["shop"], "lines": []}})
+    assert client.get(f"/api/orders/{placed['token']}").json()["line_name"] == "Night boat tour"
+
+
+def test_unknown_orders_are_not_found(client: TestClient) -> None:
+    assert client.get("/api/orders/nobody").status_code == 404
+    assert client.post("/api/orders/nobody/tender", json={"tender": "card"}).status_code == 404
+
+
+def test_nothing_is_offered_before_the_first_edition(premises: Premises) -> None:
+    from monedero.api.app import create_app
+
+    own = TestClient(create_app(premises, demo_first=False), base_url="http://127.0.0.1")
+    answer = own.get("/api/offer", params=HAND)
+    assert (answer.status_code, answer.json()["errors"][0]["code"]) == (409, "not-published")
+
+
+def test_a_payment_begun_before_a_restart_ends_after_it(
+    client: TestClient, premises: Premises, tmp_path: Any
+) -> None:
+    from monedero.api.app import create_app
+
+    placed = place(client, "card").json()
+    again = TestClient(create_app(Premises(tmp_path / "data"), demo_first=True), base_url="http://127.0.0.1")
+    assert pay(again, placed, "paid")["state"] == "paid"

@@ -1,0 +1,47 @@
+"""What many tests need: reference rates, the rate card of the worked examples, and a server's premises."""
+
+from datetime import UTC, datetime
+from pathlib import Path
+
+import pytest
+from fastapi.testclient import TestClient
+
+from monedero.api.app import create_app
+from monedero.core.fx import ReferenceRates
+from monedero.core.ratecard.model import RateCard
+from monedero.figures import reference_rates
+from monedero.formats import rate_card
+from monedero.work.premises import Premises, Room
+
+DATA = Path(__file__).parent / "data"
+NOW = datetime(2026, 11, 24, 10, 0, tzinfo=UTC)
+
+
+@pytest.fixture(scope="session")
+def rates() -> ReferenceRates:
+    """The ECB's rates that ship with the application."""
+    return ReferenceRates(reference_rates.bundled())
+
+
+@pytest.fixture(scope="session")
+def example_card() -> RateCard:
+    """The rate card of the worked examples."""
+    return rate_card.read((DATA / "orlenta-example.json").read_bytes())
+
+
+@pytest.fixture
+def premises(tmp_path: Path) -> Premises:
+    """Both shops of a fresh data folder, at a fixed moment."""
+    return Premises(tmp_path / "data", now=lambda: NOW)
+
+
+@pytest.fixture
+def demo(premises: Premises) -> Room:
+    """The demo shop."""
+    return premises.demo
+
+
+@pytest.fixture
+def client(premises: Premises) -> TestClient:
+    """A browser in the demo shop."""
+    return TestClient(create_app(premises, demo_first=True), base_url="http://127.0.0.1")

@@ -1,0 +1,148 @@
+"""What is offered: every reason, in its sequence, and the limits at their very edge."""
+
+from datetime import date
+from typing import Any
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from monedero.core.account import Account, Mode
+from monedero.core.fx import ReferenceRates
+from monedero.core.method import Method
+from monedero.core.money import Money
+from monedero.core.order import Order
+from monedero.core.ratecard.model import LineKind, Route
+from monedero.core.reasons import ReasonCode
+from monedero.core.tender.decision import Outcome, Setting, decide
+from monedero.core.tender.model import Tender
+from monedero.figures import reference_rates
+
+RATES = ReferenceRates(reference_rates.bundled())
+ROUTE = Route(provider="orlenta", plan="start", method="card")
+
+
+def tender(**changes: Any) -> Tender:
+    return Tender.model_validate({"id": "card", "method": "card", "on": True, "name": "Card", **changes})
+
+
+def method(**changes: Any) -> Method:
+    body = {"id": "card", "name": "Card", "family": "card", "buyer": "", "recurring": True, **changes}
+    return Method.model_validate(body)
+
+
+def account(**changes: Any) -> Account:
+    body = {"provider": "orlenta", "mode": "test", "stage": "connected", "active_methods": ["card"], **changes}
+    return Account.model_validate(body)
+
+
+def order(amount: str = "85.00 EUR", country: str = "ES", recurring: bool = False) -> Order:
+    return Order(Money.parse(amount), country, frozenset({LineKind.BOOKING}), recurring, date(2026, 1, 5))
+
+
+def outcome(
+    of: Order, placed: Tender, traits: Method | None = None, held: Account | None = None, shop: str = "PT"
+) -> Outcome:
+    accounts = {held.provider: held} if held else {}
+    setting = Setting(shop, "EUR", Mode.TEST, {"card": traits or method()}, accounts, RATES)
+    return decide([placed], of, setting)[0]
+
+
+def codes(of: Outcome) -> list[str]:
+    return [reason.code.value for reason in of.reasons]
+
+
+def test_an_own_arrangement_needs_no_account() -> None:
+    assert outcome(order(), tender()).offered
+
+
+@pytest.mark.parametrize(
+    ("traits", "of", "shop", "code"),
+    [
+        ({"shop_countries": ["ES"]}, order(), "PT", ReasonCode.METHOD_SHOP_COUNTRY),
+        ({"buyer_countries": ["PT"]}, order(), "PT", ReasonCode.METHOD_COUNTRY),
+        ({"currencies": ["GBP"]}, order(), "PT", ReasonCode.METHOD_CURRENCY),
+        ({"amount": {"from": "85.01 EUR"}}, order(), "PT", ReasonCode.METHOD_AMOUNT_UNDER),
+        ({"amount": {"up_to": "84.99 EUR"}}, order(), "PT", ReasonCode.METHOD_AMOUNT_OVER),
+        ({"amount": {"from": "1.000 KWD"}}, order(), "PT", ReasonCode.METHOD_AMOUNT_UNKNOWN),
+        ({"recurring": False}, order(recurring=True), "PT", ReasonCode.METHOD_RECURRING),
+        ({"kinds": ["goods"]}, order(), "PT", ReasonCode.METHOD_KIND),
+    ],
+)
+def test_what_a_method_cannot_carry(traits: dict[str, Any], of: Order, shop: str, code: ReasonCode) -> None:
+    assert codes(outcome(of, tender(), method(**traits), shop=shop)) == [code.value]
+    assert outcome(of, tender(), shop=shop).offered
+
+
+@pytest.mark.parametrize(
+    ("held", "code", "own"),
+    [
+        (None, ReasonCode.ACCOUNT_STAGE, "not-begun"),
+        (account(stage="in-review", since=date(2026, 11, 19)), ReasonCode.ACCOUNT_STAGE, "in-review"),
+        (account(mode="live"), ReasonCode.ACCOUNT_STAGE, "connected"),
+        (account(active_methods=["device-wallet"]), ReasonCode.ACCOUNT_METHOD, "card"),
+    ],
+)
+def test_an_account_that_is_not_ready(held: Account | None, code: ReasonCode, own: str) -> None:
+    found = outcome(order(), tender(route=ROUTE), held=held).reasons
+    assert [(reason.code, reason.own) for reason in found] == [(code, own)]
+    assert outcome(order(), tender(route=ROUTE), held=account()).offered
+
+
+@pytest.mark.parametrize(
+    ("window", "amount", "code"),
+    [
+        ({"from": "85.00 EUR"}, "85.00 EUR", None),
+        ({"from": "85.00 EUR"}, "84.99 EUR", ReasonCode.WINDOW_UNDER),
+        ({"up_to": "85.00 EUR"}, "85.00 EUR", None),
+        ({"up_to": "85.00 EUR"}, "85.01 EUR", ReasonCode.WINDOW_OVER),
+        ({"below": "85.00 EUR"}, "84.99 EUR", None),
+        ({"below": "85.00 EUR"}, "85.00 EUR", ReasonCode.WINDOW_OVER),
+        ({"up_to": "85.00 EUR"}, "9.000 KWD", ReasonCode.WINDOW_UNKNOWN),
+        ({"up_to": "85.00 GBP"}, "500.00 EUR", None),
+    ],
+)
+def test_a_window_at_its_edges(window: dict[str, str], amount: str, code: ReasonCode | None) -> None:
+    found = codes(outcome(order(amount), tender(windows=[window])))
+    assert found == ([] if code is None else [code.value])
+
+
+def test_a_window_without_the_orders_currency_is_brought_over_unrounded_and_says_so() -> None:
+    # ECB, 2026-01-05: the limit lies between two pence.
+    limit = RATES.convert(Money.parse("60.00 EUR"), "GBP", date(2026, 1, 5))
+    under = Money(int(limit * 100), "GBP")
+    placed = tender(windows=[{"from": "60.00 EUR"}])
+    found = outcome(order(str(under), "GB"), placed).reasons[0]
+    assert (found.code, found.fields["brought_from"]) == (ReasonCode.WINDOW_UNDER, "EUR")
+    assert outcome(order(str(Money(under.minor + 1, "GBP")), "GB"), placed).offered
+
+
+def test_a_window_in_the_orders_own_currency_goes_first() -> None:
+    placed = tender(windows=[{"up_to": "10.00 EUR"}, {"up_to": "100.00 GBP"}])
+    assert outcome(order("99.00 GBP", "GB"), placed).offered
+
+
+def test_all_reasons_are_given_in_sequence() -> None:
+    traits = method(
+        shop_countries=["DE"],
+        buyer_countries=["DE"],
+        currencies=["GBP"],
+        amount={"up_to": "5.00 EUR"},
+        recurring=False,
+        kinds=["goods"],
+    )
+    placed = tender(on=False, route=ROUTE, windows=[{"up_to": "5.00 EUR"}])
+    found = codes(outcome(order(recurring=True), placed, traits))
+    sequence = [code.value for code in ReasonCode]
+    assert len(found) == 9
+    assert found == sorted(found, key=sequence.index)
+
+
+@given(st.lists(st.booleans(), max_size=12))
+def test_places_count_up_over_the_offered_and_nothing_is_left_out(switched: list[bool]) -> None:
+    tenders = [tender(id=f"t-{index}", name=f"T {index}", on=on) for index, on in enumerate(switched)]
+    setting = Setting("PT", "EUR", Mode.TEST, {"card": method()}, {}, RATES)
+    outcomes = decide(tenders, order(), setting)
+    assert [entry.tender for entry in outcomes] == tenders
+    assert [entry.place for entry in outcomes if entry.offered] == list(range(1, sum(switched) + 1))
+    assert decide(tenders, order(), setting) == outcomes

@@ -1,0 +1,79 @@
+"""What is kept: versions, editions that never change, one schema, and nothing half written."""
+
+import sqlite3
+from pathlib import Path
+
+import pytest
+
+from monedero.core.errors import Conflict
+from monedero.core.record import OrderRecord
+from monedero.core.shop import Shop
+from monedero.store import Store
+from monedero.store.migrations import MIGRATIONS
+from monedero.work.premises import Room
+
+
+def shop(name: str = "Cabo Noite") -> Shop:
+    return Shop(name=name, country="PT", currency="EUR")
+
+
+def schema(path: Path) -> list[tuple[str]]:
+    with sqlite3.connect(path) as database:
+        return database.execute("SELECT sql FROM sqlite_master WHERE sql IS NOT NULL ORDER BY name").fetchall()
+
+
+def test_an_older_version_is_refused_and_nothing_is_lost(tmp_path: Path) -> None:
+    store = Store(tmp_path / "shop.sqlite")
+    first = store.shop.save(shop(), 0)
+    store.shop.save(shop("Cabo Dia"), first.version)
+    with pytest.raises(Conflict, match="version-old"):
+        store.shop.save(shop("Too late"), first.version)
+    held = store.shop.read()
+    assert held is not None
+    assert (held.version, held.value.name) == (2, "Cabo Dia")
+
+
+def test_everything_survives_a_restart(tmp_path: Path) -> None:
+    Store(tmp_path / "shop.sqlite").shop.save(shop(), 0)
+    again = Store(tmp_path / "shop.sqlite").shop.read()
+    assert again is not None
+    assert again.value == shop()
+
+
+@pytest.mark.parametrize("statement", ["UPDATE edition SET body = '{}'", "DELETE FROM edition"])
+def test_an_edition_never_changes(demo: Room, tmp_path: Path, statement: str) -> None:
+    assert demo.store.editions.newest() is not None
+    with (
+        sqlite3.connect(tmp_path / "data" / "demo.sqlite") as database,
+        pytest.raises(sqlite3.IntegrityError, match="an edition is immutable"),
+    ):
+        database.execute(statement)
+
+
+def test_an_old_database_and_an_empty_one_reach_the_same_schema(tmp_path: Path) -> None:
+    old = tmp_path / "old.sqlite"
+    with sqlite3.connect(old) as database:
+        database.execute("CREATE TABLE migration (name TEXT PRIMARY KEY, applied_at TEXT NOT NULL)")
+        name, statements = MIGRATIONS[0]
+        for statement in statements:
+            database.execute(statement)
+        database.execute("INSERT INTO migration VALUES (?, '2026-01-01')", (name,))
+    Store(old)
+    Store(tmp_path / "new.sqlite")
+    names = [name for name, _ in MIGRATIONS]
+    assert names == sorted(names)
+    assert {row for row in schema(old) if "migration" not in row[0]} == {
+        row for row in schema(tmp_path / "new.sqlite") if "migration" not in row[0]
+    }
+
+
+def test_an_order_and_its_message_are_written_together_or_not_at_all(demo: Room) -> None:
+    before = len(demo.store.orders.all())
+
+    def build(number: int) -> OrderRecord:
+        raise RuntimeError(number)
+
+    with pytest.raises(RuntimeError):
+        demo.store.orders.add(build, lambda record: [])
+    assert len(demo.store.orders.all()) == before
+    assert demo.store.orders.change("nobody", lambda record: record, lambda record: []) is None
