@@ -21,7 +21,7 @@ BUYERS = [("PT", "EUR"), ("ES", "EUR"), ("DE", "EUR"), ("GB", "GBP"), ("US", "US
 
 def write_orders(path: Path, count: int, seed: int = 7) -> None:
     """Write an orders file of `count` rows, spread over three years of days, in any sequence."""
-    chance = random.Random(seed)  # noqa: S311 - nothing secret
+    chance = random.Random(seed)
     first = date(2023, 11, 1)
     with path.open("w", encoding="utf-8", newline="") as file:
         rows = csv.writer(file, lineterminator="\n")

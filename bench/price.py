@@ -16,7 +16,7 @@ SECONDS, MEGABYTES = 20, 150
 
 
 def write_cards(folder: Path) -> tuple[list[Path], int]:
-    """Write the demo's cards, valid on every day and open to every shop, and copies of them, until routes are enough."""
+    """Write the demo's cards, open to every shop on every day, and copies of them, until routes are enough."""
     paths: list[Path] = []
     routes = 0
     for number, card in enumerate(demo.rate_cards() * 3):
@@ -38,10 +38,11 @@ def run() -> str:
         cards, routes = write_cards(Path(folder))
         orders = Path(folder) / "orders.csv"
         write_orders(orders, ORDERS)
-        command = [Path(sys.executable).parent / "monedero", "price", *cards, "--orders", orders]
+        monedero = Path(sys.executable).parent / "monedero"
+        command: list[str | Path] = [monedero, "price", *cards, "--orders", orders]
         began = time.perf_counter()
         with (Path(folder) / "fees.csv").open("wb") as fees:
-            subprocess.run([*command, "--shop-country", "PT"], stdout=fees, check=True)  # noqa: S603 - our own command
+            subprocess.run([*command, "--shop-country", "PT"], stdout=fees, check=True)
         seconds = time.perf_counter() - began
     megabytes = resource.getrusage(resource.RUSAGE_CHILDREN).ru_maxrss / 1024
     return (

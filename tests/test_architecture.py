@@ -5,6 +5,7 @@ import json
 from pathlib import Path
 
 import pytest
+from tools.write_schemas import API, SCHEMA, api_description, text_of
 
 import monedero
 from monedero.core.errors import FaultCode
@@ -13,7 +14,6 @@ from monedero.core.reasons import ReasonCode
 from monedero.core.tender.difference import ChangeCode
 from monedero.formats import rate_card
 from monedero.wording import english
-from tools.write_schemas import API, SCHEMA, api_description, text_of
 
 ROOT = Path(__file__).parent.parent
 SOURCE = Path(monedero.__file__).parent

@@ -1,0 +1,1 @@
+"""What is generated from the code and the running application."""

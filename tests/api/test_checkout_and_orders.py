@@ -226,10 +226,8 @@ def test_a_forged_answer_changes_nothing(client: TestClient) -> None:
     assert (answer.status_code, answer.json()["errors"][0]["code"]) == (422, "return-forged")
     assert client.get("/return").status_code == 422
     assert client.get(f"/api/orders/{placed['token']}").json()["state"] == "at-provider"
-    for call in (client.get, client.post):
-        page = call(
-            "/simulated-provider/pay/forged", **({"data": {"outcome": "paid"}} if call == client.post else {})
-        )
+    unknown = "/simulated-provider/pay/forged"
+    for page in (client.get(unknown), client.post(unknown, data={"outcome": "paid"})):
         assert (page.status_code, "This payment is not known here" in page.text) == (400, True)
     assert client.post(placed["go_to"], data={"outcome": "stolen"}).status_code == 422
 

@@ -10,6 +10,7 @@ import pytest
 from typer.testing import CliRunner
 
 from monedero.cli import app
+from monedero.formats.orders_csv import OPTIONAL, REQUIRED
 
 CARD = Path(__file__).parent.parent / "data" / "orlenta-example.json"
 HEADER = "id,placed_on,amount,currency,buyer_country,card_kind\n"
@@ -100,8 +101,22 @@ def test_unknown_columns_and_volume_options(tmp_path: Path) -> None:
 def test_it_is_installed_and_speaks_csv_with_plain_line_ends(tmp_path: Path) -> None:
     command = Path(sys.executable).parent / "monedero"
     file = orders(tmp_path, "a,2026-01-05,85.00,EUR,PT,")
-    output = subprocess.run(  # noqa: S603 - the project's own command
+    output = subprocess.run(
         [command, "price", CARD, "--orders", file, "--shop-country", "PT"], capture_output=True, check=True
     ).stdout
     assert output.startswith(b"order,provider,plan,method,status,rate,fee,currency,reason\n")
     assert b"\r" not in output
+
+
+def test_what_the_readme_says_works() -> None:
+    root = CARD.parent.parent.parent
+    line = next(
+        line for line in (root / "README.md").read_text("utf-8").splitlines() if "monedero price tests" in line
+    )
+    code, rows, _ = run(*[str(root / word) if "/" in word else word for word in line.split()[2:]])
+    assert (code, len(rows)) == (0, 20)
+
+
+def test_every_column_is_documented() -> None:
+    text = (CARD.parent.parent.parent / "docs" / "formats" / "orders.md").read_text("utf-8")
+    assert all(f"`{column}`" in text for column in REQUIRED + OPTIONAL)

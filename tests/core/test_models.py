@@ -9,6 +9,7 @@ from pydantic import ValidationError
 from monedero.core.errors import Conflict, FaultCode, refuse
 from monedero.core.money import Money
 from monedero.core.payment import MOVES, Move, State, after
+from monedero.core.ratecard.model import LineKind
 from monedero.core.record import OrderRecord
 from monedero.core.shop import Shop
 from monedero.core.tender.difference import changes, shop_changes, window_text
@@ -162,4 +163,4 @@ def test_a_record_says_what_was_ordered() -> None:
             "happened": [],
         }
     )
-    assert (str(record.order.amount), record.order.kinds) == ("5.00 EUR", {"goods"})
+    assert (str(record.order.amount), record.order.kinds) == ("5.00 EUR", frozenset({LineKind.GOODS}))

@@ -18,7 +18,7 @@ from monedero.core.money import Money
 from monedero.core.ratecard.catalogue import Catalogue
 from monedero.core.ratecard.context import OrderContext
 from monedero.core.ratecard.model import CardKind, LineKind, RateCard
-from monedero.core.ratecard.pricing import CardPricer, NotPriced, NothingToPay, Priced, Pricing
+from monedero.core.ratecard.pricing import CardPricer, NothingToPay, NotPriced, Priced, Pricing
 from monedero.core.reasons import ReasonCode
 from monedero.figures import reference_rates
 
@@ -279,7 +279,7 @@ CENTS = st.integers(0, 500)
 
 @settings(max_examples=150)
 @given(PERCENTS, PERCENTS, CENTS, CENTS, st.integers(1, 10**7), st.sampled_from(["EUR", "USD", "JPY", "GBP"]))
-def test_a_fee_is_exact_never_falls_with_its_percentage_and_its_parts_add_up(  # noqa: PLR0917
+def test_a_fee_is_exact_never_falls_with_its_percentage_and_its_parts_add_up(
     low: Decimal, more: Decimal, fixed: int, least: int, minor: int, currency: str
 ) -> None:
     def fee(percent: Decimal) -> Priced:

@@ -13,9 +13,9 @@ from jsonschema import Draft202012Validator
 from monedero import demo
 from monedero.core.errors import FaultCode, InvalidInput
 from monedero.core.money import Money
+from monedero.core.window import Window
 from monedero.formats import ecb, orders_csv, rate_card
 from monedero.formats.json_text import read_json, read_model
-from monedero.core.window import Window
 
 CARDS = sorted((Path(demo.__file__).parent / "rate_cards").glob("*.json"))
 HEADER = "id,placed_on,amount,currency,buyer_country"

@@ -1,5 +1,6 @@
 """`monedero serve`: the application on this machine."""
 
+import socket
 from pathlib import Path
 from typing import Annotated
 
@@ -15,11 +16,17 @@ LOOPBACK = "127.0.0.1"
 
 def serve(
     data: Annotated[Path, typer.Option(help="The folder of the data; made where it is missing.")],
-    port: Annotated[int, typer.Option(min=1, max=65535, help="The port on the loopback address.")] = 8420,
+    port: Annotated[
+        int, typer.Option(min=0, max=65535, help="The port on the loopback address; 0: any free one.")
+    ] = 8420,
     demo: Annotated[bool, typer.Option(help="Begin in the demo shop.")] = False,
 ) -> None:
     """Serve Monedero on the loopback address, on the data in a folder."""
     with errors_of(str(data)):
         premises = Premises(data)
-    typer.echo(f"Monedero is open at http://{LOOPBACK}:{port}/ (data in {data}, test mode). Ctrl+C ends it.")
-    uvicorn.run(create_app(premises, demo_first=demo), host=LOOPBACK, port=port, log_level="warning")
+    with errors_of(f"port {port}"):
+        listening = socket.create_server((LOOPBACK, port))
+    address = f"http://{LOOPBACK}:{listening.getsockname()[1]}/"
+    typer.echo(f"Monedero is open at {address} (data in {data}, test mode). Ctrl+C ends it.")
+    server = uvicorn.Server(uvicorn.Config(create_app(premises, demo_first=demo), log_level="warning"))
+    server.run(sockets=[listening])

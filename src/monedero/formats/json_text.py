@@ -98,6 +98,7 @@ def _fault(error: ErrorDetails) -> Fault:
     kind = error["type"]
     value = "" if kind == "missing" else shown(error["input"])
     if kind in OWN_CODES:
+        value = context.pop("value", value)
         return Fault(FaultCode(kind), place, value, context)
     code = CODES.get(kind, FaultCode.WRONG_TYPE)
     if code is FaultCode.LIMITS_CROSSED:

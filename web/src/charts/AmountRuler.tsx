@@ -8,7 +8,7 @@ export function RulerTicks({ axis }: { axis: Axis }) {
       {axis.ticks.map((tick) => (
         <span
           key={tick}
-          className="absolute -translate-x-1/2"
+          className={`absolute ${tick === axis.to ? "-translate-x-full" : "-translate-x-1/2"}`}
           style={{ left: `${100 * placeOf(tick, axis)}%` }}
         >
           {grouped(String(tick))}

@@ -1,9 +1,11 @@
 import { Slider } from "radix-ui";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { grouped } from "../lib/money";
 import { type Axis, amountAt, placeOf } from "./axis";
 
 const STEPS = 300;
+const SETTLED = 150;
+const THUMB = 24;
 
 export type Ink = "offered" | "held" | "waiting" | "off";
 
@@ -32,14 +34,30 @@ export function WindowBar({ name, axis, currency, low, high, cursor, carried, in
   const kept = [low === null ? 0 : stepOf(low, axis), high === null ? STEPS : stepOf(high, axis)];
   const [held, setHeld] = useState(kept);
   const [from = 0, to = STEPS] = kept;
-  useEffect(() => setHeld([from, to]), [from, to]);
+  // Several steps in a row are kept as one limit; until then a newer state does not move the handle away.
+  const waiting = useRef(0);
+  useEffect(() => {
+    if (!waiting.current) setHeld([from, to]);
+  }, [from, to]);
 
-  const amounts = held.map((step, index) => {
-    if (step === from && index === 0) return low;
-    if (step === to && index === 1) return high;
-    if ((index === 0 && step <= 0) || (index === 1 && step >= STEPS)) return null;
-    return amountAt(step / STEPS, axis);
-  });
+  function keepSoon(steps: number[]) {
+    const [newLow = null, newHigh = null] = amountsOf(steps);
+    window.clearTimeout(waiting.current);
+    waiting.current = window.setTimeout(() => {
+      waiting.current = 0;
+      if (newLow !== low || newHigh !== high) onLimits(newLow, newHigh);
+    }, SETTLED);
+  }
+
+  function amountsOf(steps: number[]): (number | null)[] {
+    return steps.map((step, index) => {
+      if (step === from && index === 0) return low;
+      if (step === to && index === 1) return high;
+      if ((index === 0 && step <= 0) || (index === 1 && step >= STEPS)) return null;
+      return amountAt(step / STEPS, axis);
+    });
+  }
+  const amounts = amountsOf(held);
 
   function said(index: number): string {
     const amount = amounts[index] ?? null;
@@ -54,9 +72,7 @@ export function WindowBar({ name, axis, currency, low, high, cursor, carried, in
         value={held}
         minStepsBetweenThumbs={2}
         onValueChange={setHeld}
-        onValueCommit={(steps) => {
-          if (steps[0] !== from || steps[1] !== to) onLimits(amounts[0] ?? null, amounts[1] ?? null);
-        }}
+        onValueCommit={keepSoon}
         className="relative flex items-center h-7 touch-none select-none"
       >
         <Slider.Track className="relative h-4 grow before:absolute before:inset-x-0 before:top-1/2 before:h-px before:bg-rule">
@@ -79,16 +95,22 @@ export function WindowBar({ name, axis, currency, low, high, cursor, carried, in
             key={end}
             aria-label={`${name}: ${end.toLowerCase()}`}
             aria-valuetext={said(index)}
-            className={`block h-5 w-1.5 cursor-ew-resize ${amounts[index] == null ? "bg-rule hover:bg-soft" : "bg-ink"} focus-visible:bg-ink`}
+            className="group h-6 w-6 grid place-items-center cursor-ew-resize"
           >
-            {amounts[index] != null && (
+            <span
+              aria-hidden
+              className="relative grid place-items-center"
+              style={{ transform: `translateX(${inBounds(held[index] ?? 0)}px)` }}
+            >
               <span
-                className="absolute top-5 left-1/2 -translate-x-1/2 text-small whitespace-nowrap"
-                aria-hidden
-              >
-                {grouped(String(amounts[index]))}
-              </span>
-            )}
+                className={`h-5 w-1.5 ${amounts[index] == null ? "bg-rule group-hover:bg-soft" : "bg-ink"} group-focus-visible:bg-ink`}
+              />
+              {amounts[index] != null && (
+                <span className="absolute top-5 text-small whitespace-nowrap">
+                  {grouped(String(amounts[index]))}
+                </span>
+              )}
+            </span>
           </Slider.Thumb>
         ))}
       </Slider.Root>
@@ -103,4 +125,9 @@ export function WindowBar({ name, axis, currency, low, high, cursor, carried, in
 
 function stepOf(amount: number, axis: Axis): number {
   return Math.round(placeOf(amount, axis) * STEPS);
+}
+
+/** The slider keeps the whole of a thumb on its track; the mark itself stands exactly at its amount. */
+function inBounds(step: number): number {
+  return -(THUMB / 2) * (1 - (2 * step) / STEPS);
 }

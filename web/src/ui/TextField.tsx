@@ -39,8 +39,9 @@ export function TextField(props: Props) {
   // What was typed and not kept yet outlives a newer value from the server.
   const kept = useRef(value);
   useEffect(() => {
-    setText((typed) => (typed === kept.current ? value : typed));
+    const before = kept.current;
     kept.current = value;
+    setText((typed) => (typed === before ? value : typed));
   }, [value]);
 
   async function commit() {

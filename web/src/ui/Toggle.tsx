@@ -21,7 +21,9 @@ export function Toggle({ label, on, onChange }: Props) {
       >
         <Switch.Thumb className="size-3 rounded-full bg-soft transition-transform data-[state=checked]:translate-x-4 data-[state=checked]:bg-on-verdigris" />
       </span>
-      <span className="w-5 text-left text-soft">{on ? "on" : "off"}</span>
+      <span className="w-5 text-left text-soft" aria-hidden>
+        {on ? "on" : "off"}
+      </span>
     </Switch.Root>
   );
 }

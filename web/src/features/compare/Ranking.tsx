@@ -105,7 +105,7 @@ function Row({ entry, place, dearest, onAdd }: RowProps) {
             ) : (
               <Button
                 look="link"
-                aria-label={`Add ${named} to the checkout`}
+                aria-label={`Add to checkout: ${named}`}
                 onClick={() => onAdd({ method: route.method, route: route.route })}
               >
                 Add to checkout

@@ -31,7 +31,7 @@ export function ShutRoutes({ shut, arrangements, onAdd }: Props) {
               ) : (
                 <Button
                   look="link"
-                  aria-label={`Add ${entry.route.method_name} to the checkout`}
+                  aria-label={`Add to checkout: ${entry.route.method_name}`}
                   onClick={() => onAdd({ method: entry.route.method, route: null })}
                 >
                   Add to checkout

@@ -15,7 +15,7 @@ export function AccountsList() {
   return (
     <section aria-labelledby="accounts" className="mb-8">
       <h2 id="accounts" className="text-lg mb-1">
-        Accounts <span className="font-sans text-figure text-soft">in test mode</span>
+        Accounts <span className="font-sans font-normal text-figure text-soft">in test mode</span>
       </h2>
       {accounts.length === 0 && (
         <p className="border-t border-ink pt-2 max-w-2xl text-soft">

@@ -37,7 +37,7 @@ export function LinesTable({ shop, save, quietly, kinds, remove }: Sections) {
   return (
     <section aria-labelledby="lines" className="mb-8">
       <h2 id="lines" className="text-lg mb-1">
-        Lines <span className="font-sans text-figure text-soft">what you sell</span>
+        Lines <span className="font-sans font-normal text-figure text-soft">what you sell</span>
       </h2>
       <ul className="border-t border-ink">
         {lines.map((line, place) => (

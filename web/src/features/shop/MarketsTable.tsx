@@ -31,7 +31,7 @@ export function MarketsTable({ shop, save, quietly, countries, currencies, remov
   return (
     <section aria-labelledby="markets" className="mb-8">
       <h2 id="markets" className="text-lg mb-1">
-        Markets <span className="font-sans text-figure text-soft">where your buyers are</span>
+        Markets <span className="font-sans font-normal text-figure text-soft">where your buyers are</span>
       </h2>
       <ul className="border-t border-ink">
         {markets.map((market, place) => (

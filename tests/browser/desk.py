@@ -1,0 +1,153 @@
+"""What an owner and a buyer do in the browser, by mouse and by keyboard."""
+
+from pathlib import Path
+from typing import Any
+
+from selenium import webdriver
+from selenium.webdriver.chrome.service import Service
+from selenium.webdriver.common.action_chains import ActionChains
+from selenium.webdriver.common.by import By
+from selenium.webdriver.common.keys import Keys
+from selenium.webdriver.remote.webdriver import WebDriver
+from selenium.webdriver.remote.webelement import WebElement
+from selenium.webdriver.support.ui import WebDriverWait
+
+ROOT = Path(__file__).parent.parent.parent
+AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
+FLAGS = (
+    "--headless",
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+    "--hide-scrollbars",
+)
+BOAT = "?market=es-eur&line=night-boat-tour&amount=85.00&currency=EUR"
+
+
+def open_browser(profile: Path, width: int, height: int) -> WebDriver:
+    """Debian's Chromium, headless, with a fresh profile and a view of exactly this size."""
+    options = webdriver.ChromeOptions()
+    options.binary_location = "/usr/bin/chromium"
+    for flag in (*FLAGS, f"--user-data-dir={profile}", f"--window-size={width},{height}"):
+        options.add_argument(flag)
+    browser = webdriver.Chrome(options=options, service=Service("/usr/bin/chromedriver"))
+    size = {"width": width, "height": height, "deviceScaleFactor": 1, "mobile": False}
+    browser.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", size)
+    return browser
+
+
+def console(browser: WebDriver) -> list[str]:
+    """What the pages wrote to the console as warnings and errors."""
+    entries = browser.execute("getLog", {"type": "browser"})["value"]
+    return [entry["message"] for entry in entries]
+
+
+class Desk:
+    """A browser on a server."""
+
+    def __init__(self, browser: WebDriver, address: str) -> None:
+        self.browser = browser
+        self.address = address
+
+    def open(self, path: str) -> None:
+        self.browser.get(self.address + path)
+
+    def until(self, true: Any, seconds: float = 8) -> Any:
+        """Wait until something holds, and give it back."""
+
+        def now(_: WebDriver) -> Any:
+            return true()
+
+        return WebDriverWait(self.browser, seconds, poll_frequency=0.05, ignored_exceptions=[Exception]).until(now)
+
+    def all(self, css: str) -> list[WebElement]:
+        return self.browser.find_elements(By.CSS_SELECTOR, css)
+
+    def one(self, css: str) -> WebElement:
+        found: WebElement = self.until(lambda: self.browser.find_element(By.CSS_SELECTOR, css))
+        return found
+
+    def named(self, name: str, css: str = "button, a, input, [role]", exact: bool = True) -> WebElement:
+        """The element whose accessible name is, or holds, `name`."""
+
+        def fits(element: WebElement) -> bool:
+            own = element.accessible_name
+            return own == name if exact else name in own
+
+        return self.until(lambda: next(element for element in self.all(css) if fits(element)))  # type: ignore[no-any-return]
+
+    def click(
+        self, name: str, css: str = "button, a, [role=switch], [role=radio], summary", exact: bool = True
+    ) -> None:
+        def clicked() -> bool:
+            self.named(name, css, exact).click()
+            return True
+
+        self.until(clicked)
+
+    def pick(self, label: str, option: str) -> None:
+        """Choose from a picker by mouse."""
+
+        def picked() -> bool:
+            next(entry for entry in self.all("[role=option]") if entry.text == option).click()
+            return True
+
+        self.click(label, "[role=combobox]")
+        self.until(picked)
+        self.until(lambda: not self.all("[role=option]"))
+
+    def type_into(self, label: str, text: str, end: str = Keys.ENTER) -> None:
+        field = self.named(label, "input")
+        field.send_keys(Keys.CONTROL, "a")
+        field.send_keys(text + end if text else Keys.DELETE + end)
+
+    def text(self, css: str = "body") -> str:
+        return self.one(css).text
+
+    def see(self, text: str, css: str = "body") -> None:
+        """Wait until a text stands on the page."""
+        self.until(lambda: text in self.text(css))
+
+    def ways(self) -> list[str]:
+        """The ways to pay that the buyer is shown."""
+        return [label.text for label in self.all("aside label, main form label") if label.text]
+
+    def tenders(self) -> list[str]:
+        return [row.get_attribute("data-tender") or "" for row in self.all("[data-tender]")]
+
+    def tab_to(self, name: str, *, back: bool = False, exact: bool = False) -> WebElement:
+        """Go by Tab to the element with this accessible name; its first characters are enough, unless exact."""
+        for _ in range(160):
+            here = self.browser.switch_to.active_element
+            own = here.accessible_name
+            if here.tag_name != "body" and (own == name if exact else own.startswith(name)):
+                return here
+            keys = ActionChains(self.browser)
+            if back:
+                keys.key_down(Keys.SHIFT).send_keys(Keys.TAB).key_up(Keys.SHIFT).perform()
+            else:
+                keys.send_keys(Keys.TAB).perform()
+        raise AssertionError(f"nothing called {name!r} is reached by Tab")
+
+    def keys(self, *keys: str) -> None:
+        """Press keys, one after the other, wherever the focus is."""
+        for key in keys:
+            ActionChains(self.browser).send_keys(key).perform()
+
+    def chord(self, modifier: str, key: str) -> None:
+        ActionChains(self.browser).key_down(modifier).send_keys(key).key_up(modifier).perform()
+
+    def violations(self) -> list[str]:
+        """What axe-core finds against WCAG 2.2 AA and its best practices."""
+        self.browser.execute_script(AXE.read_text("utf-8"))
+        found = self.browser.execute_async_script(
+            "const done = arguments[arguments.length - 1];"
+            "axe.run(document, {runOnly: ['wcag2a','wcag2aa','wcag21a','wcag21aa','wcag22aa','best-practice']})"
+            ".then((result) => done(result.violations.map((one) => one.id + ': ' + one.nodes[0].html)))"
+            ".catch((failed) => done([String(failed)]));"
+        )
+        return list(found)

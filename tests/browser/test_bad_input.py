@@ -1,0 +1,147 @@
+"""What a new user gets wrong: each time a clear answer, and nothing is lost."""
+
+import json
+import urllib.request
+from pathlib import Path
+from typing import Any
+
+import pytest
+from selenium.webdriver.common.keys import Keys
+
+from tests.browser.desk import BOAT, Desk
+
+CARD = Path(__file__).parent.parent / "data" / "orlenta-example.json"
+
+
+def call(desk: Desk, path: str, method: str = "GET", body: Any = None) -> Any:
+    """What a second tab, or a script, asks of the same server."""
+    data = None if body is None else json.dumps(body).encode()
+    asked = urllib.request.Request(desk.address + path, data, {"Content-Type": "application/json"}, method=method)
+    with urllib.request.urlopen(asked) as answer:
+        return json.load(answer)
+
+
+@pytest.mark.parametrize(
+    ("typed", "told"),
+    [
+        ("85.001", "85.001 EUR has too many decimals. EUR has 2."),
+        ("eighty", "“eighty” is not an amount."),
+        ("-5", "-5 EUR is less than nothing."),
+    ],
+)
+def test_an_amount_that_cannot_be_read(desk: Desk, typed: str, told: str) -> None:
+    desk.open("/compare" + BOAT)
+    desk.type_into("Amount of the order", typed)
+    desk.see(told)
+    desk.see("The order in hand cannot be read. Mend it in the sentence above.")
+    assert desk.violations() == []
+    desk.type_into("Amount of the order", "85.00")
+    desk.see("SEPA direct debit Brixavo")
+
+
+def test_an_order_of_zero_needs_no_payment(desk: Desk) -> None:
+    desk.open("/compare" + BOAT.replace("85.00", "0"))
+    desk.see("An order of zero needs no payment")
+    desk.see("There is nothing to pay.", "aside")
+    desk.open("/buy" + BOAT.replace("85.00", "0"))
+    desk.see("There is nothing to pay.")
+
+
+def test_a_wrong_rate_card_is_told_place_by_place(desk: Desk, tmp_path: Path) -> None:
+    body = json.loads(CARD.read_text("utf-8"))
+    body["rates"][0]["percent"] = "-1.2"
+    body["rates"][1]["fixed"] = "0.25 EUX"
+    body["surprise"] = True
+    wrong = tmp_path / "card.json"
+    wrong.write_text(json.dumps(body), "utf-8")
+    desk.open("/compare" + BOAT)
+    desk.see("SEPA direct debit Brixavo")
+    desk.one("input[type=file]").send_keys(str(wrong))
+    desk.see("The rate card was not read, and nothing was changed.")
+    desk.see("rates.0.percent: “-1.2” is not a percentage of zero or more.")
+    desk.see("rates.1.fixed: “0.25 EUX” is not a currency with a minor unit")
+    desk.see("surprise: This key is not part of the format")
+    assert desk.violations() == []
+    desk.click("Close")
+    desk.one("input[type=file]").send_keys(str(CARD))
+    desk.see("Orlenta's rate card is read: 4 routes.")
+
+
+def test_what_a_second_tab_saved_is_not_written_over(desk: Desk) -> None:
+    desk.open("/shop" + BOAT)
+    field = desk.named("Trading name", "input")
+    field.send_keys(Keys.CONTROL, "a")
+    field.send_keys("Mine")
+    held = call(desk, "/api/shop")
+    call(desk, "/api/shop", "PUT", {"version": held["version"], "shop": {**held["shop"], "name": "Theirs"}})
+    field.send_keys(Keys.ENTER)
+    desk.see("This was changed somewhere else since you opened it")
+    assert call(desk, "/api/shop")["shop"]["name"] == "Theirs"
+    assert field.get_attribute("value") == "Mine"
+    field.send_keys(Keys.ENTER)
+    desk.until(lambda: call(desk, "/api/shop")["shop"]["name"] == "Mine")
+
+
+def test_broken_values_of_the_shop_stay_in_their_fields_with_the_reason(desk: Desk) -> None:
+    desk.open("/shop" + BOAT)
+    for label, typed, told in (
+        ("Usual amount of Night boat tour", "lots", "“lots” is not money."),
+        ("Usual amount of Night boat tour", "5.001 EUR", "too many decimals"),
+        ("Takings a month", "5 XYZ", "is not a currency"),
+        ("Share of orders from es-eur", "250", "250 is over a hundred."),
+        ("Name of Printable sky maps", "night boat TOUR", "stands twice"),
+    ):
+        desk.type_into(label, typed)
+        desk.see(told)
+        field = desk.named(label, "input")
+        assert field.get_attribute("value") == typed
+        field.send_keys(Keys.ESCAPE)
+        desk.until(lambda told=told: told not in desk.text("main"))
+    assert desk.violations() == []
+
+
+def test_links_to_what_is_not_there(desk: Desk) -> None:
+    desk.open("/compare?market=atlantis&line=gold&amount=85.00&currency=EUR")
+    desk.see("Portugal")
+    desk.open("/buy/orders/nobody")
+    desk.see("There is no such order")
+    assert desk.violations() == []
+    desk.open("/simulated-provider/pay/forged")
+    desk.see("This payment is not known here")
+    assert desk.violations() == []
+
+
+@pytest.mark.parametrize("served", [""], indirect=True)
+def test_an_empty_shop_asks_first_and_then_takes_an_order(desk: Desk) -> None:
+    desk.open("/")
+    desk.see("Which ways to pay should your shop offer?")
+    assert desk.violations() == []
+    desk.type_into("Trading name", "Lume", Keys.TAB)
+    desk.type_into("First line: what you sell", "Candle", Keys.TAB)
+    desk.type_into("Usual amount, in EUR", "twenty")
+    desk.see("is not money")
+    desk.type_into("Usual amount, in EUR", "20")
+    desk.see("There is no rate card yet.")
+    assert desk.violations() == []
+    desk.click("Put in seven example cards")
+    desk.see("Online banking Brixavo")
+    desk.click("Add to checkout: Bank transfer")
+    desk.click("Checkout", "nav a", exact=False)
+    desk.click("Bank transfer switched on", "[role=switch]")
+    desk.until(lambda: desk.ways() == ["Bank transfer"])
+    desk.click("Publish", "nav a", exact=False)
+    desk.click("Publish as edition 1")
+    desk.see("edition 1 is published")
+    desk.click("Shop", "nav a", exact=False)
+    desk.see("You hold no account with a provider.")
+    desk.click("Pay 20.00 EUR", "aside button")
+    desk.see("We are waiting for your payment")
+
+
+@pytest.mark.parametrize("served", [""], indirect=True)
+def test_the_demo_is_beside_an_empty_shop(desk: Desk) -> None:
+    desk.open("/")
+    desk.click("Open the demo shop")
+    desk.see("Cabo Noite")
+    desk.click("demo shop, go to my own")
+    desk.see("Which ways to pay should your shop offer?")

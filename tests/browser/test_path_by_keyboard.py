@@ -1,0 +1,98 @@
+"""The same path without a mouse: every step by Tab, arrows, Enter and the keys of the desk."""
+
+from selenium.webdriver.common.keys import Keys
+
+from tests.browser.desk import BOAT, Desk
+
+
+def test_from_a_priced_route_to_a_buyer_who_pays_by_keyboard(desk: Desk) -> None:
+    desk.open("/shop")
+    desk.see("Your shop")
+
+    # The shop: a line's amount is typed and kept; a switch is turned.
+    desk.tab_to("Usual amount of Night boat tour")
+    desk.chord(Keys.CONTROL, "a")
+    desk.keys("95.00 EUR", Keys.ENTER)
+    desk.until(
+        lambda: desk.named("Usual amount of Night boat tour", "input").get_attribute("value") == "95.00 EUR"
+    )
+
+    # The order sentence, from anywhere by one key.
+    desk.keys(Keys.TAB, Keys.TAB, "/")
+    assert desk.browser.switch_to.active_element.accessible_name == "Market of the buyer"
+    desk.keys(Keys.ENTER, "Spa", Keys.ENTER)
+    desk.until(lambda: "market=es-eur" in desk.browser.current_url)
+    desk.tab_to("Amount of the order")
+    desk.chord(Keys.CONTROL, "a")
+    desk.keys("85", Keys.ENTER)
+    desk.until(lambda: "amount=85" in desk.browser.current_url)
+    desk.keys(Keys.TAB, "?")
+    desk.see("By keyboard")
+    assert desk.violations() == []
+    desk.keys(Keys.ESCAPE)
+
+    # To the next stage; a fee is opened, a route is added.
+    desk.until(lambda: not desk.all("[role=dialog]"))
+    desk.keys("]")
+    desk.see("What each way costs")
+    desk.tab_to("0.53 EUR: how the fee")
+    desk.keys(Keys.ENTER)
+    desk.see("Rate debit on Brixavo's card")
+    desk.tab_to("Add to checkout: Card, Tessaline")
+    desk.keys(Keys.ENTER)
+    desk.see("Card (Tessaline) is in your checkout, switched off.")
+
+    # Checkout: on, named, limited, moved.
+    desk.keys("]")
+    desk.see("Ways to pay, as the buyer meets them")
+    desk.tab_to("Card (Tessaline) switched on")
+    desk.keys(Keys.SPACE)
+    desk.until(lambda: "Card (Tessaline)" in desk.ways())
+    for _ in range(8):
+        desk.chord(Keys.ALT, Keys.ARROW_UP)
+    desk.until(lambda: desk.tenders()[0] == "card-2")
+    desk.until(lambda: desk.ways()[0] == "Card (Tessaline)")
+    desk.tab_to("Card (Tessaline): offered up to")
+    desk.keys(*[Keys.PAGE_DOWN] * 20)
+    desk.see("this order is 85.00 EUR")
+    desk.keys(Keys.END)
+    desk.until(lambda: desk.ways()[0] == "Card (Tessaline)")
+    desk.tab_to("Card (Tessaline)", back=True, exact=True)
+    desk.keys(Keys.ENTER)
+    field = desk.tab_to("Name that buyers see")
+    desk.chord(Keys.CONTROL, "a")
+    desk.keys("Debit card", Keys.ENTER)
+    desk.until(lambda: desk.ways()[0] == "Debit card")
+    assert field.get_attribute("value") == "Debit card"
+
+    # Moved by the handle as well: space lifts it, arrows carry it, space drops it.
+    desk.tab_to("Move Online banking")
+    desk.keys(Keys.SPACE)
+    desk.until(lambda: desk.all("[aria-pressed=true]"))
+    desk.keys(Keys.ARROW_UP)
+    desk.until(lambda: "moved over" in (desk.one("[aria-live=assertive]").get_attribute("textContent") or ""))
+    desk.keys(Keys.SPACE)
+    desk.until(lambda: desk.tenders()[1] == "online-banking")
+
+    # The buyer chooses and pays.
+    while desk.browser.switch_to.active_element.get_attribute("role") != "radio":
+        desk.keys(Keys.TAB)
+    desk.keys(Keys.ARROW_DOWN)
+    desk.tab_to("Pay 85")
+    desk.keys(Keys.ENTER)
+    desk.see("Brixavo: pay 85.00 EUR")
+    desk.tab_to("End as paid")
+    desk.keys(Keys.ENTER)
+    desk.see("You paid 85.00 EUR by Online banking")
+    desk.tab_to("Back to the desk")
+    desk.keys(Keys.ENTER)
+    desk.see("Online banking was paid.")
+
+    # Published.
+    desk.keys("]")
+    desk.see("Debit card is added, on.")
+    desk.tab_to("Publish as edition 2")
+    desk.keys(Keys.ENTER)
+    desk.see("edition 2 is published")
+    desk.open("/buy" + BOAT)
+    desk.until(lambda: desk.ways()[0] == "Debit card")
