@@ -96,6 +96,14 @@ def test_routes_come_by_method_then_plan(example_card: RateCard) -> None:
     ]
 
 
+@pytest.mark.parametrize(("limit", "fee"), [({"minimum": "9.00 EUR"}, "9"), ({"maximum": "0.50 EUR"}, "1/2")])
+def test_one_limit_alone_holds(limit: dict[str, str], fee: str) -> None:
+    card = card_of(rates=[{"id": "one", "method": "card", "when": {}, "percent": "1", **limit}])
+    priced = price(card, order("100.00 EUR"))
+    assert isinstance(priced, Priced)
+    assert priced.exact == Fraction(fee)
+
+
 def test_a_limit_shows_as_a_part_of_its_own(example_card: RateCard, rates: ReferenceRates) -> None:
     fee = on(CardPricer(example_card, "PT", rates).price(order("1500.00 EUR")), "sepa-direct-debit")
     assert isinstance(fee, Priced)
