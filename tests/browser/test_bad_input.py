@@ -27,6 +27,7 @@ def call(desk: Desk, path: str, method: str = "GET", body: Any = None) -> Any:
         ("85.001", "85.001 EUR has too many decimals. EUR has 2."),
         ("eighty", "“eighty” is not an amount."),
         ("-5", "-5 EUR is less than nothing."),
+        ("85,5", "“85,5” is not an amount."),
     ],
 )
 def test_an_amount_that_cannot_be_read(desk: Desk, typed: str, told: str) -> None:
@@ -35,8 +36,8 @@ def test_an_amount_that_cannot_be_read(desk: Desk, typed: str, told: str) -> Non
     desk.see(told)
     desk.see("The order in hand cannot be read. Mend it in the sentence above.")
     assert desk.violations() == []
-    desk.type_into("Amount of the order", "85.00")
-    desk.see("SEPA direct debit Brixavo")
+    desk.type_into("Amount of the order", "1,085.00")
+    desk.see("Pay 1,085.00 EUR", "aside")
 
 
 def test_an_order_of_zero_needs_no_payment(desk: Desk) -> None:

@@ -15,6 +15,7 @@ from monedero.core.window import Window
 from monedero.figures import methods
 from monedero.store.documents import Held
 from monedero.work.basis import draft, draft_basis, hand
+from monedero.work.comparing import amount_in_books
 from monedero.work.composing import add_tender, save_draft
 from monedero.work.looking import view
 
@@ -61,11 +62,13 @@ class OutcomeOut(BaseModel):
 
 
 class ViewOut(BaseModel):
-    """What the draft offers to the order in hand."""
+    """What the draft offers to the order in hand; its amount also in the shop currency, where there is a rate."""
 
     mode: Mode
     draft_version: int
     nothing_to_pay: bool
+    amount: str
+    amount_in_books: str | None
     outcomes: list[OutcomeOut]
 
 
@@ -126,9 +129,12 @@ def read_view(room: RoomDep, held: PremisesDep, asked: InHandQuery) -> ViewOut:
                 fee=str(Money.rounded(fee.fee, basis.shop.currency)) if fee else None,
             )
         )
+    in_books = amount_in_books(basis, seen.hand)
     return ViewOut(
         mode=basis.checkout.mode,
         draft_version=basis.draft_version or 0,
         nothing_to_pay=seen.hand.order.nothing_to_pay,
+        amount=str(seen.hand.order.amount),
+        amount_in_books=str(Money.rounded(in_books, basis.shop.currency)) if in_books is not None else None,
         outcomes=outcomes,
     )

@@ -12,6 +12,7 @@ from monedero.api.rooms import COOKIE, RoomDep
 from monedero.core.account import Account, Mode
 from monedero.core.ratecard.model import CardKind, LineKind
 from monedero.core.shop import Shop
+from monedero.figures import methods
 from monedero.wording.places import country_name
 
 router = APIRouter(prefix="/api", tags=["shop"], responses=PROBLEMS)
@@ -34,9 +35,10 @@ class ShopEdit(BaseModel):
 
 
 class AccountState(BaseModel):
-    """An account with the name of its provider."""
+    """An account with the names of its provider and of the methods that are active in it."""
 
     provider_name: str
+    active: list[str]
     account: Account
 
 
@@ -78,7 +80,14 @@ def read_accounts(room: RoomDep) -> list[AccountState]:
     """The accounts in test mode."""
     names = room.till.provider_names()
     accounts = room.store.accounts.of(Mode.TEST).values()
-    return [AccountState(provider_name=names[account.provider], account=account) for account in accounts]
+    return [
+        AccountState(
+            provider_name=names[account.provider],
+            active=[methods.method(method).name for method in account.active_methods],
+            account=account,
+        )
+        for account in accounts
+    ]
 
 
 @router.put("/demo", status_code=204)

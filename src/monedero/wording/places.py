@@ -5,7 +5,7 @@ Source: CLDR territory names (package `babel`).
 >>> country_names(["PT", "ES"])
 'Portugal, Spain'
 >>> country_names(["PT", "ES", "FR"], at_most=2)
-'Portugal, Spain and 1 more'
+'3 countries'
 >>> country_name("??")
 '??'
 """
@@ -23,7 +23,7 @@ def country_name(code: str) -> str:
 
 
 def country_names(codes: Sequence[str], at_most: int = 99) -> str:
-    """Names, joined; where there are more than `at_most`, the number of the rest."""
-    names = ", ".join(country_name(code) for code in codes[:at_most])
-    rest = len(codes) - at_most
-    return f"{names} and {rest} more" if rest > 0 else names
+    """Names, joined; where there are more than `at_most`, only how many they are."""
+    if len(codes) > at_most:
+        return f"{len(codes)} countries"
+    return ", ".join(country_name(code) for code in codes)

@@ -363,11 +363,13 @@ export interface components {
         };
         /**
          * AccountState
-         * @description An account with the name of its provider.
+         * @description An account with the names of its provider and of the methods that are active in it.
          */
         AccountState: {
             /** Provider Name */
             provider_name: string;
+            /** Active */
+            active: string[];
             account: components["schemas"]["Account"];
         };
         /**
@@ -1033,7 +1035,7 @@ export interface components {
         };
         /**
          * ViewOut
-         * @description What the draft offers to the order in hand.
+         * @description What the draft offers to the order in hand; its amount also in the shop currency, where there is a rate.
          */
         ViewOut: {
             mode: components["schemas"]["Mode"];
@@ -1041,6 +1043,10 @@ export interface components {
             draft_version: number;
             /** Nothing To Pay */
             nothing_to_pay: boolean;
+            /** Amount */
+            amount: string;
+            /** Amount In Books */
+            amount_in_books: string | null;
             /** Outcomes */
             outcomes: components["schemas"]["OutcomeOut"][];
         };

@@ -22,7 +22,7 @@ interface Props {
   currency: string;
   low: number | null;
   high: number | null;
-  cursor: number;
+  cursor: number | null;
   /** What the method itself carries; beyond it the bar is struck out. */
   carried: { low: number | null; high: number | null };
   ink: Ink;
@@ -114,11 +114,13 @@ export function WindowBar({ name, axis, currency, low, high, cursor, carried, in
           </Slider.Thumb>
         ))}
       </Slider.Root>
-      <span
-        className={`absolute top-0 h-7 border-l-[1.5px] pointer-events-none ${ink === "offered" ? "border-ink" : "border-soft border-dotted"}`}
-        style={{ left: `${100 * placeOf(cursor, axis)}%` }}
-        aria-hidden
-      />
+      {cursor !== null && (
+        <span
+          className={`absolute top-0 h-7 border-l-[1.5px] pointer-events-none ${ink === "offered" ? "border-ink" : "border-soft border-dotted"}`}
+          style={{ left: `${100 * placeOf(cursor, axis)}%` }}
+          aria-hidden
+        />
+      )}
     </div>
   );
 }

@@ -13,6 +13,8 @@ interface Props {
   inputMode?: "text" | "decimal";
   /** In a table a field shows its rule only when it is pointed at. */
   cell?: boolean;
+  /** Whether to begin typing here at once, as in a row that was just added. */
+  begin?: boolean;
 }
 
 /**
@@ -31,6 +33,7 @@ export function TextField(props: Props) {
     note,
     inputMode,
     cell,
+    begin,
   } = props;
   const [text, setText] = useState(value);
   const [problem, setProblem] = useState("");
@@ -43,6 +46,13 @@ export function TextField(props: Props) {
     kept.current = value;
     setText((typed) => (typed === before ? value : typed));
   }, [value]);
+
+  const input = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    if (!begin) return;
+    input.current?.focus();
+    input.current?.select();
+  }, [begin]);
 
   async function commit() {
     if (text === value) {
@@ -73,6 +83,7 @@ export function TextField(props: Props) {
       </label>
       <div className="flex items-baseline gap-1.5">
         <input
+          ref={input}
           id={id}
           value={text}
           inputMode={inputMode ?? "text"}

@@ -19,69 +19,71 @@ export function BuyerPanel({ onFold }: { onFold: () => void }) {
   const held = (view.data?.outcomes ?? []).filter((outcome) => outcome.place === null && outcome.tender.on);
 
   return (
-    <aside aria-label="What this buyer sees" className="border-l border-rule px-6 py-5 w-[21.5rem] shrink-0">
-      <div className="flex justify-between items-baseline text-small text-soft mb-3 gap-3">
-        <span>What this buyer sees, draft</span>
-        <button
-          type="button"
-          onClick={onFold}
-          className="underline underline-offset-4 decoration-rule min-h-6"
-        >
-          Fold away
-        </button>
-      </div>
-      <div className="bg-paper border border-rule px-4.5 py-4">
-        {view.data && !view.error ? (
-          <>
-            <OrderLines
-              shop={shop.name}
-              line={line?.name ?? ""}
-              amount={`${hand.amount} ${hand.currency}`}
-              recurring={line?.recurring ?? false}
-            />
-            {view.data.nothing_to_pay ? (
-              <p>There is nothing to pay.</p>
-            ) : (
-              <>
-                <h3 className="font-sans font-semibold mb-2">How would you like to pay?</h3>
-                <Ways
-                  offered={offered.map(({ tender }) => ({
-                    tender: tender.id,
-                    name: tender.name,
-                    description: tender.description,
-                  }))}
-                  amount={`${hand.amount} ${hand.currency}`}
-                  paying={pay.isPending}
-                  problem={pay.error}
-                  onPay={(tender) => pay.mutate({ order: hand, tender, by: "draft" })}
-                />
-              </>
-            )}
-          </>
-        ) : (
-          <p className="text-soft">Nothing to show for this order.</p>
+    <aside aria-label="What this buyer sees" className="border-l border-rule w-[21.5rem] shrink-0">
+      <div className="sticky top-0 max-h-dvh overflow-y-auto px-6 py-5">
+        <div className="flex justify-between items-baseline text-small text-soft mb-3 gap-3">
+          <span>What this buyer sees, draft</span>
+          <button
+            type="button"
+            onClick={onFold}
+            className="underline underline-offset-4 decoration-rule min-h-6"
+          >
+            Fold away
+          </button>
+        </div>
+        <div className="bg-paper border border-rule px-4.5 py-4">
+          {view.data && !view.error ? (
+            <>
+              <OrderLines
+                shop={shop.name}
+                line={line?.name ?? ""}
+                amount={view.data.amount}
+                recurring={line?.recurring ?? false}
+              />
+              {view.data.nothing_to_pay ? (
+                <p>There is nothing to pay.</p>
+              ) : (
+                <>
+                  <h3 className="font-sans font-semibold mb-2">How would you like to pay?</h3>
+                  <Ways
+                    offered={offered.map(({ tender }) => ({
+                      tender: tender.id,
+                      name: tender.name,
+                      description: tender.description,
+                    }))}
+                    amount={view.data.amount}
+                    paying={pay.isPending}
+                    problem={pay.error}
+                    onPay={(tender) => pay.mutate({ order: hand, tender, by: "draft" })}
+                  />
+                </>
+              )}
+            </>
+          ) : (
+            <p className="text-soft">Nothing to show for this order.</p>
+          )}
+        </div>
+        {held.length > 0 && (
+          <details className="mt-3 text-small text-soft" open>
+            <summary>Held back here: {held.length}</summary>
+            <ul className="mt-1">
+              {held.map((outcome) => (
+                <li key={outcome.tender.id} className="py-0.5">
+                  <strong className="font-medium text-ink">{outcome.tender.name}</strong>,{" "}
+                  {outcome.reasons.map((reason) => reason.text).join("; ")}
+                </li>
+              ))}
+            </ul>
+          </details>
+        )}
+        {edition && (
+          <p className="mt-4 text-small">
+            <Link to={`/buy${search}`} className="text-verdigris font-medium underline-offset-4 underline">
+              Open the buyers' page, edition {edition.number}
+            </Link>
+          </p>
         )}
       </div>
-      {held.length > 0 && (
-        <details className="mt-3 text-small text-soft" open>
-          <summary>Held back here: {held.length}</summary>
-          <ul className="mt-1">
-            {held.map((outcome) => (
-              <li key={outcome.tender.id} className="py-0.5">
-                <strong className="font-medium text-ink">{outcome.tender.name}</strong>,{" "}
-                {outcome.reasons.map((reason) => reason.text).join("; ")}
-              </li>
-            ))}
-          </ul>
-        </details>
-      )}
-      {edition && (
-        <p className="mt-4 text-small">
-          <Link to={`/buy${search}`} className="text-verdigris font-medium underline-offset-4 underline">
-            Open the buyers' page, edition {edition.number}
-          </Link>
-        </p>
-      )}
     </aside>
   );
 }

@@ -130,7 +130,7 @@ export function CheckoutPage() {
                       outcome={{ ...outcome, tender }}
                       shop={shop}
                       axis={axis}
-                      cursor={Number(hand.amount)}
+                      cursor={view.amount_in_books ? drawn(view.amount_in_books) : null}
                       open={open === tender.id}
                       first={place === 0}
                       last={place === draft.tenders.length - 1}

@@ -15,7 +15,7 @@ interface Props {
   outcome: Outcome;
   shop: Shop;
   axis: ReturnType<typeof axisFor>;
-  cursor: number;
+  cursor: number | null;
   open: boolean;
   first: boolean;
   last: boolean;
@@ -32,6 +32,8 @@ export function TenderRow(props: Props) {
     props;
   const { tender } = outcome;
   const sortable = useSortable({ id: tender.id });
+  // Many reasons take the width of the row, so that the list stays short.
+  const wide = outcome.reasons.length > 1;
   const limits = limitsOf(windowOf(tender, shop.currency));
   return (
     <Collapsible.Root open={open} onOpenChange={onOpen} asChild>
@@ -69,7 +71,7 @@ export function TenderRow(props: Props) {
               {outcome.provider_name || "own arrangement"}
               {outcome.plan_name && ` · ${outcome.plan_name}`}
             </span>
-            <State outcome={outcome} />
+            {!wide && <State outcome={outcome} />}
           </div>
           <Toggle
             label={`${tender.name} switched on`}
@@ -96,6 +98,11 @@ export function TenderRow(props: Props) {
             }
           />
         </div>
+        {wide && (
+          <div className="ml-7 pb-2 -mt-1">
+            <State outcome={outcome} />
+          </div>
+        )}
         <Collapsible.Content>
           <TenderSettings
             outcome={outcome}
@@ -123,7 +130,7 @@ function carriedIn(outcome: Outcome, currency: string): { low: number | null; hi
 function inkOf(outcome: Outcome): Ink {
   if (!outcome.tender.on) return "off";
   if (outcome.place !== null) return "offered";
-  return outcome.reasons.some((reason) => reason.code.startsWith("account")) ? "waiting" : "held";
+  return outcome.reasons.every((reason) => reason.code.startsWith("account")) ? "waiting" : "held";
 }
 
 function Grip() {

@@ -1,3 +1,4 @@
+import { ungrouped } from "../../lib/money";
 import { Button } from "../../ui/Button";
 import { Picker } from "../../ui/Picker";
 import { TextField } from "../../ui/TextField";
@@ -81,7 +82,6 @@ function WindowFields({ tender, currency, books, save }: FieldsProps) {
       const held = limitsOf(windowOf(before, currency));
       return withLimits(before, currency, { ...held, ...part });
     });
-  const ungrouped = (typed: string) => typed.replaceAll(",", "");
   const brought = currency !== books && !windowOf(tender, currency) && windowOf(tender, books);
   return (
     <div className="grid grid-cols-[3rem_2.5rem_8rem_10rem_8rem_1fr] gap-2 items-center mt-1">

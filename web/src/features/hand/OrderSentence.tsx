@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import { partsOf } from "../../lib/money";
+import { partsOf, ungrouped } from "../../lib/money";
 import { Picker } from "../../ui/Picker";
 import { useChoices } from "../shop";
 import { useHand } from "./useHand";
@@ -81,7 +81,7 @@ function AmountWord({ amount, invalid, onAmount }: AmountWordProps) {
   useEffect(() => setText(amount), [amount]);
 
   function keep() {
-    const typed = text.trim().replaceAll(",", "");
+    const typed = ungrouped(text);
     if (typed && typed !== amount) onAmount(typed);
     else setText(amount);
   }

@@ -24,7 +24,7 @@ export function AccountsList() {
         </p>
       )}
       <ul className={accounts.length > 0 ? "border-t border-ink" : ""}>
-        {accounts.map(({ account, provider_name }) => (
+        {accounts.map(({ account, provider_name, active }) => (
           <li
             key={account.provider}
             className="border-b border-rule-soft py-1.5 grid grid-cols-[10rem_14rem_1fr] gap-4"
@@ -34,9 +34,7 @@ export function AccountsList() {
               {STAGES[account.stage].word}
               {account.since && ` since ${day(account.since)}`}
             </span>
-            <span className="text-soft">
-              {account.active_methods.length > 0 ? `active: ${account.active_methods.join(", ")}` : ""}
-            </span>
+            <span className="text-soft">{active.length > 0 && `active: ${active.join(", ")}`}</span>
           </li>
         ))}
       </ul>

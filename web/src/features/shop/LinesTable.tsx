@@ -1,3 +1,4 @@
+import { useState } from "react";
 import { putIn } from "../../lib/lists";
 import { Button } from "../../ui/Button";
 import { Picker } from "../../ui/Picker";
@@ -12,6 +13,7 @@ type Line = Shop["lines"][number];
 /** What is sold: each line with its kind, its usual amount, and whether it repeats. */
 export function LinesTable({ shop, save, quietly, kinds, remove }: Sections) {
   const lines = shop.lines;
+  const [added, setAdded] = useState("");
   const edit = (id: string, part: Partial<Line>) => (before: Shop) => ({
     ...before,
     lines: before.lines.map((line) => (line.id === id ? { ...line, ...part } : line)),
@@ -31,6 +33,7 @@ export function LinesTable({ shop, save, quietly, kinds, remove }: Sections) {
       usual_amount: `10 ${before.currency}`,
       recurring: false,
     };
+    setAdded(line.id);
     return { ...before, lines: [...held, line] };
   }
 
@@ -50,6 +53,7 @@ export function LinesTable({ shop, save, quietly, kinds, remove }: Sections) {
               label={`Name of ${line.name}`}
               hideLabel
               value={line.name}
+              begin={line.id === added}
               save={(name) => save(edit(line.id, { name }))}
             />
             <Picker
