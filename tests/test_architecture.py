@@ -1,7 +1,9 @@
 """Habits of the code that a reviewer should not have to look for."""
 
 import ast
+import gzip
 import json
+import re
 from pathlib import Path
 
 import pytest
@@ -65,6 +67,13 @@ def test_the_lock_files_name_no_host() -> None:
     for lock in ("run.txt", "dev.txt"):
         assert "://" not in (ROOT / "requirements" / lock).read_text("utf-8")
     assert '"resolved"' not in (ROOT / "web" / "package-lock.json").read_text("utf-8")
+
+
+def test_the_first_load_stays_within_its_budget() -> None:
+    site = SOURCE / "api" / "site"
+    loaded = re.findall(r'(?:src|href)="/(assets/[^"]+\.js)"', (site / "index.html").read_text("utf-8"))
+    assert loaded
+    assert sum(len(gzip.compress((site / name).read_bytes())) for name in loaded) < 180_000
 
 
 def test_the_web_part_asks_no_fee_of_itself_and_fetches_in_one_place() -> None:

@@ -128,6 +128,13 @@ def test_nothing_scrolls_sideways_and_dark_is_readable(desk: Desk) -> None:
         desk.browser.execute_cdp_cmd("Emulation.setEmulatedMedia", dark)
         assert desk.violations() == [], path
         desk.browser.execute_cdp_cmd("Emulation.setEmulatedMedia", {"features": []})
+    # At 200 % zoom the window is half as wide.
+    zoomed = {"width": 640, "height": 400, "deviceScaleFactor": 2, "mobile": False}
+    desk.browser.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", zoomed)
+    for path in ("/shop", "/compare", "/checkout", "/publish"):
+        desk.open(path + BOAT)
+        desk.until(lambda: desk.all("main h1"))
+        assert desk.browser.execute_script(width) == 0, path
     phone = {"width": 390, "height": 844, "deviceScaleFactor": 1, "mobile": False}
     desk.browser.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", phone)
     desk.open("/buy" + BOAT)

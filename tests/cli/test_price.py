@@ -77,7 +77,7 @@ def test_a_broken_card_and_a_missing_file_are_told(tmp_path: Path) -> None:
     assert "card.json, rates.1.percent: “-2.9” is not a percentage of zero or more." in told
     code, _, told = run(str(CARD), "--orders", str(tmp_path / "none.csv"), "--shop-country", "PT")
     assert code == 2
-    assert "none.csv: The file cannot be read: No such file" in told
+    assert "none.csv: It cannot be opened: No such file" in told
 
 
 def test_two_cards_from_one_day_are_refused(tmp_path: Path) -> None:

@@ -85,6 +85,7 @@ class ReferenceRates:
         self._table = table
         self._typed = dict(typed or {})
         self.find = lru_cache(maxsize=4096)(self._find)
+        self.per_minor = lru_cache(maxsize=4096)(self._per_minor)
 
     def _leg(self, currency: str, day: date) -> tuple[Fraction, date, RateOrigin]:
         if currency == EURO:
@@ -118,6 +119,6 @@ class ReferenceRates:
         """The exact amount in whole units of `quote`, not rounded."""
         return money.exact * self.find(money.currency, quote, day).value
 
-    def per_minor(self, base: str, quote: str, day: date) -> Fraction:
+    def _per_minor(self, base: str, quote: str, day: date) -> Fraction:
         """Minor units of `quote` for one minor unit of `base`, exact."""
         return self.find(base, quote, day).value * Fraction(minor_units(quote), minor_units(base))

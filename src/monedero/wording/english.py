@@ -42,7 +42,7 @@ FAULTS: dict[FaultCode, str] = {
     FaultCode.COLUMN_UNKNOWN: "The column “{value}” is not known. Known are {known}; --ignore-unknown passes over others.",
     FaultCode.COLUMN_COUNT: "The row has {value} cells. The header has {expected}.",
     FaultCode.CARDS_SAME_DAY: "There are two rate cards of {provider} from the same day. Give each its own valid_from.",
-    FaultCode.FILE_UNREADABLE: "The file cannot be read: {why}.",
+    FaultCode.FILE_UNREADABLE: "It cannot be opened: {why}.",
     FaultCode.FILE_TOO_LARGE: "The file is larger than {largest} bytes. A rate card is far smaller; choose another file.",
     FaultCode.NAME_TAKEN: "The name “{value}” is already used in this checkout. Choose another one.",
     FaultCode.NOT_FOUND: "There is no {what} “{value}”.",

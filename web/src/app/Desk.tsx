@@ -86,7 +86,7 @@ export function Desk() {
           )}
         </p>
         {shop && (
-          <nav aria-label="Stages" className="ml-auto flex">
+          <nav aria-label="Stages" className="ml-auto flex flex-wrap max-lg:ml-0">
             {stages.map((stage) => (
               <NavLink
                 key={stage.path}
@@ -107,7 +107,7 @@ export function Desk() {
       {shop ? (
         <>
           <OrderSentence problem={view.error ? said(view.error) : ""} />
-          <div className="flex flex-1 items-stretch">
+          <div className="flex flex-1 items-stretch max-lg:flex-col">
             <main id="work" tabIndex={-1} className="flex-1 min-w-0 px-6 py-5 outline-none">
               <Suspense>
                 <Outlet />
@@ -117,7 +117,7 @@ export function Desk() {
               <button
                 type="button"
                 onClick={() => setFolded(false)}
-                className="border-l border-rule px-2 text-small text-soft [writing-mode:vertical-rl] hover:text-ink"
+                className="border-l border-rule px-2 text-small text-soft lg:[writing-mode:vertical-rl] max-lg:py-2 hover:text-ink"
               >
                 Show what this buyer sees
               </button>

@@ -8,7 +8,6 @@ is pure: the same values give the same answer.
 Source: own design.
 
 >>> from datetime import date
->>> from fractions import Fraction
 >>> cash = Tender(id="cash", method="cash", on=False, name="Cash on the day")
 >>> order = Order(Money(8500, "EUR"), "ES", frozenset(), False, date(2026, 11, 24))
 >>> traits = Method(id="cash", name="Cash", family="cash", buyer="Pays on the day.", recurring=False, own=True)
@@ -23,7 +22,6 @@ KeyError: 'cash'
 
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
-from fractions import Fraction
 
 from monedero.core.account import Account, Mode, Stage
 from monedero.core.fx import NoReferenceRate, ReferenceRates
@@ -152,11 +150,12 @@ def _limits(
         yield Reason(unknown, limit=missing.currency, own=str(amount))
 
 
-def _against(amount: Money, limit: Money, order: Order, setting: Setting) -> Fraction | int:
-    """How far an amount lies over a limit, exactly: below nothing where it lies under it."""
+def _against(amount: Money, limit: Money, order: Order, setting: Setting) -> int:
+    """Whether an amount lies over a limit (above nothing), at it (nothing) or under it; exact, never rounded."""
     if limit.currency == amount.currency:
         return amount.minor - limit.minor
-    return amount.exact - setting.rates.convert(limit, amount.currency, order.placed_on)
+    factor = setting.rates.per_minor(limit.currency, amount.currency, order.placed_on)
+    return amount.minor * factor.denominator - limit.minor * factor.numerator
 
 
 def _limit(code: ReasonCode, limit: Money, end: str, amount: Money) -> Reason:

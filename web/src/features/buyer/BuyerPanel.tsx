@@ -19,8 +19,11 @@ export function BuyerPanel({ onFold }: { onFold: () => void }) {
   const held = (view.data?.outcomes ?? []).filter((outcome) => outcome.place === null && outcome.tender.on);
 
   return (
-    <aside aria-label="What this buyer sees" className="border-l border-rule w-[21.5rem] shrink-0">
-      <div className="sticky top-0 max-h-dvh overflow-y-auto px-6 py-5">
+    <aside
+      aria-label="What this buyer sees"
+      className="border-rule w-full lg:w-[21.5rem] shrink-0 max-lg:border-t lg:border-l"
+    >
+      <div className="lg:sticky top-0 lg:max-h-dvh lg:overflow-y-auto px-6 py-5">
         <div className="flex justify-between items-baseline text-small text-soft mb-3 gap-3">
           <span>What this buyer sees, draft</span>
           <button

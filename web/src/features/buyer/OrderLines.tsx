@@ -9,7 +9,7 @@ interface Props {
 }
 
 /** What a buyer is about to pay for. */
-export function OrderLines({ shop, line, amount, recurring, as: Title = "h2" }: Props) {
+export function OrderLines({ line, amount, recurring, shop, as: Title = "h2" }: Props) {
   return (
     <>
       <Title className="text-xl mb-1">{shop}</Title>

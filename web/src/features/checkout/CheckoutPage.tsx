@@ -104,7 +104,7 @@ export function CheckoutPage() {
         </p>
       ) : (
         <>
-          <div className="grid grid-cols-[1.25rem_minmax(0,19rem)_3.75rem_minmax(0,1fr)] gap-x-2 border-b border-ink pb-1">
+          <div className="grid grid-cols-[1.25rem_minmax(0,2fr)_3.75rem_minmax(0,3fr)] lg:grid-cols-[1.25rem_minmax(0,19rem)_3.75rem_minmax(0,1fr)] gap-x-2 border-b border-ink pb-1">
             <span />
             <span className="text-small text-soft">for this order</span>
             <span />

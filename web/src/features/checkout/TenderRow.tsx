@@ -52,7 +52,7 @@ export function TenderRow(props: Props) {
           }
         }}
       >
-        <div className="grid grid-cols-[1.25rem_minmax(0,19rem)_3.75rem_minmax(0,1fr)] gap-x-2 items-start pt-2 pb-0.5">
+        <div className="grid grid-cols-[1.25rem_minmax(0,2fr)_3.75rem_minmax(0,3fr)] lg:grid-cols-[1.25rem_minmax(0,19rem)_3.75rem_minmax(0,1fr)] gap-x-2 items-start pt-2 pb-0.5">
           <button
             type="button"
             ref={sortable.setActivatorNodeRef}

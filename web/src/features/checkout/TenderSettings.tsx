@@ -84,7 +84,7 @@ function WindowFields({ tender, currency, books, save }: FieldsProps) {
     });
   const brought = currency !== books && !windowOf(tender, currency) && windowOf(tender, books);
   return (
-    <div className="grid grid-cols-[3rem_2.5rem_8rem_10rem_8rem_1fr] gap-2 items-center mt-1">
+    <div className="grid grid-cols-[2.5rem_2.5rem_5rem_9rem_5rem_1fr] lg:grid-cols-[3rem_2.5rem_8rem_10rem_8rem_1fr] gap-2 items-center mt-1">
       <strong className="font-medium">{currency}</strong>
       <span className="text-soft">from</span>
       <TextField

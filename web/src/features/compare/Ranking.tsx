@@ -10,7 +10,8 @@ import type { Ranked, RouteOut } from "./queries";
 
 type Add = (added: { method: string; route: RouteOut["route"] }) => void;
 
-const COLUMNS = "grid grid-cols-[1.75rem_minmax(0,1fr)_8.5rem_5rem_4.5rem_8.5rem] gap-x-3 items-baseline";
+const COLUMNS =
+  "grid grid-cols-[1.25rem_minmax(0,1fr)_4rem_3.5rem_4rem_6rem] lg:grid-cols-[1.75rem_minmax(0,1fr)_8.5rem_5rem_4.5rem_8.5rem] gap-x-2 lg:gap-x-3 items-baseline";
 
 /** The routes from the cheapest; each fee opens into its parts. */
 export function Ranking({ ranked, onAdd }: { ranked: Ranked[]; onAdd: Add }) {
@@ -40,7 +41,7 @@ export function Ranking({ ranked, onAdd }: { ranked: Ranked[]; onAdd: Add }) {
 
 function Legend() {
   return (
-    <span className="flex gap-2">
+    <span className="flex gap-2 max-lg:hidden">
       <i className="not-italic flex items-center gap-1">
         <b className="bar-percentage size-2.5" />%
       </i>

@@ -51,14 +51,16 @@ export function OrderSentence({ problem }: { problem: string }) {
         />
         for
         <AmountWord amount={hand.amount} invalid={problem !== ""} onAmount={(amount) => change({ amount })} />
-        <Picker
-          look="sentence"
-          label="Currency of the order"
-          value={hand.currency}
-          options={currencies.map((code) => ({ value: code, label: code }))}
-          onPick={(currency) => change({ currency })}
-        />
-        <span className="-ml-1.5">, {line?.recurring ? "every month" : "once"}.</span>
+        <span className="whitespace-nowrap">
+          <Picker
+            look="sentence"
+            label="Currency of the order"
+            value={hand.currency}
+            options={currencies.map((code) => ({ value: code, label: code }))}
+            onPick={(currency) => change({ currency })}
+          />
+          , {line?.recurring ? "every month" : "once"}.
+        </span>
       </div>
       {problem && (
         <p role="alert" id="order-problem" className="text-copper font-medium mt-1">

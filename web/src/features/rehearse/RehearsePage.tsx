@@ -98,7 +98,7 @@ function Record({ order }: { order: OrderRecord }) {
           {order.edition === null ? `draft ${order.draft_version}` : `edition ${order.edition}`}
         </p>
       </div>
-      <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-8 mt-3">
+      <div className="grid lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-8 mt-3">
         <div>
           <h3 className="text-soft mb-1">What happened</h3>
           <ol className="border-l border-rule pl-4">

@@ -27,7 +27,7 @@ export function AccountsList() {
         {accounts.map(({ account, provider_name, active }) => (
           <li
             key={account.provider}
-            className="border-b border-rule-soft py-1.5 grid grid-cols-[10rem_14rem_1fr] gap-4"
+            className="border-b border-rule-soft py-1.5 grid grid-cols-[7rem_12rem_minmax(0,1fr)] lg:grid-cols-[10rem_14rem_1fr] gap-4"
           >
             <strong className="font-semibold">{provider_name}</strong>
             <span className={STAGES[account.stage].ink}>

@@ -51,7 +51,7 @@ export function FirstShop() {
   }
 
   return (
-    <div className="grid grid-cols-[minmax(0,38rem)_minmax(0,20rem)] gap-16 max-w-5xl mx-auto px-6 py-12">
+    <div className="grid lg:grid-cols-[minmax(0,38rem)_minmax(0,20rem)] gap-16 max-w-5xl mx-auto px-6 py-12">
       <form onSubmit={begin}>
         <h1 className="text-3xl mb-2">Which ways to pay should your shop offer?</h1>
         <p className="text-soft mb-6 max-w-prose">

@@ -6,7 +6,7 @@ import { TextField } from "../../ui/TextField";
 import { Toggle } from "../../ui/Toggle";
 import { freeId } from "./ids";
 import type { Shop } from "./queries";
-import type { Sections } from "./ShopPage";
+import type { Sections } from "./sections";
 
 type Line = Shop["lines"][number];
 
@@ -46,7 +46,7 @@ export function LinesTable({ shop, save, quietly, kinds, remove }: Sections) {
         {lines.map((line, place) => (
           <li
             key={line.id}
-            className="border-b border-rule-soft py-1 grid grid-cols-[minmax(0,2fr)_8rem_9rem_8rem_5rem] gap-4 items-center"
+            className="border-b border-rule-soft py-1 grid grid-cols-[minmax(0,2fr)_6.5rem_6.5rem_7.5rem_4rem] lg:grid-cols-[minmax(0,2fr)_8rem_9rem_8rem_5rem] gap-2 lg:gap-4 items-center"
           >
             <TextField
               cell

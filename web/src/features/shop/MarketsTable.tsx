@@ -4,7 +4,7 @@ import { Picker } from "../../ui/Picker";
 import { TextField } from "../../ui/TextField";
 import { freeId } from "./ids";
 import type { Shop } from "./queries";
-import type { Sections } from "./ShopPage";
+import type { Sections } from "./sections";
 
 /** Where buyers come from: a country with a currency, and its share of orders. */
 export function MarketsTable({ shop, save, quietly, countries, currencies, remove }: Sections) {

@@ -1,27 +1,14 @@
 import { toast } from "sonner";
 import { said } from "../../api/client";
 import { Heading } from "../../ui/Page";
-import { type Option, Picker } from "../../ui/Picker";
+import { Picker } from "../../ui/Picker";
 import { TextField } from "../../ui/TextField";
 import { AccountsList } from "./AccountsList";
 import { LinesTable } from "./LinesTable";
 import { MarketsTable } from "./MarketsTable";
 import { type Shop, useChangeShop, useChoices, useShop } from "./queries";
+import type { Sections } from "./sections";
 import { TypedRates } from "./TypedRates";
-
-/** What every section of the shop is given. */
-export interface Sections {
-  shop: Shop;
-  countries: Option[];
-  currencies: Option[];
-  kinds: Option[];
-  /** Save a change; a refusal is told where it was typed. */
-  save: (change: (shop: Shop) => Shop) => Promise<unknown>;
-  /** Save a change; a refusal is told in passing. */
-  quietly: (change: (shop: Shop) => Shop) => void;
-  /** Take something away, with a way to undo it. */
-  remove: (what: string, change: (shop: Shop) => Shop, undo: (shop: Shop) => Shop) => void;
-}
 
 /** The shop: country and currency, markets, lines, typed rates, accounts. Every edit is kept at once. */
 export function ShopPage() {
@@ -50,7 +37,7 @@ export function ShopPage() {
   return (
     <>
       <Heading title="Your shop" note="every edit is kept as you make it" />
-      <div className="border-t border-ink pt-3 mb-8 grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)_10rem] gap-6">
+      <div className="border-t border-ink pt-3 mb-8 grid grid-cols-2 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)_10rem] gap-6">
         <TextField
           label="Trading name"
           value={shop.name}

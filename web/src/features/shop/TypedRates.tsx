@@ -3,7 +3,7 @@ import { Button } from "../../ui/Button";
 import { Picker } from "../../ui/Picker";
 import { TextField } from "../../ui/TextField";
 import type { Shop } from "./queries";
-import type { Sections } from "./ShopPage";
+import type { Sections } from "./sections";
 
 /** Reference rates that the owner typed; they go before the published ones. */
 export function TypedRates({ shop, save, quietly, currencies, remove }: Sections) {
