@@ -1,6 +1,5 @@
-"""`monedero price` on 100,000 orders, as its own process: seconds and peak memory, against the budget."""
+"""`monedero price` on 100,000 orders, as it is run: seconds and peak memory, against the budget."""
 
-import resource
 import subprocess
 import sys
 import tempfile
@@ -32,6 +31,20 @@ def write_cards(folder: Path) -> tuple[list[Path], int]:
     return paths, routes
 
 
+def memory_of(process: int) -> int:
+    """Kilobytes that a process and its children hold, shared pages counted once (Linux)."""
+    held = 0
+    children = Path(f"/proc/{process}/task/{process}/children")
+    try:
+        family = [process, *map(int, children.read_text().split())]
+        for member in family:
+            lines = Path(f"/proc/{member}/smaps_rollup").read_text().splitlines()
+            held += sum(int(line.split()[1]) for line in lines if line.startswith("Pss:"))
+    except OSError:  # one of them has just ended
+        return 0
+    return held
+
+
 def run() -> str:
     """Price the file and say what it took."""
     with tempfile.TemporaryDirectory() as folder:
@@ -39,13 +52,14 @@ def run() -> str:
         orders = Path(folder) / "orders.csv"
         write_orders(orders, ORDERS)
         monedero = Path(sys.executable).parent / "monedero"
-        command: list[str | Path] = [monedero, "price", *cards, "--orders", orders]
-        began = time.perf_counter()
-        with (Path(folder) / "fees.csv").open("wb") as fees:
-            subprocess.run([*command, "--shop-country", "PT"], stdout=fees, check=True)
+        command: list[str | Path] = [monedero, "price", *cards, "--orders", orders, "--shop-country", "PT"]
+        began, peak = time.perf_counter(), 0
+        with (Path(folder) / "fees.csv").open("wb") as fees, subprocess.Popen(command, stdout=fees) as pricing:
+            while pricing.poll() is None:
+                peak = max(peak, memory_of(pricing.pid))
+                time.sleep(0.1)
         seconds = time.perf_counter() - began
-    megabytes = resource.getrusage(resource.RUSAGE_CHILDREN).ru_maxrss / 1024
     return (
         f"monedero price, {ORDERS:,} orders x {routes} routes: {seconds:.1f} s (budget {SECONDS} s), "
-        f"peak {megabytes:.0f} MB (budget {MEGABYTES} MB)"
+        f"peak of all its processes {peak / 1024:.0f} MB (budget {MEGABYTES} MB)"
     )

@@ -120,3 +120,13 @@ def test_what_the_readme_says_works() -> None:
 def test_every_column_is_documented() -> None:
     text = (CARD.parent.parent.parent / "docs" / "formats" / "orders.md").read_text("utf-8")
     assert all(f"`{column}`" in text for column in REQUIRED + OPTIONAL)
+
+
+def test_a_long_file_keeps_its_sequence_and_stops_at_the_broken_row(tmp_path: Path) -> None:
+    rows = [f'"{number}, so",2026-01-05,{number}.00,EUR,PT,' for number in range(1, 2501)]
+    file = orders(tmp_path, *rows, "late,2026-01-05,lots,EUR,PT,", *rows)
+    code, priced, told = run(str(CARD), "--orders", file, "--shop-country", "PT")
+    assert code == 2
+    assert "orders.csv, line 2502, column amount: “lots” is not an amount." in told
+    assert [row["order"] for row in priced] == [f"{number}, so" for number in range(1, 2501) for _ in range(4)]
+    assert priced[-1]["fee"] == "5.00"

@@ -1,7 +1,6 @@
 """`monedero price`: the fee of every order in a file on every route of some rate cards, as CSV."""
 
 import gc
-import re
 import sys
 from pathlib import Path
 from typing import Annotated
@@ -12,11 +11,9 @@ from monedero.cli.reading import errors_of
 from monedero.core.fields import country, money_not_negative
 from monedero.core.fx import ReferenceRates
 from monedero.core.ratecard.catalogue import Catalogue
-from monedero.core.ratecard.pricing import NotPriced, Priced, Pricing
 from monedero.figures import reference_rates
 from monedero.formats import orders_csv, rate_card
-
-HEADER = ("order", "provider", "plan", "method", "status", "rate", "fee", "currency", "reason")
+from monedero.work.fee_lines import fee_lines
 
 
 def price(
@@ -40,25 +37,6 @@ def price(
     with errors_of("rate cards"):
         catalogue = Catalogue(cards, shop, ReferenceRates(reference_rates.bundled()))
     gc.disable()  # a row's values hold each other in no circle: without this a tenth of the time goes into looking
-    sys.stdout.write(",".join(HEADER) + "\n")
     with errors_of(str(orders)), orders.open(encoding="utf-8", newline="") as lines:
-        rows = orders_csv.read(lines, ignore_unknown=ignore_unknown, monthly_volume=volume)
-        for order in rows:
-            first = _quoted(order.id)
-            sys.stdout.writelines([_row(first, pricing) for pricing in catalogue.price(order.context)])
-
-
-def _quoted(text: str) -> str:
-    """A cell by RFC 4180. The other cells of a row are ids, codes and amounts, which need no quotes."""
-    return '"' + text.replace('"', '""') + '"' if re.search('[",\r\n]', text) else text
-
-
-def _row(order: str, pricing: Pricing) -> str:
-    route = pricing.route
-    named = f"{order},{route.provider},{route.plan},{route.method}"
-    if isinstance(pricing, Priced):
-        charged = pricing.charged
-        return f"{named},priced,{pricing.rate},{charged.amount},{charged.currency},\n"
-    if isinstance(pricing, NotPriced):
-        return f"{named},not-priced,,,,{pricing.reason.code.value}\n"
-    return f"{named},nothing-to-pay,,,,\n"
+        rows = orders_csv.split(lines, ignore_unknown=ignore_unknown)
+        sys.stdout.writelines(fee_lines(catalogue, rows, volume))

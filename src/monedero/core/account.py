@@ -1,12 +1,11 @@
 """An account: the shop's contract with one provider, in one mode, at some stage.
 
-It is ready for a method where it is connected in that mode and the method is active there.
+A payment goes through it where it is connected in the mode and its method is active there.
 
 Source: own design.
 
->>> account = Account(provider="orlenta", mode="test", stage="connected", active_methods=["card"])
->>> account.ready_for("card"), account.ready_for("device-wallet")
-(True, False)
+>>> Account(provider="orlenta", mode="test", stage="connected", active_methods=["card"]).stage.value
+'connected'
 >>> Account(provider="Orlenta", mode="test", stage="connected", active_methods=[])
 Traceback (most recent call last):
 ...
@@ -46,7 +45,3 @@ class Account(Strict):
     stage: Stage
     active_methods: list[Identifier]
     since: date | None = None
-
-    def ready_for(self, method: str) -> bool:
-        """Whether a payment with this method can be taken through the account."""
-        return self.stage is Stage.CONNECTED and method in self.active_methods

@@ -60,23 +60,26 @@ class OrderRow:
 
 
 @dataclass(slots=True)
-class _Row:
-    """The cells of a row with the line on which it begins."""
+class Row:
+    """The cells of a row with the line on which it begins: split, not read yet."""
 
     line: int
     cells: dict[str, str]
 
     def refused(self, column: str, fault: Fault) -> NoReturn:
+        """Refuse the row for a fault in one of its columns."""
         where = {"line": str(self.line), "column": column}
         raise BrokenRow(Fault(fault.code, f"line.{self.line}.{column}", fault.value, {**fault.fields, **where}))
 
     def read(self, column: str, reader: Callable[[str], T]) -> T:
+        """The value of a cell; a fault gets the row's line and the column."""
         try:
             return reader(self.cells[column])
         except InvalidInput as refused:
             self.refused(column, refused.faults[0])
 
     def optional(self, column: str, reader: Callable[[str], T]) -> T | None:
+        """The value of a cell, or None where it is empty or not there."""
         return self.read(column, reader) if self.cells.get(column) else None
 
 
@@ -87,6 +90,12 @@ def read(
 
     `lines` are lines of text with their line ends, as an open file gives them.
     """
+    for row in split(lines, ignore_unknown=ignore_unknown):
+        yield order_of(row, monthly_volume)
+
+
+def split(lines: Iterator[str], *, ignore_unknown: bool = False) -> Iterator[Row]:
+    """The rows of a file, split into cells; refuses a broken header, and rows that are not CSV."""
     counter = _Lines(lines)
     rows = csv.reader(counter, strict=True)
     header: list[str] | None = None
@@ -97,13 +106,13 @@ def read(
         except StopIteration:
             break
         except csv.Error as broken:
-            _Row(begins, {}).refused("", Fault(FaultCode.CSV_BROKEN, value=str(broken)))
+            Row(begins, {}).refused("", Fault(FaultCode.CSV_BROKEN, value=str(broken)))
         except UnicodeDecodeError as broken:
-            _Row(begins, {}).refused("", Fault(FaultCode.NOT_UTF8, value=broken.object[broken.start :][:1].hex()))
+            Row(begins, {}).refused("", Fault(FaultCode.NOT_UTF8, value=broken.object[broken.start :][:1].hex()))
         if header is None:
             header = _header(cells, ignore_unknown=ignore_unknown)
         elif cells:
-            yield _order(_cells(begins, header, cells), monthly_volume)
+            yield _cells(begins, header, cells)
     if header is None:
         raise refuse(FaultCode.COLUMN_MISSING, REQUIRED[0])
 
@@ -137,8 +146,8 @@ def _header(cells: list[str], *, ignore_unknown: bool) -> list[str]:
     return names
 
 
-def _cells(line: int, header: list[str], cells: list[str]) -> _Row:
-    row = _Row(line, dict(zip(header, cells, strict=False)))
+def _cells(line: int, header: list[str], cells: list[str]) -> Row:
+    row = Row(line, dict(zip(header, cells, strict=False)))
     if len(cells) != len(header):
         row.refused(
             "", Fault(FaultCode.COLUMN_COUNT, value=str(len(cells)), fields={"expected": str(len(header))})
@@ -146,7 +155,8 @@ def _cells(line: int, header: list[str], cells: list[str]) -> _Row:
     return row
 
 
-def _order(row: _Row, monthly_volume: Money | None) -> OrderRow:
+def order_of(row: Row, monthly_volume: Money | None) -> OrderRow:
+    """The order in a row; `monthly_volume` is what the account takes in a month."""
     code = row.read("currency", currency)
 
     def amount(text: str) -> Money:

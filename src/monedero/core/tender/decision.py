@@ -103,13 +103,16 @@ def _not_in(code: ReasonCode, allowed: Iterable[str], own: str) -> Reason:
 
 def _account(provider: str, method: str, setting: Setting) -> Iterable[Reason]:
     account = setting.accounts.get(provider)
-    stage = Stage.NOT_BEGUN if account is None else account.stage
+    ready = account is not None and account.stage is Stage.CONNECTED and account.mode is setting.mode
+    if account is not None and ready and method in account.active_methods:
+        return
     fields = {"provider": provider, "mode": setting.mode.value}
-    if account is None or stage is not Stage.CONNECTED or account.mode is not setting.mode:
+    if ready:
+        yield Reason(ReasonCode.ACCOUNT_METHOD, own=method, fields=fields)
+    else:
+        stage = Stage.NOT_BEGUN if account is None else account.stage
         since = account.since.isoformat() if account and account.since else ""
         yield Reason(ReasonCode.ACCOUNT_STAGE, own=stage.value, fields={**fields, "since": since})
-    elif not account.ready_for(method):
-        yield Reason(ReasonCode.ACCOUNT_METHOD, own=method, fields=fields)
 
 
 def _window(windows: Iterable[Window], order: Order, setting: Setting) -> Iterable[Reason]:
