@@ -31,6 +31,22 @@ def test_from_a_priced_route_to_a_buyer_who_pays_by_keyboard(desk: Desk) -> None
     assert desk.violations() == []
     desk.keys(Keys.ESCAPE)
 
+    # Anything by name: another line, then back.
+    desk.until(lambda: not desk.all("[role=dialog]"))
+    desk.chord(Keys.CONTROL, "k")
+    desk.until(lambda: desk.all("[cmdk-input]"))
+    assert desk.violations() == []
+    desk.keys("sky maps", Keys.ENTER)
+    desk.until(lambda: "line=sky-maps" in desk.browser.current_url)
+    desk.chord(Keys.CONTROL, "k")
+    desk.until(lambda: desk.all("[cmdk-input]"))
+    desk.keys("boat", Keys.ENTER)
+    desk.until(lambda: "amount=95.00" in desk.browser.current_url)
+    desk.tab_to("Amount of the order")
+    desk.chord(Keys.CONTROL, "a")
+    desk.keys("85", Keys.ENTER, Keys.TAB)
+    desk.until(lambda: "amount=85" in desk.browser.current_url)
+
     # To the next stage; a fee is opened, a route is added.
     desk.until(lambda: not desk.all("[role=dialog]"))
     desk.keys("]")

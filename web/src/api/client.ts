@@ -2,7 +2,7 @@ import createClient from "openapi-fetch";
 import type { components, paths } from "./schema";
 
 export type Schema<Name extends keyof components["schemas"]> = components["schemas"][Name];
-export type Problem = Schema<"Problem">;
+type Problem = Schema<"Problem">;
 
 export const api = createClient<paths>({ baseUrl: window.location.origin });
 

@@ -1,4 +1,4 @@
-import { Suspense, useEffect, useMemo, useState } from "react";
+import { lazy, Suspense, useEffect, useMemo, useState } from "react";
 import { NavLink, Outlet, useLocation, useNavigate } from "react-router";
 import { said } from "../api/client";
 import { BuyerPanel } from "../features/buyer";
@@ -9,6 +9,8 @@ import { Trouble } from "../ui/Page";
 import { KeysDialog } from "./KeysDialog";
 import { type Mark, useStages } from "./stages";
 import { useShortcuts } from "./useShortcuts";
+
+const FindDialog = lazy(() => import("./FindDialog").then((module) => ({ default: module.FindDialog })));
 
 const MARKS: Record<Mark, string> = {
   done: "bg-verdigris border-verdigris",
@@ -26,6 +28,7 @@ export function Desk() {
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const [folded, setFolded] = useState(false);
+  const [finding, setFinding] = useState(false);
   const [keysShown, setKeysShown] = useState(false);
   const other = useOtherShop();
 
@@ -40,6 +43,7 @@ export function Desk() {
       "[": () => go(-1),
       "]": () => go(1),
       "?": () => setKeysShown(true),
+      "Ctrl+k": () => setFinding(true),
     };
   }, [stages, pathname, search, navigate]);
   useShortcuts(shortcuts);
@@ -130,6 +134,11 @@ export function Desk() {
         <main id="work" tabIndex={-1}>
           <FirstShop />
         </main>
+      )}
+      {finding && (
+        <Suspense>
+          <FindDialog open={finding} onOpenChange={setFinding} />
+        </Suspense>
       )}
       <KeysDialog open={keysShown} onOpenChange={setKeysShown} />
     </div>

@@ -2,6 +2,7 @@ import { Dialog } from "radix-ui";
 import { Button } from "../ui/Button";
 
 const KEYS = [
+  ["Ctrl with K", "anything by name: a stage, a way to pay, another order"],
   ["/", "to the order sentence"],
   ["[ and ]", "to the stage before, to the stage after"],
   ["Alt with Up or Down", "move the way to pay that you are in"],

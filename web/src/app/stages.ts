@@ -5,7 +5,7 @@ import { useShop } from "../features/shop";
 
 export type Mark = "done" | "open" | "waiting";
 
-export interface Stage {
+interface Stage {
   path: string;
   name: string;
   mark: Mark;

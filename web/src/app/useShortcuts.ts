@@ -1,15 +1,16 @@
 import { useEffect } from "react";
 
-export type Shortcuts = Record<string, () => void>;
+type Shortcuts = Record<string, () => void>;
 
-/** Keys that work anywhere but in a field: each key does one thing. */
+/** Keys that work anywhere but in a field, each doing one thing; one that begins with `Ctrl+` works in fields too. */
 export function useShortcuts(shortcuts: Shortcuts) {
   useEffect(() => {
     function keyed(event: KeyboardEvent) {
       const target = event.target as HTMLElement;
       const typing = target.matches("input, textarea, select, [contenteditable]");
-      if (typing || event.altKey || event.ctrlKey || event.metaKey) return;
-      const action = shortcuts[event.key];
+      const chord = event.ctrlKey || event.metaKey;
+      if (event.altKey || (typing && !chord)) return;
+      const action = shortcuts[chord ? `Ctrl+${event.key}` : event.key];
       if (action) {
         event.preventDefault();
         action();

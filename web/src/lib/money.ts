@@ -1,6 +1,6 @@
 /** Money travels as text, `85.00 EUR`. These functions take it apart and set it; none of them computes a fee. */
 
-export interface MoneyParts {
+interface MoneyParts {
   amount: string;
   currency: string;
 }

@@ -14,8 +14,7 @@ import {
   sortableKeyboardCoordinates,
   verticalListSortingStrategy,
 } from "@dnd-kit/sortable";
-import { useState } from "react";
-import { Link } from "react-router";
+import { Link, useSearchParams } from "react-router";
 import { toast } from "sonner";
 import { said } from "../../api/client";
 import { axisFor, RulerTicks } from "../../charts";
@@ -35,7 +34,8 @@ export function CheckoutPage() {
   const view = seen.data;
   const publication = usePublication().data;
   const change = useChangeTenders();
-  const [open, setOpen] = useState("");
+  const [address, setAddress] = useSearchParams();
+  const open = address.get("tender");
   const search = useHandSearch();
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
@@ -50,6 +50,18 @@ export function CheckoutPage() {
     change.mutate(edit, { onError: (refused) => toast.error(said(refused)) });
   const onOne = (id: string, edit: (tender: Tender) => Tender) => (tenders: Tender[]) =>
     tenders.map((tender) => (tender.id === id ? edit(tender) : tender));
+
+  function unfold(id: string) {
+    setAddress(
+      (before) => {
+        const after = new URLSearchParams(before);
+        if (id) after.set("tender", id);
+        else after.delete("tender");
+        return after;
+      },
+      { replace: true },
+    );
+  }
 
   function move(id: string, to: (from: number) => number) {
     quietly((tenders) => {
@@ -134,7 +146,7 @@ export function CheckoutPage() {
                       open={open === tender.id}
                       first={place === 0}
                       last={place === draft.tenders.length - 1}
-                      onOpen={(unfolded) => setOpen(unfolded ? tender.id : "")}
+                      onOpen={(unfolded) => unfold(unfolded ? tender.id : "")}
                       onMove={(by) => move(tender.id, (from) => from + by)}
                       onRemove={() => remove(tender, place)}
                       save={(edit) => change.mutateAsync(onOne(tender.id, edit))}

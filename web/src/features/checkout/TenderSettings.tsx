@@ -1,3 +1,6 @@
+import { useState } from "react";
+import { toast } from "sonner";
+import { said } from "../../api/client";
 import { ungrouped } from "../../lib/money";
 import { Button } from "../../ui/Button";
 import { Picker } from "../../ui/Picker";
@@ -77,10 +80,12 @@ interface FieldsProps {
 
 function WindowFields({ tender, currency, books, save }: FieldsProps) {
   const limits = limitsOf(windowOf(tender, currency));
+  // How the window ends can be chosen before there is an end.
+  const [how, setHow] = useState(limits.how);
   const set = (part: Partial<typeof limits>) =>
     save((before) => {
       const held = limitsOf(windowOf(before, currency));
-      return withLimits(before, currency, { ...held, ...part });
+      return withLimits(before, currency, { ...held, how, ...part });
     });
   const brought = currency !== books && !windowOf(tender, currency) && windowOf(tender, books);
   return (
@@ -97,12 +102,15 @@ function WindowFields({ tender, currency, books, save }: FieldsProps) {
       />
       <Picker
         label={`How the window ends, in ${currency}`}
-        value={limits.how}
+        value={how}
         options={[
           { value: "up_to", label: "up to, including" },
           { value: "below", label: "below" },
         ]}
-        onPick={(how) => void set({ how: how as End }).catch(() => undefined)}
+        onPick={(picked) => {
+          setHow(picked as End);
+          if (limits.end) void set({ how: picked as End }).catch((refused) => toast.error(said(refused)));
+        }}
       />
       <TextField
         label={`End, in ${currency}`}

@@ -1,6 +1,6 @@
 import { lazy } from "react";
 
-export { type Outcome, type Tender, useAddTender, useDraft, useView } from "./queries";
+export { useAddTender, useDraft, useView } from "./queries";
 
 export const CheckoutPage = lazy(() =>
   import("./CheckoutPage").then((module) => ({ default: module.CheckoutPage })),

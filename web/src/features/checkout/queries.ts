@@ -3,7 +3,7 @@ import { answered, api, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
 import { type Hand, NOTHING } from "../hand";
 
-export type Draft = Schema<"Draft">;
+type Draft = Schema<"Draft">;
 export type Tender = Schema<"Tender">;
 export type Window = Schema<"Window">;
 export type Outcome = Schema<"OutcomeOut">;

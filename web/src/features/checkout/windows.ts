@@ -4,7 +4,7 @@ import type { Tender, Window } from "./queries";
 export type End = "up_to" | "below";
 
 /** The three limits of a window, as amounts without their currency; empty where there is none. */
-export interface Limits {
+interface Limits {
   from: string;
   end: string;
   how: End;

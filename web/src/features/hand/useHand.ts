@@ -16,7 +16,7 @@ export const NOTHING: Hand = { market: "", line: "", amount: "", currency: "" };
 const PARTS = ["market", "line", "amount", "currency", "card_kind", "card_network"] as const;
 
 /** The order in hand from the address; what the address leaves out, or names wrongly, comes from the shop. */
-export function handOf(address: URLSearchParams, shop: Shop): Hand | null {
+function handOf(address: URLSearchParams, shop: Shop): Hand | null {
   const market = shop.markets.find((entry) => entry.id === address.get("market")) ?? shop.markets[0];
   const line = shop.lines.find((entry) => entry.id === address.get("line")) ?? shop.lines[0];
   if (!market || !line) return null;

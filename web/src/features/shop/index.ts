@@ -1,6 +1,6 @@
 import { lazy } from "react";
 
 export { FirstShop } from "./FirstShop";
-export { type Shop, useAccounts, useChoices, useOtherShop, useShop } from "./queries";
+export { type Shop, useChoices, useOtherShop, useShop } from "./queries";
 
 export const ShopPage = lazy(() => import("./ShopPage").then((module) => ({ default: module.ShopPage })));
