@@ -37,6 +37,7 @@ export function FindDialog({ open, onOpenChange }: Props) {
       overlayClassName="fixed inset-0 bg-ink/30"
       contentClassName="fixed left-1/2 top-24 z-50 w-[32rem] max-w-[90vw] -translate-x-1/2 bg-paper border border-ink"
     >
+      <p className="px-5 pt-3 text-small text-soft">Find by name</p>
       <Command.Input
         aria-label="Name of a stage, a way to pay, a line or a market"
         className="w-full border-b border-rule bg-transparent px-5 h-11 text-base"
