@@ -20,6 +20,7 @@ demo: $(STAMPS)/run $(SITE) ## start Monedero with the demo shop and print its a
 	@$(BIN)/monedero serve --data .demo --demo --port $(PORT)
 
 test: check $(SITE) $(STAMPS)/browser ## lint, check types, run every test
+	cd web && npm run --silent test
 	$(BIN)/pytest --numprocesses 2 --cov --cov-report=term
 
 check: $(STAMPS)/dev $(STAMPS)/web ## lint and check types, without tests

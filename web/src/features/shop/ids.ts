@@ -4,6 +4,7 @@ export function freeId(name: string, taken: string[]): string {
     name
       .toLowerCase()
       .normalize("NFKD")
+      .replace(/\p{M}/gu, "")
       .replace(/[^a-z0-9]+/g, "-")
       .replace(/^-+|-+$/g, "")
       .slice(0, 50)

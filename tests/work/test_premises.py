@@ -1,0 +1,53 @@
+"""A server's two shops: kept apart, kept over a restart, their secret readable by the owner alone."""
+
+from datetime import UTC, datetime
+from pathlib import Path
+
+import pytest
+
+from monedero.core.errors import NotFound
+from monedero.core.shop import Shop
+from monedero.work.basis import Sentence, draft_basis, hand
+from monedero.work.beginning import open_demo
+from monedero.work.premises import Premises
+
+NOW = datetime(2026, 11, 24, 10, 0, tzinfo=UTC)
+
+
+def test_the_secret_is_for_the_owner_alone_and_stays(tmp_path: Path) -> None:
+    Premises(tmp_path / "data")
+    key = tmp_path / "data" / "simulated-provider.key"
+    before = key.read_text("ascii")
+    assert key.stat().st_mode & 0o077 == 0
+    assert len(before) >= 32
+    Premises(tmp_path / "data")
+    assert key.read_text("ascii") == before
+
+
+def test_the_demo_is_opened_once_and_what_was_tried_in_it_stays(tmp_path: Path) -> None:
+    demo = Premises(tmp_path / "data").demo
+    held = demo.store.shop.read()
+    assert held is not None
+    demo.store.shop.save(held.value.model_copy(update={"name": "Cabo Dia"}), held.version)
+    open_demo(demo.store, NOW)
+    again = Premises(tmp_path / "data").demo.store.shop.read()
+    assert again is not None
+    assert again.value.name == "Cabo Dia"
+    assert [edition.number for edition in demo.store.editions.all()] == [1]
+
+
+def test_the_own_shop_knows_nothing_of_the_demo(premises: Premises) -> None:
+    assert premises.own.store.shop.read() is None
+    assert premises.own.store.rate_cards.all() == []
+    premises.own.store.shop.save(Shop(name="Lume", country="PT", currency="EUR"), 0)
+    assert premises.demo.store.shop.read() != premises.own.store.shop.read()
+
+
+def test_an_order_is_found_in_its_own_shop(premises: Premises) -> None:
+    basis = draft_basis(premises.demo.store)
+    order = hand(basis.shop, Sentence("es-eur", "night-boat-tour", "85.00", "EUR", NOW.date()))
+    record = premises.demo.till.place(basis, order, "bank-transfer")
+    assert premises.room_with_order(record.token) is premises.demo
+    assert premises.own.store.orders.all() == []
+    with pytest.raises(NotFound):
+        premises.room_with_order("nobody")

@@ -1,0 +1,38 @@
+import { describe, expect, test } from "vitest";
+import { drawn, grouped, partsOf, shown, ungrouped } from "./money";
+
+describe("money for reading", () => {
+  test.each([
+    ["1200.00 EUR", "1,200.00 EUR"],
+    ["85.00 EUR", "85.00 EUR"],
+    ["1234567 JPY", "1,234,567 JPY"],
+    ["-2600.50 EUR", "-2,600.50 EUR"],
+    ["1000.500 KWD", "1,000.500 KWD"],
+  ])("%s reads as %s", (money, text) => {
+    expect(shown(money)).toBe(text);
+  });
+
+  test("its parts are the amount and the currency", () => {
+    expect(partsOf("85.00 EUR")).toEqual({ amount: "85.00", currency: "EUR" });
+    expect(grouped("999")).toBe("999");
+    expect(drawn("12.50 EUR")).toBe(12.5);
+  });
+});
+
+describe("an amount as it was typed", () => {
+  test.each([
+    ["1,085.00", "1085.00"],
+    ["12,345,678", "12345678"],
+    [" 85.00 ", "85.00"],
+    ["-1,000", "-1000"],
+  ])("%s is %s", (typed, amount) => {
+    expect(ungrouped(typed)).toBe(amount);
+  });
+
+  test.each(["85,5", "1,08", "1,0850", "1.000,00", "1,,000", "eighty"])(
+    "%s is left for the server to refuse",
+    (typed) => {
+      expect(ungrouped(typed)).toBe(typed);
+    },
+  );
+});
