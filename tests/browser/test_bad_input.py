@@ -101,6 +101,19 @@ def test_broken_values_of_the_shop_stay_in_their_fields_with_the_reason(desk: De
     assert desk.violations() == []
 
 
+def test_a_shop_without_lines_says_what_it_needs_and_a_line_can_be_put_back(desk: Desk) -> None:
+    held = call(desk, "/api/shop")
+    call(desk, "/api/shop", "PUT", {"version": held["version"], "shop": {**held["shop"], "lines": []}})
+    desk.open("/compare")
+    desk.see("There is no order to look at: your shop needs a market and a line.")
+    assert desk.violations() == []
+    desk.click("Describe them")
+    desk.click("Add a line")
+    desk.until(lambda: desk.browser.switch_to.active_element.accessible_name == "Name of New line")
+    desk.keys("Comet map", Keys.ENTER)
+    desk.see("Comet map", "section")
+
+
 def test_links_to_what_is_not_there(desk: Desk) -> None:
     desk.open("/compare?market=atlantis&line=gold&amount=85.00&currency=EUR")
     desk.see("Portugal")

@@ -130,3 +130,15 @@ def test_a_long_file_keeps_its_sequence_and_stops_at_the_broken_row(tmp_path: Pa
     assert "orders.csv, line 2502, column amount: “lots” is not an amount." in told
     assert [row["order"] for row in priced] == [f"{number}, so" for number in range(1, 2501) for _ in range(4)]
     assert priced[-1]["fee"] == "5.00"
+
+
+def test_a_reader_that_stops_early_is_left_in_peace(tmp_path: Path) -> None:
+    file = orders(tmp_path, *(f"{number},2026-01-05,1.00,EUR,PT," for number in range(9000)))
+    monedero = Path(sys.executable).parent / "monedero"
+    command: list[str | Path] = [monedero, "price", CARD, "--orders", file, "--shop-country", "PT"]
+    with subprocess.Popen(command, stdout=subprocess.PIPE, stderr=subprocess.PIPE) as pricing:
+        assert pricing.stdout
+        assert pricing.stderr
+        assert pricing.stdout.readline().startswith(b"order,")
+        pricing.stdout.close()
+        assert pricing.stderr.read() == b""

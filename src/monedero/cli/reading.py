@@ -1,5 +1,6 @@
 """What commands share: refusals told on standard error."""
 
+import os
 import sys
 from collections.abc import Iterator
 from contextlib import contextmanager
@@ -19,6 +20,10 @@ def errors_of(source: str) -> Iterator[None]:
         yield
     except InvalidInput as refused:
         faults = refused.faults
+    except BrokenPipeError as unheard:
+        # Whoever read the output has stopped: end without a word, and leave nothing to be flushed at the exit.
+        os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
+        raise typer.Exit(ERROR) from unheard
     except OSError as unreadable:
         faults = (Fault(FaultCode.FILE_UNREADABLE, fields={"why": unreadable.strerror or str(unreadable)}),)
     else:

@@ -42,6 +42,7 @@ export function CheckoutPage() {
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
   if (seen.error) return <Trouble>The order in hand cannot be read. Mend it in the sentence above.</Trouble>;
+  if (shop && !hand) return <Heading title="Ways to pay, as the buyer meets them" />;
   if (!hand || !shop || !draft || !view) return null;
 
   const axis = axisFor(shop.lines.map((line) => drawn(line.usual_amount)));

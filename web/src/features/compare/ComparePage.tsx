@@ -16,7 +16,8 @@ export function ComparePage() {
   const comparison = useComparison(hand);
   const examples = useExampleCards();
   const add = useAddTender();
-  if (!hand || !shop) return null;
+  if (!shop) return null;
+  if (!hand) return <Heading title="What each way costs" />;
   const data = comparison.data;
 
   async function put(added: Parameters<typeof add.mutate>[0]) {

@@ -1,4 +1,5 @@
 import { useEffect, useState } from "react";
+import { Link } from "react-router";
 import { partsOf, ungrouped } from "../../lib/money";
 import { Picker } from "../../ui/Picker";
 import { useChoices } from "../shop";
@@ -10,7 +11,19 @@ export const FIRST_PICKER = "order-market";
 export function OrderSentence({ problem }: { problem: string }) {
   const { hand, shop, change } = useHand();
   const names = new Map(useChoices().data?.countries.map((choice) => [choice.code, choice.name]));
-  if (!hand || !shop) return null;
+  if (!shop) return null;
+  if (!hand) {
+    return (
+      <section aria-label="The order in hand" className="bg-sheet border-b border-rule px-6 py-3">
+        <p className="font-serif text-sentence">
+          There is no order to look at: your shop needs a market and a line.{" "}
+          <Link to="/shop" className="underline underline-offset-4">
+            Describe them
+          </Link>
+        </p>
+      </section>
+    );
+  }
   const markets = shop.markets;
   const lines = shop.lines;
   const line = lines.find((entry) => entry.id === hand.line);
