@@ -38,8 +38,8 @@ def test_the_worked_examples_by_the_command_line(tmp_path: Path) -> None:
     assert (code, told) == (0, "")
     assert [tuple(row.values()) for row in rows[:5]] == [
         ("a", "orlenta", "start", "card", "priced", "card-region-debit", "1.27", "EUR", ""),
-        ("a", "orlenta", "steady", "card", "not-priced", "", "", "", "no-rate-fits"),
         ("a", "orlenta", "start", "sepa-direct-debit", "priced", "debit-flat", "0.53", "EUR", ""),
+        ("a", "orlenta", "steady", "card", "not-priced", "", "", "", "no-rate-fits"),
         ("a", "orlenta", "steady", "sepa-direct-debit", "priced", "debit-flat", "0.53", "EUR", ""),
         ("b", "orlenta", "start", "card", "priced", "card-any", "4.72", "EUR", ""),
     ]

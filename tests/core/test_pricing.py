@@ -86,12 +86,12 @@ def test_a_debit_in_dollars_is_not_priced(example_card: RateCard, rates: Referen
     assert fee.reason.code is ReasonCode.NO_RATE_FITS
 
 
-def test_routes_come_by_method_then_plan(example_card: RateCard) -> None:
+def test_routes_come_by_plan_then_method(example_card: RateCard) -> None:
     named = [(route.method, route.plan) for route in example_card.routes]
     assert named == [
         ("card", "start"),
-        ("card", "steady"),
         ("sepa-direct-debit", "start"),
+        ("card", "steady"),
         ("sepa-direct-debit", "steady"),
     ]
 
@@ -257,6 +257,27 @@ def test_the_newest_card_on_the_day_prices_and_the_cheapest_comes_first(rates: R
     assert ranked[0].fee == Fraction("0.7") * rates.find("GBP", "EUR", DAY).value
     assert not shut
     assert [pricer.card.valid_from for pricer in catalogue.pricers(date(2024, 1, 1))] == [date(2025, 1, 1), None]
+
+
+def test_ties_go_by_card_plan_and_method(rates: ReferenceRates) -> None:
+    flat = [
+        {"id": "card-flat", "method": "card", "when": {}, "fixed": "0.50 EUR"},
+        {"id": "bank-flat", "method": "online-banking", "when": {}, "fixed": "0.50 EUR"},
+    ]
+    plans = [{"id": "start", "name": "Start"}, {"id": "steady", "name": "Steady"}]
+    other = card_of(rates=flat[:1]).provider.model_copy(update={"id": "orlenta"})
+    cards = [card_of(rates=flat, plans=plans), card_of(rates=flat[:1]).model_copy(update={"provider": other})]
+    catalogue = Catalogue(cards, "PT", rates)
+    ranked, _ = catalogue.rank(catalogue.price(order("100.00 EUR")), "EUR", DAY)
+    assert [
+        (entry.pricing.route.provider, entry.pricing.route.plan, entry.pricing.route.method) for entry in ranked
+    ] == [
+        ("tessaline", "start", "card"),
+        ("tessaline", "start", "online-banking"),
+        ("tessaline", "steady", "card"),
+        ("tessaline", "steady", "online-banking"),
+        ("orlenta", "start", "card"),
+    ]
 
 
 def test_a_route_that_cannot_be_compared_says_so(rates: ReferenceRates) -> None:

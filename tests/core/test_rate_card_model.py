@@ -55,6 +55,7 @@ def setting(*path: str | int, to: object) -> Any:
         (setting("rates", 0, "plans", to=["gold"]), "", FaultCode.REFERENCE_DANGLING),
         (setting("events", 0, "methods", to=["cash"]), "", FaultCode.REFERENCE_DANGLING),
         (setting("rates", 1, "id", to="card-region-debit"), "", FaultCode.DUPLICATE),
+        (setting("extras", 0, "id", to="card-any"), "", FaultCode.DUPLICATE),
         (setting("rates", 1, "id", to="Card Any"), "rates.1.id", FaultCode.IDENTIFIER_TEXT),
         (setting("provider", "countries", 0, to="XX"), "provider.countries.0", FaultCode.COUNTRY_UNKNOWN),
         (setting("provider", "countries", 0, to="pt"), "provider.countries.0", FaultCode.COUNTRY_UNKNOWN),

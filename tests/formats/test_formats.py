@@ -123,8 +123,10 @@ def test_a_broken_row_is_told_with_its_line_and_column(
 
 
 def test_lines_are_physical() -> None:
-    fault = refusal(HEADER, '"two\nlines",2026-01-05,1.00,EUR,ES'.replace("\n", "\n"), "8,x,1.00,EUR,ES").faults[0]
-    assert fault.fields["line"] in ("3", "4")
+    text = f'{HEADER}\n"two\nlines",2026-01-05,1.00,EUR,ES\n8,x,1.00,EUR,ES\n'
+    with pytest.raises(InvalidInput) as refused:
+        list(orders_csv.read(iter(text.splitlines(keepends=True))))
+    assert refused.value.faults[0].fields["line"] == "4"
 
 
 def test_rows_before_a_broken_one_stand() -> None:

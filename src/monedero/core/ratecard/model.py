@@ -268,11 +268,10 @@ class RateCard(Strict):
     @model_validator(mode="after")
     def _consistent(self) -> Self:
         once((plan.id for plan in self.plans), "plan")
-        once((rate.id for rate in self.rates), "rate")
-        once((extra.id for extra in self.extras), "extra")
         plans = {plan.id for plan in self.plans}
         methods = {rate.method for rate in self.rates}
         entries: list[Rate | Extra] = [*self.rates, *self.extras]
+        once((entry.id for entry in entries), "rate or extra")
         for entry in entries:
             for plan in entry.plans or []:
                 if plan not in plans:
@@ -286,10 +285,10 @@ class RateCard(Strict):
 
     @property
     def routes(self) -> list[Route]:
-        """Every method in order of first appearance, under every plan."""
+        """Every method under every plan: by plan, then by method in order of first appearance in the rates."""
         methods = dict.fromkeys(rate.method for rate in self.rates)
         return [
             Route(provider=self.provider.id, plan=plan.id, method=method)
-            for method in methods
             for plan in self.plans
+            for method in methods
         ]
