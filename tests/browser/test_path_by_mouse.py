@@ -109,6 +109,7 @@ def test_from_a_priced_route_to_a_buyer_who_pays(desk: Desk) -> None:
     desk.click("Pay 85.00 EUR", "button")
     desk.click("End as paid")
     desk.see("Thank you. Your order is paid")
+    assert "To pay" not in desk.text()
     assert desk.violations() == []
 
 

@@ -26,6 +26,7 @@ export function AfterPaying() {
           <h1 className="text-2xl mb-2">{order.headline}</h1>
           <p className="mb-6">{order.text}</p>
           <OrderLines
+            paid={order.state === "paid"}
             shop={order.shop}
             line={`${order.line_name}, order ${order.number}`}
             amount={order.amount}

@@ -5,11 +5,12 @@ interface Props {
   line: string;
   amount: string;
   recurring?: boolean;
+  paid?: boolean;
   as?: "h1" | "h2";
 }
 
-/** What a buyer is about to pay for. */
-export function OrderLines({ line, amount, recurring, shop, as: Title = "h2" }: Props) {
+/** What a buyer is about to pay for, or has paid. */
+export function OrderLines({ line, amount, recurring, paid, shop, as: Title = "h2" }: Props) {
   return (
     <>
       <Title className="text-xl mb-1">{shop}</Title>
@@ -17,7 +18,7 @@ export function OrderLines({ line, amount, recurring, shop, as: Title = "h2" }: 
         <dt>{line}</dt>
         <dd className="text-right whitespace-nowrap pl-3">{shown(amount)}</dd>
         <dt className="border-t border-ink pt-1 font-semibold">
-          {recurring ? "To pay each month" : "To pay"}
+          {paid ? "Paid" : recurring ? "To pay each month" : "To pay"}
         </dt>
         <dd className="border-t border-ink pt-1 font-semibold text-right whitespace-nowrap">
           {shown(amount)}
