@@ -56,7 +56,7 @@ class Desk:
     def open(self, path: str) -> None:
         self.browser.get(self.address + path)
 
-    def until(self, true: Any, seconds: float = 8) -> Any:
+    def until(self, true: Any, seconds: float = 25) -> Any:
         """Wait until something holds, and give it back."""
 
         def now(_: WebDriver) -> Any:
