@@ -63,7 +63,6 @@ class FaultCode(StrEnum):
     NAME_TAKEN = "name-taken"
     NOT_FOUND = "not-found"
     VERSION_OLD = "version-old"
-    STILL_USED = "still-used"
     SHOP_NOT_DESCRIBED = "shop-not-described"
     NOTHING_CHANGED = "nothing-changed"
     NOTHING_OFFERED = "nothing-offered"

@@ -191,7 +191,7 @@ Description = Annotated[
 
 def _not_empty(values: list[T]) -> list[T]:
     if not values:
-        raise PydanticCustomError("list-empty", "list-empty")
+        raise broken(FaultCode.LIST_EMPTY)
     return values
 
 

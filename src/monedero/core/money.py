@@ -135,12 +135,3 @@ def split(parts: Sequence[Fraction], total: int) -> list[int]:
     for index in by_remainder[:missing]:
         whole[index] += 1
     return whole
-
-
-def apportion(weights: Sequence[int], seats: int) -> list[int]:
-    """Whole shares of `seats` in proportion to `weights`, by largest remainder.
-
-    >>> apportion([1, 1, 1], 10000)
-    [3334, 3333, 3333]
-    """
-    return split([Fraction(seats * weight, sum(weights)) for weight in weights], seats)

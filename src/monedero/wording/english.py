@@ -47,7 +47,6 @@ FAULTS: dict[FaultCode, str] = {
     FaultCode.NAME_TAKEN: "The name “{value}” is already used in this checkout. Choose another one.",
     FaultCode.NOT_FOUND: "There is no {what} “{value}”.",
     FaultCode.VERSION_OLD: "This was changed somewhere else since you opened it (you hold version {value}, it is at {current}). Nothing was saved; look at the newer state, then make your change again.",
-    FaultCode.STILL_USED: "“{value}” is still used by {users}. Take it out there first.",
     FaultCode.SHOP_NOT_DESCRIBED: "The shop is not described yet. Give its country, currency, a market and a line first.",
     FaultCode.NOTHING_CHANGED: "Nothing has changed since edition {value}. There is nothing to publish.",
     FaultCode.NOTHING_OFFERED: "No way to pay is switched on. Switch one on before you publish.",
