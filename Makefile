@@ -44,8 +44,8 @@ bench: $(STAMPS)/dev ## measure speed and memory against the budgets
 	$(BIN)/python -m bench
 
 lock: $(STAMPS)/dev ## resolve the Python requirements anew
-	cd requirements && for set in run dev; do ../$(BIN)/pip-compile --quiet --upgrade --generate-hashes --strip-extras \
-		--allow-unsafe --no-emit-index-url --no-emit-trusted-host --output-file $$set.txt $$set.in; done
+	cd requirements && for set in run dev; do ../$(BIN)/pip-compile --quiet --upgrade --generate-hashes --no-strip-extras \
+		--allow-unsafe --no-emit-index-url --no-emit-trusted-host --no-emit-find-links --output-file $$set.txt $$set.in; done
 
 clean: ## take away what was made, but not the demo data
 	rm -rf .venv $(STAMPS) web/node_modules src/monedero/api/site

@@ -59,6 +59,7 @@ class FaultCode(StrEnum):
     COLUMN_COUNT = "column-count"
     CARDS_SAME_DAY = "cards-same-day"
     FILE_UNREADABLE = "file-unreadable"
+    FIGURES_TOO_LONG = "figures-too-long"
     FILE_TOO_LARGE = "file-too-large"
     NAME_TAKEN = "name-taken"
     NOT_FOUND = "not-found"

@@ -43,6 +43,7 @@ FAULTS: dict[FaultCode, str] = {
     FaultCode.COLUMN_COUNT: "The row has {value} cells. The header has {expected}.",
     FaultCode.CARDS_SAME_DAY: "There are two rate cards of {provider} from the same day. Give each its own valid_from.",
     FaultCode.FILE_UNREADABLE: "It cannot be opened: {why}.",
+    FaultCode.FIGURES_TOO_LONG: "The amounts and reference rates together are too long to add up exactly (up to {value}). Type your own reference rates with fewer decimals.",
     FaultCode.FILE_TOO_LARGE: "The file is larger than {largest} bytes. A rate card is far smaller; choose another file.",
     FaultCode.NAME_TAKEN: "The name “{value}” is already used in this checkout. Choose another one.",
     FaultCode.NOT_FOUND: "There is no {what} “{value}”.",

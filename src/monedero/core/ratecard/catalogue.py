@@ -55,6 +55,14 @@ class Catalogue:
                 )
             held.append(CardPricer(card, shop_country, rates))
 
+    @property
+    def versions(self) -> list[list[CardPricer]]:
+        """The cards of each provider, from the earliest to the newest."""
+        return [
+            sorted(held, key=lambda pricer: pricer.card.valid_from or date.min)
+            for held in self._by_provider.values()
+        ]
+
     def pricers(self, day: date) -> list[CardPricer]:
         """The card of each provider that prices on the day; else its earliest one."""
         return [

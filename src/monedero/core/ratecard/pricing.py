@@ -102,26 +102,26 @@ class NothingToPay(NamedTuple):
 Pricing = Priced | NotPriced | NothingToPay
 
 
-class _Sum(NamedTuple):
-    """An order in minor units of its settlement currency: amount and volume over the factors' denominator.
-
-    `percent_over` is what the card's percentages are over, `denominator` what its fees are over.
-    """
-
-    amount: int
-    volume: int | None
-    currency: str
-    factors: Factors
-    percent_over: int
-    denominator: int
-
-
-class _Candidates(NamedTuple):
+class Candidates(NamedTuple):
     """The rates and extras of a route that fit what is known of an order but its amount and volume."""
 
     route: Route
     rates: tuple[ScaledEntry, ...]
     extras: tuple[ScaledEntry, ...]
+
+
+class Terms(NamedTuple):
+    """What of a card an order meets, whatever its amount.
+
+    Factors bring minor units to the settlement currency; `volume` is over the factors' denominator; `percent_over`
+    is what the card's percentages are over.
+    """
+
+    settlement: str
+    candidates: list[Candidates]
+    factors: Factors
+    volume: int | None
+    percent_over: int
 
 
 class CardPricer:
@@ -135,53 +135,54 @@ class CardPricer:
         self._reference = rates
         self._region = frozenset(card.provider.region)
         self._settles_in = frozenset(card.provider.settles_in)
-        self._percent_over = percent_scale(
+        self.percent_over = percent_scale(
             percent
             for entry in (*card.rates, *card.extras)
             for percent in percents(entry)  # type: ignore[arg-type]
         )
-        self._rates = [(rate, scale_entry(rate, self._percent_over)) for rate in card.rates]
-        self._extras = [(extra, scale_entry(extra, self._percent_over)) for extra in card.extras]
+        self._rates = [(rate, scale_entry(rate, self.percent_over)) for rate in card.rates]
+        self._extras = [(extra, scale_entry(extra, self.percent_over)) for extra in card.extras]
         scaled = [entry for _, entry in self._rates] + [entry for _, entry in self._extras]
-        self._currencies = frozenset().union(*(entry.currencies for entry in scaled))
-        self._open = shop_country in card.provider.countries
-        self._prepared = lru_cache(maxsize=1024)(self._prepare)
+        self.monies = [money for entry in scaled for money in entry.monies]
+        self.currencies = frozenset().union(*(entry.currencies for entry in scaled))
+        self.open = shop_country in card.provider.countries
+        self.prepared = lru_cache(maxsize=1024)(self._prepare)
         self._factors = lru_cache(maxsize=4096)(self._find_factors)
 
     def settlement(self, currency: str) -> str:
         """The currency in which the provider pays out an order of this currency."""
         return currency if currency in self._settles_in else self.card.provider.settles_in[0]
 
-    def price(self, order: OrderContext) -> list[Pricing]:
-        """The fee on every route of the card, in the card's sequence of routes."""
-        currency, volume = order.amount.currency, order.monthly_volume
-        if order.amount.minor == 0:
-            return [NothingToPay(route) for route in self.routes]
-        if not self._open:
+    def terms(self, order: OrderContext) -> Terms | Reason:
+        """What of the card an order meets, whatever its amount; or why none of the card's routes has a price."""
+        if not self.open:
             open_to = ", ".join(self.card.provider.countries)
-            shut = Reason(ReasonCode.SHOP_COUNTRY, limit=open_to, own=self._shop_country)
-            return [NotPriced(route, shut) for route in self.routes]
-        settlement, candidates = self._prepared(order.known)
+            return Reason(ReasonCode.SHOP_COUNTRY, limit=open_to, own=self._shop_country)
+        currency, volume = order.amount.currency, order.monthly_volume
+        settlement, candidates = self.prepared(order.known)
         factors = self._factors(currency, volume.currency if volume else currency, settlement, order.placed_on)
         if currency in factors.missing:
-            lacking = no_rate(factors.missing[currency])
-            return [NotPriced(route, lacking) for route in self.routes]
+            return no_rate(factors.missing[currency])
         reached = volume is not None and volume.currency in factors.by_currency
-        total = _Sum(
-            factors.whole(order.amount),
-            factors.whole(volume) if volume and reached else None,
-            settlement,
-            factors,
-            self._percent_over,
-            self._percent_over * factors.over,
-        )
-        return [_price_route(entry, total) for entry in candidates]
+        held = factors.whole(volume) if volume and reached else None
+        return Terms(settlement, candidates, factors, held, self.percent_over)
+
+    def price(self, order: OrderContext) -> list[Pricing]:
+        """The fee on every route of the card, in the card's sequence of routes."""
+        if order.amount.minor == 0:
+            return [NothingToPay(route) for route in self.routes]
+        terms = self.terms(order)
+        if isinstance(terms, Reason):
+            return [NotPriced(route, terms) for route in self.routes]
+        amount = terms.factors.whole(order.amount)
+        denominator = terms.percent_over * terms.factors.over
+        return [_price_route(entry, amount, terms, denominator) for entry in terms.candidates]
 
     def _find_factors(self, currency: str, volume_currency: str, settlement: str, day: date) -> Factors:
-        currencies = self._currencies | {currency, volume_currency}
+        currencies = self.currencies | {currency, volume_currency}
         return find_factors(self._reference, sorted(currencies), settlement, day)
 
-    def _prepare(self, known: Known) -> tuple[str, list[_Candidates]]:
+    def _prepare(self, known: Known) -> tuple[str, list[Candidates]]:
         """What does not depend on amount, volume and day: settlement currency, and the entries that may fit."""
         settlement = self.settlement(known.currency)
         asked = Asked(
@@ -190,7 +191,7 @@ class CardPricer:
             conversion=settlement != known.currency,
         )
         return settlement, [
-            _Candidates(
+            Candidates(
                 route,
                 tuple(entry for rate, entry in self._rates if rate_covers(rate, route, asked)),
                 tuple(entry for extra, entry in self._extras if extra_covers(extra, route, asked)),
@@ -199,19 +200,22 @@ class CardPricer:
         ]
 
 
-def _price_route(candidates: _Candidates, total: _Sum) -> Pricing:
-    """The fee on one route: the first rate whose bands hold, its limits, and every extra whose bands hold."""
-    amount, volume, currency, factors, percent_over, denominator = total
+def _price_route(candidates: Candidates, amount: int, terms: Terms, denominator: int) -> Pricing:
+    """The fee on one route: the first rate whose bands hold, its limits, and every extra whose bands hold.
+
+    `amount` is in the settlement currency, over the factors' denominator; fees are over `denominator`.
+    """
+    currency, _, factors, volume, percent_over = terms
     route, rates, extras = candidates
     missing = factors.missing
     for entry in rates:
         if missing and not missing.keys().isdisjoint(entry.currencies):
-            return NotPriced(route, _lacking(entry, factors))
+            return NotPriced(route, lacking(entry, factors))
         if entry.bare or (holds(entry.amount, amount, factors) and holds(entry.volume, volume, factors)):
             break
     else:
         return NotPriced(route, NO_RATE_FITS)
-    percentage = amount * (_percent_at(entry, volume, factors) if entry.graduated else entry.percent)
+    percentage = amount * (percent_at(entry, volume, factors) if entry.graduated else entry.percent)
     fixed = factors.whole(entry.fixed) * percent_over if entry.fixed else 0
     adjustment = 0
     if entry.limited:
@@ -220,7 +224,7 @@ def _price_route(candidates: _Candidates, total: _Sum) -> Pricing:
     added = NO_EXTRAS
     for extra in extras:
         if missing and not missing.keys().isdisjoint(extra.currencies):
-            return NotPriced(route, _lacking(extra, factors))
+            return NotPriced(route, lacking(extra, factors))
         if extra.bare or (holds(extra.amount, amount, factors) and holds(extra.volume, volume, factors)):
             more = factors.whole(extra.fixed) * percent_over if extra.fixed else 0
             numerators += (extra.percent * amount, more)
@@ -242,12 +246,13 @@ def no_rate(missing: NoReferenceRate) -> Reason:
     return Reason(ReasonCode.NO_REFERENCE_RATE, limit=missing.currency, own=missing.day.isoformat())
 
 
-def _lacking(entry: ScaledEntry, factors: Factors) -> Reason:
+def lacking(entry: ScaledEntry, factors: Factors) -> Reason:
+    """The reason for a rate or an extra whose reference rate is missing."""
     currency = min(entry.currencies & factors.missing.keys())
     return no_rate(factors.missing[currency])
 
 
-def _percent_at(entry: ScaledEntry, volume: int | None, factors: Factors) -> int:
+def percent_at(entry: ScaledEntry, volume: int | None, factors: Factors) -> int:
     """The percentage at the band that the month's volume has reached; a month begins in the first band."""
     for below, percent in entry.graduated[:-1]:
         if volume is None or below is None or volume < factors.whole(below):

@@ -52,6 +52,7 @@ class ScaledEntry:
     amount: Band | None
     volume: Band | None
     graduated: tuple[tuple[Money | None, int], ...]
+    monies: tuple[Money, ...]
     currencies: frozenset[str]
     bare: bool
     limited: bool
@@ -83,7 +84,8 @@ def scale_entry(entry: Rate | Extra, percent_over: int) -> ScaledEntry:
     minimum, maximum = (rate.minimum, rate.maximum) if rate else (None, None)
     bands = [band for band in (entry.when.amount, entry.when.monthly_volume) if band]
     ends = [end for band in bands for end in (band.from_, band.below)]
-    monies = [entry.fixed, minimum, maximum, *ends, *(below for below, _ in graduated)]
+    figures = (entry.fixed, minimum, maximum, *ends, *(below for below, _ in graduated))
+    monies = tuple(money for money in figures if money)
     return ScaledEntry(
         id=entry.id,
         percent=share(entry.percent),
@@ -93,7 +95,8 @@ def scale_entry(entry: Rate | Extra, percent_over: int) -> ScaledEntry:
         amount=entry.when.amount,
         volume=entry.when.monthly_volume,
         graduated=graduated,
-        currencies=frozenset(money.currency for money in monies if money),
+        monies=monies,
+        currencies=frozenset(money.currency for money in monies),
         bare=not bands,
         limited=minimum is not None or maximum is not None,
     )

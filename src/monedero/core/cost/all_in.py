@@ -1,0 +1,156 @@
+"""The all-in cost of a route by its parts, on every piece of its fee.
+
+Each part is a straight line in the order's amount. Amounts are in whole units of the order's currency, costs in
+whole units of the shop's. An event whose price is unknown counts as nothing, and is said to be unknown elsewhere.
+
+| part | per order |
+| --- | --- |
+| provider fee | the rate card's |
+| tax on fees | provider fee x fee tax, where the shop cannot recover it |
+| monthly share | the plan's month over the orders of the account |
+| refunds | refund rate x (refund fee - what is returned of the fee) |
+| disputes | dispute rate x (fee + (1 - win rate) x amount - win rate x fee, if returned when won + handling) |
+| failed debits | failure rate x failure fee |
+| refused deliveries | refusal rate x (out + back) + (1 - refusal rate) x the courier's collection fee |
+| handling | minutes / 60 x the hour's cost |
+| waiting | amount x yearly cost of money x days / 365 |
+| reserve | what is held back, over its own days after the payout |
+| shop software | percent and fixed of the platform under the storefront |
+
+Source: own design; interest is simple, actual days over 365.
+
+>>> card = FeePiece(ZERO, None, "any", Linear(Fraction(14, 1000), ZERO), Linear(ZERO, Fraction(1, 4)), NOTHING, ())
+>>> week = Bearing(assumed=Assumed(money_cost=Fraction(6, 100)), days=Fraction(7))
+>>> all_in(card, week).total.at(Fraction(50)) / 50
+Fraction(1471, 73000)
+>>> all_in(card, Bearing(assumed=Assumed(), days=Fraction(0))).parts[CostPart.FAILED]
+Traceback (most recent call last):
+...
+KeyError: <CostPart.FAILED: 'failed-debits'>
+"""
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+from enum import StrEnum
+from fractions import Fraction
+
+from monedero.core.cost.assumed import ZERO, Assumed
+from monedero.core.curve.pieces import Curve, Piece, joined
+from monedero.core.ratecard.linear import NOTHING, FeePiece, Linear, total
+
+YEAR = 365
+HOUR = 60
+
+
+class CostPart(StrEnum):
+    """The parts of an all-in cost, in their sequence."""
+
+    FEE = "provider-fee"
+    TAX = "fee-tax"
+    MONTHLY = "monthly-share"
+    REFUNDS = "refunds"
+    DISPUTES = "disputes"
+    FAILED = "failed-debits"
+    REFUSED = "refused-deliveries"
+    HANDLING = "handling"
+    WAITING = "waiting"
+    RESERVE = "reserve"
+    SOFTWARE = "shop-software"
+
+
+@dataclass(frozen=True, slots=True)
+class EventPrices:
+    """What may happen after an order, in whole units of the shop's currency; None is unknown, and counts as nothing."""
+
+    refund: Fraction | None = None
+    refund_returns: str = "none"
+    dispute: Fraction | None = None
+    dispute_returned_if_won: bool = False
+    failed: Fraction | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Bearing:
+    """What a route bears besides its fee. `days` is until the money arrives; `to_books` brings the amount over."""
+
+    assumed: Assumed
+    days: Fraction
+    to_books: Fraction = Fraction(1)
+    events: EventPrices = EventPrices()
+    fee_tax: Fraction = ZERO
+    monthly_share: Fraction = ZERO
+    reserve: Fraction = ZERO
+    reserve_days: int = 0
+    software: Linear = NOTHING
+    at_the_door: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class CostPiece:
+    """The cost on one piece of the fee; parts that are nothing at every amount are left out."""
+
+    fee: FeePiece
+    parts: Mapping[CostPart, Linear]
+
+    @property
+    def total(self) -> Linear:
+        """The all-in cost."""
+        return total(self.parts.values())
+
+
+def all_in(fee: FeePiece, bearing: Bearing) -> CostPiece:
+    """The parts of the cost on one piece of a fee."""
+    parts = {part: line for part, line in _parts(fee, bearing) if line != NOTHING}
+    return CostPiece(fee, parts)
+
+
+def _parts(fee: FeePiece, bearing: Bearing) -> Iterable[tuple[CostPart, Linear]]:
+    assumed, events = bearing.assumed, bearing.events
+    amount = Linear(bearing.to_books, ZERO)
+    yield CostPart.FEE, fee.fee
+    yield CostPart.TAX, fee.fee.times(bearing.fee_tax * (1 - assumed.tax_recoverable))
+    yield CostPart.MONTHLY, _fixed(bearing.monthly_share)
+    if events.refund is not None:
+        returned = fee.returned(events.refund_returns).times(Fraction(-1))
+        yield CostPart.REFUNDS, total((_fixed(events.refund), returned)).times(assumed.refund_rate)
+    if events.dispute is not None:
+        back = assumed.win_rate * events.dispute if events.dispute_returned_if_won else ZERO
+        handled = assumed.dispute_minutes / HOUR * assumed.hour_cost
+        lost = amount.times(1 - assumed.win_rate)
+        yield CostPart.DISPUTES, total((_fixed(events.dispute - back + handled), lost)).times(assumed.dispute_rate)
+    if events.failed is not None:
+        yield CostPart.FAILED, _fixed(assumed.failure_rate * events.failed)
+    if bearing.at_the_door:
+        refused = assumed.refusal_rate * (assumed.delivery_out + assumed.delivery_back)
+        yield CostPart.REFUSED, _fixed(refused + (1 - assumed.refusal_rate) * assumed.collection_fee)
+    yield CostPart.HANDLING, _fixed(assumed.minutes / HOUR * assumed.hour_cost)
+    yield CostPart.WAITING, amount.times(assumed.money_cost * bearing.days / YEAR)
+    yield CostPart.RESERVE, amount.times(bearing.reserve * assumed.money_cost * bearing.reserve_days / YEAR)
+    yield CostPart.SOFTWARE, total((amount.times(bearing.software.slope), _fixed(bearing.software.intercept)))
+
+
+def _fixed(value: Fraction) -> Linear:
+    return Linear(ZERO, value)
+
+
+def cost_curve(fee: Iterable[FeePiece], bearing: Bearing) -> Curve:
+    """The all-in cost of a route for every amount."""
+    return joined(_straight(piece, all_in(piece, bearing).total) for piece in fee)
+
+
+def fee_curve(fee: Iterable[FeePiece]) -> Curve:
+    """The fee alone for every amount."""
+    return joined(_straight(piece, piece.fee) for piece in fee)
+
+
+def _straight(piece: FeePiece, line: Linear) -> Piece:
+    return Piece(piece.from_, piece.below, line.slope, line.intercept)
+
+
+def earned(cost: Fraction, margin: Fraction, assumed: Assumed) -> Fraction:
+    """What a route earns on an order: completion x (margin - cost) - (1 - completion) x what a lost order costs.
+
+    >>> earned(Fraction(1), Fraction(20), Assumed(completion_rate=Fraction(9, 10), lost_order=Fraction(2)))
+    Fraction(169, 10)
+    """
+    return assumed.completes * (margin - cost) - (1 - assumed.completes) * assumed.lost_order

@@ -1,0 +1,100 @@
+"""Made-up rate cards and orders for property tests."""
+
+from datetime import date
+
+from hypothesis import strategies as st
+
+from monedero.core.fx import ReferenceRates
+from monedero.core.money import Money
+from monedero.core.ratecard.context import OrderContext
+from monedero.core.ratecard.model import CardKind, LineKind, RateCard
+from monedero.figures import reference_rates
+
+RATES = ReferenceRates(reference_rates.bundled())
+CURRENCIES = ["EUR", "GBP", "JPY", "USD"]
+DAYS = [date(2024, 1, 2), date(2024, 12, 31), date(2026, 11, 24)]
+
+
+def monies(currencies: list[str], largest: int) -> st.SearchStrategy[str]:
+    def money(currency: str) -> st.SearchStrategy[str]:
+        return st.integers(0, largest).map(lambda units: f"{units} {currency}")
+
+    return st.sampled_from(currencies).flatmap(money)
+
+
+def bands(currency: str, largest: int) -> st.SearchStrategy[dict[str, str]]:
+    ends = st.tuples(st.integers(0, largest), st.integers(1, largest))
+    return ends.map(lambda pair: {"from": f"{pair[0]} {currency}", "below": f"{sum(pair)} {currency}"})
+
+
+WHENS = st.fixed_dictionaries(
+    {},
+    optional={
+        "amount": bands("EUR", 400),
+        "monthly_volume": bands("EUR", 9000),
+        "currency": st.lists(st.sampled_from(CURRENCIES), min_size=1, unique=True),
+        "buyer_country": st.lists(st.sampled_from(["PT", "ES", "US"]), min_size=1, unique=True),
+        "origin": st.lists(st.sampled_from(["domestic", "region", "abroad"]), min_size=1, unique=True),
+        "card_kind": st.lists(st.sampled_from([kind.value for kind in CardKind]), min_size=1, unique=True),
+        "recurring": st.booleans(),
+        "line_kind": st.lists(st.sampled_from(["goods", "course"]), min_size=1, unique=True),
+        "conversion": st.booleans(),
+    },
+)
+PERCENTS = st.decimals(0, 9, places=2).map(str)
+PRICES = st.fixed_dictionaries({}, optional={"percent": PERCENTS, "fixed": monies(["EUR", "GBP", "KWD"], 3)})
+LIMITS = st.sampled_from(
+    [{}, {"minimum": "1 EUR"}, {"maximum": "4 GBP"}, {"minimum": "1 EUR", "maximum": "5 EUR"}]
+)
+
+
+STEPS = [{"below": "3000 EUR", "percent": "2"}, {"below": None, "percent": "1"}]
+
+
+@st.composite
+def cards(draw: st.DrawFn, graduated: bool = False) -> RateCard:
+    """A card of one method and two plans with some rates and extras."""
+    plans = st.sampled_from([None, ["start"], ["steady"]])
+    rates = [
+        {"id": f"rate-{number}", "method": "card", "when": when, "plans": draw(plans), **price, **draw(LIMITS)}
+        for number, (when, price) in enumerate(draw(st.lists(st.tuples(WHENS, PRICES), min_size=1, max_size=4)))
+    ]
+    if graduated:
+        for rate in rates:
+            if draw(st.booleans()):
+                rate.pop("percent", None)
+                rate["graduated"] = STEPS
+    extras = [
+        {"id": f"extra-{number}", "label": "Extra", "when": when, "plans": draw(plans), **price}
+        for number, (when, price) in enumerate(draw(st.lists(st.tuples(WHENS, PRICES), max_size=3)))
+    ]
+    return RateCard.model_validate(
+        {
+            "format": "monedero/rate-card/1",
+            "provider": {
+                "id": "dovetide",
+                "name": "Dovetide",
+                "countries": ["PT"],
+                "region": ["PT", "ES"],
+                "settles_in": draw(st.sampled_from([["EUR"], ["EUR", "GBP"], ["GBP", "EUR"]])),
+            },
+            "plans": [{"id": "start", "name": "Start"}, {"id": "steady", "name": "Steady"}],
+            "rates": rates,
+            "extras": extras,
+        }
+    )
+
+
+@st.composite
+def orders(draw: st.DrawFn) -> OrderContext:
+    """An order of which some things are known."""
+    currency = draw(st.sampled_from(CURRENCIES))
+    return OrderContext(
+        amount=Money(draw(st.integers(1, 90_000)), currency),
+        buyer_country=draw(st.sampled_from(["PT", "ES", "US"])),
+        placed_on=draw(st.sampled_from(DAYS)),
+        line_kinds=frozenset(draw(st.sets(st.sampled_from([LineKind.GOODS, LineKind.COURSE])))),
+        recurring=draw(st.sampled_from([None, True, False])),
+        card_kind=draw(st.sampled_from([None, *CardKind])),
+        monthly_volume=draw(st.sampled_from([None, Money(400_000, "EUR"), Money(5_000, "KWD")])),
+    )
