@@ -1,6 +1,7 @@
 """Made-up rate cards and orders for property tests."""
 
 from datetime import date
+from typing import Any
 
 from hypothesis import strategies as st
 
@@ -55,7 +56,7 @@ STEPS = [{"below": "3000 EUR", "percent": "2"}, {"below": None, "percent": "1"}]
 def cards(draw: st.DrawFn, graduated: bool = False) -> RateCard:
     """A card of one method and two plans with some rates and extras."""
     plans = st.sampled_from([None, ["start"], ["steady"]])
-    rates = [
+    rates: list[dict[str, Any]] = [
         {"id": f"rate-{number}", "method": "card", "when": when, "plans": draw(plans), **price, **draw(LIMITS)}
         for number, (when, price) in enumerate(draw(st.lists(st.tuples(WHENS, PRICES), min_size=1, max_size=4)))
     ]

@@ -4,18 +4,18 @@ from datetime import date, timedelta
 from fractions import Fraction
 
 import pytest
-import QuantLib as ql
+import QuantLib
 
 from monedero.core.calendar import add_business_days, is_business_day, mean_days, months_after, next_payout
 from monedero.core.cost.arrival import arrives
 from monedero.core.ratecard.model import Settlement
 from monedero.figures import reference_rates
 
-TARGET = ql.TARGET()
+TARGET = QuantLib.TARGET()
 
 
-def quant(day: date) -> ql.Date:
-    return ql.Date(day.day, day.month, day.year)
+def quant(day: date) -> QuantLib.Date:
+    return QuantLib.Date(day.day, day.month, day.year)
 
 
 def test_target_days_are_those_of_the_reference_library() -> None:
@@ -61,7 +61,7 @@ STEPS = [
 def test_business_days_after(start: str, days: int, end: str) -> None:
     began, expected = date.fromisoformat(start), date.fromisoformat(end)
     assert add_business_days(began, days, "TARGET") == expected
-    assert TARGET.advance(quant(began), ql.Period(days, ql.Days)) == quant(expected)
+    assert TARGET.advance(quant(began), QuantLib.Period(days, QuantLib.Days)) == quant(expected)
 
 
 def test_a_countrys_bank_holidays_are_its_own() -> None:

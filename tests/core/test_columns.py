@@ -122,7 +122,13 @@ def test_figures_that_are_too_long_for_128_bits_are_refused(example_card: RateCa
     rates = ReferenceRates(reference_rates.bundled(), typed)
     columns = FeeColumns(Catalogue([example_card], "PT", rates), "GBP", rates)
     frame = pl.DataFrame(
-        {"minor": [10**15], "currency": ["USD"], "day": [date(2024, 1, 2)], "buyer_country": ["US"], "weight": [1000]}
+        {
+            "minor": [10**15],
+            "currency": ["USD"],
+            "day": [date(2024, 1, 2)],
+            "buyer_country": ["US"],
+            "weight": [1000],
+        }
     )
     with pytest.raises(InvalidInput, match="figures-too-long"):
         columns.orders(frame)

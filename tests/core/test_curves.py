@@ -2,6 +2,7 @@
 
 from datetime import date
 from fractions import Fraction
+from itertools import pairwise
 
 import pytest
 from hypothesis import given, settings
@@ -99,13 +100,20 @@ def test_ties_go_to_the_lower_slope_then_to_the_earlier() -> None:
     assert envelope([steep, level], Fraction(100), Fraction(200))[0].curve == 1
     assert [stretch.curve for stretch in envelope([level, level], Fraction(1), Fraction(9))] == [0]
     three = [straight("3", "0"), straight("1", "2"), straight("2", "1")]
-    assert [(s.from_, s.curve) for s in envelope(three, Fraction(1), Fraction(500))] == [(1, 0), (100, 1)]
+    assert [(s.from_, s.curve) for s in envelope(three, Fraction(1), Fraction(500))] == [
+        (Fraction(1), 0),
+        (Fraction(100), 1),
+    ]
 
 
 def test_a_stretch_without_a_price_is_a_piece_with_no_route() -> None:
     middle = Curve((Piece(Fraction(10), Fraction(20), ZERO, Fraction(1)),))
     found = envelope([middle], Fraction(1), Fraction(100))
-    assert [(s.from_, s.below, s.curve) for s in found] == [(1, 10, None), (10, 20, 0), (20, 100, None)]
+    assert [(s.from_, s.below, s.curve) for s in found] == [
+        (Fraction(1), Fraction(10), None),
+        (Fraction(10), Fraction(20), 0),
+        (Fraction(20), Fraction(100), None),
+    ]
     assert envelope([], Fraction(1), Fraction(9))[0].curve is None
     beyond = Curve((Piece(ZERO, Fraction(1), ZERO, ZERO), Piece(Fraction(9), None, ZERO, ZERO)))
     assert [s.curve for s in envelope([beyond], Fraction(1), Fraction(9))] == [None]
@@ -119,7 +127,7 @@ def curves(draw: st.DrawFn) -> Curve:
     ends = sorted(draw(st.sets(st.integers(0, 40), min_size=2, max_size=5)))
     pieces = [
         Piece(Fraction(low), Fraction(high), draw(VALUES), draw(VALUES) * 20)
-        for low, high in zip(ends, ends[1:], strict=False)
+        for low, high in pairwise(ends)
         if draw(st.booleans())
     ]
     return joined(pieces)
@@ -132,9 +140,7 @@ def test_the_envelope_is_what_brute_force_finds(held_curves: list[Curve]) -> Non
     found = envelope(held_curves, ZERO, Fraction(45))
     assert found[0].from_ == 0
     assert found[-1].below == 45
-    assert all(
-        one.below == other.from_ and one.curve != other.curve for one, other in zip(found, found[1:], strict=False)
-    )
+    assert all(one.below == other.from_ and one.curve != other.curve for one, other in pairwise(found))
     points = {ZERO, Fraction(44), *(piece.from_ for curve in held_curves for piece in curve.pieces)}
     points |= {c.at for one in held_curves for other in held_curves for c in crossings(one, other)}
     points |= {(one + other) / 2 for one in points for other in points}
@@ -178,10 +184,10 @@ def lesser(pieces: FeeCurve, at: str) -> Fraction:
 def test_what_a_refund_returns(example_card: RateCard) -> None:
     """0.5 % + 0.10, at least 0.30 and at most 5.00: the lesser of the percentage and the base comes back."""
     order = OrderContext(Money(8500, "EUR"), "PT", RATES_DAY)
-    debit = dict(
-        (route.method + route.plan, pieces)
+    debit = {
+        route.method + route.plan: pieces
         for route, pieces in fee_curves(CardPricer(example_card, "PT", RATES), order, "EUR", RATES)
-    )["sepa-direct-debitstart"]
+    }["sepa-direct-debitstart"]
     assert not isinstance(debit, NotPriced)
     assert lesser(debit, "20") == Fraction("0.10")
     assert lesser(debit, "85") == Fraction("0.425")

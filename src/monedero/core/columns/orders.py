@@ -31,7 +31,7 @@ from monedero.core.ratecard.context import Known
 from monedero.core.ratecard.model import CardKind, LineKind
 
 WHOLE = pl.Int128
-KNOWN = {
+KNOWN: dict[str, type[pl.DataType]] = {
     "currency": pl.String,
     "buyer_country": pl.String,
     "card_network": pl.String,
@@ -59,7 +59,8 @@ class OrderColumns:
         if "weight" not in frame.columns:
             absent.append(pl.lit(1).alias("weight"))
         frame = frame.with_columns(absent).filter(pl.col("minor") > 0)
-        frame = frame.cast({"minor": WHOLE, "weight": WHOLE, "day": pl.Date, **KNOWN})
+        kinds: dict[str, type[pl.DataType]] = {"minor": WHOLE, "weight": WHOLE, "day": pl.Date, **KNOWN}
+        frame = frame.with_columns(pl.col(name).cast(kind) for name, kind in kinds.items())
         known = frame.select(list(KNOWN)).unique(maintain_order=True).with_row_index("known")
         self.known = {row["known"]: _known(row) for row in known.iter_rows(named=True)}
         self.over: dict[tuple[str, date], int] = {}

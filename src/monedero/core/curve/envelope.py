@@ -84,24 +84,21 @@ def _march(lines: list[_Line], start: Fraction, below: Fraction, found: list[Str
     top, bottom = start.numerator, start.denominator
     best = min(lines, key=lambda line: (line.slope * top + line.intercept * bottom, line.slope, line.curve))
     while True:
-        meets: Fraction | None = None
-        taken = best
+        taken: _Line | None = None
         # The next one is the line of a lower slope that is met first; of several there, the one of the lowest slope.
         near, far = below.numerator, below.denominator
         for line in lines:
             fall = best.slope - line.slope
             if fall > 0:
                 gap = line.intercept - best.intercept
-                order = gap * far - near * fall
-                if order < 0 or (
-                    order == 0 and meets is not None and (line.slope, line.curve) < (taken.slope, taken.curve)
-                ):
-                    near, far, taken, meets = gap, fall, line, Fraction(gap, fall)
-        if meets is None:
+                sooner = gap * far - near * fall
+                if sooner < 0 or (sooner == 0 and taken and (line.slope, line.curve) < (taken.slope, taken.curve)):
+                    near, far, taken = gap, fall, line
+        if taken is None:
             _add(found, Stretch(start, below, best.curve))
             return
-        if meets > start:
-            _add(found, Stretch(start, meets, best.curve))
+        meets = Fraction(near, far)
+        _add(found, Stretch(start, meets, best.curve))
         start, best = meets, taken
 
 
