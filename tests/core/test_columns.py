@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from monedero.core.columns.fees import FeeColumns, charged, name_of
+from monedero.core.columns.fees import Asking, FeeColumns, charged, name_of
 from monedero.core.errors import InvalidInput
 from monedero.core.fx import ReferenceRates
 from monedero.core.money import Money, minor_units
@@ -50,8 +50,8 @@ def test_columns_agree_with_the_exact_core(
     later = other.model_copy(update={"valid_from": date(2024, 6, 1)})
     catalogue = Catalogue([card, later], "PT", RATES)
     columns = FeeColumns(catalogue, "EUR", RATES)
-    priced_orders = columns.orders(frame_of(held), volume.currency if volume else None)
-    fees = columns.price(priced_orders, volume, frozenset({"returned", "graduated"}))
+    priced_orders = columns.orders(frame_of(held), [volume.currency] if volume else [])
+    fees = columns.price(priced_orders, Asking(volume, frozenset({"returned", "graduated"})))
     rows = priced_orders.frame.join(fees, on="row").rows(named=True)
     assert len(rows) == len(held)
     for row in rows:

@@ -8,7 +8,7 @@ import polars as pl
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from monedero.core.columns.fees import FeeColumns, name_of
+from monedero.core.columns.fees import Asking, FeeColumns, name_of
 from monedero.core.columns.month import Month, Plan
 from monedero.core.ratecard.catalogue import Catalogue
 from monedero.core.ratecard.context import OrderContext
@@ -110,7 +110,7 @@ def test_weights_over_months(example_card: RateCard) -> None:
         }
     )
     held = columns.orders(frame)
-    month = Month(columns, held, columns.price(held, None, frozenset({"returned", "graduated"})), 4)
+    month = Month(columns, held, columns.price(held, Asking(None, frozenset({"returned", "graduated"}))), 4)
     start = month.routes(["orlenta/start/card"])["orlenta/start/card"]
     assert [start.orders, start.amount, start.fees] == [3, 255, 3 * Fraction(127, 100)]
     assert start.returned == 3 * Fraction("1.02")

@@ -9,7 +9,7 @@ from fastapi.responses import FileResponse
 from fastapi.staticfiles import StaticFiles
 from starlette.middleware.trustedhost import TrustedHostMiddleware
 
-from monedero.api import checkout, compare, orders, publish, shop
+from monedero.api import catalogue, checkout, compare, curves, month, orders, publish, rate_cards, shop
 from monedero.api.problems import answer_refusals, problem
 from monedero.core.account import Mode
 from monedero.core.errors import Fault, FaultCode
@@ -20,7 +20,10 @@ from monedero.work.premises import Premises
 SITE = Path(__file__).parent / "site"
 HOSTS = ["127.0.0.1", "localhost", "[::1]"]
 MODE_HEADER = "Monedero-Mode"
-PAGES = ("/", "/shop", "/compare", "/checkout", "/rehearse", "/publish", "/buy", "/buy/orders/{token}")
+PAGES = (
+    *("/", "/shop", "/shop/orders", "/shop/assumptions", "/compare", "/compare/plans", "/compare/catalogue"),
+    *("/compare/cards/{provider}/{day}", "/checkout", "/rehearse", "/publish", "/buy", "/buy/orders/{token}"),
+)
 
 
 async def _only_from_here(request: Request, go_on: Callable[[Request], Awaitable[Response]]) -> Response:
@@ -43,7 +46,7 @@ def create_app(premises: Premises, *, demo_first: bool) -> FastAPI:
     answer_refusals(app)
     app.middleware("http")(_only_from_here)
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=HOSTS)
-    for feature in (shop, compare, checkout, publish, orders):
+    for feature in (shop, month, compare, curves, catalogue, rate_cards, checkout, publish, orders):
         app.include_router(feature.router)
     app.mount(MOUNTED_AT, provider_app(premises.provider))
     if SITE.exists():

@@ -3,7 +3,8 @@
 from fastapi import APIRouter
 from pydantic import BaseModel, StrictInt
 
-from monedero.api.compare import ReasonOut, reasons_out
+from monedero.api.compare import reasons_out
+from monedero.api.compare_schemas import ReasonOut
 from monedero.api.problems import PROBLEMS
 from monedero.api.rooms import InHandQuery, PremisesDep, RoomDep, sentence
 from monedero.core.account import Mode
@@ -12,10 +13,8 @@ from monedero.core.money import Money
 from monedero.core.ratecard.model import Route
 from monedero.core.tender.model import Checkout, Tender
 from monedero.core.window import Window
-from monedero.figures import methods
 from monedero.store.documents import Held
-from monedero.work.basis import draft, draft_basis, hand
-from monedero.work.comparing import amount_in_books
+from monedero.work.basis import amount_in_books, draft, draft_basis, hand, method_of
 from monedero.work.composing import add_tender, save_draft
 from monedero.work.looking import view
 
@@ -112,7 +111,7 @@ def read_view(room: RoomDep, held: PremisesDep, asked: InHandQuery) -> ViewOut:
     outcomes = []
     for outcome in seen.outcomes:
         tender = outcome.tender
-        method = methods.method(tender.method)
+        method = method_of(basis.shop, tender.method)
         card = cards.get(tender.route.provider) if tender.route else None
         fee = seen.fees.get(tender.route) if tender.route else None
         plans = {plan.id: plan.name for plan in card.plans} if card else {}

@@ -1,108 +1,47 @@
-"""Compare: the routes for the order in hand, and the rate cards behind them."""
+"""Compare: everything that could pay for the order in hand, ranked by what it costs all in, and why others cannot."""
 
-from fastapi import APIRouter, Request
-from pydantic import BaseModel
+from fractions import Fraction
 
+from fastapi import APIRouter
+
+from monedero.api.compare_schemas import (
+    AssumptionOut,
+    ComparisonOut,
+    CostPartOut,
+    FactOut,
+    FeeOut,
+    FeePartOut,
+    MonthOut,
+    RankedOut,
+    ReasonOut,
+    RouteOut,
+    ShutOut,
+    TurningOut,
+)
 from monedero.api.problems import PROBLEMS
 from monedero.api.rooms import InHandQuery, PremisesDep, RoomDep, sentence
 from monedero.core.account import Mode
-from monedero.core.errors import FaultCode, refuse
+from monedero.core.cost.all_in import Bearing
+from monedero.core.cost.assumed import about
+from monedero.core.cost.assumption import Assumption, Unit, value_of
+from monedero.core.method import Method
 from monedero.core.money import Money
-from monedero.core.ratecard.catalogue import Ranked
-from monedero.core.ratecard.model import RateCard, Route
 from monedero.core.reasons import Reason
-from monedero.figures import methods
-from monedero.formats import rate_card
+from monedero.figures import assumptions
+from monedero.figures.assumptions import card_duties
 from monedero.wording import reason_text
+from monedero.wording.costs import Case, cost_parts, unknown_events
 from monedero.wording.derivation import derive
-from monedero.wording.show import percent
-from monedero.work.basis import Basis, Hand, draft_basis, hand, rates_of
-from monedero.work.beginning import put_example_cards
-from monedero.work.comparing import Comparison, compare
-
-LARGEST_CARD = 1_000_000
-CARD_FILE = {"requestBody": {"required": True, "content": {"application/json": {"schema": {"type": "string"}}}}}
+from monedero.wording.facts import Known, facts
+from monedero.wording.show import exact, percent
+from monedero.work.basis import Basis, draft_basis, hand
+from monedero.work.candidates import Candidate
+from monedero.work.comparing import Comparison, RankedRoute, compare
+from monedero.work.month import RouteMonth
+from monedero.work.turning import Turning, turnings
 
 router = APIRouter(prefix="/api", tags=["compare"], responses=PROBLEMS)
-
-
-class ReasonOut(BaseModel):
-    """A reason: its code, and the sentence."""
-
-    code: str
-    text: str
-
-
-class RouteOut(BaseModel):
-    """A route with the names of its parts; without a provider it is an arrangement of the shop's own."""
-
-    route: Route | None
-    method: str
-    method_name: str
-    family: str
-    provider_name: str
-    plan_name: str
-    tenders: list[str]
-
-
-class PartOut(BaseModel):
-    """A part of a fee, its formula, its exact figure, and its share of the rounded fee."""
-
-    kind: str
-    label: str
-    formula: str
-    exact: str
-    amount: str
-    share: str
-    conditions: str
-
-
-class RankedOut(BaseModel):
-    """A priced route: its fee in the shop currency, what is charged, and how it came about."""
-
-    route: RouteOut
-    fee: str
-    charged: str
-    effective_percent: str | None
-    rate: str
-    conditions: str
-    parts: list[PartOut]
-    steps: list[str]
-
-
-class ShutOut(BaseModel):
-    """A route without a price for this order, or an arrangement, with every reason against it."""
-
-    route: RouteOut
-    reasons: list[ReasonOut]
-
-
-class ComparisonOut(BaseModel):
-    """All routes for the order in hand."""
-
-    mode: Mode
-    nothing_to_pay: bool
-    rate_cards: int
-    ranked: list[RankedOut]
-    shut: list[ShutOut]
-    arrangements: list[ShutOut]
-
-
-class CardOut(BaseModel):
-    """A rate card that was kept."""
-
-    mode: Mode
-    provider: str
-    provider_name: str
-    valid_from: str
-    routes: int
-
-
-class CardsOut(BaseModel):
-    """How many rate cards were put in."""
-
-    mode: Mode
-    added: int
+EARNING = ("completion-rate", "lost-order")
 
 
 def reasons_out(reasons: tuple[Reason, ...], names: dict[str, str]) -> list[ReasonOut]:
@@ -110,114 +49,171 @@ def reasons_out(reasons: tuple[Reason, ...], names: dict[str, str]) -> list[Reas
     return [ReasonOut(code=reason.code.value, text=reason_text(reason, names)) for reason in reasons]
 
 
-class _Writer:
-    """Turns a comparison into an answer."""
+def assumption_out(assumption: Assumption, where: str, chosen: dict[tuple[str, str], str]) -> AssumptionOut:
+    """An assumption as it holds for a family, a method or the shop, with where its default comes from."""
+    value = value_of(assumption, where, chosen)
+    return AssumptionOut(
+        id=assumption.id,
+        about=where,
+        name=assumption.name,
+        unit=assumption.unit,
+        value=value,
+        typed=(assumption.id, where) in chosen,
+        source=assumption.source,
+    )
 
-    def __init__(self, basis: Basis, order: Hand, comparison: Comparison) -> None:
-        self._basis = basis
-        self._order = order
-        self._comparison = comparison
-        self._names = {key: card.provider.name for key, card in comparison.cards.items()}
 
-    def route(self, route: Route) -> RouteOut:
-        method = methods.method(route.method)
-        plans = {plan.id: plan.name for plan in self._comparison.cards[route.provider].plans}
-        held = [tender.id for tender in self._basis.checkout.tenders if tender.route == route]
+class RouteWriter:
+    """Turns candidates into routes with their names."""
+
+    def __init__(self, basis: Basis, comparison: Comparison) -> None:
+        """Names come from the cards of the day, tenders from the draft."""
+        self._tenders = basis.checkout.tenders
+        self._cards = comparison.cards
+        self._grounds = comparison.grounds
+        self.names = {key: card.provider.name for key, card in comparison.cards.items()}
+
+    def route(self, candidate: Candidate) -> RouteOut:
+        """A candidate with the names of its parts and the tenders that hold it."""
+        route, method = candidate.route, candidate.method
+        plans = {plan.id: plan.name for plan in candidate.card.plans} if candidate.card else {}
+        if route is not None:
+            held = [tender.id for tender in self._tenders if tender.route == route]
+        else:
+            held = [tender.id for tender in self._tenders if tender.route is None and tender.method == method.id]
+        account = self._grounds.accounts.get(route.provider) if route else None
         return RouteOut(
+            key=candidate.key,
             route=route,
             method=method.id,
             method_name=method.name,
             family=method.family.value,
-            provider_name=self._names[route.provider],
-            plan_name=plans[route.plan] if len(plans) > 1 else "",
+            provider_name=self.names[route.provider] if route else "",
+            plan_name=plans.get(route.plan, "") if route and len(plans) > 1 else "",
             tenders=held,
+            stage=account.stage if account else None,
         )
 
-    def ranked(self, entry: Ranked) -> RankedOut:
-        order, books = self._order.order, self._basis.shop.currency
-        card = self._comparison.cards[entry.pricing.route.provider]
-        rates = rates_of(self._basis.shop)
-        derived = derive(entry.pricing, card, (order.amount, order.placed_on), books, rates)
-        amount, total = self._comparison.amount, sum(map(abs, entry.pricing.numerators))
-        shares = [100 * abs(part.numerator) * 100 // total for part, _ in entry.pricing.shown]
+
+class _Writer(RouteWriter):
+    """Turns a comparison into an answer."""
+
+    def __init__(self, basis: Basis, comparison: Comparison) -> None:
+        super().__init__(basis, comparison)
+        self._comparison = comparison
+        self._books = basis.shop.currency
+        self._order = comparison.hand.order
+
+    def _money(self, value: Fraction) -> str:
+        return str(Money.rounded(value, self._books))
+
+    def _assumption(self, name: str, method: Method) -> AssumptionOut:
+        assumption = assumptions.every()[name]
+        return assumption_out(assumption, about(assumption, method), self._comparison.grounds.chosen)
+
+    def ranked(self, entry: RankedRoute) -> RankedOut:
+        """A ranked route with everything that its row opens into."""
+        candidate, amount = entry.candidate, self._comparison.amount
+        case = Case(entry.piece.fee, entry.bearing, self._order.amount.exact, self._books)
         return RankedOut(
-            route=self.route(entry.pricing.route),
-            fee=str(Money.rounded(entry.fee, books)),
-            charged=str(entry.pricing.charged),
-            effective_percent=percent(entry.fee / amount) if amount else None,
-            rate=derived.rate,
-            conditions=derived.conditions,
+            route=self.route(candidate),
+            cost=self._money(entry.cost),
+            exact_cost=f"{exact(entry.cost)} {self._books}",
+            fee=self._money(entry.fee),
+            effective_percent=percent(entry.cost / amount) if amount else None,
+            earns=None if entry.earns is None else self._money(entry.earns),
+            completion=self._assumption("completion-rate", candidate.method),
+            lost_order=self._assumption("lost-order", candidate.method),
             parts=[
-                PartOut(**part._asdict(), share=f"{share // 100}.{share % 100:02d}")
-                for part, share in zip(derived.parts, shares, strict=True)
+                CostPartOut(
+                    part=part.part.value,
+                    label=part.label,
+                    formula=part.formula,
+                    exact=part.exact,
+                    amount=part.amount,
+                    assumptions=[self._assumption(name, candidate.method) for name in part.moved_by],
+                )
+                for part in cost_parts(case)
             ],
+            unknown=self._unknown(candidate, entry.bearing),
+            fee_taken_apart=self._fee(candidate),
+            facts=[FactOut(**fact._asdict()) for fact in facts(self._known(entry))],
+            month=self._month(entry.month),
+        )
+
+    def _unknown(self, candidate: Candidate, bearing: Bearing) -> list[str]:
+        return unknown_events(bearing) if candidate.card else []
+
+    def _fee(self, candidate: Candidate) -> FeeOut | None:
+        if candidate.priced is None or candidate.card is None:
+            return None
+        rates = self._comparison.grounds.rates
+        order = (self._order.amount, self._order.placed_on)
+        derived = derive(candidate.priced, candidate.card, order, self._books, rates)
+        return FeeOut(
+            charged=str(candidate.priced.charged),
+            rate=derived.rate,
+            card_day=candidate.card.valid_from,
+            conditions=derived.conditions,
+            parts=[FeePartOut(**part._asdict()) for part in derived.parts],
             steps=derived.steps,
         )
 
+    def _known(self, entry: RankedRoute) -> Known:
+        candidate, grounds = entry.candidate, self._comparison.grounds
+        provider = candidate.route.provider if candidate.route else ""
+        held = grounds.providers.get(provider)
+        return Known(
+            method=candidate.method,
+            card=candidate.card,
+            facts=held,
+            account=grounds.accounts.get(provider),
+            placed_on=self._order.placed_on,
+            arrives_on=entry.arrives_on,
+            reach=entry.reach,
+            card_duty=card_duties()[held.card_data.value] if held else "",
+        )
+
+    def _month(self, month: RouteMonth | None) -> MonthOut | None:
+        if month is None:
+            return None
+        return MonthOut(
+            orders=exact(month.orders, 2),
+            amount=self._money(month.amount),
+            fees=self._money(month.fees),
+            cost=self._money(month.cost),
+        )
+
+    def turning(self, turning: Turning) -> TurningOut:
+        """An assumption and from which value of it the first two would change places."""
+        scale = 100 if turning.assumption.unit is Unit.PERCENT else 1
+        return TurningOut(
+            assumption=assumption_out(turning.assumption, turning.about, self._comparison.grounds.chosen),
+            turns_at=exact(turning.turns_at * scale, 4),
+        )
+
     def answer(self) -> ComparisonOut:
+        """The whole comparison."""
         comparison = self._comparison
-        held = {tender.method: tender.id for tender in self._basis.checkout.tenders if tender.route is None}
+        paid = not self._order.nothing_to_pay
         return ComparisonOut(
-            mode=self._basis.checkout.mode,
-            nothing_to_pay=self._order.order.nothing_to_pay,
+            mode=Mode.TEST,
+            nothing_to_pay=not paid,
+            currency=self._books,
             rate_cards=len(comparison.cards),
-            ranked=[self.ranked(entry) for entry in comparison.ranked],
+            month_orders=exact(comparison.month.orders, 2),
+            ranked=[self.ranked(entry) for entry in comparison.ranked] if paid else [],
             shut=[
-                ShutOut(route=self.route(entry.route), reasons=reasons_out(entry.reasons, self._names))
+                ShutOut(route=self.route(entry.candidate), reasons=reasons_out(entry.reasons, self.names))
                 for entry in comparison.shut
             ],
-            arrangements=[
-                ShutOut(
-                    route=RouteOut(
-                        route=None,
-                        method=entry.method.id,
-                        method_name=entry.method.name,
-                        family=entry.method.family.value,
-                        provider_name="",
-                        plan_name="",
-                        tenders=[held[entry.method.id]] if entry.method.id in held else [],
-                    ),
-                    reasons=reasons_out(entry.reasons, self._names),
-                )
-                for entry in comparison.arrangements
-            ],
+            turnings=[self.turning(entry) for entry in turnings(comparison)[:3]] if paid else [],
         )
 
 
 @router.get("/compare")
 def read_comparison(room: RoomDep, held: PremisesDep, asked: InHandQuery) -> ComparisonOut:
-    """Every route for the order in hand: ranked, or with the reasons why not."""
+    """Everything for the order in hand: ranked by its all-in cost, or with the reasons why not."""
     basis = draft_basis(room.store)
-    order = hand(basis.shop, sentence(asked, held))
-    comparison = compare(room.store, basis, order, asked.card_kind, asked.card_network)
-    return _Writer(basis, order, comparison).answer()
-
-
-async def _body(request: Request) -> bytes:
-    """The bytes of a file, as long as it is not larger than a rate card could be."""
-    content = bytearray()
-    async for chunk in request.stream():
-        content += chunk
-        if len(content) > LARGEST_CARD:
-            raise refuse(FaultCode.FILE_TOO_LARGE, "file", f"over {LARGEST_CARD}", largest=LARGEST_CARD)
-    return bytes(content)
-
-
-@router.post("/rate-cards", status_code=201, openapi_extra=CARD_FILE)
-async def add_rate_card(request: Request, room: RoomDep) -> CardOut:
-    """Read a rate card, `monedero/rate-card/1`; a wrong one is refused with every place, and nothing changes."""
-    card: RateCard = rate_card.read(await _body(request))
-    room.store.rate_cards.put(card)
-    return CardOut(
-        mode=Mode.TEST,
-        provider=card.provider.id,
-        provider_name=card.provider.name,
-        valid_from=card.valid_from.isoformat() if card.valid_from else "",
-        routes=len(card.routes),
-    )
-
-
-@router.post("/rate-cards/examples", status_code=201)
-def add_example_cards(room: RoomDep) -> CardsOut:
-    """Put in the seven invented example cards."""
-    return CardsOut(mode=Mode.TEST, added=put_example_cards(room.store))
+    comparison = compare(room.store, hand(basis.shop, sentence(asked, held)), asked.card_kind, asked.card_network)
+    return _Writer(basis, comparison).answer()

@@ -8,12 +8,15 @@ from iso4217 import Currency
 from pydantic import BaseModel, StrictInt
 
 from monedero.api.problems import PROBLEMS
-from monedero.api.rooms import COOKIE, RoomDep
+from monedero.api.rooms import COOKIE, PremisesDep, RoomDep
 from monedero.core.account import Account, Mode
+from monedero.core.method import Family
 from monedero.core.ratecard.model import CardKind, LineKind
 from monedero.core.shop import Shop
 from monedero.figures import methods
+from monedero.figures.assumptions import trades
 from monedero.wording.places import country_name
+from monedero.work.accounts import begin_application
 
 router = APIRouter(prefix="/api", tags=["shop"], responses=PROBLEMS)
 
@@ -57,6 +60,8 @@ class Choices(BaseModel):
     kinds: list[Choice]
     card_kinds: list[Choice]
     card_networks: list[Choice]
+    trades: list[Choice]
+    families: list[Choice]
 
 
 @router.get("/shop")
@@ -79,15 +84,22 @@ def save_shop(room: RoomDep, edit: ShopEdit) -> ShopState:
 def read_accounts(room: RoomDep) -> list[AccountState]:
     """The accounts in test mode."""
     names = room.till.provider_names()
-    accounts = room.store.accounts.of(Mode.TEST).values()
-    return [
-        AccountState(
-            provider_name=names[account.provider],
-            active=[methods.method(method).name for method in account.active_methods],
-            account=account,
-        )
-        for account in accounts
-    ]
+    return [_account(account, names) for account in room.store.accounts.of(Mode.TEST).values()]
+
+
+def _account(account: Account, names: dict[str, str]) -> AccountState:
+    return AccountState(
+        provider_name=names.get(account.provider, account.provider),
+        active=[methods.method(method).name for method in account.active_methods],
+        account=account,
+    )
+
+
+@router.post("/accounts/{provider}/begin")
+def begin_account(room: RoomDep, held: PremisesDep, provider: str) -> AccountState:
+    """Begin the application for an account; one that is under way stays as it is."""
+    account = begin_application(room.store, provider, held.now().date())
+    return _account(account, room.till.provider_names())
 
 
 @router.put("/demo", status_code=204)
@@ -114,6 +126,8 @@ def _choices() -> Choices:
         kinds=[Choice(code=kind.value, name=kind.value) for kind in LineKind],
         card_kinds=[Choice(code=kind.value, name=kind.value.replace("-", " ")) for kind in CardKind],
         card_networks=[Choice(code=name.lower(), name=name) for name in ("Aster", "Borealis", "Cygnet")],
+        trades=[Choice(code=code, name=name) for code, name in trades().items()],
+        families=[Choice(code=family.value, name=family.value.replace("-", " ")) for family in Family],
     )
 
 

@@ -16,12 +16,15 @@ name
 """
 
 from enum import StrEnum
+from typing import Annotated
 
-from pydantic import StrictBool
+from pydantic import Field, StrictBool, StrictInt
 
 from monedero.core.fields import AnyOf, CountryCode, CurrencyCode, Description, Identifier, Name, Strict
 from monedero.core.ratecard.model import LineKind
 from monedero.core.window import Window
+
+Days = Annotated[StrictInt, Field(ge=0, le=3650)]
 
 
 class Family(StrEnum):
@@ -42,8 +45,28 @@ class Family(StrEnum):
     OWN = "own"
 
 
+class Certain(StrEnum):
+    """When an order paid by the method is certain: at once, after some business days, or when the shop sees it."""
+
+    AT_ONCE = "at-once"
+    LATER = "later"
+    WHEN_SEEN = "when-seen"
+
+
+class Refunds(StrEnum):
+    """How money goes back to the buyer."""
+
+    TO_METHOD = "to-method"
+    BY_HAND = "by-hand"
+
+
 class Method(Strict):
-    """One method with its traits. `own` marks an arrangement of the shop's own, which needs no provider."""
+    """One method with its traits.
+
+    `own` marks an arrangement of the shop's own, which needs no provider; `arrives_days` are the business days until
+    its money is there. `certain_days` are business days, `reversible_days` calendar days (None: it cannot be taken
+    back), `notice_days` the days of notice before a collection. `takes_card`: the buyer's card is charged.
+    """
 
     id: Identifier
     name: Name
@@ -56,3 +79,16 @@ class Method(Strict):
     amount: Window | None = None
     recurring: StrictBool
     kinds: AnyOf[LineKind] | None = None
+    certain: Certain = Certain.AT_ONCE
+    certain_days: Days = 0
+    reversible_days: Days | None = None
+    reversal: Description = ""
+    refunds: Refunds = Refunds.TO_METHOD
+    leaves_page: StrictBool = False
+    buyer_account: StrictBool = False
+    saves_details: StrictBool = False
+    mandate: StrictBool = False
+    notice_days: Days = 0
+    arrives_days: Days | None = None
+    at_the_door: StrictBool = False
+    takes_card: StrictBool = False

@@ -26,6 +26,14 @@ class ReasonCode(StrEnum):
     NO_RATE_FITS = "no-rate-fits"
     NO_REFERENCE_RATE = "no-reference-rate"
     CARD_NOT_VALID_YET = "card-not-valid-yet"
+    # A route is not open to the shop: its plan, its provider, the shop's software.
+    NOT_IN_PLAN = "not-in-plan"
+    ANNOUNCED = "announced"
+    TRADE_REFUSED = "trade-refused"
+    NEEDS_ACCOUNT = "needs-account"
+    NEEDS_METHOD = "needs-method"
+    EXCLUDED_BY = "excluded-by"
+    SOFTWARE_REFUSES = "software-refuses"
     # A tender is held back, or a route is not open: the tender itself, then its method.
     OFF = "off"
     METHOD_SHOP_COUNTRY = "method-shop-country"

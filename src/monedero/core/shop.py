@@ -16,16 +16,18 @@ usual_amount
 """
 
 from fractions import Fraction
-from typing import Self
+from typing import Annotated, Self
 
-from pydantic import StrictBool, model_validator
+from pydantic import Field, StrictBool, StrictInt, model_validator
 
 from monedero.core.errors import FaultCode
 from monedero.core.fields import (
+    AnyOf,
     CountryCode,
     CurrencyCode,
     Identifier,
     MoneyPositive,
+    MoneyText,
     Name,
     Percent,
     Share,
@@ -33,6 +35,7 @@ from monedero.core.fields import (
     broken,
     once,
 )
+from monedero.core.method import Method
 from monedero.core.ratecard.model import LineKind
 
 
@@ -46,13 +49,15 @@ class Market(Strict):
 
 
 class Line(Strict):
-    """Something sold: its kind, its usual amount, and whether it repeats."""
+    """Something sold. `margin` is in percent of the amount; `delivery_days` is None where nothing is delivered."""
 
     id: Identifier
     name: Name
     kind: LineKind
     usual_amount: MoneyPositive
     recurring: StrictBool
+    margin: Share | None = None
+    delivery_days: Annotated[StrictInt, Field(ge=0, le=365)] | None = None
 
 
 class TypedRate(Strict):
@@ -62,8 +67,56 @@ class TypedRate(Strict):
     per_euro: Percent
 
 
+class SoftwarePlan(Strict):
+    """A plan of the software under the storefront: its month, and its own fee on every order."""
+
+    id: Identifier
+    name: Name
+    monthly: MoneyText | None = None
+    percent: Percent | None = None
+    fixed: MoneyText | None = None
+
+
+class Software(Strict):
+    """The software under the storefront. It takes no fee of its own on the routes of `waived` providers.
+
+    Where `allows` is given, it works with no other provider.
+    """
+
+    name: Name
+    plan: Identifier
+    plans: AnyOf[SoftwarePlan]
+    waived: list[Identifier] = []
+    allows: AnyOf[Identifier] | None = None
+
+    @model_validator(mode="after")
+    def _consistent(self) -> Self:
+        once((plan.id for plan in self.plans), "plan")
+        if self.plan not in {plan.id for plan in self.plans}:
+            raise broken(FaultCode.REFERENCE_DANGLING, what="plan", value=self.plan, where=self.name)
+        return self
+
+    @property
+    def held(self) -> SoftwarePlan:
+        """The plan that the shop is on."""
+        return next(plan for plan in self.plans if plan.id == self.plan)
+
+
+class OwnMethod(Strict):
+    """A method of the shop's own with what it costs an order: a local phone transfer, a meal voucher."""
+
+    method: Method
+    percent: Percent | None = None
+    fixed: MoneyText | None = None
+    business_days: Annotated[StrictInt, Field(ge=0, le=365)] = 0
+
+
 class Shop(Strict):
-    """The merchant's business. `takings` is what its accounts take in a month, for prices that depend on it."""
+    """The merchant's business.
+
+    `takings` is what its accounts take in a month, for prices that depend on it; `terminals` are the providers whose
+    terminal it holds; `trade` is what providers may refuse.
+    """
 
     name: Name
     country: CountryCode
@@ -72,6 +125,10 @@ class Shop(Strict):
     lines: list[Line] = []
     typed_rates: list[TypedRate] = []
     takings: MoneyPositive | None = None
+    trade: Identifier | None = None
+    terminals: list[Identifier] = []
+    software: Software | None = None
+    own_methods: list[OwnMethod] = []
 
     @model_validator(mode="after")
     def _unique(self) -> Self:
@@ -79,6 +136,8 @@ class Shop(Strict):
         once((market.id for market in self.markets), "market id")
         once((line.id for line in self.lines), "line id")
         once((line.name.casefold() for line in self.lines), "line")
+        once((own.method.id for own in self.own_methods), "method id")
+        once((own.method.name.casefold() for own in self.own_methods), "method")
         once((rate.currency for rate in self.typed_rates), "typed rate")
         for rate in self.typed_rates:
             if not rate.per_euro:

@@ -8,6 +8,8 @@ from importlib.resources import files
 from typing import Any
 
 from monedero.core.account import Account
+from monedero.core.profile import Profile
+from monedero.core.provider import ProviderFacts
 from monedero.core.ratecard.model import RateCard
 from monedero.core.shop import Shop
 from monedero.core.tender.model import Checkout
@@ -23,6 +25,16 @@ def _data(name: str) -> Any:
 def shop() -> Shop:
     """The shop."""
     return Shop.model_validate(_data("shop"))
+
+
+def profile() -> Profile:
+    """A month of its orders."""
+    return Profile.model_validate(_data("profile"))
+
+
+def providers() -> list[ProviderFacts]:
+    """What is known of the seven providers besides their prices."""
+    return [ProviderFacts.model_validate_json(json.dumps(entry)) for entry in _data("providers")]
 
 
 def accounts() -> list[Account]:

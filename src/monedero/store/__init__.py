@@ -4,13 +4,17 @@ from pathlib import Path
 
 from peewee import SqliteDatabase
 
+from monedero.core.cost.assumption import Assumptions
+from monedero.core.profile import Profile
 from monedero.core.shop import Shop
 from monedero.core.tender.model import Checkout
 from monedero.store.documents import Document
 from monedero.store.migrations import migrate
 from monedero.store.orders import Orders
-from monedero.store.shelves import Accounts, Editions, RateCards
-from monedero.store.tables import DraftRow, ShopRow
+from monedero.store.past_orders import PastOrders
+from monedero.store.rate_cards import RateCards
+from monedero.store.shelves import Accounts, Editions, Providers
+from monedero.store.tables import AssumptionsRow, DraftRow, ProfileRow, ShopRow
 
 
 class Store:
@@ -23,10 +27,19 @@ class Store:
         migrate(self._database)
         self.shop = Document(self._database, ShopRow, Shop)
         self.draft = Document(self._database, DraftRow, Checkout)
+        self.profile = Document(self._database, ProfileRow, Profile)
+        self.assumptions = Document(self._database, AssumptionsRow, Assumptions)
         self.rate_cards = RateCards(self._database)
+        self.providers = Providers(self._database)
+        self.past_orders = PastOrders(self._database)
         self.accounts = Accounts(self._database)
         self.editions = Editions(self._database)
         self.orders = Orders(self._database)
+
+    def revision(self) -> int:
+        """A number that rises with every change of what prices and comparisons rest on."""
+        row = self._database.execute_sql("SELECT number FROM revision").fetchone()
+        return int(row[0])
 
     def close(self) -> None:
         """Close the connection of this thread."""

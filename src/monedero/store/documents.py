@@ -6,9 +6,10 @@ from peewee import SqliteDatabase
 from pydantic import BaseModel
 
 from monedero.core.errors import Conflict, Fault, FaultCode
-from monedero.store.tables import DraftRow, ShopRow
+from monedero.store.tables import AssumptionsRow, DraftRow, ProfileRow, ShopRow
 
 M = TypeVar("M", bound=BaseModel)
+DocumentRow = type[ShopRow] | type[DraftRow] | type[ProfileRow] | type[AssumptionsRow]
 
 
 class Held(NamedTuple, Generic[M]):
@@ -21,7 +22,7 @@ class Held(NamedTuple, Generic[M]):
 class Document(Generic[M]):
     """One versioned row of a table."""
 
-    def __init__(self, database: SqliteDatabase, row: type[ShopRow] | type[DraftRow], model: type[M]) -> None:
+    def __init__(self, database: SqliteDatabase, row: DocumentRow, model: type[M]) -> None:
         """`row` is the table, `model` what its body is."""
         self._database = database
         self._row = row

@@ -5,6 +5,19 @@ from datetime import UTC, datetime
 
 from peewee import SqliteDatabase
 
+# What prices and comparisons rest on; a change of any of them makes the revision rise. Past orders come by the
+# hundred thousand: whoever writes them counts once.
+WATCHED = ("shop", "draft", "rate_card", "provider", "account", "profile", "assumptions")
+
+
+def _watch(table: str) -> tuple[str, ...]:
+    return tuple(
+        f"CREATE TRIGGER {table}_{event.lower()}_counts AFTER {event} ON {table} "
+        "BEGIN UPDATE revision SET number = number + 1; END"
+        for event in ("INSERT", "UPDATE", "DELETE")
+    )
+
+
 MIGRATIONS: Sequence[tuple[str, Sequence[str]]] = (
     (
         "0001-shop-cards-accounts",
@@ -36,6 +49,24 @@ MIGRATIONS: Sequence[tuple[str, Sequence[str]]] = (
             "version INTEGER NOT NULL, body TEXT NOT NULL)",
             "CREATE TABLE message (id INTEGER PRIMARY KEY, order_token TEXT NOT NULL, body TEXT NOT NULL)",
             "CREATE INDEX message_by_order ON message (order_token)",
+        ),
+    ),
+    (
+        "0004-month-and-assumptions",
+        (
+            "ALTER TABLE rate_card ADD COLUMN version INTEGER NOT NULL DEFAULT 1",
+            "CREATE TABLE provider (id TEXT PRIMARY KEY, body TEXT NOT NULL)",
+            "CREATE TABLE profile (id INTEGER PRIMARY KEY CHECK (id = 1), "
+            "version INTEGER NOT NULL, body TEXT NOT NULL)",
+            "CREATE TABLE assumptions (id INTEGER PRIMARY KEY CHECK (id = 1), "
+            "version INTEGER NOT NULL, body TEXT NOT NULL)",
+            "CREATE TABLE matching (header TEXT PRIMARY KEY, body TEXT NOT NULL)",
+            "CREATE TABLE past_order (id TEXT PRIMARY KEY, placed_on TEXT NOT NULL, minor INTEGER NOT NULL, "
+            "currency TEXT NOT NULL, country TEXT NOT NULL, line TEXT, kinds TEXT, recurring INTEGER, "
+            "card_kind TEXT, card_network TEXT, refund_of TEXT) WITHOUT ROWID",
+            "CREATE TABLE revision (number INTEGER NOT NULL)",
+            "INSERT INTO revision (number) VALUES (0)",
+            *(statement for table in WATCHED for statement in _watch(table)),
         ),
     ),
 )

@@ -1,4 +1,4 @@
-"""Rate cards, accounts and editions: things kept side by side."""
+"""Providers, accounts and editions: things kept side by side."""
 
 from datetime import datetime
 from typing import NamedTuple
@@ -7,10 +7,10 @@ from peewee import SqliteDatabase
 
 from monedero.core.account import Account, Mode
 from monedero.core.fields import Strict
-from monedero.core.ratecard.model import RateCard
+from monedero.core.provider import ProviderFacts
 from monedero.core.shop import Shop
 from monedero.core.tender.model import Checkout
-from monedero.store.tables import AccountRow, EditionRow, RateCardRow
+from monedero.store.tables import AccountRow, EditionRow, ProviderRow
 
 
 class Published(Strict):
@@ -28,26 +28,21 @@ class Edition(NamedTuple):
     held: Published
 
 
-class RateCards:
-    """The rate cards, each provider's by the day from which they hold."""
+class Providers:
+    """What is known of each provider besides its prices."""
 
     def __init__(self, database: SqliteDatabase) -> None:
         """Work on one database."""
         self._database = database
 
-    def all(self) -> list[RateCard]:
-        """Every card, in the sequence in which their providers first came."""
-        rows = RateCardRow.select().order_by(RateCardRow.id).execute(self._database)
-        return [RateCard.model_validate_json(row.body) for row in rows]
+    def all(self) -> dict[str, ProviderFacts]:
+        """Every provider by its id, in the sequence in which they came."""
+        rows = self._database.execute_sql("SELECT id, body FROM provider ORDER BY rowid").fetchall()
+        return {row[0]: ProviderFacts.model_validate_json(row[1]) for row in rows}
 
-    def put(self, card: RateCard) -> None:
-        """Keep a card; one of the same provider from the same day is replaced in its place."""
-        valid_from = card.valid_from.isoformat() if card.valid_from else ""
-        RateCardRow.insert(
-            provider=card.provider.id, valid_from=valid_from, body=card.model_dump_json(by_alias=True)
-        ).on_conflict(
-            conflict_target=[RateCardRow.provider, RateCardRow.valid_from], preserve=[RateCardRow.body]
-        ).execute(self._database)
+    def put(self, provider: ProviderFacts) -> None:
+        """Keep a provider; what was known of it before is replaced."""
+        ProviderRow.replace(id=provider.id, body=provider.model_dump_json()).execute(self._database)
 
 
 class Accounts:

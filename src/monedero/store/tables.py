@@ -29,12 +29,51 @@ class DraftRow(Model):
         table_name = "draft"
 
 
+class ProfileRow(Model):
+    """The order profile, one row."""
+
+    id = IntegerField(primary_key=True)
+    version = IntegerField()
+    body = TextField()
+
+    class Meta:
+        """Where it lies."""
+
+        table_name = "profile"
+
+
+class AssumptionsRow(Model):
+    """The assumptions that the owner typed, one row."""
+
+    id = IntegerField(primary_key=True)
+    version = IntegerField()
+    body = TextField()
+
+    class Meta:
+        """Where it lies."""
+
+        table_name = "assumptions"
+
+
+class ProviderRow(Model):
+    """What is known of a provider besides its prices."""
+
+    id = CharField(primary_key=True)
+    body = TextField()
+
+    class Meta:
+        """Where it lies."""
+
+        table_name = "provider"
+
+
 class RateCardRow(Model):
     """A rate card of one provider from one day on (empty: always)."""
 
     id = IntegerField(primary_key=True)
     provider = CharField()
     valid_from = CharField()
+    version = IntegerField()
     body = TextField()
 
     class Meta:

@@ -9,7 +9,8 @@ from monedero.core.account import Mode
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound
 from monedero.core.fields import currency as read_currency
 from monedero.core.fields import money_not_negative
-from monedero.core.fx import ReferenceRates
+from monedero.core.fx import NoReferenceRate, ReferenceRates
+from monedero.core.method import Method
 from monedero.core.order import Order
 from monedero.core.ratecard.catalogue import Catalogue
 from monedero.core.ratecard.model import RateCard
@@ -125,6 +126,16 @@ def _rates(typed: tuple[tuple[str, Fraction], ...]) -> ReferenceRates:
     return ReferenceRates(reference_rates.bundled(), dict(typed))
 
 
+def methods_of(shop: Shop) -> dict[str, Method]:
+    """Every known method by its id, with the shop's own."""
+    return methods.known() | {own.method.id: own.method for own in shop.own_methods}
+
+
+def method_of(shop: Shop, method_id: str) -> Method:
+    """A method by its id; one that nobody described is the shop's own."""
+    return methods_of(shop).get(method_id) or methods.method(method_id)
+
+
 def catalogue_of(cards: list[RateCard], shop: Shop) -> Catalogue:
     """The rate cards as this shop's prices."""
     return Catalogue(cards, shop.country, rates_of(shop))
@@ -136,7 +147,15 @@ def setting_of(store: Store, basis: Basis) -> Setting:
         shop_country=basis.shop.country,
         shop_currency=basis.shop.currency,
         mode=basis.checkout.mode,
-        methods={tender.method: methods.method(tender.method) for tender in basis.checkout.tenders},
+        methods={tender.method: method_of(basis.shop, tender.method) for tender in basis.checkout.tenders},
         accounts=store.accounts.of(basis.checkout.mode),
         rates=rates_of(basis.shop),
     )
+
+
+def amount_in_books(basis: Basis, hand: Hand) -> Fraction | None:
+    """The order's amount in the shop currency, exact, or None where there is no reference rate."""
+    try:
+        return rates_of(basis.shop).convert(hand.order.amount, basis.shop.currency, hand.order.placed_on)
+    except NoReferenceRate:
+        return None

@@ -8,10 +8,12 @@ from monedero.work.publishing import publish
 
 
 def put_example_cards(store: Store) -> int:
-    """Put the seven invented rate cards beside what is there; returns how many."""
+    """Put the seven invented providers and their rate cards beside what is there; returns how many."""
     cards = demo.rate_cards()
     for card in cards:
         store.rate_cards.put(card)
+    for provider in demo.providers():
+        store.providers.put(provider)
     return len(cards)
 
 
@@ -24,5 +26,6 @@ def open_demo(store: Store, now: datetime) -> None:
         store.accounts.put(account)
     held = store.draft.save(demo.checkout(), 0)
     store.shop.save(demo.shop(), 0)
+    store.profile.save(demo.profile(), 0)
     publish(store, held.version, now)
     store.draft.save(demo.draft_after(held.value), held.version)

@@ -1,97 +1,103 @@
-"""Compare: every route of every rate card priced for the order in hand, and why the others are not."""
+"""Compare: every route and arrangement for the order in hand, ranked by what it costs all in, or with every reason."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from datetime import date
 from fractions import Fraction
 
-from monedero.core.fx import NoReferenceRate
-from monedero.core.method import Method
-from monedero.core.ratecard.catalogue import Catalogue, Ranked
-from monedero.core.ratecard.model import CardKind, RateCard, Route
+from monedero.core.cost.all_in import Bearing, CostPiece, all_in, earned
+from monedero.core.cost.assumed import ZERO
+from monedero.core.ratecard.model import CardKind, RateCard
 from monedero.core.reasons import Reason
-from monedero.core.tender.decision import Setting, cannot_carry
-from monedero.figures import methods
 from monedero.store import Store
-from monedero.work.basis import Basis, Hand, catalogue_of, rates_of, setting_of
+from monedero.work.basis import Hand
+from monedero.work.bearing import Carried, arrival, bearing_of
+from monedero.work.candidates import Candidate, InQuestion, candidates, in_question, piece_at
+from monedero.work.grounds import Grounds
+from monedero.work.month import MonthFigures, RouteMonth, month_of
+from monedero.work.reach import Market, markets_of, reach
+
+
+@dataclass(frozen=True, slots=True)
+class RankedRoute:
+    """A candidate with its costs for the order in hand; money is in whole units of the shop's currency."""
+
+    candidate: Candidate
+    bearing: Bearing
+    piece: CostPiece
+    cost: Fraction
+    fee: Fraction
+    earns: Fraction | None
+    arrives_on: date | None
+    reach: Fraction | None
+    month: RouteMonth | None
 
 
 @dataclass(frozen=True, slots=True)
 class Shut:
-    """A route that is not open to this shop or not priced for this order, with every reason."""
+    """A route or arrangement that is not open to this shop or not for this order, with every reason."""
 
-    route: Route
-    reasons: tuple[Reason, ...]
-
-
-@dataclass(frozen=True, slots=True)
-class Arrangement:
-    """An arrangement of the shop's own; it costs no provider's fee. Reasons say why it cannot carry the order."""
-
-    method: Method
+    candidate: Candidate
     reasons: tuple[Reason, ...]
 
 
 @dataclass(frozen=True, slots=True)
 class Comparison:
-    """The routes for one order: ranked from the cheapest, shut, and the shop's own arrangements."""
+    """Everything for one order: ranked from the cheapest, and shut. `amount` is the order's in the shop currency."""
 
-    ranked: Sequence[Ranked]
+    grounds: Grounds
+    hand: Hand
+    ranked: Sequence[RankedRoute]
     shut: Sequence[Shut]
-    arrangements: Sequence[Arrangement]
     cards: dict[str, RateCard]
     amount: Fraction | None
+    month: MonthFigures
 
 
-def compare(
-    store: Store, basis: Basis, hand: Hand, card_kind: CardKind | None, card_network: str | None
-) -> Comparison:
-    """Price and rank; `amount` is the order's in the shop currency, None where there is no reference rate."""
-    order, shop = hand.order, basis.shop
-    catalogue = catalogue_of(store.rate_cards.all(), shop)
-    setting = setting_of(store, basis)
-    context = order.context(card_kind=card_kind, card_network=card_network, monthly_volume=shop.takings)
-    ranked, not_priced = catalogue.rank(catalogue.price(context), shop.currency, order.placed_on)
+def compare(store: Store, hand: Hand, card_kind: CardKind | None, card_network: str | None) -> Comparison:
+    """Price, rank, and say why the others are not there."""
+    asked = in_question(store, hand, card_kind, card_network)
+    grounds, day = asked.grounds, asked.day
+    month = month_of(store, day)
+    markets = markets_of(asked)
+    ranked: list[RankedRoute] = []
     shut: list[Shut] = []
-    open_routes: list[Ranked] = []
-    for entry in ranked:
-        reasons = _method_reasons(entry.pricing.route.method, hand, setting)
+    for candidate, reasons in candidates(asked):
         if reasons:
-            shut.append(Shut(entry.pricing.route, reasons))
+            shut.append(Shut(candidate, reasons))
         else:
-            open_routes.append(entry)
-    shut += [
-        Shut(entry.route, (entry.reason, *_method_reasons(entry.route.method, hand, setting)))
-        for entry in not_priced
-    ]
-    sequence = [route for pricer in catalogue.pricers(order.placed_on) for route in pricer.routes]
-    return Comparison(
-        ranked=open_routes,
-        shut=sorted(shut, key=lambda entry: sequence.index(entry.route)),
-        arrangements=[
-            Arrangement(method, tuple(cannot_carry(method, order, setting)))
-            for method in methods.own_arrangements()
-        ],
-        cards={pricer.card.provider.id: pricer.card for pricer in catalogue.pricers(order.placed_on)},
-        amount=amount_in_books(basis, hand),
+            ranked.append(_ranked(asked, candidate, month, markets))
+    ranked.sort(key=lambda entry: entry.cost)
+    amount = None if asked.to_books is None else hand.order.amount.exact * asked.to_books
+    cards = {pricer.card.provider.id: pricer.card for pricer in grounds.catalogue.pricers(day)}
+    return Comparison(grounds, hand, ranked, shut, cards, amount, month)
+
+
+def _ranked(
+    asked: InQuestion, candidate: Candidate, month: MonthFigures, markets: Sequence[Market]
+) -> RankedRoute:
+    grounds, hand, day = asked.grounds, asked.hand, asked.day
+    amount = hand.order.amount.exact
+    arrives_on = arrival(grounds, candidate.card, candidate.method, hand.line.id, day)
+    bearing = bearing_with(asked, candidate, month, arrives_on)
+    piece = all_in(piece_at(candidate.pieces, amount), bearing)
+    cost = piece.total.at(amount)
+    margin = None if hand.line.margin is None else Fraction(hand.line.margin) / 100 * amount * bearing.to_books
+    return RankedRoute(
+        candidate=candidate,
+        bearing=bearing,
+        piece=piece,
+        cost=cost,
+        fee=piece.fee.fee.at(amount),
+        earns=None if margin is None else earned(cost, margin, bearing.assumed),
+        arrives_on=arrives_on,
+        reach=reach(asked, markets, candidate),
+        month=month.routes.get(candidate.key),
     )
 
 
-def fees_by_route(
-    catalogue: Catalogue, basis: Basis, hand: Hand, card_kind: CardKind | None, card_network: str | None
-) -> dict[Route, Ranked]:
-    """The fee of every priced route for an order, by route."""
-    context = hand.order.context(card_kind=card_kind, card_network=card_network, monthly_volume=basis.shop.takings)
-    ranked, _ = catalogue.rank(catalogue.price(context), basis.shop.currency, hand.order.placed_on)
-    return {entry.pricing.route: entry for entry in ranked}
-
-
-def amount_in_books(basis: Basis, hand: Hand) -> Fraction | None:
-    """The order's amount in the shop currency, exact, or None where there is no reference rate."""
-    try:
-        return rates_of(basis.shop).convert(hand.order.amount, basis.shop.currency, hand.order.placed_on)
-    except NoReferenceRate:
-        return None
-
-
-def _method_reasons(method_id: str, hand: Hand, setting: Setting) -> tuple[Reason, ...]:
-    return tuple(cannot_carry(methods.method(method_id), hand.order, setting))
+def bearing_with(asked: InQuestion, candidate: Candidate, month: MonthFigures, arrives_on: date | None) -> Bearing:
+    """What a candidate bears besides its fee, for the order in hand or (no day of arrival) for a curve."""
+    share = month.share(candidate.route) if candidate.route else ZERO
+    orders = Carried(asked.day, asked.to_books or ZERO, share, arrives_on)
+    return bearing_of(asked.grounds, candidate.card, candidate.method, orders)

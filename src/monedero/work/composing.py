@@ -3,10 +3,9 @@
 from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.core.ratecard.model import RateCard, Route
 from monedero.core.tender.model import Checkout, Tender
-from monedero.figures import methods
 from monedero.store import Store
 from monedero.store.documents import Held
-from monedero.work.basis import described_shop, draft
+from monedero.work.basis import described_shop, draft, method_of
 
 
 def save_draft(store: Store, tenders: list[Tender], version: int) -> Held[Checkout]:
@@ -19,7 +18,7 @@ def save_draft(store: Store, tenders: list[Tender], version: int) -> Held[Checko
 
 def add_tender(store: Store, method_id: str, route: Route | None, version: int) -> tuple[Held[Checkout], Tender]:
     """Put a route, or an own arrangement, at the end of the draft, switched off, under a free name."""
-    method = methods.method(method_id)
+    method = method_of(described_shop(store).value, method_id)
     if route is None:
         if not method.own:
             raise NotFound(Fault(FaultCode.NOT_FOUND, "method", method_id, {"what": "arrangement"}))

@@ -4,12 +4,11 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from monedero.core.order import Order
-from monedero.core.ratecard.catalogue import Ranked
+from monedero.core.ratecard.catalogue import Catalogue, Ranked
 from monedero.core.ratecard.model import CardKind, Route
 from monedero.core.tender.decision import Outcome, decide
 from monedero.store import Store
 from monedero.work.basis import Basis, Hand, catalogue_of, setting_of
-from monedero.work.comparing import fees_by_route
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,3 +34,12 @@ def view(store: Store, basis: Basis, hand: Hand, card_kind: CardKind | None, car
     fees = fees_by_route(catalogue, basis, hand, card_kind, card_network)
     outcomes = decide(basis.checkout.tenders, hand.order, setting_of(store, basis))
     return View(basis, hand, outcomes, fees)
+
+
+def fees_by_route(
+    catalogue: Catalogue, basis: Basis, hand: Hand, card_kind: CardKind | None, card_network: str | None
+) -> dict[Route, Ranked]:
+    """The fee of every priced route for an order, by route."""
+    context = hand.order.context(card_kind=card_kind, card_network=card_network, monthly_volume=basis.shop.takings)
+    ranked, _ = catalogue.rank(catalogue.price(context), basis.shop.currency, hand.order.placed_on)
+    return {entry.pricing.route: entry for entry in ranked}

@@ -10,6 +10,7 @@ from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.standins.provider import SimulatedProvider
 from monedero.store import Store
 from monedero.work.beginning import open_demo
+from monedero.work.importing import Imports
 from monedero.work.ordering import Till
 
 
@@ -20,6 +21,7 @@ class Room:
     demo: bool
     store: Store
     till: Till
+    imports: Imports
 
 
 class Premises:
@@ -43,7 +45,7 @@ class Premises:
 
     def _room(self, path: Path, *, demo: bool) -> Room:
         store = Store(path)
-        return Room(demo, store, Till(store, self.provider, self.now))
+        return Room(demo, store, Till(store, self.provider, self.now), Imports(store))
 
 
 def _key(path: Path) -> str:

@@ -48,6 +48,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/accounts/{provider}/begin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin Account
+         * @description Begin the application for an account; one that is under way stays as it is.
+         */
+        post: operations["begin_account_api_accounts__provider__begin_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/demo": {
         parameters: {
             query?: never;
@@ -92,6 +112,202 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/profile": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Profile
+         * @description The order profile.
+         */
+        get: operations["read_profile_api_profile_get"];
+        /**
+         * Save Profile
+         * @description Save the order profile as a whole.
+         */
+        put: operations["save_profile_api_profile_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/profile/derived": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Derived Profile
+         * @description The profile that the past orders would give; nothing is saved.
+         */
+        get: operations["read_derived_profile_api_profile_derived_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assumptions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Assumptions
+         * @description Every assumption for the families and methods at hand, with where its default comes from.
+         */
+        get: operations["read_assumptions_api_assumptions_get"];
+        /**
+         * Save Assumption
+         * @description Type a value for one assumption, or go back to its default.
+         */
+        put: operations["save_assumption_api_assumptions_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/past-orders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Past Orders
+         * @description How many past orders are kept, from when to when, and the share of refunds among them.
+         */
+        get: operations["read_past_orders_api_past_orders_get"];
+        put?: never;
+        post?: never;
+        /**
+         * Remove Past Orders
+         * @description Take all past orders away.
+         */
+        delete: operations["remove_past_orders_api_past_orders_delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/past-orders/files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take File
+         * @description Take a file in, CSV or XLSX, and say how it is understood; nothing is kept yet.
+         */
+        post: operations["take_file_api_past_orders_files_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/past-orders/files/{file}/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look At File
+         * @description How a file is understood by another matching.
+         */
+        post: operations["look_at_file_api_past_orders_files__file__look_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/past-orders/files/{file}/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin Import
+         * @description Begin to read a file; all of it is kept, or, where it is stopped, nothing.
+         */
+        post: operations["begin_import_api_past_orders_files__file__import_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/past-orders/imports/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Import
+         * @description How far a reading is.
+         */
+        get: operations["read_import_api_past_orders_imports__name__get"];
+        put?: never;
+        post?: never;
+        /**
+         * Stop Import
+         * @description Stop a reading; nothing of it is kept.
+         */
+        delete: operations["stop_import_api_past_orders_imports__name__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/past-orders/imports/{name}/refused.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Refused Rows
+         * @description The refused rows with line, column and reason.
+         */
+        get: operations["refused_rows_api_past_orders_imports__name__refused_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compare": {
         parameters: {
             query?: never;
@@ -101,9 +317,69 @@ export interface paths {
         };
         /**
          * Read Comparison
-         * @description Every route for the order in hand: ranked, or with the reasons why not.
+         * @description Everything for the order in hand: ranked by its all-in cost, or with the reasons why not.
          */
         get: operations["read_comparison_api_compare_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compare/curves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Curves
+         * @description The cost of every open route over the ruler, and the cheapest one for every amount.
+         */
+        get: operations["read_curves_api_compare_curves_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compare/plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Plans
+         * @description Plans by volume, each provider alone over the month, and the cheapest mix.
+         */
+        get: operations["read_plans_api_compare_plans_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Catalogue
+         * @description Who carries what is asked for; without a question everything.
+         */
+        get: operations["read_catalogue_api_catalogue_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -119,7 +395,11 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /**
+         * Read Rate Cards
+         * @description Every provider with the versions of its card.
+         */
+        get: operations["read_rate_cards_api_rate_cards_get"];
         put?: never;
         /**
          * Add Rate Card
@@ -143,9 +423,101 @@ export interface paths {
         put?: never;
         /**
          * Add Example Cards
-         * @description Put in the seven invented example cards.
+         * @description Put in the seven invented providers with their rate cards.
          */
         post: operations["add_example_cards_api_rate_cards_examples_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rate-cards/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Try Rate Card
+         * @description What the order in hand would cost on a card that is not kept yet.
+         */
+        post: operations["try_rate_card_api_rate_cards_try_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rate-cards/{provider}/{day}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Rate Card
+         * @description One version of a provider's card.
+         */
+        get: operations["read_rate_card_api_rate_cards__provider___day__get"];
+        /**
+         * Save Rate Card
+         * @description Save a card as a whole; it may take another day.
+         */
+        put: operations["save_rate_card_api_rate_cards__provider___day__put"];
+        post?: never;
+        /**
+         * Remove Rate Card
+         * @description Take one version of a card away.
+         */
+        delete: operations["remove_rate_card_api_rate_cards__provider___day__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rate-cards/{provider}/{day}/card.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Rate Card As Json
+         * @description A card as a file, `monedero/rate-card/1`.
+         */
+        get: operations["rate_card_as_json_api_rate_cards__provider___day__card_json_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rate-cards/{provider}/{day}/rates.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Rate Card As Table
+         * @description The rates and extras of a card as a table.
+         */
+        get: operations["rate_card_as_table_api_rate_cards__provider___day__rates_csv_get"];
+        put?: never;
+        /**
+         * Read Rates From Table
+         * @description Put a table's rates and extras in the place of a card's; a wrong one is refused, and nothing changes.
+         */
+        post: operations["read_rates_from_table_api_rate_cards__provider___day__rates_csv_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -373,12 +745,92 @@ export interface components {
             account: components["schemas"]["Account"];
         };
         /**
+         * Announced
+         * @description A method that the provider has announced, and from when it shall be there.
+         */
+        Announced: {
+            /**
+             * Method
+             * @description A short id, such as card
+             */
+            method: string;
+            /** From Day */
+            from_day?: string | null;
+        };
+        /**
          * Another
          * @description The tender that the buyer chose instead.
          */
         Another: {
             /** Tender */
             tender: string;
+        };
+        /**
+         * AssumptionEdit
+         * @description A value for an assumption; without one the default holds again.
+         */
+        AssumptionEdit: {
+            /** Id */
+            id: string;
+            /** About */
+            about: string;
+            /** Value */
+            value: string | null;
+        };
+        /**
+         * AssumptionOut
+         * @description An assumption as it holds: its value, whether the owner typed it, and where the default comes from.
+         */
+        AssumptionOut: {
+            /** Id */
+            id: string;
+            /** About */
+            about: string;
+            /** Name */
+            name: string;
+            unit: components["schemas"]["Unit"];
+            /** Value */
+            value: string | null;
+            /** Typed */
+            typed: boolean;
+            /** Source */
+            source: string;
+        };
+        /**
+         * Assumptions
+         * @description All that the owner typed; everything else is at its default.
+         */
+        Assumptions: {
+            /**
+             * Chosen
+             * @default []
+             */
+            chosen: components["schemas"]["Chosen"][];
+        };
+        /**
+         * Band
+         * @description Amounts from `from` (inclusive) to `below` (exclusive).
+         */
+        Band: {
+            /** From */
+            from?: string | null;
+            /** Below */
+            below?: string | null;
+        };
+        /**
+         * CardData
+         * @description Where a buyer's card number is typed, which decides the shop's duty for card data.
+         * @enum {string}
+         */
+        CardData: "provider-page" | "own-page" | "terminal" | "none";
+        /**
+         * CardEdit
+         * @description A card as it shall be, over the version that was read; version 0 is a card that shall be new.
+         */
+        CardEdit: {
+            /** Version */
+            version: number;
+            card: components["schemas"]["RateCard"];
         };
         /**
          * CardKind
@@ -402,6 +854,32 @@ export interface components {
             routes: number;
         };
         /**
+         * CardShare
+         * @description The share, in percent, of a kind of card or a network among orders that are paid by card.
+         */
+        CardShare: {
+            kind?: components["schemas"]["CardKind"] | null;
+            /** Network */
+            network?: string | null;
+            /**
+             * Share
+             * @description A percentage, such as 1.4
+             */
+            share: string;
+        };
+        /**
+         * CardVersionOut
+         * @description One version of a card: the day as an address says it, and whether it prices today.
+         */
+        CardVersionOut: {
+            /** Day */
+            day: string;
+            /** Valid From */
+            valid_from: string | null;
+            /** In Force */
+            in_force: boolean;
+        };
+        /**
          * CardsOut
          * @description How many rate cards were put in.
          */
@@ -410,6 +888,57 @@ export interface components {
             /** Added */
             added: number;
         };
+        /**
+         * CatalogueOut
+         * @description What was understood of a question, what was not, and everything that fits.
+         */
+        CatalogueOut: {
+            mode: components["schemas"]["Mode"];
+            /** Facets */
+            facets: components["schemas"]["FacetOut"][];
+            /** Unknown */
+            unknown: string[];
+            /** Entries */
+            entries: components["schemas"]["EntryOut"][];
+            /** Providers */
+            providers: components["schemas"]["ProviderOut"][];
+        };
+        /**
+         * Cell
+         * @description Orders a month of one line from one market.
+         */
+        Cell: {
+            /**
+             * Line
+             * @description A short id, such as card
+             */
+            line: string;
+            /**
+             * Market
+             * @description A short id, such as card
+             */
+            market: string;
+            /**
+             * Orders
+             * @description A percentage, such as 1.4
+             */
+            orders: string;
+            /**
+             * Usual
+             * @description Amount and ISO 4217 currency, such as 0.25 EUR
+             */
+            usual: string;
+            /** Low */
+            low?: string | null;
+            /** High */
+            high?: string | null;
+        };
+        /**
+         * Certain
+         * @description When an order paid by the method is certain: at once, after some business days, or when the shop sees it.
+         * @enum {string}
+         */
+        Certain: "at-once" | "later" | "when-seen";
         /**
          * Choice
          * @description A code with its name.
@@ -435,23 +964,114 @@ export interface components {
             card_kinds: components["schemas"]["Choice"][];
             /** Card Networks */
             card_networks: components["schemas"]["Choice"][];
+            /** Trades */
+            trades: components["schemas"]["Choice"][];
+            /** Families */
+            families: components["schemas"]["Choice"][];
+        };
+        /**
+         * Chosen
+         * @description What the owner typed for an assumption; `about` is a family, a method, or `*` for the shop.
+         */
+        Chosen: {
+            /**
+             * Id
+             * @description A short id, such as card
+             */
+            id: string;
+            /** About */
+            about: string;
+            /** Value */
+            value: string;
         };
         /**
          * ComparisonOut
-         * @description All routes for the order in hand.
+         * @description Everything for the order in hand, money in the shop's currency.
          */
         ComparisonOut: {
             mode: components["schemas"]["Mode"];
             /** Nothing To Pay */
             nothing_to_pay: boolean;
+            /** Currency */
+            currency: string;
             /** Rate Cards */
             rate_cards: number;
+            /** Month Orders */
+            month_orders: string;
             /** Ranked */
             ranked: components["schemas"]["RankedOut"][];
             /** Shut */
             shut: components["schemas"]["ShutOut"][];
-            /** Arrangements */
-            arrangements: components["schemas"]["ShutOut"][];
+            /** Turnings */
+            turnings: components["schemas"]["TurningOut"][];
+        };
+        /**
+         * Contract
+         * @description Whether the provider brings the acquiring contract, or the shop has one of its own.
+         * @enum {string}
+         */
+        Contract: "all-in-one" | "own-contract";
+        /**
+         * CostPartOut
+         * @description A part of an all-in cost, its formula, its exact figure, its share of the rounded cost, what moves it.
+         */
+        CostPartOut: {
+            /** Part */
+            part: string;
+            /** Label */
+            label: string;
+            /** Formula */
+            formula: string;
+            /** Exact */
+            exact: string;
+            /** Amount */
+            amount: string;
+            /** Assumptions */
+            assumptions: components["schemas"]["AssumptionOut"][];
+        };
+        /**
+         * CurveOut
+         * @description A curve: the cost at each of the amounts, in the shop's currency; null where there is no price.
+         */
+        CurveOut: {
+            route: components["schemas"]["RouteOut"];
+            /** Values */
+            values: (string | null)[];
+            /** Percents */
+            percents: (string | null)[];
+        };
+        /**
+         * CurvesOut
+         * @description Curves over amounts in the order's currency, and who is cheapest where.
+         */
+        CurvesOut: {
+            mode: components["schemas"]["Mode"];
+            /** Currency */
+            currency: string;
+            /** Order Currency */
+            order_currency: string;
+            /** Amounts */
+            amounts: string[];
+            /** Curves */
+            curves: components["schemas"]["CurveOut"][];
+            /** Cheapest */
+            cheapest: components["schemas"]["StretchOut"][];
+        };
+        /**
+         * DayOrder
+         * @description In which sequence a day is written.
+         * @enum {string}
+         */
+        DayOrder: "ymd" | "dmy" | "mdy";
+        /**
+         * DisputeEvent
+         * @description What a dispute costs.
+         */
+        DisputeEvent: {
+            /** Fixed */
+            fixed?: string | null;
+            /** Returned If Won */
+            returned_if_won: boolean;
         };
         /**
          * Draft
@@ -494,6 +1114,147 @@ export interface components {
             tenders: components["schemas"]["Tender"][];
         };
         /**
+         * EntryOut
+         * @description A method by a provider; without a provider it is an arrangement of the shop's own.
+         */
+        EntryOut: {
+            /** Provider */
+            provider: string;
+            /** Provider Name */
+            provider_name: string;
+            /** Method */
+            method: string;
+            /** Method Name */
+            method_name: string;
+            /** Family */
+            family: string;
+            /** Buyer */
+            buyer: string;
+            /** Limits */
+            limits: string[];
+            /** Prices */
+            prices: components["schemas"]["PriceOut"][];
+            /** Reasons */
+            reasons: components["schemas"]["ReasonOut"][];
+        };
+        /**
+         * Event
+         * @description Prices of what may happen after an order is paid.
+         */
+        Event: {
+            /** Methods */
+            methods?: string[] | null;
+            refund?: components["schemas"]["RefundEvent"] | null;
+            dispute?: components["schemas"]["DisputeEvent"] | null;
+            failed?: components["schemas"]["FailedEvent"] | null;
+        };
+        /**
+         * Exact
+         * @description An exact number, and its decimals.
+         */
+        Exact: {
+            /** Exact */
+            exact: string;
+            /** Decimal */
+            decimal: string;
+        };
+        /**
+         * Extra
+         * @description What comes on top for the orders that fit.
+         */
+        Extra: {
+            /**
+             * Id
+             * @description A short id, such as card
+             */
+            id: string;
+            /** Label */
+            label: string;
+            /** Methods */
+            methods?: string[] | null;
+            /** Plans */
+            plans?: string[] | null;
+            when: components["schemas"]["When"];
+            /** Percent */
+            percent?: string | null;
+            /** Fixed */
+            fixed?: string | null;
+        };
+        /**
+         * FacetOut
+         * @description One thing that was understood in a question.
+         */
+        FacetOut: {
+            /** Kind */
+            kind: string;
+            /** Value */
+            value: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * FactOut
+         * @description What is not a price: its key, its text, and what to sort by.
+         */
+        FactOut: {
+            /** Key */
+            key: string;
+            /** Text */
+            text: string;
+            /** Sort */
+            sort: string;
+        };
+        /**
+         * FailedEvent
+         * @description What a payment that fails later costs.
+         */
+        FailedEvent: {
+            /** Fixed */
+            fixed?: string | null;
+        };
+        /**
+         * Family
+         * @description The families of methods.
+         * @enum {string}
+         */
+        Family: "card" | "device-wallet" | "account-wallet" | "pay-later" | "bank-debit" | "credit-transfer" | "online-banking" | "cash" | "cheque" | "counter-voucher" | "invoice" | "shop-credit" | "own";
+        /**
+         * FeeOut
+         * @description A provider's fee taken apart, down to the rate on its card.
+         */
+        FeeOut: {
+            /** Charged */
+            charged: string;
+            /** Rate */
+            rate: string;
+            /** Card Day */
+            card_day: string | null;
+            /** Conditions */
+            conditions: string;
+            /** Parts */
+            parts: components["schemas"]["FeePartOut"][];
+            /** Steps */
+            steps: string[];
+        };
+        /**
+         * FeePartOut
+         * @description A part of a fee, its formula, its exact figure, and its share of the rounded fee.
+         */
+        FeePartOut: {
+            /** Kind */
+            kind: string;
+            /** Label */
+            label: string;
+            /** Formula */
+            formula: string;
+            /** Exact */
+            exact: string;
+            /** Amount */
+            amount: string;
+            /** Conditions */
+            conditions: string;
+        };
+        /**
          * FieldProblem
          * @description One fault: the field, the value as it came, its code, and what would be right.
          */
@@ -506,6 +1267,19 @@ export interface components {
             code: string;
             /** Detail */
             detail: string;
+        };
+        /**
+         * GraduatedBand
+         * @description The percentage up to a monthly volume; the last band has no end.
+         */
+        GraduatedBand: {
+            /** Below */
+            below: string | null;
+            /**
+             * Percent
+             * @description A percentage, such as 1.4
+             */
+            percent: string;
         };
         /**
          * HappenedOut
@@ -522,6 +1296,24 @@ export interface components {
             /** Text */
             text: string;
         };
+        /**
+         * HeldCardOut
+         * @description A rate card with the version of what is kept.
+         */
+        HeldCardOut: {
+            mode: components["schemas"]["Mode"];
+            /** Version */
+            version: number;
+            /** Day */
+            day: string;
+            card: components["schemas"]["RateCard"];
+        };
+        /**
+         * ImportState
+         * @description How far the reading of a file is.
+         * @enum {string}
+         */
+        ImportState: "under-way" | "done" | "stopped" | "failed";
         /**
          * InHand
          * @description The order in hand as a request names it.
@@ -543,7 +1335,7 @@ export interface components {
         };
         /**
          * Line
-         * @description Something sold: its kind, its usual amount, and whether it repeats.
+         * @description Something sold. `margin` is in percent of the amount; `delivery_days` is None where nothing is delivered.
          */
         Line: {
             /**
@@ -561,6 +1353,10 @@ export interface components {
             usual_amount: string;
             /** Recurring */
             recurring: boolean;
+            /** Margin */
+            margin?: string | null;
+            /** Delivery Days */
+            delivery_days?: number | null;
         };
         /**
          * LineKind
@@ -568,6 +1364,34 @@ export interface components {
          * @enum {string}
          */
         LineKind: "goods" | "download" | "course" | "membership" | "booking";
+        /**
+         * LookOut
+         * @description A file as it is understood.
+         */
+        LookOut: {
+            mode: components["schemas"]["Mode"];
+            /** File */
+            file: string;
+            /** Header */
+            header: string[];
+            /** Total */
+            total: number;
+            /** Sample */
+            sample: string[][];
+            /** Fields */
+            fields: string[];
+            /** Required */
+            required: string[];
+            matching: components["schemas"]["Matching"];
+            /** Remembered */
+            remembered: boolean;
+            /** Read */
+            read: components["schemas"]["ReadOrderOut"][];
+            /** Refused */
+            refused: components["schemas"]["RefusedRowOut"][];
+            /** Problems */
+            problems: components["schemas"]["FieldProblem"][];
+        };
         /**
          * Market
          * @description A country that buyers come from with a currency, and their share of orders in percent.
@@ -595,6 +1419,32 @@ export interface components {
             share: string;
         };
         /**
+         * Matching
+         * @description By field the header of its column, how days and decimals are written, and what holds where a column is none.
+         */
+        Matching: {
+            /** Columns */
+            columns: {
+                [key: string]: string;
+            };
+            days: components["schemas"]["DayOrder"];
+            /**
+             * Decimal
+             * @enum {string}
+             */
+            decimal: "." | ",";
+            /**
+             * Currency
+             * @description ISO 4217 currency, such as EUR
+             */
+            currency: string;
+            /**
+             * Country
+             * @description ISO 3166-1 country, such as PT
+             */
+            country: string;
+        };
+        /**
          * Message
          * @description A message to the buyer, as it was sent; the simulated mailbox keeps it.
          */
@@ -614,11 +1464,149 @@ export interface components {
             text: string;
         };
         /**
+         * Method
+         * @description One method with its traits.
+         *
+         *     `own` marks an arrangement of the shop's own, which needs no provider; `arrives_days` are the business days until
+         *     its money is there. `certain_days` are business days, `reversible_days` calendar days (None: it cannot be taken
+         *     back), `notice_days` the days of notice before a collection. `takes_card`: the buyer's card is charged.
+         */
+        Method: {
+            /**
+             * Id
+             * @description A short id, such as card
+             */
+            id: string;
+            /** Name */
+            name: string;
+            family: components["schemas"]["Family"];
+            /** Buyer */
+            buyer: string;
+            /**
+             * Own
+             * @default false
+             */
+            own: boolean;
+            /** Shop Countries */
+            shop_countries?: string[] | null;
+            /** Buyer Countries */
+            buyer_countries?: string[] | null;
+            /** Currencies */
+            currencies?: string[] | null;
+            amount?: components["schemas"]["Window"] | null;
+            /** Recurring */
+            recurring: boolean;
+            /** Kinds */
+            kinds?: components["schemas"]["LineKind"][] | null;
+            /** @default at-once */
+            certain: components["schemas"]["Certain"];
+            /**
+             * Certain Days
+             * @default 0
+             */
+            certain_days: number;
+            /** Reversible Days */
+            reversible_days?: number | null;
+            /**
+             * Reversal
+             * @default
+             */
+            reversal: string;
+            /** @default to-method */
+            refunds: components["schemas"]["Refunds"];
+            /**
+             * Leaves Page
+             * @default false
+             */
+            leaves_page: boolean;
+            /**
+             * Buyer Account
+             * @default false
+             */
+            buyer_account: boolean;
+            /**
+             * Saves Details
+             * @default false
+             */
+            saves_details: boolean;
+            /**
+             * Mandate
+             * @default false
+             */
+            mandate: boolean;
+            /**
+             * Notice Days
+             * @default 0
+             */
+            notice_days: number;
+            /** Arrives Days */
+            arrives_days?: number | null;
+            /**
+             * At The Door
+             * @default false
+             */
+            at_the_door: boolean;
+            /**
+             * Takes Card
+             * @default false
+             */
+            takes_card: boolean;
+        };
+        /**
+         * MixOut
+         * @description The cheapest mix of plans, at most one of a provider.
+         */
+        MixOut: {
+            /** Plans */
+            plans: components["schemas"]["PlanOut"][];
+            /** Carried */
+            carried: string;
+            /** Not Carried */
+            not_carried: string;
+            /** Fees */
+            fees: string;
+            /** Monthly */
+            monthly: string;
+            /** Shortfall */
+            shortfall: string;
+            /** Cost */
+            cost: string;
+        };
+        /**
          * Mode
          * @description Test takes no money; live does.
          * @enum {string}
          */
         Mode: "test" | "live";
+        /**
+         * MonthOut
+         * @description A route over the month's orders that it can carry.
+         */
+        MonthOut: {
+            /** Orders */
+            orders: string;
+            /** Amount */
+            amount: string;
+            /** Fees */
+            fees: string;
+            /** Cost */
+            cost: string;
+        };
+        /**
+         * Need
+         * @description A method that the provider gives only where another one is there: another account, or another method.
+         */
+        Need: {
+            /**
+             * Method
+             * @description A short id, such as card
+             */
+            method: string;
+            /** Account */
+            account?: string | null;
+            /** Other Method */
+            other_method?: string | null;
+        };
         /**
          * Offer
          * @description What a buyer is offered: the shop, the order, and the ways to pay in sequence. `edition` None: the draft.
@@ -706,6 +1694,12 @@ export interface components {
             messages: components["schemas"]["Message"][];
         };
         /**
+         * Origin
+         * @description Where the buyer is, seen from the shop and the provider.
+         * @enum {string}
+         */
+        Origin: "domestic" | "region" | "abroad";
+        /**
          * OutcomeOut
          * @description A tender for the order in hand: its place, or every reason against it; and what it costs the shop.
          */
@@ -728,24 +1722,41 @@ export interface components {
             fee: string | null;
         };
         /**
-         * PartOut
-         * @description A part of a fee, its formula, its exact figure, and its share of the rounded fee.
+         * OwnMethod
+         * @description A method of the shop's own with what it costs an order: a local phone transfer, a meal voucher.
          */
-        PartOut: {
-            /** Kind */
-            kind: string;
-            /** Label */
-            label: string;
-            /** Formula */
-            formula: string;
-            /** Exact */
-            exact: string;
-            /** Amount */
-            amount: string;
-            /** Share */
-            share: string;
-            /** Conditions */
-            conditions: string;
+        OwnMethod: {
+            method: components["schemas"]["Method"];
+            /** Percent */
+            percent?: string | null;
+            /** Fixed */
+            fixed?: string | null;
+            /**
+             * Business Days
+             * @default 0
+             */
+            business_days: number;
+        };
+        /**
+         * PastOrdersOut
+         * @description What is kept of past orders.
+         */
+        PastOrdersOut: {
+            mode: components["schemas"]["Mode"];
+            /** Paid */
+            paid: number;
+            /** Free */
+            free: number;
+            /** Refunds */
+            refunds: number;
+            /** First */
+            first: string | null;
+            /** Last */
+            last: string | null;
+            /** Months */
+            months: number;
+            /** Refund Share */
+            refund_share: string | null;
         };
         /**
          * Paying
@@ -787,6 +1798,90 @@ export interface components {
             go_to: string;
         };
         /**
+         * Plan
+         * @description One of the provider's price plans.
+         */
+        Plan: {
+            /**
+             * Id
+             * @description A short id, such as card
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Monthly */
+            monthly?: string | null;
+            /** Minimum Monthly */
+            minimum_monthly?: string | null;
+        };
+        /**
+         * PlanOut
+         * @description A plan alone over the month.
+         */
+        PlanOut: {
+            /** Provider */
+            provider: string;
+            /** Provider Name */
+            provider_name: string;
+            /** Plan */
+            plan: string;
+            /** Plan Name */
+            plan_name: string;
+            /** Carried */
+            carried: string;
+            /** Not Carried */
+            not_carried: string;
+            /** Fees */
+            fees: string;
+            /** Monthly */
+            monthly: string;
+            /** Shortfall */
+            shortfall: string;
+            /** Cost */
+            cost: string;
+            /** Held */
+            held: boolean;
+        };
+        /**
+         * PlansOut
+         * @description Plans and providers over the shop's month.
+         */
+        PlansOut: {
+            mode: components["schemas"]["Mode"];
+            /** Currency */
+            currency: string;
+            /** Source */
+            source: string;
+            /** Orders */
+            orders: string;
+            /** Amount */
+            amount: string;
+            /** Months */
+            months: number;
+            /** Left Out */
+            left_out: number;
+            /** Alone */
+            alone: components["schemas"]["PlanOut"][];
+            mix: components["schemas"]["MixOut"];
+            /** By Provider */
+            by_provider: components["schemas"]["VolumesOut"][];
+            software: components["schemas"]["VolumesOut"] | null;
+            /** One Instead Of Mix */
+            one_instead_of_mix: string | null;
+        };
+        /**
+         * PriceOut
+         * @description A rate in short: for which plans, its price, and for which orders.
+         */
+        PriceOut: {
+            /** Plans */
+            plans: string;
+            /** Price */
+            price: string;
+            /** Conditions */
+            conditions: string;
+        };
+        /**
          * Problem
          * @description A problem document, with the faults that it is about and the mode.
          */
@@ -802,6 +1897,164 @@ export interface components {
             mode: components["schemas"]["Mode"];
             /** Errors */
             errors: components["schemas"]["FieldProblem"][];
+        };
+        /**
+         * Profile
+         * @description A month of the shop's orders.
+         */
+        Profile: {
+            /** @default typed */
+            source: components["schemas"]["Source"];
+            /**
+             * Cells
+             * @default []
+             */
+            cells: components["schemas"]["Cell"][];
+            /**
+             * Cards
+             * @default []
+             */
+            cards: components["schemas"]["CardShare"][];
+        };
+        /**
+         * ProfileEdit
+         * @description The profile as it shall be, over the version that was read.
+         */
+        ProfileEdit: {
+            /** Version */
+            version: number;
+            profile: components["schemas"]["Profile"];
+        };
+        /**
+         * ProfileState
+         * @description The order profile with its version, and what it adds up to.
+         */
+        ProfileState: {
+            mode: components["schemas"]["Mode"];
+            /** Version */
+            version: number;
+            profile: components["schemas"]["Profile"];
+            /** Orders */
+            orders: string;
+        };
+        /**
+         * ProgressOut
+         * @description How far the reading of a file is, and what came of it.
+         */
+        ProgressOut: {
+            mode: components["schemas"]["Mode"];
+            /** Id */
+            id: string;
+            state: components["schemas"]["ImportState"];
+            /** Total */
+            total: number;
+            /** Done */
+            done: number;
+            /** New */
+            new: number;
+            /** Already */
+            already: number;
+            /** Free */
+            free: number;
+            /** Refunds */
+            refunds: number;
+            /** Refused */
+            refused: number;
+            /** Unknown Lines */
+            unknown_lines: number;
+            /** Refused Rows */
+            refused_rows: components["schemas"]["RefusedRowOut"][];
+        };
+        /**
+         * Provider
+         * @description The company, the countries of its shops, its region, and the currencies in which it pays out.
+         */
+        Provider: {
+            /**
+             * Id
+             * @description A short id, such as card
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Countries */
+            countries: string[];
+            /** Region */
+            region: string[];
+            /** Settles In */
+            settles_in: string[];
+        };
+        /**
+         * ProviderCardsOut
+         * @description The versions of a provider's card, the newest first.
+         */
+        ProviderCardsOut: {
+            /** Provider */
+            provider: string;
+            /** Provider Name */
+            provider_name: string;
+            /** Versions */
+            versions: components["schemas"]["CardVersionOut"][];
+        };
+        /**
+         * ProviderFacts
+         * @description A company that carries payments: what it asks, whom it does not take, what it excludes and unlocks.
+         */
+        ProviderFacts: {
+            /**
+             * Id
+             * @description A short id, such as card
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** About */
+            about: string;
+            contract: components["schemas"]["Contract"];
+            /** @default none */
+            card_data: components["schemas"]["CardData"];
+            /** Review Days */
+            review_days: number;
+            /**
+             * Asks
+             * @default []
+             */
+            asks: string[];
+            /**
+             * Trades Refused
+             * @default []
+             */
+            trades_refused: string[];
+            /**
+             * Excludes
+             * @default []
+             */
+            excludes: string[];
+            /**
+             * Needs
+             * @default []
+             */
+            needs: components["schemas"]["Need"][];
+            /**
+             * Unlocks
+             * @default []
+             */
+            unlocks: string[];
+            /**
+             * Announced
+             * @default []
+             */
+            announced: components["schemas"]["Announced"][];
+        };
+        /**
+         * ProviderOut
+         * @description A provider besides its prices, and the shop's account with it.
+         */
+        ProviderOut: {
+            facts: components["schemas"]["ProviderFacts"];
+            stage: components["schemas"]["Stage"] | null;
+            /** Excludes */
+            excludes: string[];
         };
         /**
          * Publication
@@ -826,24 +2079,115 @@ export interface components {
         };
         /**
          * RankedOut
-         * @description A priced route: its fee in the shop currency, what is charged, and how it came about.
+         * @description A route or arrangement for the order in hand, with its cost taken apart and what is not a price.
          */
         RankedOut: {
             route: components["schemas"]["RouteOut"];
+            /** Cost */
+            cost: string;
+            /** Exact Cost */
+            exact_cost: string;
             /** Fee */
             fee: string;
-            /** Charged */
-            charged: string;
             /** Effective Percent */
             effective_percent: string | null;
-            /** Rate */
-            rate: string;
-            /** Conditions */
-            conditions: string;
+            /** Earns */
+            earns: string | null;
+            completion: components["schemas"]["AssumptionOut"];
+            lost_order: components["schemas"]["AssumptionOut"];
             /** Parts */
-            parts: components["schemas"]["PartOut"][];
-            /** Steps */
-            steps: string[];
+            parts: components["schemas"]["CostPartOut"][];
+            /** Unknown */
+            unknown: string[];
+            fee_taken_apart: components["schemas"]["FeeOut"] | null;
+            /** Facts */
+            facts: components["schemas"]["FactOut"][];
+            month: components["schemas"]["MonthOut"] | null;
+        };
+        /**
+         * Rate
+         * @description The price of one method for the orders that fit.
+         */
+        Rate: {
+            /**
+             * Id
+             * @description A short id, such as card
+             */
+            id: string;
+            /**
+             * Method
+             * @description A short id, such as card
+             */
+            method: string;
+            /** Plans */
+            plans?: string[] | null;
+            when: components["schemas"]["When"];
+            /** Percent */
+            percent?: string | null;
+            /** Graduated */
+            graduated?: components["schemas"]["GraduatedBand"][] | null;
+            /** Fixed */
+            fixed?: string | null;
+            /** Minimum */
+            minimum?: string | null;
+            /** Maximum */
+            maximum?: string | null;
+        };
+        /**
+         * RateCard
+         * @description A provider's prices and terms from a day on.
+         */
+        RateCard: {
+            /**
+             * Format
+             * @constant
+             */
+            format: "monedero/rate-card/1";
+            /** Valid From */
+            valid_from?: string | null;
+            provider: components["schemas"]["Provider"];
+            /** Plans */
+            plans: components["schemas"]["Plan"][];
+            /** Rates */
+            rates: components["schemas"]["Rate"][];
+            /**
+             * Extras
+             * @default []
+             */
+            extras: components["schemas"]["Extra"][];
+            /**
+             * Events
+             * @default []
+             */
+            events: components["schemas"]["Event"][];
+            /**
+             * Settlement
+             * @default []
+             */
+            settlement: components["schemas"]["Settlement"][];
+            /** Fee Tax Percent */
+            fee_tax_percent?: string | null;
+            terms?: components["schemas"]["Terms"] | null;
+        };
+        /**
+         * ReadOrderOut
+         * @description A past order as it was understood.
+         */
+        ReadOrderOut: {
+            /** Row */
+            row: number;
+            /** Id */
+            id: string;
+            /** Placed On */
+            placed_on: string;
+            /** Amount */
+            amount: string;
+            /** Country */
+            country: string;
+            /** Line */
+            line: string | null;
+            /** Card */
+            card: string;
         };
         /**
          * ReasonOut
@@ -854,6 +2198,52 @@ export interface components {
             code: string;
             /** Text */
             text: string;
+        };
+        /**
+         * RefundEvent
+         * @description What a refund costs, and how much of the fee comes back.
+         */
+        RefundEvent: {
+            /** Fixed */
+            fixed?: string | null;
+            /**
+             * Returns
+             * @enum {string}
+             */
+            returns: "none" | "percent" | "all";
+        };
+        /**
+         * Refunds
+         * @description How money goes back to the buyer.
+         * @enum {string}
+         */
+        Refunds: "to-method" | "by-hand";
+        /**
+         * RefusedRowOut
+         * @description A row that was refused: its line, the column, the value as it came, and the reason.
+         */
+        RefusedRowOut: {
+            /** Line */
+            line: number;
+            /** Column */
+            column: string;
+            /** Value */
+            value: string;
+            /** Reason */
+            reason: string;
+        };
+        /**
+         * Reserve
+         * @description A part of the money that the provider keeps for some days.
+         */
+        Reserve: {
+            /**
+             * Percent
+             * @description A percentage, such as 1.4
+             */
+            percent: string;
+            /** Days */
+            days: number;
         };
         /**
          * Route
@@ -881,6 +2271,8 @@ export interface components {
          * @description A route with the names of its parts; without a provider it is an arrangement of the shop's own.
          */
         RouteOut: {
+            /** Key */
+            key: string;
             route: components["schemas"]["Route"] | null;
             /** Method */
             method: string;
@@ -894,10 +2286,28 @@ export interface components {
             plan_name: string;
             /** Tenders */
             tenders: string[];
+            stage: components["schemas"]["Stage"] | null;
+        };
+        /**
+         * Settlement
+         * @description When the money of a method arrives.
+         */
+        Settlement: {
+            /** Methods */
+            methods?: string[] | null;
+            /** Business Days */
+            business_days: number;
+            /** Calendar */
+            calendar: string;
+            /** Payout */
+            payout: string;
         };
         /**
          * Shop
-         * @description The merchant's business. `takings` is what its accounts take in a month, for prices that depend on it.
+         * @description The merchant's business.
+         *
+         *     `takings` is what its accounts take in a month, for prices that depend on it; `terminals` are the providers whose
+         *     terminal it holds; `trade` is what providers may refuse.
          */
         Shop: {
             /** Name */
@@ -929,6 +2339,19 @@ export interface components {
             typed_rates: components["schemas"]["TypedRate"][];
             /** Takings */
             takings?: string | null;
+            /** Trade */
+            trade?: string | null;
+            /**
+             * Terminals
+             * @default []
+             */
+            terminals: string[];
+            software?: components["schemas"]["Software"] | null;
+            /**
+             * Own Methods
+             * @default []
+             */
+            own_methods: components["schemas"]["OwnMethod"][];
         };
         /**
          * ShopEdit
@@ -953,13 +2376,62 @@ export interface components {
         };
         /**
          * ShutOut
-         * @description A route without a price for this order, or an arrangement, with every reason against it.
+         * @description A route that is not open to this shop or this order, or an arrangement, with every reason against it.
          */
         ShutOut: {
             route: components["schemas"]["RouteOut"];
             /** Reasons */
             reasons: components["schemas"]["ReasonOut"][];
         };
+        /**
+         * Software
+         * @description The software under the storefront. It takes no fee of its own on the routes of `waived` providers.
+         *
+         *     Where `allows` is given, it works with no other provider.
+         */
+        Software: {
+            /** Name */
+            name: string;
+            /**
+             * Plan
+             * @description A short id, such as card
+             */
+            plan: string;
+            /** Plans */
+            plans: components["schemas"]["SoftwarePlan"][];
+            /**
+             * Waived
+             * @default []
+             */
+            waived: string[];
+            /** Allows */
+            allows?: string[] | null;
+        };
+        /**
+         * SoftwarePlan
+         * @description A plan of the software under the storefront: its month, and its own fee on every order.
+         */
+        SoftwarePlan: {
+            /**
+             * Id
+             * @description A short id, such as card
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Monthly */
+            monthly?: string | null;
+            /** Percent */
+            percent?: string | null;
+            /** Fixed */
+            fixed?: string | null;
+        };
+        /**
+         * Source
+         * @description Where the profile of a month comes from.
+         * @enum {string}
+         */
+        Source: "typed" | "past-orders";
         /**
          * Stage
          * @description How far an account is.
@@ -972,6 +2444,16 @@ export interface components {
          * @enum {string}
          */
         State: "open" | "at-provider" | "awaiting-payment" | "paid" | "declined";
+        /**
+         * StretchOut
+         * @description From an amount to another one route is cheapest (its key), or none has a price.
+         */
+        StretchOut: {
+            from_amount: components["schemas"]["Exact"];
+            below: components["schemas"]["Exact"];
+            /** Route */
+            route: string | null;
+        };
         /**
          * Tender
          * @description A way to pay in a checkout. `route` is None for an arrangement of the shop's own.
@@ -1018,6 +2500,57 @@ export interface components {
             route?: components["schemas"]["Route"] | null;
         };
         /**
+         * Terms
+         * @description Terms of contract that are not per order.
+         */
+        Terms: {
+            /** Set Up */
+            set_up?: string | null;
+            /** Terminal Rent */
+            terminal_rent?: string | null;
+            /** Shortest Term Months */
+            shortest_term_months?: number | null;
+            /** Notice Days */
+            notice_days?: number | null;
+            /** Exit Fee */
+            exit_fee?: string | null;
+            reserve?: components["schemas"]["Reserve"] | null;
+            /** First Payout Days */
+            first_payout_days?: number | null;
+            /** Monthly Cap */
+            monthly_cap?: string | null;
+        };
+        /**
+         * TriedOut
+         * @description The fee of the order in hand on a route of the card, or why there is none.
+         */
+        TriedOut: {
+            route: components["schemas"]["Route"];
+            /** Fee */
+            fee: string | null;
+            /** Rate */
+            rate: string;
+            /** Reasons */
+            reasons: components["schemas"]["ReasonOut"][];
+        };
+        /**
+         * TryCard
+         * @description A card that is not kept yet, and the order in hand.
+         */
+        TryCard: {
+            card: components["schemas"]["RateCard"];
+            hand: components["schemas"]["InHand"];
+        };
+        /**
+         * TurningOut
+         * @description An assumption, and the value of it from which the second of the ranking is cheaper than the first.
+         */
+        TurningOut: {
+            assumption: components["schemas"]["AssumptionOut"];
+            /** Turns At */
+            turns_at: string;
+        };
+        /**
          * TypedRate
          * @description A reference rate that the owner typed: units of a currency for one euro.
          */
@@ -1034,6 +2567,12 @@ export interface components {
             per_euro: string;
         };
         /**
+         * Unit
+         * @description What an assumption is counted in; money is in the shop's currency.
+         * @enum {string}
+         */
+        Unit: "percent" | "money" | "minutes" | "yes-no";
+        /**
          * ViewOut
          * @description What the draft offers to the order in hand; its amount also in the shop currency, where there is a rate.
          */
@@ -1049,6 +2588,55 @@ export interface components {
             amount_in_books: string | null;
             /** Outcomes */
             outcomes: components["schemas"]["OutcomeOut"][];
+        };
+        /**
+         * VolumeStretchOut
+         * @description From a volume a month one plan is cheapest.
+         */
+        VolumeStretchOut: {
+            from_amount: components["schemas"]["Exact"];
+            /** Plan */
+            plan: string;
+            /** Plan Name */
+            plan_name: string;
+        };
+        /**
+         * VolumesOut
+         * @description Which plan is cheapest from which volume, and the shop's own.
+         */
+        VolumesOut: {
+            /** Name */
+            name: string;
+            /** Own */
+            own: string;
+            /** Own Plan */
+            own_plan: string;
+            /** Stretches */
+            stretches: components["schemas"]["VolumeStretchOut"][];
+        };
+        /**
+         * When
+         * @description What an order must be for a rate or an extra to fit; every key present must hold.
+         */
+        When: {
+            amount?: components["schemas"]["Band"] | null;
+            monthly_volume?: components["schemas"]["Band"] | null;
+            /** Currency */
+            currency?: string[] | null;
+            /** Buyer Country */
+            buyer_country?: string[] | null;
+            /** Origin */
+            origin?: components["schemas"]["Origin"][] | null;
+            /** Card Network */
+            card_network?: string[] | null;
+            /** Card Kind */
+            card_kind?: components["schemas"]["CardKind"][] | null;
+            /** Recurring */
+            recurring?: boolean | null;
+            /** Line Kind */
+            line_kind?: components["schemas"]["LineKind"][] | null;
+            /** Conversion */
+            conversion?: boolean | null;
         };
         /**
          * Window
@@ -1211,6 +2799,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AccountState"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    begin_account_api_accounts__provider__begin_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                provider: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountState"];
                 };
             };
             /** @description Bad Request */
@@ -1431,6 +3081,814 @@ export interface operations {
             };
         };
     };
+    read_profile_api_profile_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProfileState"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    save_profile_api_profile_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProfileEdit"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProfileState"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_derived_profile_api_profile_derived_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Profile"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_assumptions_api_assumptions_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AssumptionOut"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    save_assumption_api_assumptions_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AssumptionEdit"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Assumptions"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_past_orders_api_past_orders_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PastOrdersOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remove_past_orders_api_past_orders_delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PastOrdersOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_file_api_past_orders_files_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    look_at_file_api_past_orders_files__file__look_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                file: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Matching"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    begin_import_api_past_orders_files__file__import_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                file: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Matching"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProgressOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_import_api_past_orders_imports__name__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProgressOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    stop_import_api_past_orders_imports__name__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProgressOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    refused_rows_api_past_orders_imports__name__refused_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     read_comparison_api_compare_get: {
         parameters: {
             query: {
@@ -1455,6 +3913,259 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ComparisonOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_curves_api_compare_curves_get: {
+        parameters: {
+            query: {
+                market: string;
+                line: string;
+                amount: string;
+                currency: string;
+                on?: string | null;
+                card_kind?: components["schemas"]["CardKind"] | null;
+                card_network?: string | null;
+                low: string;
+                high: string;
+                of?: "all-in" | "fees";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CurvesOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_plans_api_compare_plans_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlansOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_catalogue_api_catalogue_get: {
+        parameters: {
+            query?: {
+                asks?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CatalogueOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_rate_cards_api_rate_cards_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProviderCardsOut"][];
                 };
             };
             /** @description Bad Request */
@@ -1579,6 +4290,456 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CardsOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    try_rate_card_api_rate_cards_try_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TryCard"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TriedOut"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_rate_card_api_rate_cards__provider___day__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                provider: string;
+                /** @description `always`, or a day */
+                day: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeldCardOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    save_rate_card_api_rate_cards__provider___day__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                provider: string;
+                /** @description `always`, or a day */
+                day: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CardEdit"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeldCardOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remove_rate_card_api_rate_cards__provider___day__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                provider: string;
+                /** @description `always`, or a day */
+                day: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rate_card_as_json_api_rate_cards__provider___day__card_json_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                provider: string;
+                /** @description `always`, or a day */
+                day: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rate_card_as_table_api_rate_cards__provider___day__rates_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                provider: string;
+                /** @description `always`, or a day */
+                day: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_rates_from_table_api_rate_cards__provider___day__rates_csv_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                provider: string;
+                /** @description `always`, or a day */
+                day: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "text/csv": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeldCardOut"];
                 };
             };
             /** @description Bad Request */

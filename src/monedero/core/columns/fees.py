@@ -18,9 +18,11 @@ Traceback (most recent call last):
 AttributeError: 'NoneType' object has no attribute 'versions'
 """
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from datetime import date, timedelta
 from functools import reduce
+from types import MappingProxyType
+from typing import NamedTuple
 
 import polars as pl
 
@@ -33,6 +35,7 @@ from monedero.core.ratecard.pricing import Candidates, CardPricer
 from monedero.core.ratecard.scaled import ScaledEntry
 
 LAST_DAY = date.max
+NO_LIMITS: Mapping[str, pl.Expr] = MappingProxyType({})
 
 
 def route_name(provider: str, plan: str, method: str) -> str:
@@ -47,6 +50,23 @@ def name_of(route: Route) -> str:
 
 def _whole(value: int) -> pl.Expr:
     return pl.lit(value, dtype=WHOLE)
+
+
+class Asking(NamedTuple):
+    """How orders are to be priced.
+
+    `volume` is what the account takes in a month. `details` may ask for two more columns a route: `returned`
+    (`+returned`), what of the fee a refund brings back where it brings back the percentage, and `graduated`
+    (`+graduated`), the fee where its rate is graduated. `carried` says by method which orders it can carry; others
+    get no price, and a method that is not named carries all.
+    """
+
+    volume: Money | None = None
+    details: frozenset[str] = frozenset()
+    carried: Mapping[str, pl.Expr] = NO_LIMITS
+
+
+PLAINLY = Asking()
 
 
 class FeeColumns:
@@ -65,24 +85,18 @@ class FeeColumns:
         self.largest = max((money.minor for pricer in cards for money in pricer.monies), default=0)
         self._rates = rates
 
-    def orders(self, frame: pl.DataFrame, volume_in: str | None = None) -> OrderColumns:
+    def orders(self, frame: pl.DataFrame, also: Iterable[str] = ()) -> OrderColumns:
         """Orders brought to the shop currency; refused where their figures are too long for 128 bits.
 
-        `volume_in` is the currency of the volumes at which they shall be priced, where it is not the shop's.
+        `also` are currencies of volumes and limits that will be asked for, besides those of the cards.
         """
-        currencies = self.currencies | {self.books, volume_in or self.books}
+        currencies = self.currencies | {self.books, *also}
         held = OrderColumns(frame, self.books, self._rates, currencies)
         held.fits(self.percent_over, self.largest)
         return held
 
-    def price(
-        self, orders: OrderColumns, volume: Money | None = None, details: frozenset[str] = frozenset()
-    ) -> pl.DataFrame:
-        """A row an order, a column a route.
-
-        `details` may ask for two more columns a route: `returned` (`+returned`), what of the fee a refund brings back
-        where it brings back the percentage, and `graduated` (`+graduated`), the fee where its rate is graduated.
-        """
+    def price(self, orders: OrderColumns, asking: Asking = PLAINLY) -> pl.DataFrame:
+        """A row an order, a column a route."""
         priced = orders.frame.select("row")
         for held in self.versions:
             later = [*(pricer.card.valid_from for pricer in held[1:]), None]
@@ -90,9 +104,8 @@ class FeeColumns:
             for pricer, until in zip(held, later, strict=True):
                 if pricer.open:
                     last = LAST_DAY if until is None else until - timedelta(days=1)
-                    blocks += self._by_card(
-                        pricer, (pricer.card.valid_from or date.min, last), orders, volume, details
-                    )
+                    days = (pricer.card.valid_from or date.min, last)
+                    blocks += self._by_card(pricer, days, orders, asking)
             if blocks:
                 together = pl.concat(blocks, how="diagonal")
                 priced = priced.join(together, on="row", how="left", maintain_order="left")
@@ -100,12 +113,7 @@ class FeeColumns:
         return priced.with_columns(pl.lit(None, dtype=WHOLE).alias(name) for name in missing)
 
     def _by_card(
-        self,
-        pricer: CardPricer,
-        days: tuple[date, date],
-        orders: OrderColumns,
-        volume: Money | None,
-        details: frozenset[str],
+        self, pricer: CardPricer, days: tuple[date, date], orders: OrderColumns, asking: Asking
     ) -> list[pl.DataFrame]:
         """The orders of one card's days, cut into those that meet the same rates and extras."""
         alike: dict[tuple[str, tuple[Candidates, ...]], list[int]] = {}
@@ -117,8 +125,8 @@ class FeeColumns:
         for (settlement, met), numbers in alike.items():
             block = frame if len(alike) == 1 else frame.filter(pl.col("known").is_in(numbers))
             if not block.is_empty():
-                writer = _Writer(pricer, self.percent_over, volume, settlement)
-                named = [column for entry in met for column in writer.route(entry, details)]
+                writer = _Writer(pricer, self.percent_over, asking, settlement)
+                named = [column for entry in met for column in writer.route(entry)]
                 blocks.append(block.select("row", *named))
         return blocks
 
@@ -126,31 +134,32 @@ class FeeColumns:
 class _Writer:
     """Writes the expressions of one card."""
 
-    def __init__(self, pricer: CardPricer, percent_over: int, volume: Money | None, settlement: str) -> None:
+    def __init__(self, pricer: CardPricer, percent_over: int, asking: Asking, settlement: str) -> None:
         self._scale = percent_over // pricer.percent_over
         self._over = percent_over
-        self._volume = volume
+        self._volume, self._details, self._carried = asking
         self._settled = pl.col(f"fx:{settlement}").is_not_null()
 
-    def route(self, entry: Candidates, details: frozenset[str]) -> list[pl.Expr]:
+    def route(self, entry: Candidates) -> list[pl.Expr]:
         """The columns of one route."""
         name = name_of(entry.route)
         fee = [(name, self._chain(entry, self._base, self._extra))]
-        if "returned" in details:
+        if "returned" in self._details:
             lesser = self._chain(
                 entry,
                 lambda rate: pl.min_horizontal(self._percentage(rate), self._base(rate)),
                 self._percentage,
             )
             fee.append((f"{name}+returned", lesser))
-        if "graduated" in details:
+        if "graduated" in self._details:
             steps = self._chain(
                 entry,
                 lambda rate: self._base(rate) if rate.graduated else _whole(0),
                 lambda extra: _whole(0),
             )
             fee.append((f"{name}+graduated", steps))
-        return [pl.when(self._settled).then(column).otherwise(None).alias(named) for named, column in fee]
+        open_to = self._settled & self._carried.get(entry.route.method, pl.lit(True))
+        return [pl.when(open_to).then(column).otherwise(None).alias(named) for named, column in fee]
 
     def _chain(
         self,

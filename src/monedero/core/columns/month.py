@@ -88,7 +88,7 @@ class Month:
         self._common = lcm(*overs)
         self._money_over = self._common * columns.percent_over * minor_units(columns.books) * weight_over
         self._amount_over = self._common * minor_units(columns.books) * weight_over
-        self.all = self._orders(pl.lit(True))
+        self.all = self.counted(pl.lit(True))
 
     def _grouped(self, named: Iterable[pl.Expr], frame: pl.DataFrame | None = None) -> dict[str, int]:
         """Sums of expressions over all rows, each brought over the common denominator.
@@ -103,7 +103,8 @@ class Month:
                 totals[name] = totals.get(name, 0) + int(value or 0) * factor
         return totals
 
-    def _orders(self, which: pl.Expr) -> Sum:
+    def counted(self, which: pl.Expr) -> Sum:
+        """How many orders there are of some, and what they come to; no fees."""
         weight = pl.col("weight")
         counted = self._frame.filter(which)
         amount = self._grouped([(weight * pl.col("minor") * pl.col("own")).sum().alias("amount")], counted)

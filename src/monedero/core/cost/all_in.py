@@ -100,19 +100,20 @@ class CostPiece:
 
 def all_in(fee: FeePiece, bearing: Bearing) -> CostPiece:
     """The parts of the cost on one piece of a fee."""
-    parts = {part: line for part, line in _parts(fee, bearing) if line != NOTHING}
-    return CostPiece(fee, parts)
+    parts = parts_of(fee.fee, fee.returned(bearing.events.refund_returns), bearing)
+    return CostPiece(fee, {part: line for part, line in parts if line != NOTHING})
 
 
-def _parts(fee: FeePiece, bearing: Bearing) -> Iterable[tuple[CostPart, Linear]]:
+def parts_of(fee: Linear, returned: Linear, bearing: Bearing) -> Iterable[tuple[CostPart, Linear]]:
+    """Every part of the cost, in sequence; `returned` is what of the fee a refund brings back."""
     assumed, events = bearing.assumed, bearing.events
     amount = Linear(bearing.to_books, ZERO)
-    yield CostPart.FEE, fee.fee
-    yield CostPart.TAX, fee.fee.times(bearing.fee_tax * (1 - assumed.tax_recoverable))
+    yield CostPart.FEE, fee
+    yield CostPart.TAX, fee.times(bearing.fee_tax * (1 - assumed.tax_recoverable))
     yield CostPart.MONTHLY, _fixed(bearing.monthly_share)
     if events.refund is not None:
-        returned = fee.returned(events.refund_returns).times(Fraction(-1))
-        yield CostPart.REFUNDS, total((_fixed(events.refund), returned)).times(assumed.refund_rate)
+        less = returned.times(Fraction(-1))
+        yield CostPart.REFUNDS, total((_fixed(events.refund), less)).times(assumed.refund_rate)
     if events.dispute is not None:
         back = assumed.win_rate * events.dispute if events.dispute_returned_if_won else ZERO
         handled = assumed.dispute_minutes / HOUR * assumed.hour_cost

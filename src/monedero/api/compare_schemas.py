@@ -1,0 +1,233 @@
+"""What an answer about comparing is made of."""
+
+from datetime import date
+
+from pydantic import BaseModel
+
+from monedero.core.account import Mode, Stage
+from monedero.core.cost.assumption import Unit
+from monedero.core.ratecard.model import Route
+
+
+class ReasonOut(BaseModel):
+    """A reason: its code, and the sentence."""
+
+    code: str
+    text: str
+
+
+class RouteOut(BaseModel):
+    """A route with the names of its parts; without a provider it is an arrangement of the shop's own."""
+
+    key: str
+    route: Route | None
+    method: str
+    method_name: str
+    family: str
+    provider_name: str
+    plan_name: str
+    tenders: list[str]
+    stage: Stage | None
+
+
+class AssumptionOut(BaseModel):
+    """An assumption as it holds: its value, whether the owner typed it, and where the default comes from."""
+
+    id: str
+    about: str
+    name: str
+    unit: Unit
+    value: str | None
+    typed: bool
+    source: str
+
+
+class CostPartOut(BaseModel):
+    """A part of an all-in cost, its formula, its exact figure, its share of the rounded cost, what moves it."""
+
+    part: str
+    label: str
+    formula: str
+    exact: str
+    amount: str
+    assumptions: list[AssumptionOut]
+
+
+class FeePartOut(BaseModel):
+    """A part of a fee, its formula, its exact figure, and its share of the rounded fee."""
+
+    kind: str
+    label: str
+    formula: str
+    exact: str
+    amount: str
+    conditions: str
+
+
+class FeeOut(BaseModel):
+    """A provider's fee taken apart, down to the rate on its card."""
+
+    charged: str
+    rate: str
+    card_day: date | None
+    conditions: str
+    parts: list[FeePartOut]
+    steps: list[str]
+
+
+class FactOut(BaseModel):
+    """What is not a price: its key, its text, and what to sort by."""
+
+    key: str
+    text: str
+    sort: str
+
+
+class MonthOut(BaseModel):
+    """A route over the month's orders that it can carry."""
+
+    orders: str
+    amount: str
+    fees: str
+    cost: str
+
+
+class RankedOut(BaseModel):
+    """A route or arrangement for the order in hand, with its cost taken apart and what is not a price."""
+
+    route: RouteOut
+    cost: str
+    exact_cost: str
+    fee: str
+    effective_percent: str | None
+    earns: str | None
+    completion: AssumptionOut
+    lost_order: AssumptionOut
+    parts: list[CostPartOut]
+    unknown: list[str]
+    fee_taken_apart: FeeOut | None
+    facts: list[FactOut]
+    month: MonthOut | None
+
+
+class ShutOut(BaseModel):
+    """A route that is not open to this shop or this order, or an arrangement, with every reason against it."""
+
+    route: RouteOut
+    reasons: list[ReasonOut]
+
+
+class TurningOut(BaseModel):
+    """An assumption, and the value of it from which the second of the ranking is cheaper than the first."""
+
+    assumption: AssumptionOut
+    turns_at: str
+
+
+class ComparisonOut(BaseModel):
+    """Everything for the order in hand, money in the shop's currency."""
+
+    mode: Mode
+    nothing_to_pay: bool
+    currency: str
+    rate_cards: int
+    month_orders: str
+    ranked: list[RankedOut]
+    shut: list[ShutOut]
+    turnings: list[TurningOut]
+
+
+class Exact(BaseModel):
+    """An exact number, and its decimals."""
+
+    exact: str
+    decimal: str
+
+
+class StretchOut(BaseModel):
+    """From an amount to another one route is cheapest (its key), or none has a price."""
+
+    from_amount: Exact
+    below: Exact
+    route: str | None
+
+
+class CurveOut(BaseModel):
+    """A curve: the cost at each of the amounts, in the shop's currency; null where there is no price."""
+
+    route: RouteOut
+    values: list[str | None]
+    percents: list[str | None]
+
+
+class CurvesOut(BaseModel):
+    """Curves over amounts in the order's currency, and who is cheapest where."""
+
+    mode: Mode
+    currency: str
+    order_currency: str
+    amounts: list[str]
+    curves: list[CurveOut]
+    cheapest: list[StretchOut]
+
+
+class VolumeStretchOut(BaseModel):
+    """From a volume a month one plan is cheapest."""
+
+    from_amount: Exact
+    plan: str
+    plan_name: str
+
+
+class PlanOut(BaseModel):
+    """A plan alone over the month."""
+
+    provider: str
+    provider_name: str
+    plan: str
+    plan_name: str
+    carried: str
+    not_carried: str
+    fees: str
+    monthly: str
+    shortfall: str
+    cost: str
+    held: bool
+
+
+class VolumesOut(BaseModel):
+    """Which plan is cheapest from which volume, and the shop's own."""
+
+    name: str
+    own: str
+    own_plan: str
+    stretches: list[VolumeStretchOut]
+
+
+class MixOut(BaseModel):
+    """The cheapest mix of plans, at most one of a provider."""
+
+    plans: list[PlanOut]
+    carried: str
+    not_carried: str
+    fees: str
+    monthly: str
+    shortfall: str
+    cost: str
+
+
+class PlansOut(BaseModel):
+    """Plans and providers over the shop's month."""
+
+    mode: Mode
+    currency: str
+    source: str
+    orders: str
+    amount: str
+    months: int
+    left_out: int
+    alone: list[PlanOut]
+    mix: MixOut
+    by_provider: list[VolumesOut]
+    software: VolumesOut | None
+    one_instead_of_mix: str | None

@@ -1,0 +1,191 @@
+"""The amount ruler's curves, and plans and providers over the month."""
+
+from fractions import Fraction
+from typing import Annotated, Literal
+
+from fastapi import APIRouter, Query
+
+from monedero.api.compare import RouteWriter
+from monedero.api.compare_schemas import (
+    CurveOut,
+    CurvesOut,
+    Exact,
+    MixOut,
+    PlanOut,
+    PlansOut,
+    StretchOut,
+    VolumesOut,
+    VolumeStretchOut,
+)
+from monedero.api.problems import PROBLEMS
+from monedero.api.rooms import InHand, PremisesDep, RoomDep, sentence
+from monedero.core.account import Mode
+from monedero.core.columns.month import PlanMonth
+from monedero.core.fields import money_positive
+from monedero.core.money import Money, minor_units
+from monedero.core.numbers import decimal_text, exact_text
+from monedero.core.ratecard.model import RateCard
+from monedero.wording.show import exact
+from monedero.work.basis import draft_basis, hand
+from monedero.work.candidates import in_question
+from monedero.work.comparing import compare
+from monedero.work.curves import DIGITS, curves
+from monedero.work.plans import PlansAndProviders, Volumes, plans_and_providers
+
+router = APIRouter(prefix="/api", tags=["compare"], responses=PROBLEMS)
+
+
+class RulerQuery(InHand):
+    """The order in hand, the ends of the ruler in its currency, and what the curves are of."""
+
+    low: str
+    high: str
+    of: Literal["all-in", "fees"] = "all-in"
+
+
+def exact_out(value: Fraction) -> Exact:
+    """An exact number with its decimals."""
+    return Exact(exact=exact_text(value), decimal=decimal_text(value))
+
+
+@router.get("/compare/curves")
+def read_curves(room: RoomDep, held: PremisesDep, asked: Annotated[RulerQuery, Query()]) -> CurvesOut:
+    """The cost of every open route over the ruler, and the cheapest one for every amount."""
+    basis = draft_basis(room.store)
+    order = hand(basis.shop, sentence(asked, held))
+    low, high = (money_positive(f"{end} {asked.currency}") for end in (asked.low, asked.high))
+    question = in_question(room.store, order, asked.card_kind, asked.card_network)
+    drawn = curves(room.store, question, low, high, all_in_costs=asked.of == "all-in")
+    writer = RouteWriter(basis, compare(room.store, order, asked.card_kind, asked.card_network))
+    to_books, units = question.to_books or Fraction(1), minor_units(asked.currency)
+    shares = [Fraction(units, minor) / to_books for minor in drawn.amounts]
+    over = 10**DIGITS
+    return CurvesOut(
+        mode=Mode.TEST,
+        currency=basis.shop.currency,
+        order_currency=asked.currency,
+        amounts=[Money(minor, asked.currency).amount for minor in drawn.amounts],
+        curves=[
+            CurveOut(
+                route=writer.route(candidate),
+                values=[
+                    None if value is None else decimal_text(Fraction(value, over), DIGITS) for value in values
+                ],
+                percents=[
+                    None if value is None else decimal_text(Fraction(value, over) * share * 100, 3)
+                    for value, share in zip(values, shares, strict=True)
+                ],
+            )
+            for candidate, values in zip(drawn.candidates, drawn.readings, strict=True)
+        ],
+        cheapest=[
+            StretchOut(
+                from_amount=exact_out(stretch.from_),
+                below=exact_out(stretch.below),
+                route=None if stretch.curve is None else drawn.candidates[stretch.curve].key,
+            )
+            for stretch in drawn.cheapest
+        ],
+    )
+
+
+class _Plans:
+    """Turns plans and providers into an answer."""
+
+    def __init__(self, found: PlansAndProviders) -> None:
+        self._found = found
+        self._books = found.grounds.shop.currency
+
+    def money(self, value: Fraction) -> str:
+        return str(Money.rounded(value, self._books))
+
+    def _card(self, plan: str) -> tuple[RateCard, str]:
+        provider, _, name = plan.partition("/")
+        return self._found.cards[provider], name
+
+    def _name(self, plan: str) -> str:
+        card, name = self._card(plan)
+        return next(entry.name for entry in card.plans if entry.id == name)
+
+    def plan(self, month: PlanMonth) -> PlanOut:
+        card, name = self._card(month.plans[0])
+        return PlanOut(
+            provider=card.provider.id,
+            provider_name=card.provider.name,
+            plan=name,
+            plan_name=self._name(month.plans[0]) if len(card.plans) > 1 else "",
+            carried=exact(month.carried, 2),
+            not_carried=exact(self._found.month.orders - month.carried, 2),
+            fees=self.money(month.fees),
+            monthly=self.money(month.monthly),
+            shortfall=self.money(month.shortfall),
+            cost=self.money(month.cost),
+            held=card.provider.id in self._found.grounds.holding.accounts,
+        )
+
+    def mix(self) -> MixOut:
+        mix = self._found.mix
+        alone = {month.plans[0]: month for month in self._found.alone}
+        return MixOut(
+            plans=[self.plan(alone[plan]) for plan in mix.plans],
+            carried=exact(mix.carried, 2),
+            not_carried=exact(self._found.month.orders - mix.carried, 2),
+            fees=self.money(mix.fees),
+            monthly=self.money(mix.monthly),
+            shortfall=self.money(mix.shortfall),
+            cost=self.money(mix.cost),
+        )
+
+    def volumes(self, name: str, held: Volumes, names: dict[str, str]) -> VolumesOut:
+        stretches = [stretch for stretch in held.cheapest if stretch.curve is not None]
+        own = next(
+            (held.plans[stretch.curve or 0] for stretch in stretches if stretch.from_ <= held.own < stretch.below),
+            "",
+        )
+        return VolumesOut(
+            name=name,
+            own=self.money(held.own),
+            own_plan=names.get(own, ""),
+            stretches=[
+                VolumeStretchOut(
+                    from_amount=exact_out(Fraction(0) if number == 0 else stretch.from_),
+                    plan=held.plans[stretch.curve or 0],
+                    plan_name=names[held.plans[stretch.curve or 0]],
+                )
+                for number, stretch in enumerate(stretches)
+            ],
+        )
+
+    def answer(self) -> PlansOut:
+        found, software = self._found, self._found.grounds.shop.software
+        best = found.alone[0] if found.alone else None
+        return PlansOut(
+            mode=Mode.TEST,
+            currency=self._books,
+            source=found.month.source.value,
+            orders=exact(found.month.orders, 2),
+            amount=self.money(found.month.amount),
+            months=found.month.months,
+            left_out=found.month.left_out,
+            alone=[self.plan(month) for month in found.alone],
+            mix=self.mix(),
+            by_provider=[
+                self.volumes(
+                    found.cards[provider].provider.name, held, {plan: self._name(plan) for plan in held.plans}
+                )
+                for provider, held in found.by_provider.items()
+                if len(held.plans) > 1
+            ],
+            software=self.volumes(software.name, found.software, {plan.id: plan.name for plan in software.plans})
+            if software and found.software
+            else None,
+            one_instead_of_mix=self.money(best.cost - found.mix.cost)
+            if best and best.carried == found.mix.carried
+            else None,
+        )
+
+
+@router.get("/compare/plans")
+def read_plans(room: RoomDep, held: PremisesDep) -> PlansOut:
+    """Plans by volume, each provider alone over the month, and the cheapest mix."""
+    return _Plans(plans_and_providers(room.store, held.now().date())).answer()

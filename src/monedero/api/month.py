@@ -1,0 +1,286 @@
+"""A month of orders: the profile as it is typed, past orders read from files, and the assumptions."""
+
+from fractions import Fraction
+from typing import Any
+
+from fastapi import APIRouter, Request, Response
+from pydantic import BaseModel, StrictInt
+
+from monedero.api.compare import assumption_out
+from monedero.api.compare_schemas import AssumptionOut
+from monedero.api.problems import PROBLEMS, FieldProblem
+from monedero.api.rate_cards import body_of
+from monedero.api.rooms import RoomDep
+from monedero.core.account import Mode
+from monedero.core.cost.assumption import Assumptions
+from monedero.core.errors import Fault
+from monedero.core.money import Money
+from monedero.core.profile import Profile
+from monedero.formats.matching import NAMES, REQUIRED, Matching
+from monedero.formats.past_orders import ReadOrder, RefusedRow
+from monedero.store.documents import Held
+from monedero.store.past_orders import Counts
+from monedero.wording import fault_text
+from monedero.wording.show import exact
+from monedero.work.assuming import assume, every_assumption
+from monedero.work.importing import ImportState, Look, Progress
+from monedero.work.month import months_between
+from monedero.work.profiling import derived, profile_of
+
+LARGEST_FILE = 60_000_000
+REFUSED_SHOWN = 50
+FILE: dict[str, Any] = {
+    "requestBody": {
+        "required": True,
+        "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}},
+    }
+}
+
+router = APIRouter(prefix="/api", tags=["month"], responses=PROBLEMS)
+
+
+class ProfileState(BaseModel):
+    """The order profile with its version, and what it adds up to."""
+
+    mode: Mode
+    version: int
+    profile: Profile
+    orders: str
+
+
+class ProfileEdit(BaseModel):
+    """The profile as it shall be, over the version that was read."""
+
+    version: StrictInt
+    profile: Profile
+
+
+class AssumptionEdit(BaseModel):
+    """A value for an assumption; without one the default holds again."""
+
+    id: str
+    about: str
+    value: str | None
+
+
+class PastOrdersOut(BaseModel):
+    """What is kept of past orders."""
+
+    mode: Mode
+    paid: int
+    free: int
+    refunds: int
+    first: str | None
+    last: str | None
+    months: int
+    refund_share: str | None
+
+
+class ReadOrderOut(BaseModel):
+    """A past order as it was understood."""
+
+    row: int
+    id: str
+    placed_on: str
+    amount: str
+    country: str
+    line: str | None
+    card: str
+
+
+class RefusedRowOut(BaseModel):
+    """A row that was refused: its line, the column, the value as it came, and the reason."""
+
+    line: int
+    column: str
+    value: str
+    reason: str
+
+
+class LookOut(BaseModel):
+    """A file as it is understood."""
+
+    mode: Mode
+    file: str
+    header: list[str]
+    total: int
+    sample: list[list[str]]
+    fields: list[str]
+    required: list[str]
+    matching: Matching
+    remembered: bool
+    read: list[ReadOrderOut]
+    refused: list[RefusedRowOut]
+    problems: list[FieldProblem]
+
+
+class ProgressOut(BaseModel):
+    """How far the reading of a file is, and what came of it."""
+
+    mode: Mode
+    id: str
+    state: ImportState
+    total: int
+    done: int
+    new: int
+    already: int
+    free: int
+    refunds: int
+    refused: int
+    unknown_lines: int
+    refused_rows: list[RefusedRowOut]
+
+
+def _profile(held: Held[Profile]) -> ProfileState:
+    orders = sum((Fraction(cell.orders) for cell in held.value.cells), Fraction(0))
+    return ProfileState(mode=Mode.TEST, version=held.version, profile=held.value, orders=exact(orders, 2))
+
+
+@router.get("/profile")
+def read_profile(room: RoomDep) -> ProfileState:
+    """The order profile."""
+    return _profile(profile_of(room.store))
+
+
+@router.put("/profile")
+def save_profile(room: RoomDep, edit: ProfileEdit) -> ProfileState:
+    """Save the order profile as a whole."""
+    return _profile(room.store.profile.save(edit.profile, edit.version))
+
+
+@router.get("/profile/derived")
+def read_derived_profile(room: RoomDep) -> Profile:
+    """The profile that the past orders would give; nothing is saved."""
+    return derived(room.store)
+
+
+@router.get("/assumptions")
+def read_assumptions(room: RoomDep) -> list[AssumptionOut]:
+    """Every assumption for the families and methods at hand, with where its default comes from."""
+    chosen, found = every_assumption(room.store)
+    return [assumption_out(assumption, about, chosen) for assumption, about in found]
+
+
+@router.put("/assumptions")
+def save_assumption(room: RoomDep, edit: AssumptionEdit) -> Assumptions:
+    """Type a value for one assumption, or go back to its default."""
+    return assume(room.store, edit.id, edit.about, edit.value)
+
+
+@router.get("/past-orders")
+def read_past_orders(room: RoomDep) -> PastOrdersOut:
+    """How many past orders are kept, from when to when, and the share of refunds among them."""
+    return _past_orders(room.store.past_orders.counts())
+
+
+def _past_orders(counts: Counts) -> PastOrdersOut:
+    share = Fraction(counts.refunds, counts.paid) * 100 if counts.paid else None
+    return PastOrdersOut(
+        mode=Mode.TEST,
+        **counts._asdict(),
+        months=months_between(counts.first, counts.last),
+        refund_share=None if share is None else exact(share, 2),
+    )
+
+
+@router.delete("/past-orders")
+def remove_past_orders(room: RoomDep) -> PastOrdersOut:
+    """Take all past orders away."""
+    room.store.past_orders.clear()
+    return _past_orders(room.store.past_orders.counts())
+
+
+@router.post("/past-orders/files", status_code=201, openapi_extra=FILE)
+async def take_file(request: Request, room: RoomDep) -> LookOut:
+    """Take a file in, CSV or XLSX, and say how it is understood; nothing is kept yet."""
+    file = room.imports.take(await body_of(request, LARGEST_FILE))
+    return _look(room.imports.look(file, None))
+
+
+@router.post("/past-orders/files/{file}/look")
+def look_at_file(room: RoomDep, file: str, matching: Matching) -> LookOut:
+    """How a file is understood by another matching."""
+    return _look(room.imports.look(file, matching))
+
+
+@router.post("/past-orders/files/{file}/import", status_code=202)
+def begin_import(room: RoomDep, file: str, matching: Matching) -> ProgressOut:
+    """Begin to read a file; all of it is kept, or, where it is stopped, nothing."""
+    return _progress(room.imports.begin(file, matching))
+
+
+@router.get("/past-orders/imports/{name}")
+def read_import(room: RoomDep, name: str) -> ProgressOut:
+    """How far a reading is."""
+    return _progress(room.imports.progress(name))
+
+
+@router.delete("/past-orders/imports/{name}")
+def stop_import(room: RoomDep, name: str) -> ProgressOut:
+    """Stop a reading; nothing of it is kept."""
+    return _progress(room.imports.stop(name))
+
+
+@router.get("/past-orders/imports/{name}/refused.csv", response_class=Response)
+def refused_rows(room: RoomDep, name: str) -> Response:
+    """The refused rows with line, column and reason."""
+    text = room.imports.refused_csv(name)
+    return Response(
+        text, media_type="text/csv", headers={"Content-Disposition": 'attachment; filename="refused-rows.csv"'}
+    )
+
+
+def _look(look: Look) -> LookOut:
+    return LookOut(
+        mode=Mode.TEST,
+        file=look.file,
+        header=look.header,
+        total=look.total,
+        sample=look.sample,
+        fields=list(NAMES),
+        required=list(REQUIRED),
+        matching=look.matching,
+        remembered=look.remembered,
+        read=[_order(row) for row in look.read],
+        refused=[_refused(row) for row in look.refused],
+        problems=[_problem(fault) for fault in look.faults],
+    )
+
+
+def _problem(fault: Fault) -> FieldProblem:
+    return FieldProblem(field=fault.field, value=fault.value, code=fault.code.value, detail=fault_text(fault))
+
+
+def _order(row: ReadOrder) -> ReadOrderOut:
+    return ReadOrderOut(
+        row=row.row,
+        id=row.id,
+        placed_on=row.placed_on.isoformat(),
+        amount=str(Money(row.amount.minor, row.amount.currency)),
+        country=row.country,
+        line=row.line,
+        card=" ".join(part for part in (row.card_network, row.card_kind) if part),
+    )
+
+
+def _refused(row: RefusedRow) -> RefusedRowOut:
+    return RefusedRowOut(
+        line=row.line, column=row.fault.field, value=row.fault.value, reason=fault_text(row.fault)
+    )
+
+
+def _progress(held: Progress) -> ProgressOut:
+    return ProgressOut(
+        mode=Mode.TEST,
+        id=held.id,
+        state=held.state,
+        total=held.total,
+        done=held.done,
+        new=held.new,
+        already=held.already,
+        free=held.free,
+        refunds=held.refunds,
+        refused=len(held.refused),
+        unknown_lines=held.unknown_lines,
+        refused_rows=[_refused(row) for row in held.refused[:REFUSED_SHOWN]],
+    )

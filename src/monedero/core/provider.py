@@ -1,0 +1,69 @@
+"""A provider as a company: what it is besides its prices.
+
+Source: own design.
+
+>>> ProviderFacts(id="orlenta", name="Orlenta", about="Cards.", contract="all-in-one", review_days=3).excludes
+[]
+>>> ProviderFacts(id="Orlenta", name="Orlenta", about="Cards.", contract="all-in-one", review_days=3)
+Traceback (most recent call last):
+...
+pydantic_core._pydantic_core.ValidationError: 1 validation error for ProviderFacts
+id
+  identifier-text [type=identifier-text, input_value='Orlenta', input_type=str]
+"""
+
+from datetime import date
+from enum import StrEnum
+from typing import Annotated
+
+from pydantic import Field, StrictInt
+
+from monedero.core.fields import Description, Identifier, Name, Strict
+
+
+class Contract(StrEnum):
+    """Whether the provider brings the acquiring contract, or the shop has one of its own."""
+
+    ALL_IN_ONE = "all-in-one"
+    OWN_CONTRACT = "own-contract"
+
+
+class CardData(StrEnum):
+    """Where a buyer's card number is typed, which decides the shop's duty for card data."""
+
+    PROVIDER_PAGE = "provider-page"
+    OWN_PAGE = "own-page"
+    TERMINAL = "terminal"
+    NONE = "none"
+
+
+class Need(Strict):
+    """A method that the provider gives only where another one is there: another account, or another method."""
+
+    method: Identifier
+    account: Identifier | None = None
+    other_method: Identifier | None = None
+
+
+class Announced(Strict):
+    """A method that the provider has announced, and from when it shall be there."""
+
+    method: Identifier
+    from_day: date | None = None
+
+
+class ProviderFacts(Strict):
+    """A company that carries payments: what it asks, whom it does not take, what it excludes and unlocks."""
+
+    id: Identifier
+    name: Name
+    about: Description
+    contract: Contract
+    card_data: CardData = CardData.NONE
+    review_days: Annotated[StrictInt, Field(ge=0, le=365)]
+    asks: list[Description] = []
+    trades_refused: list[Identifier] = []
+    excludes: list[Identifier] = []
+    needs: list[Need] = []
+    unlocks: list[Description] = []
+    announced: list[Announced] = []

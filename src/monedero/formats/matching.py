@@ -1,0 +1,108 @@
+"""Which column of a file says what about a past order, guessed from its header and its cells.
+
+A guess is only that: the owner sees it, corrects it, and it is remembered by the file's header.
+
+Source: own design.
+
+>>> found = guess(["Order no", "Date", "Total", "Country"], [["7", "24.11.2026", "1.085,50", "Spain"]], "EUR", "PT")
+>>> found.columns["id"], found.columns["amount"], found.days.value, found.decimal
+('Order no', 'Total', 'dmy', ',')
+>>> Matching(columns={}, days="ydm", decimal=".", currency="EUR", country="PT")
+Traceback (most recent call last):
+...
+pydantic_core._pydantic_core.ValidationError: 1 validation error for Matching
+days
+  Input should be 'ymd', 'dmy' or 'mdy' [type=enum, input_value='ydm', input_type=str]
+"""
+
+import re
+from collections.abc import Sequence
+from enum import StrEnum
+from typing import Literal
+
+from monedero.core.fields import CountryCode, CurrencyCode, Strict
+
+# What a column may be called, in the languages of the shops that were thought of; the first that fits is taken.
+NAMES: dict[str, tuple[str, ...]] = {
+    "id": (
+        "id",
+        "order",
+        "number",
+        "order id",
+        "order no",
+        "order number",
+        "reference",
+        "pedido",
+        "encomenda",
+        "nr",
+    ),
+    "placed_on": ("placed on", "date", "day", "order date", "created", "created at", "paid on", "data", "fecha"),
+    "amount": ("amount", "total", "order total", "gross", "paid", "valor", "importe", "montante", "betrag"),
+    "currency": ("currency", "moeda", "moneda", "devise"),
+    "country": ("buyer country", "country", "billing country", "pais", "land", "pays"),
+    "line": ("line", "product", "item", "article", "produto", "producto", "artigo"),
+    "kind": ("line kind", "kind", "type"),
+    "recurring": ("recurring", "repeats", "subscription"),
+    "card_kind": ("card kind", "card type"),
+    "card_network": ("card network", "network", "card brand"),
+    "refund_of": ("refund of", "refunds", "refunded order"),
+}
+REQUIRED = ("id", "placed_on", "amount")
+
+
+class DayOrder(StrEnum):
+    """In which sequence a day is written."""
+
+    YEAR_FIRST = "ymd"
+    DAY_FIRST = "dmy"
+    MONTH_FIRST = "mdy"
+
+
+class Matching(Strict):
+    """By field the header of its column, how days and decimals are written, and what holds where a column is none."""
+
+    columns: dict[str, str]
+    days: DayOrder
+    decimal: Literal[".", ","]
+    currency: CurrencyCode
+    country: CountryCode
+
+
+def guess(header: Sequence[str], rows: Sequence[Sequence[str]], currency: str, country: str) -> Matching:
+    """The most likely matching of a file; currency and country are the shop's own."""
+    columns: dict[str, str] = {}
+    for field, names in NAMES.items():
+        free = [name for name in header if name and name not in columns.values()]
+        found = next((column for name in names for column in free if _plain(column) == name), None)
+        found = found or next(
+            (column for name in names[1:] for column in free if name in _plain(column).split()), None
+        )
+        if found:
+            columns[field] = found
+
+    def cells(field: str) -> list[str]:
+        if field not in columns:
+            return []
+        place = list(header).index(columns[field])
+        return [row[place].strip() for row in rows if place < len(row) and row[place].strip()]
+
+    return Matching(
+        columns=columns,
+        days=_days(cells("placed_on")),
+        decimal="," if any(re.search(r",\d{1,2}\D*$", cell) for cell in cells("amount")) else ".",
+        currency=currency,
+        country=country,
+    )
+
+
+def _plain(name: str) -> str:
+    """A header in small letters, with spaces for whatever joins its words."""
+    return re.sub(r"[^a-z0-9]+", " ", name.casefold()).strip()
+
+
+def _days(cells: Sequence[str]) -> DayOrder:
+    parts = [re.split(r"[-/. T]", cell)[:3] for cell in cells]
+    if any(len(part[0]) == 4 for part in parts):
+        return DayOrder.YEAR_FIRST
+    second = [int(part[1]) for part in parts if len(part) == 3 and part[1].isdigit()]
+    return DayOrder.MONTH_FIRST if any(number > 12 for number in second) else DayOrder.DAY_FIRST

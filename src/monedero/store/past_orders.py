@@ -1,0 +1,112 @@
+"""Past orders, as they were read from the owner's files: by id, each once.
+
+Orders of zero and refunds are kept beside the others, so that they can be counted.
+"""
+
+from collections.abc import Iterable
+from typing import NamedTuple
+
+import polars as pl
+from peewee import SqliteDatabase
+
+INSERT = "INSERT OR IGNORE INTO past_order VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)"
+PAID = """
+SELECT minor, currency, placed_on, country, card_network, card_kind, recurring, kinds, line
+FROM past_order WHERE minor > 0
+"""
+COUNTS = """
+SELECT count(*) FILTER (WHERE minor > 0), count(*) FILTER (WHERE minor = 0), count(*) FILTER (WHERE minor < 0),
+  min(placed_on) FILTER (WHERE minor > 0), max(placed_on) FILTER (WHERE minor > 0)
+FROM past_order
+"""
+MEMORY = "SELECT body FROM matching WHERE header = ?"
+REMEMBER = "INSERT OR REPLACE INTO matching (header, body) VALUES (?, ?)"
+
+
+class PastOrder(NamedTuple):
+    """A past order, in the sequence of its table; an unknown value is None, kinds are joined by `+`."""
+
+    id: str
+    placed_on: str
+    minor: int
+    currency: str
+    country: str
+    line: str | None
+    kinds: str | None
+    recurring: bool | None
+    card_kind: str | None
+    card_network: str | None
+    refund_of: str | None
+
+
+class Counts(NamedTuple):
+    """How many are paid, free and refunds; the first and last day of the paid ones."""
+
+    paid: int
+    free: int
+    refunds: int
+    first: str | None
+    last: str | None
+
+
+class PastOrders:
+    """The past orders of a shop."""
+
+    def __init__(self, database: SqliteDatabase) -> None:
+        """Work on one database."""
+        self._database = database
+
+    def add(self, batches: Iterable[list[PastOrder]]) -> int:
+        """Keep orders, all or none; one whose id is kept already changes nothing. Returns how many are new."""
+        with self._database.atomic("IMMEDIATE"):
+            before = self._total()
+            connection = self._database.connection()
+            for batch in batches:
+                connection.executemany(INSERT, batch)
+            added = self._total() - before
+            if added:
+                self._count()
+        return added
+
+    def known(self) -> dict[str, tuple[str, int, str]]:
+        """Day, minor units and currency of every order that is kept, by its id."""
+        rows = self._database.execute_sql("SELECT id, placed_on, minor, currency FROM past_order")
+        return {row[0]: (row[1], row[2], row[3]) for row in rows}
+
+    def counts(self) -> Counts:
+        """How many there are of each, and from when to when."""
+        return Counts(*self._database.execute_sql(COUNTS).fetchone())
+
+    def paid(self) -> pl.DataFrame:
+        """The paid orders as columns, as `OrderColumns` takes them, with their lines."""
+        names = (
+            *("minor", "currency", "day", "buyer_country", "card_network"),
+            *("card_kind", "recurring", "line_kinds", "line"),
+        )
+        kinds = dict.fromkeys(names, pl.String) | {"minor": pl.Int64, "recurring": pl.Int64}
+        rows = self._database.execute_sql(PAID).fetchall()
+        frame = pl.DataFrame(rows, schema=kinds, orient="row")
+        return frame.with_columns(pl.col("day").str.to_date(), pl.col("recurring").cast(pl.Boolean))
+
+    def clear(self) -> int:
+        """Take all of them away; returns how many there were."""
+        with self._database.atomic("IMMEDIATE"):
+            total = self._total()
+            self._database.execute_sql("DELETE FROM past_order")
+            self._count()
+        return total
+
+    def remembered(self, header: str) -> str | None:
+        """How the columns under a header were matched the last time, as it was written."""
+        row = self._database.execute_sql(MEMORY, (header,)).fetchone()
+        return None if row is None else str(row[0])
+
+    def remember(self, header: str, matching: str) -> None:
+        """Remember how the columns under a header are matched."""
+        self._database.execute_sql(REMEMBER, (header, matching))
+
+    def _total(self) -> int:
+        return int(self._database.execute_sql("SELECT count(*) FROM past_order").fetchone()[0])
+
+    def _count(self) -> None:
+        self._database.execute_sql("UPDATE revision SET number = number + 1")

@@ -1,0 +1,138 @@
+"""What could pay for the order in hand: every route and arrangement with its fee, or with the reasons against it."""
+
+from dataclasses import dataclass
+from datetime import date
+from fractions import Fraction
+
+from monedero.core.cost.assumed import ZERO
+from monedero.core.fx import NoReferenceRate
+from monedero.core.method import Method
+from monedero.core.openness import not_in_plan, shut_to
+from monedero.core.ratecard.context import OrderContext
+from monedero.core.ratecard.linear import NOTHING, FeeCurve, FeePiece, Linear, fee_curves
+from monedero.core.ratecard.model import CardKind, RateCard, Route
+from monedero.core.ratecard.pricing import NotPriced, Priced, Pricing, no_rate
+from monedero.core.reasons import Reason, ReasonCode
+from monedero.core.tender.decision import cannot_carry
+from monedero.store import Store
+from monedero.work.basis import Hand, method_of
+from monedero.work.bearing import in_books
+from monedero.work.grounds import Grounds, grounds_of
+
+Against = tuple[Reason, ...]
+BY_AMOUNT = frozenset({ReasonCode.METHOD_AMOUNT_UNDER, ReasonCode.METHOD_AMOUNT_OVER, ReasonCode.NO_RATE_FITS})
+
+
+@dataclass(frozen=True, slots=True)
+class Candidate:
+    """A route, or an arrangement of the shop's own (no route, no card), with its fee for every amount."""
+
+    route: Route | None
+    method: Method
+    card: RateCard | None
+    pieces: FeeCurve
+    priced: Priced | None = None
+
+    @property
+    def key(self) -> str:
+        """What names it among the others."""
+        route = self.route
+        return f"{route.provider}/{route.plan}/{route.method}" if route else self.method.id
+
+
+@dataclass(frozen=True, slots=True)
+class InQuestion:
+    """The order in hand as prices see it: what is known of the card, and what brings its amount over."""
+
+    grounds: Grounds
+    hand: Hand
+    context: OrderContext
+    to_books: Fraction | None
+    lacking: NoReferenceRate | None
+
+    @property
+    def day(self) -> date:
+        """The day of the order."""
+        return self.hand.order.placed_on
+
+
+def in_question(store: Store, hand: Hand, card_kind: CardKind | None, card_network: str | None) -> InQuestion:
+    """The order in hand on the grounds as they stand now."""
+    grounds = grounds_of(store)
+    context = hand.order.context(
+        card_kind=card_kind, card_network=card_network, monthly_volume=grounds.shop.takings
+    )
+    try:
+        rate = grounds.rates.find(hand.order.amount.currency, grounds.shop.currency, hand.order.placed_on).value
+    except NoReferenceRate as missing:
+        return InQuestion(grounds, hand, context, None, missing)
+    return InQuestion(grounds, hand, context, rate, None)
+
+
+def open_candidates(asked: InQuestion) -> list[Candidate]:
+    """What is open to the shop and can carry an order like this one at some amount, for curves."""
+    return [candidate for candidate, reasons in candidates(asked) if not _besides_amount(reasons)]
+
+
+def _besides_amount(reasons: Against) -> bool:
+    return any(reason.code not in BY_AMOUNT for reason in reasons)
+
+
+def candidates(asked: InQuestion) -> list[tuple[Candidate, Against]]:
+    """Every route in card, plan and method order, then the announced ones, then the shop's own arrangements."""
+    grounds = asked.grounds
+    found: list[tuple[Candidate, Against]] = []
+    priced = {entry.route: entry for entry in grounds.catalogue.price(asked.context)}
+    for pricer in grounds.catalogue.pricers(asked.day):
+        facts = grounds.providers.get(pricer.card.provider.id)
+        for route, pieces in fee_curves(pricer, asked.context, grounds.shop.currency, grounds.rates):
+            method = grounds.methods[route.method]
+            reasons = _price_reasons(pricer.card, route, pieces, priced[route])
+            reasons += shut_to(facts, method.id, grounds.holding)
+            reasons += cannot_carry(method, asked.hand.order, grounds.setting)
+            fee = () if isinstance(pieces, NotPriced) else pieces
+            entry = priced[route]
+            held = Candidate(route, method, pricer.card, fee, entry if isinstance(entry, Priced) else None)
+            found.append((held, tuple(reasons)))
+        found += _announced(asked, pricer.card)
+    for method in grounds.arrangements:
+        against = [no_rate(asked.lacking)] if asked.lacking else []
+        against += cannot_carry(method, asked.hand.order, grounds.setting)
+        found.append((Candidate(None, method, None, _own_fee(asked, method)), tuple(against)))
+    return found
+
+
+def _price_reasons(card: RateCard, route: Route, pieces: FeeCurve | NotPriced, priced: Pricing) -> list[Reason]:
+    missing = not_in_plan(card, route)
+    if missing is not None:
+        return [missing]
+    if isinstance(priced, NotPriced):
+        return [priced.reason]
+    return [pieces.reason] if isinstance(pieces, NotPriced) else []
+
+
+def _announced(asked: InQuestion, card: RateCard) -> list[tuple[Candidate, Against]]:
+    """The methods that a provider has announced; there is nothing to price yet."""
+    facts = asked.grounds.providers.get(card.provider.id)
+    found: list[tuple[Candidate, Against]] = []
+    for entry in facts.announced if facts else []:
+        method = method_of(asked.grounds.shop, entry.method)
+        when = entry.from_day.isoformat() if entry.from_day else ""
+        route = Route(provider=card.provider.id, plan=card.plans[0].id, method=entry.method)
+        found.append((Candidate(route, method, card, ()), (Reason(ReasonCode.ANNOUNCED, limit=when),)))
+    return found
+
+
+def _own_fee(asked: InQuestion, method: Method) -> FeeCurve:
+    """What an arrangement of the shop's own costs an order by itself."""
+    own = asked.grounds.own_method(method.id)
+    if asked.to_books is None:
+        return ()
+    fixed = in_books(asked.grounds, own.fixed, asked.day) if own else None
+    percent = Fraction(own.percent or 0) / 100 * asked.to_books if own else ZERO
+    return (FeePiece(ZERO, None, "own", Linear(percent, ZERO), Linear(ZERO, fixed or ZERO), NOTHING, ()),)
+
+
+def piece_at(pieces: FeeCurve, amount: Fraction) -> FeePiece:
+    """The piece of a fee on which an amount lies."""
+    return next(piece for piece in pieces if piece.below is None or amount < piece.below)

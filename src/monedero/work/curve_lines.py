@@ -1,0 +1,125 @@
+"""The curves of some rate cards as a report: every route's pieces and the cheapest route, in exact numbers.
+
+Without a shop to look at, an all-in cost has no share of a month and no software; its days are the mean over a week.
+"""
+
+from collections.abc import Iterable
+from fractions import Fraction
+from typing import Any, NamedTuple
+
+from monedero.core.cost.all_in import cost_curve, fee_curve
+from monedero.core.cost.assumption import Assumptions
+from monedero.core.curve.envelope import envelope
+from monedero.core.curve.pieces import Curve, Piece
+from monedero.core.errors import Fault, FaultCode, InvalidInput
+from monedero.core.fx import ReferenceRates
+from monedero.core.numbers import decimal_text, exact_text
+from monedero.core.profile import Profile
+from monedero.core.ratecard.catalogue import Catalogue
+from monedero.core.ratecard.context import OrderContext
+from monedero.core.ratecard.linear import FeeCurve, fee_curves
+from monedero.core.ratecard.model import RateCard, Route
+from monedero.core.ratecard.pricing import NotPriced
+from monedero.core.shop import Shop
+from monedero.figures import assumptions, reference_rates
+from monedero.work.bearing import Carried, bearing_of
+from monedero.work.grounds import Grounds
+
+
+class Range(NamedTuple):
+    """The amounts from `low` (inclusive) to `high` (exclusive), in whole units of the order's currency."""
+
+    low: Fraction
+    high: Fraction
+
+
+def curve_report(
+    cards: list[RateCard], shop: tuple[str, str], order: OrderContext, amounts: Range, chosen: Assumptions | None
+) -> dict[str, Any]:
+    """Routes with their pieces, and the cheapest; fees alone where nothing is assumed. `shop`: country and currency."""
+    grounds = _grounds(cards, shop, chosen or Assumptions())
+    _check(chosen)
+    routes: list[Route] = []
+    curves: list[Curve] = []
+    for pricer in grounds.catalogue.pricers(order.placed_on):
+        starts = pricer.card.valid_from
+        for route, pieces in fee_curves(pricer, order, shop[1], grounds.rates):
+            held: FeeCurve = () if isinstance(pieces, NotPriced) else pieces
+            if starts is not None and starts > order.placed_on:
+                held = ()
+            routes.append(route)
+            curves.append(fee_curve(held) if chosen is None else _all_in(grounds, pricer.card, route, held, order))
+    cheapest = envelope(curves, amounts.low, amounts.high)
+    return {
+        "routes": [
+            {**_named(route), "pieces": [_piece(piece, amounts) for piece in _within(curve, amounts)]}
+            for route, curve in zip(routes, curves, strict=True)
+        ],
+        "cheapest": [
+            {
+                "from": _number(stretch.from_),
+                "below": _number(stretch.below),
+                "route": None if stretch.curve is None else _named(routes[stretch.curve]),
+            }
+            for stretch in cheapest
+        ],
+    }
+
+
+def _grounds(cards: list[RateCard], shop: tuple[str, str], chosen: Assumptions) -> Grounds:
+    rates = ReferenceRates(reference_rates.bundled())
+    return Grounds(
+        revision=0,
+        shop=Shop(name="Shop", country=shop[0], currency=shop[1]),
+        cards=cards,
+        catalogue=Catalogue(cards, shop[0], rates),
+        rates=rates,
+        providers={},
+        accounts={},
+        assumptions=chosen,
+        profile=Profile(),
+        in_checkout=frozenset(),
+    )
+
+
+def _check(chosen: Assumptions | None) -> None:
+    """Refuse an assumption that nobody knows."""
+    for number, entry in enumerate(chosen.chosen if chosen else []):
+        if entry.id not in assumptions.every():
+            raise InvalidInput(Fault(FaultCode.ASSUMPTION_UNKNOWN, f"chosen.{number}.id", entry.id))
+
+
+def _all_in(grounds: Grounds, card: RateCard, route: Route, pieces: FeeCurve, order: OrderContext) -> Curve:
+    rate = (
+        grounds.rates.find(order.amount.currency, grounds.shop.currency, order.placed_on).value if pieces else None
+    )
+    bearing = bearing_of(
+        grounds, card, grounds.methods[route.method], Carried(order.placed_on, rate or Fraction(1))
+    )
+    return cost_curve(pieces, bearing)
+
+
+def _within(curve: Curve, amounts: Range) -> Iterable[Piece]:
+    return (
+        piece
+        for piece in curve.pieces
+        if piece.from_ < amounts.high and (piece.below is None or piece.below > amounts.low)
+    )
+
+
+def _piece(piece: Piece, amounts: Range) -> dict[str, Any]:
+    below = amounts.high if piece.below is None else min(piece.below, amounts.high)
+    return {
+        "from": _number(max(piece.from_, amounts.low)),
+        "below": _number(below),
+        "slope": _number(piece.slope),
+        "intercept": _number(piece.intercept),
+    }
+
+
+def _number(value: Fraction) -> dict[str, str]:
+    return {"exact": exact_text(value), "decimal": decimal_text(value)}
+
+
+def _named(route: Route) -> dict[str, str]:
+    return {"provider": route.provider, "plan": route.plan, "method": route.method}
