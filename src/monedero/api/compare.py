@@ -205,7 +205,7 @@ class _Writer(RouteWriter):
             ranked=[self.ranked(entry) for entry in comparison.ranked] if paid else [],
             shut=[
                 ShutOut(route=self.route(entry.candidate), reasons=reasons_out(entry.reasons, self.names))
-                for entry in comparison.shut
+                for entry in (comparison.shut if paid else [])
             ],
             turnings=[self.turning(entry) for entry in turnings(comparison)[:3]] if paid else [],
         )

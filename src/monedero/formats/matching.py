@@ -7,12 +7,12 @@ Source: own design.
 >>> found = guess(["Order no", "Date", "Total", "Country"], [["7", "24.11.2026", "1.085,50", "Spain"]], "EUR", "PT")
 >>> found.columns["id"], found.columns["amount"], found.days.value, found.decimal
 ('Order no', 'Total', 'dmy', ',')
->>> Matching(columns={}, days="ydm", decimal=".", currency="EUR", country="PT")
+>>> Matching(columns={}, days="dmy", decimal=".", currency="EUR", country="XX")
 Traceback (most recent call last):
 ...
 pydantic_core._pydantic_core.ValidationError: 1 validation error for Matching
-days
-  Input should be 'ymd', 'dmy' or 'mdy' [type=enum, input_value='ydm', input_type=str]
+country
+  country-unknown [type=country-unknown, input_value='XX', input_type=str]
 """
 
 import re

@@ -7,7 +7,7 @@ from fractions import Fraction
 from monedero.core.cost.all_in import cost_curve, fee_curve
 from monedero.core.curve.envelope import Stretch, envelope
 from monedero.core.curve.pieces import Curve, Piece
-from monedero.core.curve.samples import readings, scale
+from monedero.core.curve.samples import readings, round_amounts, scale
 from monedero.core.fx import NoReferenceRate
 from monedero.core.method import Method
 from monedero.core.money import Money, minor_units
@@ -46,7 +46,8 @@ def curves(store: Store, asked: InQuestion, low: Money, high: Money, *, all_in_c
         for entry in candidates
     ]
     units = minor_units(low.currency)
-    amounts = scale(low.minor, high.minor, POINTS)
+    ends = (low.minor, high.minor)
+    amounts = sorted({*scale(*ends, POINTS), *round_amounts(*ends)})
     return Drawn(
         candidates=candidates,
         curves=lines,

@@ -3,10 +3,10 @@ import { BrowserRouter, Navigate, Route, Routes } from "react-router";
 import { Toaster } from "sonner";
 import { AfterPaying, BuyPage } from "../features/buyer";
 import { CheckoutPage } from "../features/checkout";
-import { ComparePage } from "../features/compare";
+import { CardPage, CataloguePage, ComparePage, PlansPage } from "../features/compare";
 import { PublishPage } from "../features/publish";
 import { RehearsePage } from "../features/rehearse";
-import { ShopPage } from "../features/shop";
+import { AssumptionsPage, OrdersPage, ShopPage } from "../features/shop";
 import { Desk } from "./Desk";
 
 const client = new QueryClient({
@@ -22,7 +22,12 @@ export function App() {
           <Route element={<Desk />}>
             <Route path="/" element={<Navigate to="/compare" replace />} />
             <Route path="/shop" element={<ShopPage />} />
+            <Route path="/shop/orders" element={<OrdersPage />} />
+            <Route path="/shop/assumptions" element={<AssumptionsPage />} />
             <Route path="/compare" element={<ComparePage />} />
+            <Route path="/compare/plans" element={<PlansPage />} />
+            <Route path="/compare/catalogue" element={<CataloguePage />} />
+            <Route path="/compare/cards/:provider/:day" element={<CardPage />} />
             <Route path="/checkout" element={<CheckoutPage />} />
             <Route path="/rehearse" element={<RehearsePage />} />
             <Route path="/publish" element={<PublishPage />} />

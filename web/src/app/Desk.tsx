@@ -33,7 +33,7 @@ export function Desk() {
   const other = useOtherShop();
 
   const shortcuts = useMemo(() => {
-    const here = stages.findIndex((stage) => stage.path === pathname);
+    const here = stages.findIndex((stage) => within(pathname, stage.path));
     const go = (by: number) => {
       const stage = stages[here + by];
       if (stage) void navigate(`${stage.path}${search}`);
@@ -48,7 +48,7 @@ export function Desk() {
   }, [stages, pathname, search, navigate]);
   useShortcuts(shortcuts);
   useEffect(() => rememberHand(search), [search]);
-  const stage = stages.find((entry) => entry.path === pathname);
+  const stage = stages.find((entry) => within(pathname, entry.path));
   useEffect(() => {
     document.title = stage ? `${stage.name}, Monedero` : "Monedero";
   }, [stage]);
@@ -143,4 +143,9 @@ export function Desk() {
       <KeysDialog open={keysShown} onOpenChange={setKeysShown} />
     </div>
   );
+}
+
+/** Whether an address lies in a stage. */
+function within(pathname: string, stage: string): boolean {
+  return pathname === stage || pathname.startsWith(`${stage}/`);
 }

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { amountAt, axisFor, placeOf } from "./axis";
+import { amountAt, axisFor, costTicks, cursorAt, placeOf, spread } from "./axis";
 
 const EURO = axisFor([9, 12, 42, 85, 149]);
 
@@ -27,5 +27,25 @@ describe("the amount ruler", () => {
 
   test.each([60, 150, 600, 1200])("finds %d again at its own place", (amount) => {
     expect(amountAt(placeOf(amount, EURO), EURO)).toBe(amount);
+  });
+});
+
+describe("the cursor, the costs and the labels", () => {
+  test.each([
+    [0, 5],
+    [1, 5000],
+    [0.5, 158],
+  ])("a place of %s is the amount %s", (place, amount) => {
+    expect(cursorAt(place, axisFor([60]))).toBeCloseTo(amount, 6);
+  });
+
+  test("costs have ticks of one figure", () => {
+    expect(costTicks(0.18, 12)).toEqual([0.2, 0.5, 1, 2, 5, 10]);
+  });
+
+  test("labels move apart and stay between the ends", () => {
+    expect(spread([10, 12, 50], 15, 0, 60)).toEqual([10, 25, 50]);
+    expect(spread([55, 58, 59], 15, 0, 60)).toEqual([30, 45, 60]);
+    expect(spread([], 15, 0, 60)).toEqual([]);
   });
 });

@@ -13,6 +13,8 @@ interface Props {
   inputMode?: "text" | "decimal";
   /** In a table a field shows its rule only when it is pointed at. */
   cell?: boolean;
+  /** Told of every change as it is typed, before it is kept. */
+  onTyped?: (text: string) => void;
   /** Whether to begin typing here at once, as in a row that was just added. */
   begin?: boolean;
 }
@@ -34,6 +36,7 @@ export function TextField(props: Props) {
     inputMode,
     cell,
     begin,
+    onTyped,
   } = props;
   const [text, setText] = useState(value);
   const [problem, setProblem] = useState("");
@@ -73,6 +76,7 @@ export function TextField(props: Props) {
     if (event.key === "Escape") {
       setText(value);
       setProblem("");
+      onTyped?.(value);
     }
   }
 
@@ -91,7 +95,10 @@ export function TextField(props: Props) {
           spellCheck={false}
           aria-invalid={problem !== ""}
           aria-describedby={problem || note ? `${id}-note` : undefined}
-          onChange={(event) => setText(event.target.value)}
+          onChange={(event) => {
+            setText(event.target.value);
+            onTyped?.(event.target.value.trim());
+          }}
           onBlur={() => void commit()}
           onKeyDown={keyed}
           className={`w-full min-w-0 h-8 border-b bg-transparent px-1 ${align === "right" ? "text-right" : ""} ${
@@ -100,7 +107,7 @@ export function TextField(props: Props) {
               : `${cell ? "border-transparent" : "border-rule"} hover:border-ink focus:border-ink`
           }`}
         />
-        {suffix && <span className="text-soft">{suffix}</span>}
+        {suffix && <span className="text-soft whitespace-nowrap">{suffix}</span>}
       </div>
       {(problem || note) && (
         <p

@@ -33,6 +33,16 @@ def scale(low: int, high: int, count: int) -> list[int]:
     return sorted({*amounts[:-1], high})
 
 
+def round_amounts(low: int, high: int) -> list[int]:
+    """The amounts of one figure, 1, 2 or 5, from `low` to `high`.
+
+    >>> round_amounts(500, 5000)
+    [500, 1000, 2000, 5000]
+    """
+    powers = [10**place for place in range(len(str(high)))]
+    return [figure * power for power in powers for figure in (1, 2, 5) if low <= figure * power <= high]
+
+
 def readings(curve: Curve, amounts: Sequence[int], units: int, digits: int) -> list[int | None]:
     """The value at each minor amount, in units of the last of `digits` decimals; None where there is no price."""
     over = 10**digits

@@ -13,7 +13,7 @@ export function CardPickers() {
   const networks = choices.card_networks.map((choice) => ({ value: choice.code, label: choice.name }));
 
   return (
-    <div className="flex flex-wrap items-center gap-x-2 gap-y-1 text-soft mb-3">
+    <div className="flex flex-wrap items-center gap-x-2 gap-y-1 text-soft">
       If by card, a card of
       <div className="w-44 text-ink">
         <Picker

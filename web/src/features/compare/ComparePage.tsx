@@ -2,25 +2,49 @@ import { toast } from "sonner";
 import { said } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { Heading, Trouble } from "../../ui/Page";
+import { Picker } from "../../ui/Picker";
+import { Segments } from "../../ui/Segments";
+import { SubNav } from "../../ui/SubNav";
 import { useAddTender } from "../checkout";
-import { useHand } from "../hand";
-import { CardPickers } from "./CardPickers";
-import { useComparison, useExampleCards } from "./queries";
-import { Ranking } from "./Ranking";
-import { ReadCard } from "./ReadCard";
+import { useHand, useHandSearch } from "../hand";
+import { Beside } from "./Beside";
+import { CostLegend } from "./CostBar";
+import { fullName } from "./names";
+import { useBegin, useComparison, useExampleCards } from "./queries";
+import { type Add, Ranking } from "./Ranking";
+import { RulerView } from "./RulerView";
 import { ShutRoutes } from "./ShutRoutes";
+import { COLUMNS } from "./sorting";
+import { Turnings } from "./Turnings";
+import { useShown, useShownList } from "./useShown";
+import { VIEWS } from "./views";
 
-/** What each route costs for the order in hand, from the cheapest, and why the others are not open. */
+const OF = ["all-in", "fees"] as const;
+const SHOW = ["money", "percent"] as const;
+const TABLE = ["costs", "terms"] as const;
+const SORTS = COLUMNS.map((column) => column.key) as [string, ...string[]];
+const FOREGROUND = 6;
+
+/** What each route costs for the order in hand and for every other amount, and why the others are not open. */
 export function ComparePage() {
-  const { hand, shop } = useHand();
+  const { hand, shop, change } = useHand();
+  const search = useHandSearch();
   const comparison = useComparison(hand);
   const examples = useExampleCards();
   const add = useAddTender();
+  const begin = useBegin();
+  const [of, setOf] = useShown("of", OF);
+  const [show, setShow] = useShown("show", SHOW);
+  const [table, setTable] = useShown("table", TABLE);
+  const [sort, setSort] = useShown("sort", SORTS);
+  const [beside, setBeside] = useShownList("beside");
+  const [[family = ""], setFamily] = useShownList("family");
+  const [[provider = ""], setProvider] = useShownList("provider");
   if (!shop) return null;
   if (!hand) return <Heading title="What each way costs" />;
   const data = comparison.data;
 
-  async function put(added: Parameters<typeof add.mutate>[0]) {
+  const put: Add = async (added) => {
     try {
       const draft = await add.mutateAsync(added);
       const tender = draft.tenders.find((entry) => entry.id === draft.added);
@@ -28,21 +52,57 @@ export function ComparePage() {
     } catch (refused) {
       toast.error(said(refused));
     }
-  }
+  };
+  const apply = (to: string) =>
+    begin.mutate(to, {
+      onSuccess: (account) => toast(`The application with ${account.provider_name} is begun.`),
+      onError: (refused) => toast.error(said(refused)),
+    });
+
+  const ranked = data?.ranked ?? [];
+  const fits = ranked.filter(
+    (entry) =>
+      (!family || entry.route.family === family) &&
+      (!provider || (entry.route.route?.provider ?? "own") === provider),
+  );
+  const chosen = beside.flatMap((key) => ranked.find((entry) => entry.route.key === key) ?? []);
+  const strong = [...fits.slice(0, FOREGROUND).map((entry) => entry.route.key), ...beside];
+  const [first, second] = ranked;
 
   return (
     <>
-      <Heading title="What each way costs" note={`provider fees, in ${shop.currency}, for this order`}>
-        <ReadCard />
+      <SubNav label="Views of Compare" search={search} views={VIEWS} />
+      <Heading
+        title="What each way costs"
+        note={of === "all-in" ? `all in, in ${shop.currency}` : `provider fees alone, in ${shop.currency}`}
+      >
+        <Segments
+          label="What the curves are of"
+          value={of}
+          options={[
+            { value: "all-in", label: "all in" },
+            { value: "fees", label: "fees" },
+          ]}
+          onPick={setOf}
+        />
+        <Segments
+          label="How the curves are counted"
+          value={show}
+          options={[
+            { value: "money", label: "money" },
+            { value: "percent", label: "percent" },
+          ]}
+          onPick={setShow}
+        />
       </Heading>
       {comparison.error && (
         <Trouble>The order in hand cannot be read. Mend it in the sentence above.</Trouble>
       )}
       {data?.rate_cards === 0 && (
-        <div className="border-t border-ink pt-3 max-w-xl">
+        <div className="border-t border-ink pt-3 mb-6 max-w-xl">
           <p className="mb-3">
-            There is no rate card yet. A rate card holds a provider's prices; read one from a file, or begin
-            with seven invented ones to see how it works.
+            There is no rate card yet. A rate card holds a provider's prices; read one from a file under
+            Catalogue and rate cards, or begin with seven invented ones to see how it works.
           </p>
           <Button look="strong" onClick={() => examples.mutate()}>
             Put in seven example cards
@@ -54,15 +114,110 @@ export function ComparePage() {
           An order of zero needs no payment, so there is nothing to compare.
         </p>
       )}
-      {data && data.rate_cards > 0 && !data.nothing_to_pay && (
-        <>
-          <CardPickers />
-          <Ranking ranked={data.ranked} onAdd={put} />
-        </>
-      )}
       {data && !data.nothing_to_pay && (
-        <ShutRoutes shut={data.shut} arrangements={data.arrangements} onAdd={put} />
+        <>
+          <RulerView
+            hand={hand}
+            shop={shop}
+            of={of}
+            show={show}
+            strong={strong}
+            onAmount={(amount) => change({ amount }, { replace: true })}
+          />
+          {chosen.length > 1 && (
+            <Beside
+              entries={chosen}
+              onRemove={(key) => setBeside(beside.filter((entry) => entry !== key))}
+              onClose={() => setBeside([])}
+            />
+          )}
+          <div className="flex flex-wrap items-center gap-x-4 mb-1">
+            <Segments
+              label="Columns of the ranking"
+              value={table}
+              options={[
+                { value: "costs", label: "cost and time" },
+                { value: "terms", label: "reach and terms" },
+              ]}
+              onPick={setTable}
+            />
+            <div className="w-40">
+              <Picker
+                label="Family of methods"
+                value={family || "any"}
+                options={[
+                  { value: "any", label: "any family" },
+                  ...unique(ranked.map((entry) => entry.route.family)).map((name) => ({
+                    value: name,
+                    label: name.replaceAll("-", " "),
+                  })),
+                ]}
+                onPick={(name) => setFamily(name === "any" ? [] : [name])}
+              />
+            </div>
+            <div className="w-40">
+              <Picker
+                label="Provider"
+                value={provider || "any"}
+                options={[
+                  { value: "any", label: "any provider" },
+                  ...uniqueBy(
+                    ranked.map((entry) => [
+                      entry.route.route?.provider ?? "own",
+                      entry.route.provider_name || "your own",
+                    ]),
+                  ),
+                ]}
+                onPick={(name) => setProvider(name === "any" ? [] : [name])}
+              />
+            </div>
+            <span className="ml-auto text-small text-soft">
+              <CostLegend />
+            </span>
+          </div>
+          <p className="sr-only" role="status">
+            {chosen.length === 1 && chosen[0]
+              ? `${fullName(chosen[0].route)}: tick another to put beside it`
+              : ""}
+          </p>
+          <Ranking
+            ranked={fits}
+            currency={data.currency}
+            view={table}
+            sort={sort}
+            chosen={beside}
+            onSort={setSort}
+            onChoose={(key, wanted) =>
+              setBeside(wanted ? [...beside, key] : beside.filter((entry) => entry !== key))
+            }
+            onAdd={put}
+            onBegin={apply}
+          />
+          {data.month_orders === "0" && (
+            <p className="text-soft mt-2">
+              There is no order profile yet, so nothing is said of a month. Type one under Shop, Orders a
+              month.
+            </p>
+          )}
+          {ranked.some((entry) => entry.completion.value === null) && (
+            <p className="text-soft mt-2">
+              * Nothing is assumed of completion there; every buyer counts as finishing.
+            </p>
+          )}
+          {first && second && (
+            <Turnings turnings={data.turnings} first={first} second={second} currency={data.currency} />
+          )}
+          <ShutRoutes shut={data.shut} onAdd={put} />
+        </>
       )}
     </>
   );
+}
+
+function unique(names: string[]): string[] {
+  return [...new Set(names)];
+}
+
+function uniqueBy(pairs: [string, string][]): { value: string; label: string }[] {
+  return [...new Map(pairs)].map(([value, label]) => ({ value, label }));
 }

@@ -1,123 +1,147 @@
-import { Collapsible } from "radix-ui";
-import { useState } from "react";
-import { Link } from "react-router";
+import { Checkbox } from "radix-ui";
+import { Fragment, useState } from "react";
 import { drawn, partsOf, shown } from "../../lib/money";
-import { Button } from "../../ui/Button";
-import { useHandSearch } from "../hand";
+import { shortDay } from "../../lib/time";
+import { CostBar } from "./CostBar";
 import { Derivation } from "./Derivation";
-import { FeeBar } from "./FeeBar";
+import { behindShort, fullName } from "./names";
 import type { Ranked, RouteOut } from "./queries";
+import { COLUMNS, factOf, sorted } from "./sorting";
 
-type Add = (added: { method: string; route: RouteOut["route"] }) => void;
+export type Add = (added: { method: string; route: RouteOut["route"] }) => void;
 
-const COLUMNS =
-  "grid grid-cols-[1.25rem_minmax(0,1fr)_4rem_3.5rem_4rem_6rem] lg:grid-cols-[1.75rem_minmax(0,1fr)_8.5rem_5rem_4.5rem_8.5rem] gap-x-2 lg:gap-x-3 items-baseline";
+interface Props {
+  ranked: Ranked[];
+  currency: string;
+  view: "costs" | "terms";
+  sort: string;
+  chosen: string[];
+  onSort: (key: string) => void;
+  onChoose: (key: string, chosen: boolean) => void;
+  onAdd: Add;
+  onBegin: (provider: string) => void;
+}
 
-/** The routes from the cheapest; each fee opens into its parts. */
-export function Ranking({ ranked, onAdd }: { ranked: Ranked[]; onAdd: Add }) {
-  const dearest = Math.max(...ranked.map((entry) => drawn(entry.fee)), 0);
+/** The routes by what they cost, or by any other column; each opens into how its figures came about. */
+export function Ranking(props: Props) {
+  const { ranked, currency, view, sort, chosen, onSort, onChoose, onAdd, onBegin } = props;
+  const [open, setOpen] = useState<string | null>(null);
+  const dearest = Math.max(...ranked.map((entry) => drawn(entry.cost)), 0);
+  const columns = COLUMNS.filter((column) => column.view === view || column.view === "both");
   if (ranked.length === 0)
     return <p className="border-t border-ink py-3">No route has a price for this order.</p>;
   return (
-    <section aria-label="Routes from the cheapest">
-      <div className={`${COLUMNS} border-b border-ink pb-1 text-small text-soft`}>
-        <span />
-        <span>Route</span>
-        <span>
-          <Legend />
-        </span>
-        <span className="text-right">fee, {partsOf(ranked[0]?.fee ?? "").currency}</span>
-        <span className="text-right">of order</span>
-        <span />
-      </div>
-      <ol>
-        {ranked.map((entry, index) => (
-          <Row key={keyOf(entry.route)} entry={entry} place={index + 1} dearest={dearest} onAdd={onAdd} />
-        ))}
-      </ol>
-    </section>
-  );
-}
-
-function Legend() {
-  return (
-    <span className="flex gap-2 max-lg:hidden">
-      <i className="not-italic flex items-center gap-1">
-        <b className="bar-percentage size-2.5" />%
-      </i>
-      <i className="not-italic flex items-center gap-1">
-        <b className="bar-fixed size-2.5" />
-        fixed
-      </i>
-      <i className="not-italic flex items-center gap-1">
-        <b className="bar-extra size-2.5" />
-        extra
-      </i>
-    </span>
-  );
-}
-
-function keyOf(route: RouteOut): string {
-  return [route.route?.provider, route.route?.plan, route.method].join("/");
-}
-
-interface RowProps {
-  entry: Ranked;
-  place: number;
-  dearest: number;
-  onAdd: Add;
-}
-
-function Row({ entry, place, dearest, onAdd }: RowProps) {
-  const [open, setOpen] = useState(false);
-  const search = useHandSearch();
-  const { route } = entry;
-  const named = [route.method_name, route.provider_name, route.plan_name].filter(Boolean).join(", ");
-  return (
-    <Collapsible.Root open={open} onOpenChange={setOpen} asChild>
-      <li className="border-b border-rule-soft">
-        <div className={`${COLUMNS} py-1.5`}>
-          <span className="text-soft">{place}</span>
-          <span className="min-w-0">
-            <strong className="font-semibold">{route.method_name}</strong>{" "}
-            <span className="text-soft">
-              {route.provider_name}
-              {route.plan_name && ` · ${route.plan_name}`}
-            </span>
-          </span>
-          <FeeBar entry={entry} dearest={dearest} />
-          <Collapsible.Trigger
-            aria-label={`${shown(entry.fee)}: how the fee of ${named} came about`}
-            className="text-right font-semibold underline decoration-dotted decoration-soft underline-offset-4 hover:decoration-solid min-h-6"
-          >
-            {partsOf(shown(entry.fee)).amount}
-          </Collapsible.Trigger>
-          <span className="text-right">
-            {entry.effective_percent ? `${entry.effective_percent} %` : "unknown"}
-          </span>
-          <span className="text-right">
-            {route.tenders.length > 0 ? (
-              <Link
-                to={`/checkout${search}`}
-                className="text-soft underline decoration-rule underline-offset-4 hover:text-ink"
+    <table className="w-full" aria-label="Routes">
+      <thead>
+        <tr className="border-b border-ink text-small text-soft align-bottom">
+          <th className="w-6">
+            <span className="sr-only">Place</span>
+          </th>
+          <th className="text-left font-normal">Route</th>
+          <th className="font-normal max-lg:hidden">
+            <span className="sr-only">Parts of the cost</span>
+          </th>
+          {columns.map((column) => (
+            <th
+              key={column.key}
+              aria-sort={sort === column.key ? "ascending" : "none"}
+              className={`font-normal pl-2.5 whitespace-nowrap ${column.align === "right" ? "text-right" : "text-left"}`}
+            >
+              <button
+                type="button"
+                onClick={() => onSort(column.key)}
+                className={`min-h-6 hover:text-ink ${sort === column.key ? "text-ink font-semibold underline underline-offset-4" : ""}`}
               >
-                in checkout
-              </Link>
-            ) : (
-              <Button
-                look="link"
-                aria-label={`Add to checkout: ${named}`}
-                onClick={() => onAdd({ method: route.method, route: route.route })}
+                {column.key === "cost" ? `cost, ${currency}` : column.name}
+              </button>
+            </th>
+          ))}
+          <th className="w-8">
+            <span className="sr-only">Side by side</span>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {sorted(ranked, sort).map((entry, index) => {
+          const key = entry.route.key;
+          const isOpen = open === key;
+          return (
+            <Fragment key={key}>
+              <tr
+                data-route={key}
+                className={`border-b border-rule-soft align-baseline ${isOpen ? "border-transparent" : ""}`}
               >
-                Add to checkout
-              </Button>
-            )}
-          </span>
-        </div>
-        <Collapsible.Content>
-          <Derivation entry={entry} />
-        </Collapsible.Content>
-      </li>
-    </Collapsible.Root>
+                <td className="text-soft py-1.5">{index + 1}</td>
+                <th scope="row" className="text-left font-normal pr-2">
+                  <strong className="font-semibold">{entry.route.method_name}</strong>{" "}
+                  <span className="text-soft">{behindShort(entry.route)}</span>
+                </th>
+                <td className="w-20 max-lg:hidden">
+                  <CostBar entry={entry} dearest={dearest} />
+                </td>
+                {columns.map((column) => (
+                  <td
+                    key={column.key}
+                    className={`pl-2.5 ${column.align === "right" ? "text-right whitespace-nowrap" : `text-left ${view === "costs" ? "whitespace-nowrap" : ""}`}`}
+                  >
+                    {column.key === "cost" ? (
+                      <button
+                        type="button"
+                        aria-expanded={isOpen}
+                        aria-label={`${shown(entry.cost)}: how the cost of ${fullName(entry.route)} came about`}
+                        onClick={() => setOpen(isOpen ? null : key)}
+                        className="font-semibold underline decoration-dotted decoration-soft underline-offset-4 hover:decoration-solid min-h-6"
+                      >
+                        {partsOf(shown(entry.cost)).amount}
+                      </button>
+                    ) : (
+                      cell(entry, column.key)
+                    )}
+                  </td>
+                ))}
+                <td className="text-right">
+                  <Checkbox.Root
+                    checked={chosen.includes(key)}
+                    disabled={!chosen.includes(key) && chosen.length >= 4}
+                    onCheckedChange={(checked) => onChoose(key, checked === true)}
+                    aria-label={`Put side by side: ${fullName(entry.route)}`}
+                    className="size-6 grid place-items-center disabled:opacity-40 group"
+                  >
+                    <span className="size-4 border border-soft grid place-items-center group-data-[state=checked]:bg-ink group-data-[state=checked]:border-ink">
+                      <Checkbox.Indicator className="text-ground text-small leading-none">
+                        ✓
+                      </Checkbox.Indicator>
+                    </span>
+                  </Checkbox.Root>
+                </td>
+              </tr>
+              {isOpen && (
+                <tr className="border-b border-rule-soft">
+                  <td colSpan={columns.length + 4} className="pb-3">
+                    {/* What opens must not widen the columns. */}
+                    <div className="w-0 min-w-full">
+                      <Derivation entry={entry} currency={currency} onAdd={onAdd} onBegin={onBegin} />
+                    </div>
+                  </td>
+                </tr>
+              )}
+            </Fragment>
+          );
+        })}
+      </tbody>
+    </table>
   );
+}
+
+function cell(entry: Ranked, key: string): string {
+  if (key === "percent") return entry.effective_percent ? `${entry.effective_percent} %` : "unknown";
+  if (key === "earns") {
+    if (!entry.earns) return "no margin";
+    return `${partsOf(shown(entry.earns)).amount}${entry.completion.value === null ? "*" : ""}`;
+  }
+  if (key === "month") return entry.month ? partsOf(shown(entry.month.cost)).amount : "none";
+  const fact = factOf(entry, key);
+  // A day is enough in a cell; how it comes about stands where the row opens.
+  const isDay = ["arrives", "certain", "reversible"].includes(key) && /^\d/.test(fact?.text ?? "");
+  return isDay && fact ? shortDay(fact.sort) : (fact?.text ?? "");
 }

@@ -1,1 +1,12 @@
-export { ComparePage } from "./ComparePage";
+import { lazy } from "react";
+
+export const ComparePage = lazy(() =>
+  import("./ComparePage").then((module) => ({ default: module.ComparePage })),
+);
+export const PlansPage = lazy(() => import("./PlansPage").then((module) => ({ default: module.PlansPage })));
+export const CataloguePage = lazy(() =>
+  import("./CataloguePage").then((module) => ({ default: module.CataloguePage })),
+);
+export const CardPage = lazy(() =>
+  import("./cards/CardPage").then((module) => ({ default: module.CardPage })),
+);

@@ -6,6 +6,11 @@ import { type Hand, NOTHING } from "../hand";
 export type Ranked = Schema<"RankedOut">;
 export type Shut = Schema<"ShutOut">;
 export type RouteOut = Schema<"RouteOut">;
+export type Assumption = Schema<"AssumptionOut">;
+export type Curves = Schema<"CurvesOut">;
+export type Plan = Schema<"PlanOut">;
+export type Volumes = Schema<"VolumesOut">;
+export type Of = "all-in" | "fees";
 
 /** Every route for the order in hand. */
 export function useComparison(hand: Hand | null) {
@@ -15,6 +20,42 @@ export function useComparison(hand: Hand | null) {
     enabled: hand !== null,
     placeholderData: keepPreviousData,
     retry: false,
+  });
+}
+
+/** The curves of every open route between two amounts; they do not move with the order's own amount. */
+export function useCurves(hand: Hand | null, low: string, high: string, of: Of) {
+  const asked = { ...(hand ?? NOTHING), amount: low, low, high, of };
+  return useQuery({
+    queryKey: [...keys.curves, asked],
+    queryFn: () => answered(api.GET("/api/compare/curves", { params: { query: asked } })),
+    enabled: hand !== null,
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+}
+
+/** Plans and providers over the month. */
+export function usePlans() {
+  return useQuery({ queryKey: keys.plans, queryFn: () => answered(api.GET("/api/compare/plans")) });
+}
+
+/** Who carries what is asked for. */
+export function useCatalogue(asks: string) {
+  return useQuery({
+    queryKey: [...keys.catalogue, asks],
+    queryFn: () => answered(api.GET("/api/catalogue", { params: { query: { asks } } })),
+    placeholderData: keepPreviousData,
+  });
+}
+
+/** Begin the application for an account. */
+export function useBegin() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (provider: string) =>
+      answered(api.POST("/api/accounts/{provider}/begin", { params: { path: { provider } } })),
+    onSuccess: () => client.invalidateQueries(),
   });
 }
 

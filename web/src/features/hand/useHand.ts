@@ -34,13 +34,16 @@ function handOf(address: URLSearchParams, shop: Shop): Hand | null {
   return hand;
 }
 
-/** The order in hand, and how to change parts of it. An empty part is taken out of the address. */
+/**
+ * The order in hand, and how to change parts of it. An empty part is taken out of the address; `replace` leaves no
+ * trace in the history, for changes that come many at a time.
+ */
 export function useHand() {
   const [address, setAddress] = useSearchParams();
   const shop = useShop().data?.shop ?? null;
   const hand = useMemo(() => (shop ? handOf(address, shop) : null), [address, shop]);
   const change = useCallback(
-    (parts: Partial<Record<(typeof PARTS)[number], string>>) => {
+    (parts: Partial<Record<(typeof PARTS)[number], string>>, how?: { replace: boolean }) => {
       setAddress((before) => {
         const after = new URLSearchParams(before);
         for (const [part, value] of Object.entries({ ...hand, ...parts })) {
@@ -48,7 +51,7 @@ export function useHand() {
           else after.delete(part);
         }
         return after;
-      });
+      }, how);
     },
     [setAddress, hand],
   );

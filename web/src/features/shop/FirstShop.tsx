@@ -38,6 +38,8 @@ export function FirstShop() {
       currency,
       markets: [{ id: freeId(`${from}-${currency}`, []), country: from, currency, share: "100" }],
       typed_rates: [],
+      terminals: [],
+      own_methods: [],
       lines: [
         {
           id: freeId(line, []),

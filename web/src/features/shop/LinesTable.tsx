@@ -40,13 +40,16 @@ export function LinesTable({ shop, save, quietly, kinds, remove }: Sections) {
   return (
     <section aria-labelledby="lines" className="mb-8">
       <h2 id="lines" className="text-lg mb-1">
-        Lines <span className="font-sans font-normal text-figure text-soft">what you sell</span>
+        Lines{" "}
+        <span className="font-sans font-normal text-figure text-soft">
+          what you sell, what is left of it to you, and how long a delivery takes
+        </span>
       </h2>
       <ul className="border-t border-ink">
         {lines.map((line, place) => (
           <li
             key={line.id}
-            className="border-b border-rule-soft py-1 grid grid-cols-[minmax(0,2fr)_6.5rem_6.5rem_7.5rem_4rem] lg:grid-cols-[minmax(0,2fr)_8rem_9rem_8rem_5rem] gap-2 lg:gap-4 items-center"
+            className="border-b border-rule-soft py-1 grid grid-cols-[minmax(0,2fr)_6.5rem_6.5rem_4rem_5rem_7rem_4rem] lg:grid-cols-[minmax(0,1fr)_7.5rem_6.5rem_5.5rem_5.5rem_6.5rem_4.5rem] gap-2 lg:gap-4 items-center"
           >
             <TextField
               cell
@@ -70,6 +73,28 @@ export function LinesTable({ shop, save, quietly, kinds, remove }: Sections) {
               value={line.usual_amount}
               align="right"
               save={(usual_amount) => save(edit(line.id, { usual_amount }))}
+            />
+            <TextField
+              cell
+              label={`Margin of ${line.name}`}
+              hideLabel
+              value={line.margin ?? ""}
+              align="right"
+              suffix="% left"
+              save={(margin) => save(edit(line.id, { margin: margin || null }))}
+            />
+            <TextField
+              cell
+              label={`Days until ${line.name} is delivered; empty where nothing is`}
+              hideLabel
+              value={
+                line.delivery_days === null || line.delivery_days === undefined
+                  ? ""
+                  : String(line.delivery_days)
+              }
+              align="right"
+              suffix={line.delivery_days === null || line.delivery_days === undefined ? "" : "days"}
+              save={(text) => save(edit(line.id, { delivery_days: daysOf(text) }))}
             />
             <span className="flex items-center gap-2 min-h-8 text-small text-soft">
               repeats
@@ -100,4 +125,10 @@ export function LinesTable({ shop, save, quietly, kinds, remove }: Sections) {
       </Button>
     </section>
   );
+}
+
+/** A whole number of days, or none; anything else goes as it was typed, for the server to refuse. */
+function daysOf(text: string): number | null {
+  if (text === "") return null;
+  return /^\d+$/.test(text) ? Number(text) : (text as unknown as number);
 }

@@ -2,19 +2,24 @@ import { toast } from "sonner";
 import { said } from "../../api/client";
 import { Heading } from "../../ui/Page";
 import { Picker } from "../../ui/Picker";
+import { SubNav } from "../../ui/SubNav";
 import { TextField } from "../../ui/TextField";
+import { useHandSearch } from "../hand";
 import { AccountsList } from "./AccountsList";
+import { HeldThings } from "./HeldThings";
 import { LinesTable } from "./LinesTable";
 import { MarketsTable } from "./MarketsTable";
 import { type Shop, useChangeShop, useChoices, useShop } from "./queries";
 import type { Sections } from "./sections";
 import { TypedRates } from "./TypedRates";
+import { VIEWS } from "./views";
 
 /** The shop: country and currency, markets, lines, typed rates, accounts. Every edit is kept at once. */
 export function ShopPage() {
   const shop = useShop().data?.shop;
   const choices = useChoices().data;
   const change = useChangeShop();
+  const search = useHandSearch();
   if (!shop || !choices) return null;
 
   const named = (list: { code: string; name: string }[]) =>
@@ -36,6 +41,7 @@ export function ShopPage() {
 
   return (
     <>
+      <SubNav label="Views of Shop" search={search} views={VIEWS} />
       <Heading title="Your shop" note="every edit is kept as you make it" />
       <div className="border-t border-ink pt-3 mb-8 grid grid-cols-2 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)_10rem] gap-6">
         <TextField
@@ -67,6 +73,7 @@ export function ShopPage() {
       </div>
       <MarketsTable {...sections} />
       <LinesTable {...sections} />
+      <HeldThings {...sections} />
       <AccountsList />
       <TypedRates {...sections} />
     </>

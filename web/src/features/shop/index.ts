@@ -1,6 +1,13 @@
 import { lazy } from "react";
 
+export { AssumptionField } from "./AssumptionField";
 export { FirstShop } from "./FirstShop";
 export { type Shop, useChoices, useOtherShop, useShop } from "./queries";
 
 export const ShopPage = lazy(() => import("./ShopPage").then((module) => ({ default: module.ShopPage })));
+export const OrdersPage = lazy(() =>
+  import("./OrdersPage").then((module) => ({ default: module.OrdersPage })),
+);
+export const AssumptionsPage = lazy(() =>
+  import("./AssumptionsPage").then((module) => ({ default: module.AssumptionsPage })),
+);

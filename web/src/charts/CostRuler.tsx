@@ -1,0 +1,390 @@
+import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from "react";
+import { grouped } from "../lib/money";
+import { type Axis, costTicks, cursorAt, placeOf, spread } from "./axis";
+import type { Stroke } from "./inks";
+import { useWidth } from "./useWidth";
+
+export interface CostCurve {
+  key: string;
+  name: string;
+  provider: string;
+  stroke: Stroke;
+  /** The cost at each amount of the ruler, as it is drawn and as it is said; null where there is no price. */
+  values: (number | null)[];
+  said: (string | null)[];
+  /** A curve in the foreground has a label; the others stay thin until they are pointed at. */
+  strong: boolean;
+}
+
+export interface Stretch {
+  from: number;
+  below: number;
+  key: string | null;
+  name: string;
+  /** The exact amount at which it begins, for reading. */
+  said: string;
+}
+
+interface Props {
+  axis: Axis;
+  currency: string;
+  amounts: number[];
+  curves: CostCurve[];
+  cheapest: Stretch[];
+  cursor: number | null;
+  cursorSaid: string;
+  unit: string;
+  onCursor: (amount: number) => void;
+}
+
+const LEFT = 46;
+const RIGHT = 196;
+const TOP = 30;
+const HEIGHT = 184;
+const RIBBON = 22;
+const CATCH = 6;
+const STEP = 1 / 300;
+
+/** The amount ruler with cost curves, the ribbon of the cheapest route, and the cursor of the order in hand. */
+export function CostRuler(props: Props) {
+  const { axis, currency, amounts, curves, cheapest, cursor, cursorSaid, unit, onCursor } = props;
+  const frame = useRef<HTMLDivElement>(null);
+  const width = useWidth(frame);
+  const plot = Math.max(width - LEFT - RIGHT, 120);
+  const x = (amount: number) => LEFT + placeOf(amount, axis) * plot;
+
+  const strong = curves.filter((curve) => curve.strong);
+  const drawnValues = (strong.length > 0 ? strong : curves).flatMap((curve) =>
+    curve.values.filter((value): value is number => value !== null && value > 0),
+  );
+  const low = drawnValues.length > 0 ? Math.min(...drawnValues) / 1.15 : 0.1;
+  const high = drawnValues.length > 0 ? Math.max(...drawnValues) * 1.15 : 10;
+  const y = (value: number) =>
+    TOP + HEIGHT - (Math.log(Math.max(value, low) / low) / Math.log(high / low)) * HEIGHT;
+
+  const [pointed, setPointed] = useState<{ key: string; index: number } | null>(null);
+  const { held, begin, move, end } = useDrag(cursor, (px) => amountAtPixel(px), onCursor);
+
+  function amountAtPixel(px: number): number {
+    const at = cursorAt((px - LEFT) / plot, axis);
+    // The cursor catches on a break-even: just beyond it the cheapest route is another one.
+    const near = cheapest.slice(1).find((stretch) => Math.abs(x(stretch.from) - px) < CATCH);
+    return near ? Math.ceil(near.from * 100) / 100 : at;
+  }
+
+  function point(event: PointerEvent<SVGSVGElement>) {
+    const box = event.currentTarget.getBoundingClientRect();
+    const [px, py] = [event.clientX - box.left, event.clientY - box.top];
+    move(px);
+    if (px < LEFT || px > LEFT + plot || py < TOP || py > TOP + HEIGHT) return setPointed(null);
+    const amount = axis.from * (axis.to / axis.from) ** ((px - LEFT) / plot);
+    const next = amounts.findIndex((entry) => entry >= amount);
+    const index = Math.max(next, 0);
+    let best: { key: string; index: number } | null = null;
+    let distance = 18;
+    for (const curve of curves) {
+      const value = curve.values[index];
+      if (value === null || value === undefined) continue;
+      const apart = Math.abs(y(value) - py);
+      if (apart < distance) {
+        distance = apart;
+        best = { key: curve.key, index };
+      }
+    }
+    setPointed(best);
+  }
+
+  function keyed(event: KeyboardEvent) {
+    const by = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1, PageDown: -30, PageUp: 30 }[
+      event.key
+    ];
+    const here = held ?? axis.from;
+    if (event.key === "Home" || event.key === "End") {
+      event.preventDefault();
+      onCursor(event.key === "Home" ? axis.from : axis.to);
+    } else if (by !== undefined) {
+      event.preventDefault();
+      const place = placeOf(here, axis);
+      let step = by * STEP * (event.shiftKey ? 10 : 1);
+      let to = cursorAt(place + step, axis);
+      // Rounding must not hold the cursor back.
+      while (to === here && place + step > 0 && place + step < 1) {
+        step += by * STEP;
+        to = cursorAt(place + step, axis);
+      }
+      onCursor(to);
+    }
+  }
+
+  const labels = strong.map((curve) => ({ curve, at: lastOf(curve) }));
+  const heights = spread(
+    labels.map(({ at }) => (at === null ? TOP : y(at.value))),
+    15,
+    TOP + 6,
+    TOP + HEIGHT,
+  );
+  const reading = pointed && curves.find((curve) => curve.key === pointed.key);
+  const bottom = TOP + HEIGHT;
+
+  function lastOf(curve: CostCurve): { index: number; value: number } | null {
+    for (let index = curve.values.length - 1; index >= 0; index -= 1) {
+      const value = curve.values[index];
+      if (value !== null && value !== undefined) return { index, value };
+    }
+    return null;
+  }
+
+  return (
+    <div ref={frame} className="relative">
+      {width > 0 && (
+        <svg
+          width={width}
+          height={bottom + RIBBON + 46}
+          role="img"
+          aria-label="Cost of each route by amount; the same figures stand in the table below"
+          className="touch-none select-none block"
+          onPointerMove={point}
+          onPointerLeave={() => setPointed(null)}
+          onPointerDown={(event) => {
+            const box = event.currentTarget.getBoundingClientRect();
+            const px = event.clientX - box.left;
+            if (px < LEFT || px > LEFT + plot) return;
+            event.currentTarget.setPointerCapture(event.pointerId);
+            begin(px);
+          }}
+          onPointerUp={end}
+          onPointerCancel={end}
+        >
+          {costTicks(low, high).map((tick) => (
+            <g key={tick}>
+              <line x1={LEFT} x2={LEFT + plot} y1={y(tick)} y2={y(tick)} stroke="var(--rule-soft)" />
+              <text x={LEFT - 8} y={y(tick) + 4} textAnchor="end" className="fill-soft text-small">
+                {grouped(String(tick))}
+              </text>
+            </g>
+          ))}
+          {axis.ticks.map((tick) => (
+            <text
+              key={tick}
+              x={x(tick)}
+              y={bottom + RIBBON + 42}
+              textAnchor={tick === axis.to ? "end" : "middle"}
+              className="fill-soft text-small"
+            >
+              {grouped(String(tick))}
+            </text>
+          ))}
+          {[...curves]
+            .sort((a, b) => Number(a.strong) - Number(b.strong))
+            .map((curve) => (
+              <path
+                key={curve.key}
+                d={pathOf(curve, amounts, x, y)}
+                fill="none"
+                stroke={curve.stroke.color}
+                strokeDasharray={curve.stroke.dash}
+                strokeWidth={curve.key === pointed?.key ? 3 : curve.strong ? 1.8 : 1}
+                opacity={curve.strong || curve.key === pointed?.key ? 1 : 0.28}
+              />
+            ))}
+          {labels.map(({ curve, at }, place) =>
+            at === null ? null : (
+              <g key={curve.key}>
+                <line
+                  x1={x(amounts[at.index] ?? axis.to)}
+                  y1={y(at.value)}
+                  x2={LEFT + plot + 6}
+                  y2={(heights[place] ?? 0) - 1}
+                  stroke={curve.stroke.color}
+                  opacity={0.5}
+                />
+                <text x={LEFT + plot + 9} y={(heights[place] ?? 0) + 3} className="text-small">
+                  <tspan fill={curve.stroke.color} className="font-medium">
+                    {curve.name}
+                  </tspan>
+                  <tspan className="fill-soft"> {curve.provider}</tspan>
+                </text>
+              </g>
+            ),
+          )}
+          <Ribbon cheapest={cheapest} curves={curves} x={x} top={bottom + 6} />
+          {held !== null && (
+            <g
+              role="slider"
+              tabIndex={0}
+              aria-label="Amount of the order in hand"
+              aria-valuemin={axis.from}
+              aria-valuemax={axis.to}
+              aria-valuenow={held}
+              aria-valuetext={`${grouped(String(held))} ${currency}`}
+              onKeyDown={keyed}
+              className="cursor-ew-resize outline-none group"
+            >
+              <line
+                x1={x(held)}
+                x2={x(held)}
+                y1={TOP - 4}
+                y2={bottom + RIBBON + 6}
+                stroke="var(--ink)"
+                strokeWidth={1.5}
+              />
+              <rect
+                x={x(held) - 38}
+                y={2}
+                width={76}
+                height={22}
+                className="fill-ink group-focus-visible:stroke-verdigris"
+                strokeWidth={3}
+              />
+              <text x={x(held)} y={17} textAnchor="middle" className="fill-ground font-semibold text-small">
+                {held === cursor ? cursorSaid : grouped(String(held))}
+              </text>
+              {strong.map((curve) => {
+                const at = valueAt(curve, amounts, held);
+                return at === null ? null : (
+                  <circle
+                    key={curve.key}
+                    cx={x(held)}
+                    cy={y(at)}
+                    r={3.5}
+                    fill={curve.stroke.color}
+                    stroke="var(--ground)"
+                  />
+                );
+              })}
+            </g>
+          )}
+        </svg>
+      )}
+      <p className="absolute left-12 top-8 text-small bg-ground/85 px-1 pointer-events-none" aria-hidden>
+        {reading && pointed ? (
+          <>
+            <strong className="font-semibold">{reading.name}</strong> {reading.provider} at{" "}
+            {grouped(String(amounts[pointed.index]))} {currency}: {reading.said[pointed.index]} {unit}
+          </>
+        ) : null}
+      </p>
+    </div>
+  );
+}
+
+/** Moving the cursor by pointer: it follows at once, and tells where it is a few times a second. */
+function useDrag(cursor: number | null, at: (px: number) => number, tell: (amount: number) => void) {
+  const [held, setHeld] = useState(cursor);
+  const dragging = useRef(false);
+  const timer = useRef(0);
+  useEffect(() => {
+    if (!dragging.current) setHeld(cursor);
+  }, [cursor]);
+
+  function set(px: number) {
+    const amount = at(px);
+    setHeld(amount);
+    window.clearTimeout(timer.current);
+    timer.current = window.setTimeout(() => tell(amount), 40);
+  }
+
+  return {
+    held,
+    begin(px: number) {
+      dragging.current = true;
+      set(px);
+    },
+    move(px: number) {
+      if (dragging.current) set(px);
+    },
+    end() {
+      dragging.current = false;
+    },
+  };
+}
+
+function pathOf(
+  curve: CostCurve,
+  amounts: number[],
+  x: (amount: number) => number,
+  y: (value: number) => number,
+): string {
+  let path = "";
+  let drawing = false;
+  curve.values.forEach((value, index) => {
+    const amount = amounts[index];
+    if (value === null || amount === undefined) {
+      drawing = false;
+      return;
+    }
+    path += `${drawing ? "L" : "M"}${x(amount).toFixed(1)} ${y(value).toFixed(1)}`;
+    drawing = true;
+  });
+  return path;
+}
+
+/** Where the curve is at an amount, between the two readings beside it; for drawing only. */
+function valueAt(curve: CostCurve, amounts: number[], amount: number): number | null {
+  const after = amounts.findIndex((entry) => entry >= amount);
+  const [right, left] = [curve.values[after], curve.values[Math.max(after - 1, 0)]];
+  if (right === null || right === undefined || left === null || left === undefined) return null;
+  const [from, to] = [amounts[Math.max(after - 1, 0)] ?? amount, amounts[after] ?? amount];
+  return to === from ? right : left + ((right - left) * (amount - from)) / (to - from);
+}
+
+interface RibbonProps {
+  cheapest: Stretch[];
+  curves: CostCurve[];
+  x: (amount: number) => number;
+  top: number;
+}
+
+/** The cheapest route for every amount, with the exact break-evens at its borders. */
+function Ribbon({ cheapest, curves, x, top }: RibbonProps) {
+  let free = Number.NEGATIVE_INFINITY;
+  return (
+    <g>
+      {cheapest.map((stretch, place) => {
+        const stroke = curves.find((curve) => curve.key === stretch.key)?.stroke;
+        const [left, right] = [x(stretch.from), x(stretch.below)];
+        const room = right - left > stretch.name.length * 6.6 + 8;
+        const sayBorder = place > 0 && left > free;
+        if (sayBorder) free = left + stretch.said.length * 7 + 8;
+        return (
+          <g key={stretch.said + stretch.key}>
+            <rect
+              x={left}
+              y={top}
+              width={Math.max(right - left, 0)}
+              height={RIBBON}
+              fill={stroke?.color ?? "none"}
+              opacity={0.16}
+            />
+            <line
+              x1={left}
+              x2={right}
+              y1={top + 1}
+              y2={top + 1}
+              stroke={stroke?.color ?? "none"}
+              strokeWidth={2}
+              strokeDasharray={stroke?.dash ?? ""}
+            />
+            {room && (
+              <text
+                x={(left + right) / 2}
+                y={top + 15}
+                textAnchor="middle"
+                fill={stroke?.color ?? "var(--soft)"}
+                className="text-small font-semibold"
+              >
+                {stretch.name}
+              </text>
+            )}
+            {place > 0 && <line x1={left} x2={left} y1={top} y2={top + RIBBON + 6} stroke="var(--ink)" />}
+            {sayBorder && (
+              <text x={left + 3} y={top + RIBBON + 13} className="fill-ink text-small font-semibold">
+                {stretch.said}
+              </text>
+            )}
+          </g>
+        );
+      })}
+    </g>
+  );
+}

@@ -1,0 +1,203 @@
+import { Link } from "react-router";
+import { said } from "../../api/client";
+import { grouped, shown } from "../../lib/money";
+import { Heading, Trouble } from "../../ui/Page";
+import { SubNav } from "../../ui/SubNav";
+import { useHandSearch } from "../hand";
+import { type Plan, usePlans, type Volumes } from "./queries";
+import { VIEWS } from "./views";
+
+/** Which plan pays from which volume, each provider alone over the month, and the cheapest mix. */
+export function PlansPage() {
+  const search = useHandSearch();
+  const plans = usePlans();
+  const data = plans.data;
+  return (
+    <>
+      <SubNav label="Views of Compare" search={search} views={VIEWS} />
+      <Heading
+        title="Plans and providers"
+        note={data && `over ${data.orders} orders a month of ${shown(data.amount)} together`}
+      />
+      {plans.error && <Trouble>{said(plans.error)}</Trouble>}
+      {data && data.orders === "0" && (
+        <p className="border-t border-ink pt-3 max-w-xl">
+          There is no month of orders yet.{" "}
+          <Link to={`/shop/orders${search}`} className="underline underline-offset-4">
+            Type one, or read past orders from a file
+          </Link>
+          ; then it shows here which plan pays.
+        </p>
+      )}
+      {data && data.orders !== "0" && (
+        <>
+          <p className="text-soft mb-5 max-w-3xl">
+            {data.source === "past-orders"
+              ? `From your past orders, over ${data.months} months.`
+              : "From the order profile that you typed."}{" "}
+            Fees, monthly charges and shortfalls to a minimum; every order takes its cheapest route.
+            {data.left_out > 0 && ` ${data.left_out} rows have no reference rate and are left out.`}
+          </p>
+          <Mix data={data} />
+          <section aria-labelledby="alone" className="mb-8">
+            <h2 id="alone" className="text-lg mb-1">
+              One provider for everything
+            </h2>
+            <PlanTable plans={data.alone} currency={data.currency} />
+          </section>
+          <section aria-labelledby="volumes" className="mb-8">
+            <h2 id="volumes" className="text-lg mb-1">
+              From which volume a plan pays
+            </h2>
+            <p className="text-soft mb-2">At your own mix of orders, all of them on that provider.</p>
+            {data.by_provider.length === 0 && <p>No provider here has more than one plan.</p>}
+            {data.by_provider.map((volumes) => (
+              <VolumeBar key={volumes.name} volumes={volumes} currency={data.currency} />
+            ))}
+          </section>
+          {data.software && (
+            <section aria-labelledby="software" className="mb-8">
+              <h2 id="software" className="text-lg mb-1">
+                Your shop software
+              </h2>
+              <VolumeBar volumes={data.software} currency={data.currency} />
+            </section>
+          )}
+        </>
+      )}
+    </>
+  );
+}
+
+function Mix({ data }: { data: NonNullable<ReturnType<typeof usePlans>["data"]> }) {
+  const { mix, one_instead_of_mix: price } = data;
+  const best = data.alone[0];
+  return (
+    <section aria-labelledby="mix" className="mb-8 border-t border-ink pt-3">
+      <h2 id="mix" className="text-lg">
+        The cheapest mix costs {shown(mix.cost)} a month
+      </h2>
+      <p className="max-w-3xl">
+        {new Intl.ListFormat("en").format(mix.plans.map((plan) => planName(plan)))}: fees {shown(mix.fees)},
+        monthly charges {shown(mix.monthly)}
+        {!mix.shortfall.startsWith("0.00") && `, shortfalls ${shown(mix.shortfall)}`}; it carries{" "}
+        {mix.carried} of {data.orders} orders.
+      </p>
+      {best && (
+        <p className="mt-1">
+          {price
+            ? `One provider alone, ${planName(best)}, costs ${shown(best.cost)}: having one instead of the mix is ${shown(price)} a month.`
+            : `No provider alone carries as many; the one that carries most is ${planName(best)} with ${best.carried} orders for ${shown(best.cost)}.`}
+        </p>
+      )}
+    </section>
+  );
+}
+
+function planName(plan: Plan): string {
+  return plan.plan_name ? `${plan.provider_name} ${plan.plan_name}` : plan.provider_name;
+}
+
+function PlanTable({ plans, currency }: { plans: Plan[]; currency: string }) {
+  const amount = (money: string) => shown(money).split(" ")[0];
+  return (
+    <table className="w-full">
+      <thead>
+        <tr className="border-b border-ink text-small text-soft text-right">
+          <th className="font-normal text-left">Provider and plan</th>
+          <th className="font-normal">orders carried</th>
+          <th className="font-normal">not carried</th>
+          <th className="font-normal">fees</th>
+          <th className="font-normal">monthly</th>
+          <th className="font-normal">shortfall</th>
+          <th className="font-normal">a month, {currency}</th>
+          <th className="font-normal">account</th>
+        </tr>
+      </thead>
+      <tbody>
+        {plans.map((plan) => (
+          <tr key={`${plan.provider}/${plan.plan}`} className="border-b border-rule-soft text-right">
+            <th scope="row" className="text-left font-normal py-1.5">
+              <strong className="font-semibold">{plan.provider_name}</strong>{" "}
+              <span className="text-soft">{plan.plan_name}</span>
+            </th>
+            <td>{plan.carried}</td>
+            <td className={plan.not_carried === "0" ? "text-soft" : "text-copper font-medium"}>
+              {plan.not_carried}
+            </td>
+            <td>{amount(plan.fees)}</td>
+            <td>{amount(plan.monthly)}</td>
+            <td>{amount(plan.shortfall)}</td>
+            <td className="font-semibold">{amount(plan.cost)}</td>
+            <td className="text-soft">{plan.held ? "held" : "none"}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** The plans of one provider along the month's volume, logarithmic, with the shop's own volume marked. */
+function VolumeBar({ volumes, currency }: { volumes: Volumes; currency: string }) {
+  const own = Number(volumes.own.split(" ")[0]);
+  const borders = volumes.stretches.slice(1).map((stretch) => Number(stretch.from_amount.decimal));
+  const low = Math.min(own, ...borders) / 8;
+  const high = Math.max(own, ...borders) * 8;
+  const place = (volume: number) =>
+    (100 * Math.log(Math.min(Math.max(volume, low), high) / low)) / Math.log(high / low);
+  return (
+    <div className="grid grid-cols-[9rem_minmax(0,1fr)] gap-4 items-center border-b border-rule-soft py-2">
+      <div>
+        <strong className="font-semibold">{volumes.name}</strong>
+        <p className="text-soft text-small">{volumes.own_plan} is cheaper for you</p>
+      </div>
+      <div className="relative h-12" role="img" aria-label={spoken(volumes, currency)}>
+        {volumes.stretches.map((stretch, index) => {
+          const from = index === 0 ? 0 : place(Number(stretch.from_amount.decimal));
+          const next = volumes.stretches[index + 1];
+          const below = next ? place(Number(next.from_amount.decimal)) : 100;
+          return (
+            <div
+              key={stretch.plan}
+              className={`absolute top-1 h-5 border-t-2 px-2 text-small truncate ${stretch.plan_name === volumes.own_plan ? "bg-verdigris-wash border-verdigris" : "bg-rule-soft border-soft"}`}
+              style={{ left: `${from}%`, width: `${below - from}%` }}
+            >
+              {stretch.plan_name}
+            </div>
+          );
+        })}
+        {borders.map((border, index) => (
+          <span
+            key={border}
+            className="absolute top-1 h-7 border-l border-ink pl-1 pt-5 text-small font-semibold whitespace-nowrap"
+            style={{ left: `${place(border)}%` }}
+          >
+            {money(volumes.stretches[index + 1]?.from_amount.decimal ?? "")}
+          </span>
+        ))}
+        <span
+          className="absolute top-0 h-7 border-l-2 border-dotted border-copper"
+          style={{ left: `${place(own)}%` }}
+        />
+        <span
+          className="absolute top-7 text-small text-copper whitespace-nowrap -translate-x-1/2"
+          style={{ left: `${place(own)}%` }}
+        >
+          you, {grouped(volumes.own.split(" ")[0] ?? "")}
+        </span>
+      </div>
+    </div>
+  );
+}
+
+function money(decimal: string): string {
+  const [whole = "", decimals = ""] = decimal.split(".");
+  return grouped(`${whole}.${decimals.slice(0, 2).padEnd(2, "0")}`);
+}
+
+function spoken(volumes: Volumes, currency: string): string {
+  const parts = volumes.stretches.map(
+    (stretch) => `${stretch.plan_name} from ${money(stretch.from_amount.decimal)} ${currency}`,
+  );
+  return `${volumes.name}: ${parts.join(", ")}. Your volume is ${shown(volumes.own)}.`;
+}

@@ -1,0 +1,83 @@
+import { useMemo } from "react";
+import { type CostCurve, CostRuler, type Stretch, strokesFor } from "../../charts";
+import { axisFor } from "../../charts/axis";
+import { drawn, grouped, partsOf } from "../../lib/money";
+import type { Hand } from "../hand";
+import type { Shop } from "../shop";
+import { CardPickers } from "./CardPickers";
+import { CurvesTable } from "./CurvesTable";
+import { behindShort } from "./names";
+import { type Of, useCurves } from "./queries";
+
+interface Props {
+  hand: Hand;
+  shop: Shop;
+  of: Of;
+  show: "money" | "percent";
+  /** The routes whose curves stand in the foreground. */
+  strong: string[];
+  onAmount: (amount: string) => void;
+}
+
+/** The amount ruler of Compare: what every open route costs at every amount, and who is cheapest where. */
+export function RulerView({ hand, shop, of, show, strong, onAmount }: Props) {
+  const axis = useMemo(() => axisFor(shop.lines.map((line) => drawn(line.usual_amount))), [shop.lines]);
+  const { data } = useCurves(hand, String(axis.from), String(axis.to), of);
+  const decimals = (partsOf(hand.amount).amount.split(".")[1] ?? "").length;
+  const strokes = useMemo(() => strokesFor((data?.curves ?? []).map((curve) => curve.route.key)), [data]);
+  const amounts = useMemo(() => (data?.amounts ?? []).map(Number), [data]);
+  const onRibbon = new Set(data?.cheapest.map((stretch) => stretch.route));
+
+  const curves: CostCurve[] = useMemo(
+    () =>
+      (data?.curves ?? []).map((curve) => {
+        const said = show === "money" ? curve.values : curve.percents;
+        return {
+          key: curve.route.key,
+          name: curve.route.method_name,
+          provider: behindShort(curve.route),
+          stroke: strokes.get(curve.route.key) ?? { color: "var(--ink)", dash: "" },
+          values: said.map((value) => (value === null ? null : Number(value))),
+          said,
+          strong: strong.includes(curve.route.key) || onRibbon.has(curve.route.key),
+        };
+      }),
+    [data, show, strokes, strong],
+  );
+  const cheapest: Stretch[] = (data?.cheapest ?? []).map((stretch) => ({
+    from: Number(stretch.from_amount.decimal),
+    below: Number(stretch.below.decimal),
+    key: stretch.route ?? null,
+    name: curves.find((curve) => curve.key === stretch.route)?.name ?? "no price",
+    said: breakEven(stretch.from_amount.decimal),
+  }));
+
+  if (!data) return <div className="h-80" aria-hidden />;
+  if (data.curves.length === 0) return <p className="py-3">No route has a price for an order like this.</p>;
+  return (
+    <>
+      <CostRuler
+        axis={axis}
+        currency={data.order_currency}
+        amounts={amounts}
+        curves={curves}
+        cheapest={cheapest}
+        cursor={Number.isFinite(Number(hand.amount)) ? Number(hand.amount) : null}
+        cursorSaid={grouped(hand.amount)}
+        unit={show === "money" ? data.currency : "% of the order"}
+        onCursor={(amount) =>
+          onAmount(decimals || hand.currency !== "JPY" ? amount.toFixed(2) : String(Math.round(amount)))
+        }
+      />
+      <CurvesTable data={data} show={show} curves={curves} axis={axis}>
+        <CardPickers />
+      </CurvesTable>
+    </>
+  );
+}
+
+/** A break-even for reading: two decimals, or the first that are not nothing. */
+function breakEven(decimal: string): string {
+  const [whole = "", decimals = ""] = decimal.split(".");
+  return grouped(decimals ? `${whole}.${decimals.slice(0, 2).padEnd(2, "0")}` : whole);
+}

@@ -1,0 +1,180 @@
+import { TextField } from "../../../ui/TextField";
+import type { Card } from "./queries";
+
+interface Props {
+  card: Card;
+  save: (change: (card: Card) => Card) => Promise<unknown>;
+}
+
+const MONEY = [
+  ["monthly", "monthly charge"],
+  ["minimum_monthly", "fees at the least"],
+] as const;
+
+const TERMS = [
+  ["set_up", "Set-up"],
+  ["exit_fee", "Leaving costs"],
+  ["terminal_rent", "Terminal, a month"],
+  ["monthly_cap", "At most a month, new account"],
+] as const;
+
+const DAYS = [
+  ["shortest_term_months", "Shortest term, months"],
+  ["notice_days", "Notice, days"],
+  ["first_payout_days", "First payout after, days"],
+] as const;
+
+/** Plans with their monthly charges, when the money arrives, and the terms of contract. */
+export function PlanFields({ card, save }: Props) {
+  const terms = card.terms ?? {};
+  return (
+    <div className="grid lg:grid-cols-2 gap-x-10">
+      <section aria-labelledby="plans" className="mb-6">
+        <h2 id="plans" className="text-lg mb-1">
+          Plans
+        </h2>
+        {card.plans.map((plan) => (
+          <div key={plan.id} className="grid grid-cols-3 gap-3 border-b border-rule-soft">
+            <TextField
+              cell
+              label={`Name of ${plan.id}`}
+              hideLabel
+              value={plan.name}
+              save={(name) => save((before) => withPlan(before, plan.id, { name }))}
+            />
+            {MONEY.map(([key, label]) => (
+              <TextField
+                key={key}
+                cell
+                align="right"
+                label={`${plan.name}, ${label}`}
+                hideLabel
+                value={plan[key] ?? ""}
+                suffix={label}
+                save={(text) => save((before) => withPlan(before, plan.id, { [key]: text || null }))}
+              />
+            ))}
+          </div>
+        ))}
+      </section>
+      <section aria-labelledby="terms" className="mb-6">
+        <h2 id="terms" className="text-lg mb-1">
+          Terms
+        </h2>
+        <div className="grid grid-cols-2 gap-x-5 gap-y-2">
+          {TERMS.map(([key, label]) => (
+            <TextField
+              key={key}
+              label={label}
+              align="right"
+              value={terms[key] ?? ""}
+              save={(text) =>
+                save((before) => ({ ...before, terms: { ...before.terms, [key]: text || null } }))
+              }
+            />
+          ))}
+          {DAYS.map(([key, label]) => (
+            <TextField
+              key={key}
+              label={label}
+              align="right"
+              value={terms[key] === null || terms[key] === undefined ? "" : String(terms[key])}
+              save={(text) =>
+                save((before) => ({ ...before, terms: { ...before.terms, [key]: numberOf(text) } }))
+              }
+            />
+          ))}
+        </div>
+      </section>
+      <section aria-labelledby="arrival" className="mb-6">
+        <h2 id="arrival" className="text-lg mb-1">
+          When the money arrives
+        </h2>
+        {(card.settlement ?? []).map((rule, place) => (
+          <div
+            key={(rule.methods ?? ["all"]).join()}
+            className="grid grid-cols-[1fr_5rem_6rem_7rem] gap-3 items-end border-b border-rule-soft pb-1"
+          >
+            <span className="text-soft">{rule.methods?.join(", ") ?? "all methods"}</span>
+            {(
+              [
+                ["business_days", "business days"],
+                ["calendar", "calendar"],
+                ["payout", "payout"],
+              ] as const
+            ).map(([key, label]) => (
+              <TextField
+                key={key}
+                align="right"
+                label={label}
+                value={String(rule[key])}
+                save={(text) =>
+                  save((before) => ({
+                    ...before,
+                    settlement: (before.settlement ?? []).map((entry, index) =>
+                      index === place
+                        ? { ...entry, [key]: key === "business_days" ? numberOf(text) : text }
+                        : entry,
+                    ) as NonNullable<Card["settlement"]>,
+                  }))
+                }
+              />
+            ))}
+          </div>
+        ))}
+      </section>
+      <section aria-labelledby="events" className="mb-6">
+        <h2 id="events" className="text-lg mb-1">
+          What may happen after
+        </h2>
+        {(card.events ?? []).map((event, place) => (
+          <div
+            key={(event.methods ?? ["all"]).join()}
+            className="grid grid-cols-[1fr_6rem_6rem_6rem] gap-3 items-end border-b border-rule-soft pb-1"
+          >
+            <span className="text-soft">{event.methods?.join(", ") ?? "all methods"}</span>
+            {(
+              [
+                ["refund", "a refund"],
+                ["dispute", "a dispute"],
+                ["failed", "a failed debit"],
+              ] as const
+            ).map(([key, label]) => (
+              <TextField
+                key={key}
+                align="right"
+                label={label}
+                value={event[key]?.fixed ?? ""}
+                save={(text) =>
+                  save((before) => ({
+                    ...before,
+                    events: (before.events ?? []).map((entry, index) =>
+                      index === place
+                        ? {
+                            ...entry,
+                            [key]: text ? { ...NEW_EVENTS[key], ...entry[key], fixed: text } : null,
+                          }
+                        : entry,
+                    ) as NonNullable<Card["events"]>,
+                  }))
+                }
+              />
+            ))}
+          </div>
+        ))}
+      </section>
+    </div>
+  );
+}
+
+const NEW_EVENTS = { refund: { returns: "none" }, dispute: { returned_if_won: false }, failed: {} };
+
+function withPlan(card: Card, id: string, part: Partial<Card["plans"][number]>): Card {
+  return { ...card, plans: card.plans.map((plan) => (plan.id === id ? { ...plan, ...part } : plan)) };
+}
+
+/** A whole number; what is none goes as it was typed, for the server to refuse. */
+function numberOf(text: string): number | null {
+  if (text === "") return null;
+  return /^\d+$/.test(text) ? Number(text) : (text as unknown as number);
+}

@@ -1,0 +1,59 @@
+import type { Card, Extra, Rate, When } from "./queries";
+
+type Band = NonNullable<When["amount"]>;
+
+export type Entry = Rate | Extra;
+export type Kind = "rates" | "extras";
+
+/** A card with one entry changed. */
+export function withEntry(card: Card, kind: Kind, id: string, change: (entry: Entry) => Entry): Card {
+  const entries = (card[kind] ?? []) as Entry[];
+  return { ...card, [kind]: entries.map((entry) => (entry.id === id ? change(entry) : entry)) };
+}
+
+/** An entry with a key set, or left out where the text is empty. */
+export function withText(entry: Entry, key: string, text: string): Entry {
+  const { [key]: _, ...rest } = entry as unknown as Record<string, unknown>;
+  return (text ? { ...rest, [key]: text } : rest) as unknown as Entry;
+}
+
+/** `domestic, region` as a list; nothing where it is empty. */
+export function listOf(text: string): string[] | undefined {
+  const list = text
+    .split(/[,+]/)
+    .map((part) => part.trim())
+    .filter(Boolean);
+  return list.length > 0 ? list : undefined;
+}
+
+/** Conditions with one key set; an undefined value takes the key away. */
+export function withCondition(when: When, key: keyof When, value: unknown): When {
+  const { [key]: _, ...rest } = when as Record<string, unknown>;
+  return (value === undefined ? rest : { ...rest, [key]: value }) as When;
+}
+
+/** A band with one end set; without ends it is none. */
+export function withEnd(
+  band: Band | null | undefined,
+  end: "from" | "below",
+  text: string,
+): Band | undefined {
+  const next: Band = { ...band, [end]: text || null };
+  return next.from || next.below ? next : undefined;
+}
+
+/** A card with an entry moved by some places. */
+export function moved(card: Card, kind: Kind, place: number, by: number): Card {
+  const entries = [...((card[kind] ?? []) as Entry[])];
+  const [taken] = entries.splice(place, 1);
+  if (taken) entries.splice(place + by, 0, taken);
+  return { ...card, [kind]: entries };
+}
+
+/** An id that no rate or extra of the card has yet. */
+export function freeEntryId(card: Card, base: string): string {
+  const taken = new Set([...card.rates, ...(card.extras ?? [])].map((entry) => entry.id));
+  let id = base;
+  for (let number = 2; taken.has(id); number += 1) id = `${base}-${number}`;
+  return id;
+}

@@ -1,0 +1,108 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { answered, api, type Schema } from "../../../api/client";
+import { keys } from "../../../api/keys";
+import { type Hand, NOTHING } from "../../hand";
+
+export type Card = Schema<"RateCard">;
+export type HeldCard = Schema<"HeldCardOut">;
+export type Rate = Schema<"Rate">;
+export type Extra = Schema<"Extra">;
+export type When = Schema<"When">;
+export type Tried = Schema<"TriedOut">;
+
+/** Every provider with the versions of its rate card. */
+export function useCards() {
+  return useQuery({ queryKey: keys.cards, queryFn: () => answered(api.GET("/api/rate-cards")) });
+}
+
+/** One version of a provider's rate card. */
+export function useCard(provider: string, day: string) {
+  return useQuery({
+    queryKey: keys.card(provider, day),
+    queryFn: () =>
+      answered(api.GET("/api/rate-cards/{provider}/{day}", { params: { path: { provider, day } } })),
+    retry: false,
+  });
+}
+
+/** What the order in hand would cost on a card as it is typed. */
+export function useTried(card: Card | null, hand: Hand | null) {
+  return useQuery({
+    queryKey: [...keys.tried, card, hand],
+    queryFn: () => {
+      if (!card) throw new Error("There is no card to try.");
+      return answered(api.POST("/api/rate-cards/try", { body: { card, hand: hand ?? NOTHING } }));
+    },
+    enabled: card !== null && hand !== null,
+    placeholderData: keepPreviousData,
+    retry: false,
+    staleTime: 0,
+    gcTime: 10_000,
+  });
+}
+
+/** Change a card: made on the newest state that is known here, one change at a time, saved as a whole. */
+export function useChangeCard(provider: string, day: string) {
+  const client = useQueryClient();
+  return useMutation({
+    scope: { id: `card ${provider}` },
+    mutationFn: (change: (card: Card) => Card) => {
+      const held = client.getQueryData<HeldCard>(keys.card(provider, day));
+      if (!held) throw new Error("The rate card is not here yet.");
+      return answered(
+        api.PUT("/api/rate-cards/{provider}/{day}", {
+          params: { path: { provider, day } },
+          body: { version: held.version, card: change(held.card) },
+        }),
+      );
+    },
+    onSuccess: (saved) => {
+      client.setQueryData(keys.card(provider, saved.day), saved);
+      void client.invalidateQueries({
+        predicate: (query) => !(query.queryKey[0] === "cards" && query.queryKey[2] === saved.day),
+      });
+    },
+    onError: () => client.invalidateQueries({ queryKey: keys.card(provider, day) }),
+  });
+}
+
+/** Keep a card as a new version. */
+export function useNewVersion() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (card: Card) =>
+      answered(
+        api.PUT("/api/rate-cards/{provider}/{day}", {
+          params: { path: { provider: card.provider.id, day: card.valid_from ?? "always" } },
+          body: { version: 0, card },
+        }),
+      ),
+    onSuccess: () => client.invalidateQueries(),
+  });
+}
+
+/** Take a version away. */
+export function useRemoveVersion() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ provider, day }: { provider: string; day: string }) =>
+      answered(api.DELETE("/api/rate-cards/{provider}/{day}", { params: { path: { provider, day } } })),
+    onSuccess: () => client.invalidateQueries(),
+  });
+}
+
+/** Put a table's rates in the place of a card's. */
+export function useReadTable(provider: string, day: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (file: File) =>
+      answered(
+        api.POST("/api/rate-cards/{provider}/{day}/rates.csv", {
+          params: { path: { provider, day } },
+          body: "",
+          bodySerializer: () => file,
+        }),
+      ),
+    onSuccess: () => client.invalidateQueries(),
+  });
+}

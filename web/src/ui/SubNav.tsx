@@ -1,0 +1,27 @@
+import { NavLink } from "react-router";
+
+interface Props {
+  label: string;
+  search: string;
+  views: { path: string; name: string }[];
+}
+
+/** The views of one stage, side by side above the work. */
+export function SubNav({ label, search, views }: Props) {
+  return (
+    <nav aria-label={label} className="flex flex-wrap gap-x-5 text-soft mb-3 -mt-1">
+      {views.map((view) => (
+        <NavLink
+          key={view.path}
+          end
+          to={`${view.path}${search}`}
+          className={({ isActive }) =>
+            `min-h-6 underline-offset-4 ${isActive ? "text-ink font-semibold" : "underline decoration-rule hover:text-ink"}`
+          }
+        >
+          {view.name}
+        </NavLink>
+      ))}
+    </nav>
+  );
+}
