@@ -34,34 +34,44 @@ def test_every_answer_names_the_mode(client: TestClient) -> None:
     assert client.get("/api/nowhere").json()["mode"] == "test"
 
 
-def test_routes_are_ranked_from_the_cheapest_and_open_into_their_parts(client: TestClient) -> None:
+def test_routes_are_ranked_by_their_all_in_cost_and_open_into_their_parts(client: TestClient) -> None:
     answer = compare(client)
-    fees = [float(entry["fee"].split()[0]) for entry in answer["ranked"]]
-    assert len(fees) == 13
-    assert fees == sorted(fees)
-    first = answer["ranked"][0]
-    assert named(first) == ("Brixavo", "", "sepa-direct-debit")
-    assert (first["fee"], first["effective_percent"]) == ("0.53 EUR", "0.62")
-    assert [(part["formula"], part["exact"], part["amount"]) for part in first["parts"]] == [
+    costs = [float(entry["cost"].split()[0]) for entry in answer["ranked"]]
+    assert len(costs) == 15
+    assert costs == sorted(costs)
+    debit = next(entry for entry in answer["ranked"] if named(entry) == ("Brixavo", "", "sepa-direct-debit"))
+    assert debit["fee"] == "0.53 EUR"
+    fee = debit["fee_taken_apart"]
+    assert [(part["formula"], part["exact"], part["amount"]) for part in fee["parts"]] == [
         ("0.5 % of 85.00 EUR", "0.425 EUR", "0.43 EUR"),
         ("0.10 EUR an order", "0.1 EUR", "0.10 EUR"),
     ]
-    assert first["rate"] == "Rate debit on Brixavo's card, holds from 1 Mar 2026"
-    assert first["steps"] == ["The parts come to 0.525 EUR, charged as 0.53 EUR."]
+    assert fee["rate"] == "Rate debit on Brixavo's card, holds from 1 Mar 2026"
+    assert fee["steps"] == ["The parts come to 0.525 EUR, charged as 0.53 EUR."]
+    for entry in answer["ranked"]:
+        shares = sum(round(100 * float(part["amount"].split()[0])) for part in entry["parts"])
+        assert shares == round(100 * float(entry["cost"].split()[0]))
 
 
 def test_routes_that_are_not_open_carry_every_reason(client: TestClient) -> None:
     shut = {named(entry): [reason["code"] for reason in entry["reasons"]] for entry in compare(client)["shut"]}
-    assert shut == {("Mirabou", "", "pay-in-30-days"): ["shop-country", "method-kind"]}
+    assert shut == {
+        ("Mirabou", "", "pay-in-30-days"): ["shop-country", "trade-refused", "excluded-by", "method-kind"],
+        ("Brixavo", "", "bank-transfer-instant"): ["announced"],
+        ("Pocketfern", "", "pay-in-30-days"): ["announced"],
+        ("", "", "cash-on-delivery"): ["method-kind"],
+        ("", "", "phone-transfer"): ["method-country"],
+    }
     dollars = compare(client, market="us-usd", currency="USD")
-    reasons = {named(entry): [reason["code"] for reason in entry["reasons"]] for entry in dollars["shut"]}
-    assert reasons["Brixavo", "", "online-banking"] == ["no-rate-fits", "method-country", "method-currency"]
-    assert dollars["arrangements"][0]["reasons"][0]["text"] == "carries EUR; this order is in USD"
+    reasons = {named(entry): entry["reasons"] for entry in dollars["shut"]}
+    codes = [reason["code"] for reason in reasons["Brixavo", "", "online-banking"]]
+    assert codes == ["no-rate-fits", "method-country", "method-currency"]
+    assert reasons["", "", "bank-transfer"][0]["text"] == "carries EUR; this order is in USD"
 
 
 def test_a_converted_fee_tells_its_rates(client: TestClient) -> None:
     ranked = {named(entry): entry for entry in compare(client, market="us-usd", currency="USD")["ranked"]}
-    steps = ranked["Orlenta", "Start", "card"]["steps"]
+    steps = ranked["Orlenta", "Start", "card"]["fee_taken_apart"]["steps"]
     assert steps[0] == (
         "85.00 USD is 76.083064… EUR at 1 USD = 0.895094… EUR "
         "(European Central Bank, 30 Oct 2026, the last day of the table)."
@@ -70,9 +80,9 @@ def test_a_converted_fee_tells_its_rates(client: TestClient) -> None:
 
 def test_what_is_known_of_the_card_decides_the_rate(client: TestClient) -> None:
     known = compare(client, card_kind="consumer-debit", card_network="aster")
-    fees = {named(entry): (entry["fee"], entry["rate"]) for entry in known["ranked"]}
-    assert fees["Tessaline", "", "card"][0] == "0.65 EUR"
-    assert fees["Orlenta", "Start", "card"][0] == "1.53 EUR"
+    fees = {named(entry): entry["fee"] for entry in known["ranked"]}
+    assert fees["Tessaline", "", "card"] == "0.65 EUR"
+    assert fees["Orlenta", "Start", "card"] == "1.53 EUR"
 
 
 def test_an_order_of_zero_needs_no_payment(client: TestClient) -> None:

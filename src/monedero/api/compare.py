@@ -38,7 +38,7 @@ from monedero.work.basis import Basis, draft_basis, hand
 from monedero.work.candidates import Candidate
 from monedero.work.comparing import Comparison, RankedRoute, compare
 from monedero.work.month import RouteMonth
-from monedero.work.turning import Turning, turnings
+from monedero.work.turning import Turning, rival, turnings
 
 router = APIRouter(prefix="/api", tags=["compare"], responses=PROBLEMS)
 EARNING = ("completion-rate", "lost-order")
@@ -196,6 +196,7 @@ class _Writer(RouteWriter):
         """The whole comparison."""
         comparison = self._comparison
         paid = not self._order.nothing_to_pay
+        other = rival(comparison)
         return ComparisonOut(
             mode=Mode.TEST,
             nothing_to_pay=not paid,
@@ -207,6 +208,7 @@ class _Writer(RouteWriter):
                 ShutOut(route=self.route(entry.candidate), reasons=reasons_out(entry.reasons, self.names))
                 for entry in (comparison.shut if paid else [])
             ],
+            rival=other.candidate.key if other and paid else None,
             turnings=[self.turning(entry) for entry in turnings(comparison)[:3]] if paid else [],
         )
 

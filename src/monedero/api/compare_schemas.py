@@ -118,7 +118,7 @@ class ShutOut(BaseModel):
 
 
 class TurningOut(BaseModel):
-    """An assumption, and the value of it from which the second of the ranking is cheaper than the first."""
+    """An assumption, and the value of it from which the rival of the first is the cheaper one."""
 
     assumption: AssumptionOut
     turns_at: str
@@ -134,6 +134,7 @@ class ComparisonOut(BaseModel):
     month_orders: str
     ranked: list[RankedOut]
     shut: list[ShutOut]
+    rival: str | None
     turnings: list[TurningOut]
 
 

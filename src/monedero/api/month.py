@@ -111,6 +111,8 @@ class LookOut(BaseModel):
     remembered: bool
     read: list[ReadOrderOut]
     refused: list[RefusedRowOut]
+    looked_at: int
+    refused_of_them: int
     problems: list[FieldProblem]
 
 
@@ -243,6 +245,8 @@ def _look(look: Look) -> LookOut:
         remembered=look.remembered,
         read=[_order(row) for row in look.read],
         refused=[_refused(row) for row in look.refused],
+        looked_at=look.looked_at,
+        refused_of_them=look.refused_of_them,
         problems=[_problem(fault) for fault in look.faults],
     )
 

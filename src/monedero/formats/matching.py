@@ -41,9 +41,9 @@ NAMES: dict[str, tuple[str, ...]] = {
     "currency": ("currency", "moeda", "moneda", "devise"),
     "country": ("buyer country", "country", "billing country", "pais", "land", "pays"),
     "line": ("line", "product", "item", "article", "produto", "producto", "artigo"),
-    "kind": ("line kind", "kind", "type"),
+    "kind": ("line kind", "kind of line"),
     "recurring": ("recurring", "repeats", "subscription"),
-    "card_kind": ("card kind", "card type"),
+    "card_kind": ("card kind", "card type", "kind of card"),
     "card_network": ("card network", "network", "card brand"),
     "refund_of": ("refund of", "refunds", "refunded order"),
 }
@@ -71,14 +71,13 @@ class Matching(Strict):
 def guess(header: Sequence[str], rows: Sequence[Sequence[str]], currency: str, country: str) -> Matching:
     """The most likely matching of a file; currency and country are the shop's own."""
     columns: dict[str, str] = {}
-    for field, names in NAMES.items():
-        free = [name for name in header if name and name not in columns.values()]
-        found = next((column for name in names for column in free if _plain(column) == name), None)
-        found = found or next(
-            (column for name in names[1:] for column in free if name in _plain(column).split()), None
-        )
-        if found:
-            columns[field] = found
+    # Names that are the same go before those that only hold a word of it.
+    for alike in (_same, _holds):
+        for field, names in NAMES.items():
+            free = [name for name in header if name and name not in columns.values()]
+            found = next((column for name in names for column in free if alike(_plain(column), name)), None)
+            if found and field not in columns:
+                columns[field] = found
 
     def cells(field: str) -> list[str]:
         if field not in columns:
@@ -93,6 +92,14 @@ def guess(header: Sequence[str], rows: Sequence[Sequence[str]], currency: str, c
         currency=currency,
         country=country,
     )
+
+
+def _same(column: str, name: str) -> bool:
+    return column == name
+
+
+def _holds(column: str, name: str) -> bool:
+    return name in column.split()
 
 
 def _plain(name: str) -> str:

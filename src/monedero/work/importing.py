@@ -48,6 +48,8 @@ class Look:
     remembered: bool
     read: list[ReadOrder]
     refused: list[RefusedRow]
+    looked_at: int
+    refused_of_them: int
     faults: list[Fault]
 
 
@@ -111,6 +113,8 @@ class Imports:
             remembered=kept is not None,
             read=[row for row in rows if isinstance(row, ReadOrder)][:SHOWN],
             refused=[row for row in rows if isinstance(row, RefusedRow)][:SHOWN],
+            looked_at=len(rows),
+            refused_of_them=sum(isinstance(row, RefusedRow) for row in rows),
             faults=faults,
         )
 
@@ -224,4 +228,4 @@ def _key(header: list[str]) -> str:
 
 def _harmless(cell: str) -> str:
     """A cell that a spreadsheet would take for a formula, written so that it takes it for text."""
-    return f"'{cell}" if cell[:1] in "=+-@" and not cell[1:2].isdigit() else cell
+    return f"'{cell}" if cell.startswith(("=", "+", "-", "@")) and not cell[1:2].isdigit() else cell

@@ -1,5 +1,6 @@
-"""From which value of an assumption the first two of a ranking would change places, everything else as it is.
+"""From which value of an assumption the first of a ranking would change places with its rival, all else as it is.
 
+The rival is the first one of another method: between routes of one method the same is assumed of both.
 A cost is a straight line in every one of the assumptions, so two values of it tell where the costs are the same.
 """
 
@@ -25,11 +26,18 @@ class Turning:
     turns_at: Fraction
 
 
+def rival(comparison: Comparison) -> RankedRoute | None:
+    """The first of the ranking whose method is another one than the first's."""
+    first = comparison.ranked[0].candidate.method.id if comparison.ranked else ""
+    return next((entry for entry in comparison.ranked if entry.candidate.method.id != first), None)
+
+
 def turnings(comparison: Comparison) -> list[Turning]:
-    """Every assumption that could change the order of the first two, from the nearest turn."""
-    if len(comparison.ranked) < 2:
+    """Every assumption that could let the rival come before the first, from the nearest turn."""
+    other = rival(comparison)
+    if other is None:
         return []
-    found = list(_turnings(comparison, comparison.ranked[:2]))
+    found = list(_turnings(comparison, (comparison.ranked[0], other)))
     return sorted(found, key=lambda turning: abs(turning.turns_at - turning.now) / (turning.now or 1))
 
 

@@ -1002,6 +1002,8 @@ export interface components {
             ranked: components["schemas"]["RankedOut"][];
             /** Shut */
             shut: components["schemas"]["ShutOut"][];
+            /** Rival */
+            rival: string | null;
             /** Turnings */
             turnings: components["schemas"]["TurningOut"][];
         };
@@ -1389,6 +1391,10 @@ export interface components {
             read: components["schemas"]["ReadOrderOut"][];
             /** Refused */
             refused: components["schemas"]["RefusedRowOut"][];
+            /** Looked At */
+            looked_at: number;
+            /** Refused Of Them */
+            refused_of_them: number;
             /** Problems */
             problems: components["schemas"]["FieldProblem"][];
         };
@@ -2543,7 +2549,7 @@ export interface components {
         };
         /**
          * TurningOut
-         * @description An assumption, and the value of it from which the second of the ranking is cheaper than the first.
+         * @description An assumption, and the value of it from which the rival of the first is the cheaper one.
          */
         TurningOut: {
             assumption: components["schemas"]["AssumptionOut"];

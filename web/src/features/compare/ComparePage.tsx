@@ -67,7 +67,8 @@ export function ComparePage() {
   );
   const chosen = beside.flatMap((key) => ranked.find((entry) => entry.route.key === key) ?? []);
   const strong = [...fits.slice(0, FOREGROUND).map((entry) => entry.route.key), ...beside];
-  const [first, second] = ranked;
+  const first = ranked[0];
+  const rival = ranked.find((entry) => entry.route.key === data?.rival);
 
   return (
     <>
@@ -204,8 +205,8 @@ export function ComparePage() {
               * Nothing is assumed of completion there; every buyer counts as finishing.
             </p>
           )}
-          {first && second && (
-            <Turnings turnings={data.turnings} first={first} second={second} currency={data.currency} />
+          {first && rival && (
+            <Turnings turnings={data.turnings} first={first} second={rival} currency={data.currency} />
           )}
           <ShutRoutes shut={data.shut} onAdd={put} />
         </>

@@ -203,6 +203,11 @@ function Understood({ look, onMatch }: { look: Look; onMatch: (part: Partial<Mat
           onPick={(decimal) => onMatch({ decimal: decimal as Matching["decimal"] })}
         />
       </div>
+      {look.refused_of_them > 0 && (
+        <p className="text-copper font-medium mt-2">
+          Of the first {look.looked_at} rows {look.refused_of_them} cannot be read so. They would be left out.
+        </p>
+      )}
       {look.problems.map((problem) => (
         <p key={problem.field} role="alert" className="text-copper font-medium mt-2">
           {NAMES[problem.field] ?? problem.field}: {problem.detail}
