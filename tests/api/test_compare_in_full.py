@@ -373,6 +373,9 @@ def test_a_corrected_rate_is_tried_then_kept_and_the_ranking_follows(client: Tes
     fees = {(entry["route"]["plan"], entry["route"]["method"]): entry["fee"] for entry in tried}
     assert fees["start", "card"] == "1.02 EUR"
     assert ranked(client, key)["fee"] == "1.87 EUR"
+    pounds = {"card": card, "hand": {**HAND, "market": "gb-gbp", "currency": "GBP"}}
+    shut = [entry for entry in client.post("/api/rate-cards/try", json=pounds).json() if entry["fee"] is None]
+    assert {entry["reasons"][0]["code"] for entry in shut} == {"no-rate-fits"}
     kept = client.put("/api/rate-cards/orlenta/2026-01-01", json={"version": held["version"], "card": card})
     assert kept.json()["version"] == held["version"] + 1
     assert ranked(client, key)["fee"] == "1.02 EUR"

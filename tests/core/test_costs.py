@@ -264,3 +264,8 @@ def test_minutes_are_plain_numbers(text: str) -> None:
 def test_a_typed_cell_without_a_spread_is_all_of_its_usual_amount() -> None:
     cell = Cell(line="chart", market="pt", orders="12", usual="42.00 EUR")
     assert [(str(amount), share) for amount, share in cell.amounts] == [("42.00 EUR", Fraction(1))]
+
+
+def test_what_the_owner_assumed_is_kept_once_for_each() -> None:
+    held = Assumptions.model_validate({"chosen": [{"id": "hour-cost", "about": "*", "value": "18"}]})
+    assert held.chosen[0].value == "18"

@@ -1,16 +1,25 @@
 """What is kept: versions, editions that never change, one schema, and nothing half written."""
 
 import sqlite3
+from collections.abc import Iterator
+from datetime import date
 from pathlib import Path
 
 import pytest
 
+from monedero import demo
 from monedero.core.errors import Conflict
 from monedero.core.record import OrderRecord
 from monedero.core.shop import Shop
 from monedero.store import Store
 from monedero.store.migrations import MIGRATIONS
+from monedero.store.past_orders import PastOrder
 from monedero.work.premises import Room
+
+
+@pytest.fixture
+def store(tmp_path: Path) -> Store:
+    return Store(tmp_path / "shop.sqlite")
 
 
 def shop(name: str = "Cabo Noite") -> Shop:
@@ -77,3 +86,42 @@ def test_an_order_and_its_message_are_written_together_or_not_at_all(demo: Room)
         demo.store.orders.add(build, lambda record: [])
     assert len(demo.store.orders.all()) == before
     assert demo.store.orders.change("nobody", lambda record: record, lambda record: []) is None
+
+
+def test_the_revision_rises_with_what_prices_rest_on_and_with_nothing_else(store: Store) -> None:
+    before = store.revision()
+    store.rate_cards.put(demo.rate_cards()[0])
+    assert store.revision() > before
+    held = store.revision()
+    store.past_orders.remember("[]", "{}")
+    assert store.past_orders.add(iter([[]])) == 0
+    assert store.revision() == held
+    order = PastOrder("7", "2026-10-03", 500, "EUR", "PT", None, None, None, None, None, None)
+    assert store.past_orders.add(iter([[order], [order]])) == 1
+    assert store.revision() == held + 1
+    assert store.past_orders.clear() == 1
+    assert store.revision() == held + 2
+
+
+def test_orders_that_break_off_leave_nothing(store: Store) -> None:
+    def batches() -> Iterator[list[PastOrder]]:
+        yield [PastOrder("7", "2026-10-03", 500, "EUR", "PT", None, None, None, None, None, None)]
+        raise ValueError("stopped")
+
+    with pytest.raises(ValueError, match="stopped"):
+        store.past_orders.add(batches())
+    assert store.past_orders.counts().paid == 0
+    assert store.past_orders.paid().is_empty()
+
+
+def test_a_card_is_saved_over_the_version_that_was_read(store: Store) -> None:
+    card = demo.rate_cards()[0]
+    kept = store.rate_cards.save(card, card.provider.id, "2026-01-01", 0)
+    assert kept.version == 1
+    with pytest.raises(Conflict, match="version-old"):
+        store.rate_cards.save(card, card.provider.id, "2026-01-01", 0)
+    later = card.model_copy(update={"valid_from": date(2026, 6, 1)})
+    assert store.rate_cards.save(later, card.provider.id, "2026-01-01", 1).version == 2
+    assert store.rate_cards.get(card.provider.id, "2026-01-01") is None
+    assert store.rate_cards.remove(card.provider.id, "2026-06-01")
+    assert not store.rate_cards.remove(card.provider.id, "2026-06-01")
