@@ -55,8 +55,8 @@ def test_a_wrong_rate_card_is_told_place_by_place(desk: Desk, tmp_path: Path) ->
     body["surprise"] = True
     wrong = tmp_path / "card.json"
     wrong.write_text(json.dumps(body), "utf-8")
-    desk.open("/compare" + BOAT)
-    desk.see("SEPA direct debit Brixavo")
+    desk.open("/compare/catalogue" + BOAT)
+    desk.see("Who carries what")
     desk.one("input[type=file]").send_keys(str(wrong))
     desk.see("The rate card was not read, and nothing was changed.")
     desk.see("rates.0.percent: “-1.2” is not a percentage of zero or more.")
@@ -139,6 +139,7 @@ def test_an_empty_shop_asks_first_and_then_takes_an_order(desk: Desk) -> None:
     assert desk.violations() == []
     desk.click("Put in seven example cards")
     desk.see("Online banking Brixavo")
+    desk.click("How the cost of Bank transfer came about", exact=False)
     desk.click("Add to checkout: Bank transfer")
     desk.click("Checkout", "nav a", exact=False)
     desk.click("Bank transfer switched on", "[role=switch]")

@@ -140,7 +140,7 @@ export function CostRuler(props: Props) {
         <svg
           width={width}
           height={bottom + RIBBON + 46}
-          role="img"
+          role="group"
           aria-label="Cost of each route by amount; the same figures stand in the table below"
           className="touch-none select-none block"
           onPointerMove={point}

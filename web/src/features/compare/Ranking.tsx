@@ -88,7 +88,7 @@ export function Ranking(props: Props) {
                       <button
                         type="button"
                         aria-expanded={isOpen}
-                        aria-label={`${shown(entry.cost)}: how the cost of ${fullName(entry.route)} came about`}
+                        aria-label={`How the cost of ${fullName(entry.route)} came about: ${shown(entry.cost)}`}
                         onClick={() => setOpen(isOpen ? null : key)}
                         className="font-semibold underline decoration-dotted decoration-soft underline-offset-4 hover:decoration-solid min-h-6"
                       >
