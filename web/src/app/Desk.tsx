@@ -3,7 +3,14 @@ import { NavLink, Outlet, useLocation, useNavigate } from "react-router";
 import { said } from "../api/client";
 import { BuyerPanel } from "../features/buyer";
 import { useView } from "../features/checkout";
-import { FIRST_PICKER, OrderSentence, rememberHand, useHand, useHandSearch } from "../features/hand";
+import {
+  FIRST_PICKER,
+  handSearchNow,
+  OrderSentence,
+  rememberHand,
+  useHand,
+  useHandSearch,
+} from "../features/hand";
 import { FirstShop, useOtherShop, useShop } from "../features/shop";
 import { Trouble } from "../ui/Page";
 import { KeysDialog } from "./KeysDialog";
@@ -36,7 +43,7 @@ export function Desk() {
     const here = stages.findIndex((stage) => within(pathname, stage.path));
     const go = (by: number) => {
       const stage = stages[here + by];
-      if (stage) void navigate(`${stage.path}${search}`);
+      if (stage) void navigate(`${stage.path}${handSearchNow()}`);
     };
     return {
       "/": () => document.getElementById(FIRST_PICKER)?.focus(),
@@ -45,7 +52,7 @@ export function Desk() {
       "?": () => setKeysShown(true),
       "Ctrl+k": () => setFinding(true),
     };
-  }, [stages, pathname, search, navigate]);
+  }, [stages, pathname, navigate]);
   useShortcuts(shortcuts);
   useEffect(() => rememberHand(search), [search]);
   const stage = stages.find((entry) => within(pathname, entry.path));

@@ -137,6 +137,7 @@ export function CostRuler(props: Props) {
   return (
     <div ref={frame} className="relative">
       {width > 0 && (
+        // biome-ignore lint/a11y/useSemanticElements: a drawing cannot be a fieldset
         <svg
           width={width}
           height={bottom + RIBBON + 46}

@@ -1,2 +1,2 @@
 export { FIRST_PICKER, OrderSentence } from "./OrderSentence";
-export { type Hand, lastHand, NOTHING, rememberHand, useHand, useHandSearch } from "./useHand";
+export { type Hand, handSearchNow, lastHand, NOTHING, rememberHand, useHand, useHandSearch } from "./useHand";

@@ -12,7 +12,7 @@ import { useHand, useHandSearch } from "../../hand";
 import { CardPickers } from "../CardPickers";
 import { VIEWS } from "../views";
 import { EntriesTable } from "./EntriesTable";
-import { type Entry, freeEntryId, type Kind } from "./edits";
+import { type Entry, freeEntryId, type Kind, withoutEntry } from "./edits";
 import { PlanFields } from "./PlanFields";
 import {
   type Card,
@@ -53,19 +53,12 @@ export function CardPage() {
   const go = (to: string) => void navigate(`/compare/cards/${provider}/${to}${search}`);
 
   function remove(kind: Kind) {
-    return (entry: Entry, place: number) => {
-      const list = (before: Card) => (before[kind] ?? []) as Entry[];
-      quietly((before) => ({ ...before, [kind]: list(before).filter((other) => other.id !== entry.id) }));
+    return (entry: Entry) => {
+      const before = card;
+      quietly((held) => withoutEntry(held, kind, entry.id));
       toast(`${entry.id} is removed.`, {
         duration: 12_000,
-        action: {
-          label: "Undo",
-          onClick: () =>
-            quietly((before) => ({
-              ...before,
-              [kind]: [...list(before).slice(0, place), entry, ...list(before).slice(place)],
-            })),
-        },
+        action: { label: "Undo", onClick: () => before && quietly(() => before) },
       });
     };
   }

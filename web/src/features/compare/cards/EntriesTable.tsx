@@ -13,7 +13,7 @@ interface Props {
   save: (change: (card: Card) => Card) => Promise<unknown>;
   quietly: (change: (card: Card) => Card) => void;
   onTyped: (change: ((card: Card) => Card) | null) => void;
-  onRemove: (entry: Entry, place: number) => void;
+  onRemove: (entry: Entry) => void;
   onAdd: () => void;
 }
 
@@ -32,150 +32,158 @@ export function EntriesTable(props: Props) {
 
   return (
     <>
-      <table className="w-full">
-        <thead>
-          <tr className="border-b border-ink text-small text-soft text-left">
-            <th className="font-normal">{kind === "rates" ? "Method" : "What for"}</th>
-            {many && <th className="font-normal">plans</th>}
-            <th className="font-normal">for which orders</th>
-            {figures.map((figure) => (
-              <th key={figure} className="font-normal text-right">
-                {figure === "percent" ? "%" : figure}
+      <div className="overflow-x-auto">
+        <table className="w-full">
+          <thead>
+            <tr className="border-b border-ink text-small text-soft text-left">
+              <th className="font-normal">{kind === "rates" ? "Method" : "What for"}</th>
+              {many && <th className="font-normal">plans</th>}
+              <th className="font-normal">for which orders</th>
+              {figures.map((figure) => (
+                <th key={figure} className="font-normal text-right">
+                  {figure === "percent" ? "%" : figure}
+                </th>
+              ))}
+              {kind === "rates" && <th className="font-normal text-right pl-2">this order</th>}
+              <th>
+                <span className="sr-only">Sequence and removal</span>
               </th>
-            ))}
-            {kind === "rates" && <th className="font-normal text-right pl-2">this order</th>}
-            <th>
-              <span className="sr-only">Sequence and removal</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {entries.map((entry, place) => {
-            const name = entry.id;
-            const edit = (change: (before: Entry) => Entry) => (before: Card) =>
-              withEntry(before, kind, name, change);
-            const prices = tried.filter((route) => route.rate === name && route.fee);
-            return (
-              <Fragment key={name}>
-                <tr className="border-b border-rule-soft align-top">
-                  <th scope="row" className="font-normal text-left w-34">
-                    <TextField
-                      cell
-                      label={`${kind === "rates" ? "Method" : "Label"} of ${name}`}
-                      hideLabel
-                      value={"method" in entry ? entry.method : entry.label}
-                      save={(text) =>
-                        save(
-                          edit((before) => withText(before, "method" in before ? "method" : "label", text)),
-                        )
-                      }
-                    />
-                  </th>
-                  {many && (
-                    <td className="w-20">
+            </tr>
+          </thead>
+          <tbody>
+            {entries.map((entry, place) => {
+              const name = entry.id;
+              const edit = (change: (before: Entry) => Entry) => (before: Card) =>
+                withEntry(before, kind, name, change);
+              const prices = tried.filter((route) => route.rate === name && route.fee);
+              return (
+                <Fragment key={name}>
+                  <tr className="border-b border-rule-soft align-top">
+                    <th scope="row" className="font-normal text-left w-34">
                       <TextField
                         cell
-                        label={`Plans of ${name}; empty means all`}
+                        label={`${kind === "rates" ? "Method" : "Label"} of ${name}`}
                         hideLabel
-                        value={(entry.plans ?? []).join(", ")}
-                        save={(text) => save(edit((before) => ({ ...before, plans: listOf(text) ?? null })))}
-                      />
-                    </td>
-                  )}
-                  <td>
-                    <button
-                      type="button"
-                      aria-expanded={open === name}
-                      aria-label={`For which orders, ${name}: ${conditionsText(entry.when)}`}
-                      onClick={() => setOpen(open === name ? "" : name)}
-                      className="text-left min-h-6 mt-1 underline decoration-dotted decoration-soft underline-offset-4 hover:decoration-solid"
-                    >
-                      {conditionsText(entry.when)}
-                    </button>
-                    {"graduated" in entry && entry.graduated && (
-                      <p className="text-small text-soft">
-                        {entry.graduated
-                          .map(
-                            (step) =>
-                              `${step.percent} %${step.below ? ` below ${step.below} a month` : " from there"}`,
+                        value={"method" in entry ? entry.method : entry.label}
+                        save={(text) =>
+                          save(
+                            edit((before) => withText(before, "method" in before ? "method" : "label", text)),
                           )
-                          .join(", ")}
-                      </p>
-                    )}
-                  </td>
-                  {figures.map((figure) => (
-                    <td key={figure} className={figure === "percent" ? "w-14" : "w-22"}>
-                      <TextField
-                        cell
-                        align="right"
-                        label={`${figure} of ${name}`}
-                        hideLabel
-                        value={((entry as unknown as Record<string, string | null>)[figure] ?? "") as string}
-                        onTyped={(text) => onTyped(edit((before) => withText(before, figure, text)))}
-                        save={async (text) => {
-                          await save(edit((before) => withText(before, figure, text)));
-                          onTyped(null);
-                        }}
-                      />
-                    </td>
-                  ))}
-                  {kind === "rates" && (
-                    <td
-                      className="text-right pl-2 pt-1.5 whitespace-nowrap font-semibold text-copper"
-                      data-fee={name}
-                    >
-                      {prices[0]?.fee ? shown(prices[0].fee) : ""}
-                    </td>
-                  )}
-                  <td className="text-right whitespace-nowrap pl-2 pt-1">
-                    <Button
-                      look="quiet"
-                      className="px-1 min-w-6"
-                      disabled={place === 0}
-                      aria-label={`Move ${name} up`}
-                      onClick={() => quietly((before) => moved(before, kind, place, -1))}
-                    >
-                      ↑
-                    </Button>
-                    <Button
-                      look="quiet"
-                      className="px-1 min-w-6"
-                      disabled={place === entries.length - 1}
-                      aria-label={`Move ${name} down`}
-                      onClick={() => quietly((before) => moved(before, kind, place, 1))}
-                    >
-                      ↓
-                    </Button>
-                    <Button
-                      look="quiet"
-                      className="px-1"
-                      disabled={kind === "rates" && entries.length === 1}
-                      aria-label={`Remove ${name}`}
-                      onClick={() => onRemove(entry, place)}
-                    >
-                      Remove
-                    </Button>
-                  </td>
-                </tr>
-                {open === name && (
-                  <tr>
-                    <td colSpan={figures.length + 5}>
-                      <Conditions
-                        name={name}
-                        when={entry.when}
-                        save={(change) => save(edit((before) => ({ ...before, when: change(before.when) })))}
-                        quietly={(change) =>
-                          quietly(edit((before) => ({ ...before, when: change(before.when) })))
                         }
                       />
+                    </th>
+                    {many && (
+                      <td className="w-20">
+                        <TextField
+                          cell
+                          label={`Plans of ${name}; empty means all`}
+                          hideLabel
+                          value={(entry.plans ?? []).join(", ")}
+                          save={(text) =>
+                            save(edit((before) => ({ ...before, plans: listOf(text) ?? null })))
+                          }
+                        />
+                      </td>
+                    )}
+                    <td>
+                      <button
+                        type="button"
+                        aria-expanded={open === name}
+                        aria-label={`For which orders, ${name}: ${conditionsText(entry.when)}`}
+                        onClick={() => setOpen(open === name ? "" : name)}
+                        className="text-left min-h-6 mt-1 underline decoration-dotted decoration-soft underline-offset-4 hover:decoration-solid"
+                      >
+                        {conditionsText(entry.when)}
+                      </button>
+                      {"graduated" in entry && entry.graduated && (
+                        <p className="text-small text-soft">
+                          {entry.graduated
+                            .map(
+                              (step) =>
+                                `${step.percent} %${step.below ? ` below ${step.below} a month` : " from there"}`,
+                            )
+                            .join(", ")}
+                        </p>
+                      )}
+                    </td>
+                    {figures.map((figure) => (
+                      <td key={figure} className={figure === "percent" ? "w-14" : "w-22"}>
+                        <TextField
+                          cell
+                          align="right"
+                          label={`${figure} of ${name}`}
+                          hideLabel
+                          value={
+                            ((entry as unknown as Record<string, string | null>)[figure] ?? "") as string
+                          }
+                          onTyped={(text) => onTyped(edit((before) => withText(before, figure, text)))}
+                          save={async (text) => {
+                            await save(edit((before) => withText(before, figure, text)));
+                            onTyped(null);
+                          }}
+                        />
+                      </td>
+                    ))}
+                    {kind === "rates" && (
+                      <td
+                        className="text-right pl-2 pt-1.5 whitespace-nowrap font-semibold text-copper"
+                        data-fee={name}
+                      >
+                        {prices[0]?.fee ? shown(prices[0].fee) : ""}
+                      </td>
+                    )}
+                    <td className="text-right whitespace-nowrap pl-2 pt-1">
+                      <Button
+                        look="quiet"
+                        className="px-1 min-w-6"
+                        disabled={place === 0}
+                        aria-label={`Move ${name} up`}
+                        onClick={() => quietly((before) => moved(before, kind, place, -1))}
+                      >
+                        ↑
+                      </Button>
+                      <Button
+                        look="quiet"
+                        className="px-1 min-w-6"
+                        disabled={place === entries.length - 1}
+                        aria-label={`Move ${name} down`}
+                        onClick={() => quietly((before) => moved(before, kind, place, 1))}
+                      >
+                        ↓
+                      </Button>
+                      <Button
+                        look="quiet"
+                        className="px-1"
+                        disabled={kind === "rates" && entries.length === 1}
+                        aria-label={`Remove ${name}`}
+                        onClick={() => onRemove(entry)}
+                      >
+                        Remove
+                      </Button>
                     </td>
                   </tr>
-                )}
-              </Fragment>
-            );
-          })}
-        </tbody>
-      </table>
+                  {open === name && (
+                    <tr>
+                      <td colSpan={figures.length + 5}>
+                        <Conditions
+                          name={name}
+                          when={entry.when}
+                          save={(change) =>
+                            save(edit((before) => ({ ...before, when: change(before.when) })))
+                          }
+                          quietly={(change) =>
+                            quietly(edit((before) => ({ ...before, when: change(before.when) })))
+                          }
+                        />
+                      </td>
+                    </tr>
+                  )}
+                </Fragment>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
       <Button look="link" className="mt-1" onClick={onAdd}>
         {kind === "rates" ? "Add a rate" : "Add an extra"}
       </Button>

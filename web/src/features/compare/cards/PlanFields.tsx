@@ -28,7 +28,7 @@ const DAYS = [
 export function PlanFields({ card, save }: Props) {
   const terms = card.terms ?? {};
   return (
-    <div className="grid lg:grid-cols-2 gap-x-10">
+    <div className="grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-10">
       <section aria-labelledby="plans" className="mb-6">
         <h2 id="plans" className="text-lg mb-1">
           Plans
@@ -93,7 +93,7 @@ export function PlanFields({ card, save }: Props) {
         {(card.settlement ?? []).map((rule, place) => (
           <div
             key={(rule.methods ?? ["all"]).join()}
-            className="grid grid-cols-[1fr_5rem_6rem_7rem] gap-3 items-end border-b border-rule-soft pb-1"
+            className="grid grid-cols-[minmax(0,1fr)_4rem_5rem_6rem] gap-3 items-end border-b border-rule-soft pb-1"
           >
             <span className="text-soft">{rule.methods?.join(", ") ?? "all methods"}</span>
             {(
@@ -130,7 +130,7 @@ export function PlanFields({ card, save }: Props) {
         {(card.events ?? []).map((event, place) => (
           <div
             key={(event.methods ?? ["all"]).join()}
-            className="grid grid-cols-[1fr_6rem_6rem_6rem] gap-3 items-end border-b border-rule-soft pb-1"
+            className="grid grid-cols-[minmax(0,1fr)_5.5rem_5.5rem_5.5rem] gap-3 items-end border-b border-rule-soft pb-1"
           >
             <span className="text-soft">{event.methods?.join(", ") ?? "all methods"}</span>
             {(

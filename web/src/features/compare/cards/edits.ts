@@ -50,6 +50,30 @@ export function moved(card: Card, kind: Kind, place: number, by: number): Card {
   return { ...card, [kind]: entries };
 }
 
+/**
+ * A card without an entry. Where no rate is left for a method, what named the method names it no more, since a card
+ * that speaks of a method without a price is refused.
+ */
+export function withoutEntry(card: Card, kind: Kind, id: string): Card {
+  const less = {
+    ...card,
+    [kind]: ((card[kind] ?? []) as Entry[]).filter((entry) => entry.id !== id),
+  } as Card;
+  const priced = new Set(less.rates.map((rate) => rate.method));
+  const still = <Named extends { methods?: string[] | null }>(entries: Named[] | undefined): Named[] =>
+    (entries ?? []).flatMap((entry) => {
+      if (!entry.methods) return [entry];
+      const methods = entry.methods.filter((method) => priced.has(method));
+      return methods.length > 0 ? [{ ...entry, methods }] : [];
+    });
+  return {
+    ...less,
+    extras: still(less.extras),
+    events: still(less.events),
+    settlement: still(less.settlement),
+  };
+}
+
 /** An id that no rate or extra of the card has yet. */
 export function freeEntryId(card: Card, base: string): string {
   const taken = new Set([...card.rates, ...(card.extras ?? [])].map((entry) => entry.id));
