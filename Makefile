@@ -40,7 +40,7 @@ schemas: $(STAMPS)/dev $(STAMPS)/web ## write the JSON Schema, the API descripti
 screenshots: $(STAMPS)/dev $(SITE) $(STAMPS)/browser ## take the pictures in docs/screenshots from the demo data
 	$(BIN)/python -m tools.screenshots
 
-bench: $(STAMPS)/dev ## measure speed and memory against the budgets
+bench: $(STAMPS)/dev $(SITE) $(STAMPS)/browser ## measure speed and memory against the budgets
 	$(BIN)/python -m bench
 
 lock: $(STAMPS)/dev ## resolve the Python requirements anew

@@ -14,12 +14,12 @@ ORDERS, ROUTES = 100_000, 20
 SECONDS, MEGABYTES = 20, 150
 
 
-def write_cards(folder: Path) -> tuple[list[Path], int]:
+def write_cards(folder: Path, enough: int = ROUTES) -> tuple[list[Path], int]:
     """Write the demo's cards, open to every shop on every day, and copies of them, until routes are enough."""
     paths: list[Path] = []
     routes = 0
-    for number, card in enumerate(demo.rate_cards() * 3):
-        if routes < ROUTES:
+    for number, card in enumerate(demo.rate_cards() * 5):
+        if routes < enough:
             countries = sorted({*card.provider.countries, "PT"})
             provider = card.provider.model_copy(
                 update={"id": f"{card.provider.id}-{number}", "countries": countries}

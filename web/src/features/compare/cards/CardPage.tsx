@@ -191,12 +191,12 @@ export function CardPage() {
       <div className="mb-2">
         <CardPickers />
       </div>
-      <p className="mb-3" role="status" data-tried>
+      <p className="mb-3 flex flex-wrap gap-x-4" role="status">
         The order in hand:{" "}
         {trying.error
           ? "what is typed cannot be priced yet"
           : tried.map((route) => (
-              <span key={route.route.plan + route.route.method} className="mr-4 whitespace-nowrap">
+              <span key={route.route.plan + route.route.method} className="whitespace-nowrap">
                 {route.route.method.replaceAll("-", " ")}
                 {card.plans.length > 1 &&
                   `, ${card.plans.find((plan) => plan.id === route.route.plan)?.name}`}
