@@ -9,7 +9,6 @@ from pathlib import Path
 from time import sleep
 
 import uvicorn
-from selenium.webdriver.common.by import By
 from selenium.webdriver.remote.webdriver import WebDriver
 from tests.browser.desk import BOAT, Desk, open_browser
 
@@ -17,7 +16,6 @@ from monedero.api.app import create_app
 from monedero.work.premises import Premises
 
 PICTURES = Path(__file__).parent.parent / "docs" / "screenshots"
-LAMP = "?market=gb-gbp&line=star-chart&amount=42.00&currency=GBP"
 SETTLED = 0.5
 
 
@@ -41,16 +39,66 @@ def picture(browser: WebDriver, name: str) -> None:
     browser.save_screenshot(str(PICTURES / f"{name}.png"))
 
 
+PAST = """Order no;Date;Total;Currency;Country;Product;Card type
+CN-2041;03.10.2026;85,00;EUR;Spain;Night boat tour;consumer-debit
+CN-2042;03.10.2026;170,00;EUR;Portugal;Night boat tour;consumer-credit
+CN-2043;04.10.2026;42,00;GBP;Reino Unido;Star chart and red-light lamp;
+CN-2044;04.10.2026;eighty;EUR;Spain;Night boat tour;
+CN-2045;31.02.2026;85,00;EUR;Spain;Night boat tour;
+CN-2046;06.10.2026;9,00;EUR;Germany;Printable sky maps;consumer-debit
+CN-2047;06.10.2026;0,00;EUR;Portugal;Printable sky maps;
+CN-2048;07.10.2026;12,00;EUR;Portugal;Dark-sky club;consumer-debit
+"""
+
+
+def top(desk: Desk, css: str) -> None:
+    """Bring an element to the top of the window."""
+    desk.browser.execute_script("arguments[0].scrollIntoView()", desk.one(css))
+
+
+def compare(desk: Desk) -> None:
+    """The views of Compare, and the month that they rest on."""
+    browser = desk.browser
+    desk.open("/compare" + BOAT)
+    desk.until(lambda: desk.all("svg [role=slider]"))
+    picture(browser, "compare")
+    desk.click("How the cost of Card, Orlenta, Steady came about", exact=False)
+    desk.see("All in, for this order")
+    top(desk, "[data-route='orlenta/steady/card']")
+    picture(browser, "cost-taken-apart")
+    keys = "orlenta/start/sepa-direct-debit,orlenta/start/card,bank-transfer"
+    desk.open(f"/compare{BOAT}&beside={keys}")
+    desk.see("what differs is in bold")
+    top(desk, "#beside")
+    picture(browser, "side-by-side")
+    desk.open("/compare/plans" + BOAT)
+    desk.see("The cheapest mix costs")
+    picture(browser, "plans")
+    desk.open("/compare/catalogue" + BOAT)
+    desk.type_into("Your question", "Who carries bank debits for recurring memberships in euro?")
+    desk.see("2 found")
+    picture(browser, "catalogue")
+    desk.open("/compare/cards/orlenta/2026-01-01" + BOAT)
+    desk.until(lambda: desk.text("[data-fee=debit-flat]") == "0.61 EUR")
+    picture(browser, "rate-card")
+    desk.open("/shop/orders" + BOAT)
+    desk.see("Past orders from a file")
+    with tempfile.TemporaryDirectory() as folder:
+        file = Path(folder) / "orders.csv"
+        file.write_text(PAST, "utf-8")
+        desk.one("input[type=file]").send_keys(str(file))
+        desk.see("The first rows as they are understood")
+    top(desk, "#import")
+    picture(browser, "past-orders")
+
+
 def take(desk: Desk) -> None:
     """Walk the views and take each one's picture."""
     browser = desk.browser
     desk.open("/shop" + BOAT)
     desk.see("Your shop")
     picture(browser, "shop")
-    desk.open("/compare" + LAMP)
-    desk.see("Card Tessaline")
-    browser.find_elements(By.CSS_SELECTOR, "button[aria-label*='came about']")[1].click()
-    picture(browser, "compare")
+    compare(desk)
     desk.open("/checkout" + BOAT)
     desk.see("offered first")
     picture(browser, "checkout")
