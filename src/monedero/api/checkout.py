@@ -106,7 +106,7 @@ def read_view(room: RoomDep, held: PremisesDep, asked: InHandQuery) -> ViewOut:
     """Every tender of the draft for the order in hand, with its place or its reasons."""
     basis = draft_basis(room.store)
     seen = view(room.store, basis, hand(basis.shop, sentence(asked, held)), asked.card_kind, asked.card_network)
-    cards = {card.provider.id: card for card in room.store.rate_cards.all()}
+    cards = seen.cards
     names = {key: card.provider.name for key, card in cards.items()}
     outcomes = []
     for outcome in seen.outcomes:

@@ -1,11 +1,13 @@
 """Compare: everything that could pay for the order in hand, ranked by what it costs all in, and why others cannot."""
 
 from fractions import Fraction
+from typing import Annotated
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Query
 
 from monedero.api.compare_schemas import (
     AssumptionOut,
+    BandsOut,
     ComparisonOut,
     CostPartOut,
     FactOut,
@@ -14,18 +16,22 @@ from monedero.api.compare_schemas import (
     MonthOut,
     RankedOut,
     ReasonOut,
+    RouteDetailOut,
     RouteOut,
     ShutOut,
     TurningOut,
+    TurningsOut,
 )
 from monedero.api.problems import PROBLEMS
-from monedero.api.rooms import InHandQuery, PremisesDep, RoomDep, sentence
+from monedero.api.rooms import InHand, InHandQuery, PremisesDep, RoomDep, sentence
 from monedero.core.account import Mode
-from monedero.core.cost.all_in import Bearing
+from monedero.core.cost.all_in import Bearing, CostPart
 from monedero.core.cost.assumed import about
 from monedero.core.cost.assumption import Assumption, Unit, value_of
+from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.core.method import Method
 from monedero.core.money import Money
+from monedero.core.numbers import decimal_text
 from monedero.core.reasons import Reason
 from monedero.figures import assumptions
 from monedero.figures.assumptions import card_duties
@@ -38,10 +44,17 @@ from monedero.work.basis import Basis, draft_basis, hand
 from monedero.work.candidates import Candidate
 from monedero.work.comparing import Comparison, RankedRoute, compare
 from monedero.work.month import RouteMonth
+from monedero.work.premises import Premises, Room
 from monedero.work.turning import Turning, rival, turnings
 
 router = APIRouter(prefix="/api", tags=["compare"], responses=PROBLEMS)
-EARNING = ("completion-rate", "lost-order")
+# The bands of a cost; what is not named is risk, work and waiting.
+BANDS = {
+    CostPart.FEE: "fee",
+    CostPart.TAX: "fee",
+    CostPart.MONTHLY: "month",
+    CostPart.SOFTWARE: "month",
+}
 
 
 def reasons_out(reasons: tuple[Reason, ...], names: dict[str, str]) -> list[ReasonOut]:
@@ -100,7 +113,7 @@ class _Writer(RouteWriter):
 
     def __init__(self, basis: Basis, comparison: Comparison) -> None:
         super().__init__(basis, comparison)
-        self._comparison = comparison
+        self.comparison = comparison
         self._books = basis.shop.currency
         self._order = comparison.hand.order
 
@@ -109,21 +122,34 @@ class _Writer(RouteWriter):
 
     def _assumption(self, name: str, method: Method) -> AssumptionOut:
         assumption = assumptions.every()[name]
-        return assumption_out(assumption, about(assumption, method), self._comparison.grounds.chosen)
+        return assumption_out(assumption, about(assumption, method), self.comparison.grounds.chosen)
 
     def ranked(self, entry: RankedRoute) -> RankedOut:
-        """A ranked route with everything that its row opens into."""
-        candidate, amount = entry.candidate, self._comparison.amount
-        case = Case(entry.piece.fee, entry.bearing, self._order.amount.exact, self._books)
+        """A ranked route as a row of the ranking."""
+        amount = self.comparison.amount
+        bands = {band: Fraction(0) for band in ("fee", "month", "risk")}
+        for part, line in entry.piece.parts.items():
+            bands[BANDS.get(part, "risk")] += max(line.at(self._order.amount.exact), Fraction(0))
+        completes = entry.bearing.assumed.completion_rate
         return RankedOut(
-            route=self.route(candidate),
+            route=self.route(entry.candidate),
             cost=self._money(entry.cost),
-            exact_cost=f"{exact(entry.cost)} {self._books}",
             fee=self._money(entry.fee),
+            bands=BandsOut(**{band: decimal_text(value, 4) for band, value in bands.items()}),
             effective_percent=percent(entry.cost / amount) if amount else None,
             earns=None if entry.earns is None else self._money(entry.earns),
-            completion=self._assumption("completion-rate", candidate.method),
-            lost_order=self._assumption("lost-order", candidate.method),
+            completion=None if completes is None else exact(completes * 100),
+            facts=[FactOut(**fact._asdict()) for fact in facts(self._known(entry))],
+            month=self._month(entry.month),
+        )
+
+    def detail(self, entry: RankedRoute) -> RouteDetailOut:
+        """Everything that a row of the ranking opens into."""
+        candidate = entry.candidate
+        case = Case(entry.piece.fee, entry.bearing, self._order.amount.exact, self._books)
+        return RouteDetailOut(
+            cost=self._money(entry.cost),
+            exact_cost=f"{exact(entry.cost)} {self._books}",
             parts=[
                 CostPartOut(
                     part=part.part.value,
@@ -136,9 +162,10 @@ class _Writer(RouteWriter):
                 for part in cost_parts(case)
             ],
             unknown=self._unknown(candidate, entry.bearing),
+            earns=None if entry.earns is None else self._money(entry.earns),
+            completion=self._assumption("completion-rate", candidate.method),
+            lost_order=self._assumption("lost-order", candidate.method),
             fee_taken_apart=self._fee(candidate),
-            facts=[FactOut(**fact._asdict()) for fact in facts(self._known(entry))],
-            month=self._month(entry.month),
         )
 
     def _unknown(self, candidate: Candidate, bearing: Bearing) -> list[str]:
@@ -147,7 +174,7 @@ class _Writer(RouteWriter):
     def _fee(self, candidate: Candidate) -> FeeOut | None:
         if candidate.priced is None or candidate.card is None:
             return None
-        rates = self._comparison.grounds.rates
+        rates = self.comparison.grounds.rates
         order = (self._order.amount, self._order.placed_on)
         derived = derive(candidate.priced, candidate.card, order, self._books, rates)
         return FeeOut(
@@ -160,7 +187,7 @@ class _Writer(RouteWriter):
         )
 
     def _known(self, entry: RankedRoute) -> Known:
-        candidate, grounds = entry.candidate, self._comparison.grounds
+        candidate, grounds = entry.candidate, self.comparison.grounds
         provider = candidate.route.provider if candidate.route else ""
         held = grounds.providers.get(provider)
         return Known(
@@ -184,19 +211,29 @@ class _Writer(RouteWriter):
             cost=self._money(month.cost),
         )
 
-    def turning(self, turning: Turning) -> TurningOut:
-        """An assumption and from which value of it the first two would change places."""
+    def turnings(self) -> TurningsOut:
+        """What would let the rival of the first come before it."""
+        comparison = self.comparison
+        other = rival(comparison)
+        if other is None:
+            return TurningsOut(first=None, rival=None, turnings=[])
+        return TurningsOut(
+            first=self.route(comparison.ranked[0].candidate),
+            rival=self.route(other.candidate),
+            turnings=[self._turning(entry) for entry in turnings(comparison)[:3]],
+        )
+
+    def _turning(self, turning: Turning) -> TurningOut:
         scale = 100 if turning.assumption.unit is Unit.PERCENT else 1
         return TurningOut(
-            assumption=assumption_out(turning.assumption, turning.about, self._comparison.grounds.chosen),
+            assumption=assumption_out(turning.assumption, turning.about, self.comparison.grounds.chosen),
             turns_at=exact(turning.turns_at * scale, 4),
         )
 
     def answer(self) -> ComparisonOut:
         """The whole comparison."""
-        comparison = self._comparison
+        comparison = self.comparison
         paid = not self._order.nothing_to_pay
-        other = rival(comparison)
         return ComparisonOut(
             mode=Mode.TEST,
             nothing_to_pay=not paid,
@@ -208,14 +245,38 @@ class _Writer(RouteWriter):
                 ShutOut(route=self.route(entry.candidate), reasons=reasons_out(entry.reasons, self.names))
                 for entry in (comparison.shut if paid else [])
             ],
-            rival=other.candidate.key if other and paid else None,
-            turnings=[self.turning(entry) for entry in turnings(comparison)[:3]] if paid else [],
         )
+
+
+def _compared(room: Room, held: Premises, asked: InHand) -> _Writer:
+    basis = draft_basis(room.store)
+    comparison = compare(room.store, hand(basis.shop, sentence(asked, held)), asked.card_kind, asked.card_network)
+    return _Writer(basis, comparison)
 
 
 @router.get("/compare")
 def read_comparison(room: RoomDep, held: PremisesDep, asked: InHandQuery) -> ComparisonOut:
     """Everything for the order in hand: ranked by its all-in cost, or with the reasons why not."""
-    basis = draft_basis(room.store)
-    comparison = compare(room.store, hand(basis.shop, sentence(asked, held)), asked.card_kind, asked.card_network)
-    return _Writer(basis, comparison).answer()
+    return _compared(room, held, asked).answer()
+
+
+class KeyQuery(InHand):
+    """The order in hand, and the key of a route or arrangement."""
+
+    key: str
+
+
+@router.get("/compare/route")
+def read_route(room: RoomDep, held: PremisesDep, asked: Annotated[KeyQuery, Query()]) -> RouteDetailOut:
+    """How the cost of one route came about for the order in hand."""
+    writer = _compared(room, held, asked)
+    entry = next((entry for entry in writer.comparison.ranked if entry.candidate.key == asked.key), None)
+    if entry is None:
+        raise NotFound(Fault(FaultCode.NOT_FOUND, "key", asked.key, {"what": "route for this order"}))
+    return writer.detail(entry)
+
+
+@router.get("/compare/turnings")
+def read_turnings(room: RoomDep, held: PremisesDep, asked: InHandQuery) -> TurningsOut:
+    """Which assumptions would let another method come first, and from which value on."""
+    return _compared(room, held, asked).turnings()

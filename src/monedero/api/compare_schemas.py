@@ -92,22 +92,39 @@ class MonthOut(BaseModel):
     cost: str
 
 
+class BandsOut(BaseModel):
+    """A cost in three bands, for drawing: fee and its tax; month and software; risk, work and waiting."""
+
+    fee: str
+    month: str
+    risk: str
+
+
 class RankedOut(BaseModel):
-    """A route or arrangement for the order in hand, with its cost taken apart and what is not a price."""
+    """A route or arrangement for the order in hand, with its cost and what is not a price."""
 
     route: RouteOut
     cost: str
-    exact_cost: str
     fee: str
+    bands: BandsOut
     effective_percent: str | None
+    earns: str | None
+    completion: str | None
+    facts: list[FactOut]
+    month: MonthOut | None
+
+
+class RouteDetailOut(BaseModel):
+    """How the cost of one route came about: part by part, with what each assumes, and its fee down to the rate."""
+
+    cost: str
+    exact_cost: str
+    parts: list[CostPartOut]
+    unknown: list[str]
     earns: str | None
     completion: AssumptionOut
     lost_order: AssumptionOut
-    parts: list[CostPartOut]
-    unknown: list[str]
     fee_taken_apart: FeeOut | None
-    facts: list[FactOut]
-    month: MonthOut | None
 
 
 class ShutOut(BaseModel):
@@ -124,6 +141,14 @@ class TurningOut(BaseModel):
     turns_at: str
 
 
+class TurningsOut(BaseModel):
+    """The first of the ranking, the first of another method, and what would let that one come before it."""
+
+    first: RouteOut | None
+    rival: RouteOut | None
+    turnings: list[TurningOut]
+
+
 class ComparisonOut(BaseModel):
     """Everything for the order in hand, money in the shop's currency."""
 
@@ -134,8 +159,6 @@ class ComparisonOut(BaseModel):
     month_orders: str
     ranked: list[RankedOut]
     shut: list[ShutOut]
-    rival: str | None
-    turnings: list[TurningOut]
 
 
 class Exact(BaseModel):

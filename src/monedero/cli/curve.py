@@ -17,7 +17,6 @@ from monedero.core.ratecard.context import OrderContext
 from monedero.core.ratecard.model import CardKind, LineKind
 from monedero.formats import rate_card
 from monedero.formats.json_text import read_model
-from monedero.work.curve_lines import Range, curve_report
 
 
 class YesNo(StrEnum):
@@ -48,6 +47,9 @@ def curve(  # noqa: PLR0913, PLR0917 - an option each
     ] = None,
 ) -> None:
     """Every route's cost as exact pieces, and the cheapest route for every amount, on standard output."""
+    # Only this command needs the curves: pricing long files starts without their weight.
+    from monedero.work.curve_lines import Range, curve_report
+
     with errors_of("--shop-country"):
         shop = country(shop_country)
     with errors_of("--shop-currency"):

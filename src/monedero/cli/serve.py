@@ -5,11 +5,8 @@ from pathlib import Path
 from typing import Annotated
 
 import typer
-import uvicorn
 
-from monedero.api.app import create_app
 from monedero.cli.reading import errors_of
-from monedero.work.premises import Premises
 
 LOOPBACK = "127.0.0.1"
 
@@ -22,6 +19,12 @@ def serve(
     demo: Annotated[bool, typer.Option(help="Begin in the demo shop.")] = False,
 ) -> None:
     """Serve Monedero on the loopback address, on the data in a folder."""
+    # Only this command needs the web: the others start without its weight.
+    import uvicorn
+
+    from monedero.api.app import create_app
+    from monedero.work.premises import Premises
+
     with errors_of(str(data)):
         premises = Premises(data)
     with errors_of(f"port {port}"):

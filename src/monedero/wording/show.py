@@ -14,6 +14,7 @@ ValueError: Invalid isoformat string: '19 November'
 
 from datetime import date
 from fractions import Fraction
+from functools import lru_cache
 
 from babel.dates import format_date
 
@@ -31,6 +32,7 @@ def money(text: str) -> str:
     return f"{int(whole):,}{point}{decimals} {value.currency}"
 
 
+@lru_cache(maxsize=4096)
 def day(iso: str) -> str:
     """A day in short."""
     return str(format_date(date.fromisoformat(iso), "d MMM y", locale="en"))

@@ -9,7 +9,7 @@ from monedero.core.fx import NoReferenceRate
 from monedero.core.method import Method
 from monedero.core.openness import not_in_plan, shut_to
 from monedero.core.ratecard.context import OrderContext
-from monedero.core.ratecard.linear import NOTHING, FeeCurve, FeePiece, Linear, fee_curves
+from monedero.core.ratecard.linear import NOTHING, FeeCurve, FeePiece, Linear
 from monedero.core.ratecard.model import CardKind, RateCard, Route
 from monedero.core.ratecard.pricing import NotPriced, Priced, Pricing, no_rate
 from monedero.core.reasons import Reason, ReasonCode
@@ -85,7 +85,7 @@ def candidates(asked: InQuestion) -> list[tuple[Candidate, Against]]:
     priced = {entry.route: entry for entry in grounds.catalogue.price(asked.context)}
     for pricer in grounds.catalogue.pricers(asked.day):
         facts = grounds.providers.get(pricer.card.provider.id)
-        for route, pieces in fee_curves(pricer, asked.context, grounds.shop.currency, grounds.rates):
+        for route, pieces in grounds.fee_curves(pricer, asked.context):
             method = grounds.methods[route.method]
             reasons = _price_reasons(pricer.card, route, pieces, priced[route])
             reasons += shut_to(facts, method.id, grounds.holding)

@@ -17,6 +17,8 @@ from monedero.work.grounds import Grounds
 from monedero.work.month import MonthFigures, RouteMonth, month_of
 from monedero.work.reach import Market, markets_of, reach
 
+BEARINGS_KEPT = 4096
+
 
 @dataclass(frozen=True, slots=True)
 class RankedRoute:
@@ -100,4 +102,10 @@ def bearing_with(asked: InQuestion, candidate: Candidate, month: MonthFigures, a
     """What a candidate bears besides its fee, for the order in hand or (no day of arrival) for a curve."""
     share = month.share(candidate.route) if candidate.route else ZERO
     orders = Carried(asked.day, asked.to_books or ZERO, share, arrives_on)
-    return bearing_of(asked.grounds, candidate.card, candidate.method, orders)
+    kept = asked.grounds.bearings
+    key = (candidate.key, orders)
+    if key not in kept:
+        if len(kept) > BEARINGS_KEPT:
+            kept.clear()
+        kept[key] = bearing_of(asked.grounds, candidate.card, candidate.method, orders)
+    return kept[key]

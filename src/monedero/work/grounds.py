@@ -1,12 +1,13 @@
 """What a comparison rests on: the shop, the catalogue, assumptions, the order profile. Read once per revision."""
 
-from collections.abc import Mapping
+from collections.abc import Hashable, Mapping
 from dataclasses import dataclass
 from functools import cached_property
 from weakref import WeakKeyDictionary
 
 from monedero.core.account import Account, Mode, Stage
 from monedero.core.columns.fees import FeeColumns
+from monedero.core.cost.all_in import Bearing
 from monedero.core.cost.assumption import Assumptions
 from monedero.core.fx import ReferenceRates
 from monedero.core.method import Method
@@ -14,13 +15,17 @@ from monedero.core.openness import Holding
 from monedero.core.profile import Profile
 from monedero.core.provider import ProviderFacts
 from monedero.core.ratecard.catalogue import Catalogue
-from monedero.core.ratecard.model import RateCard
+from monedero.core.ratecard.context import OrderContext
+from monedero.core.ratecard.linear import FeeCurve, fee_curves
+from monedero.core.ratecard.model import RateCard, Route
+from monedero.core.ratecard.pricing import CardPricer, NotPriced
 from monedero.core.shop import OwnMethod, Shop
 from monedero.core.tender.decision import Setting
 from monedero.figures import methods
 from monedero.store import Store
 from monedero.work.basis import catalogue_of, described_shop, draft, methods_of, rates_of
 
+CURVES_KEPT = 512
 UNDER_WAY = (Stage.BEGUN, Stage.IN_REVIEW, Stage.CONNECTED)
 
 
@@ -59,6 +64,24 @@ class Grounds:
     def own_method(self, method: str) -> OwnMethod | None:
         """A method that the owner described, with what it costs; None for any other."""
         return next((own for own in self.shop.own_methods if own.method.id == method), None)
+
+    def fee_curves(self, pricer: CardPricer, order: OrderContext) -> list[tuple[Route, FeeCurve | NotPriced]]:
+        """The fee of every route of a card for every amount, kept for orders that differ in their amount alone."""
+        key = (pricer.card.provider.id, order.known, order.placed_on, order.monthly_volume)
+        if key not in self._curves:
+            if len(self._curves) > CURVES_KEPT:
+                self._curves.clear()
+            self._curves[key] = fee_curves(pricer, order, self.shop.currency, self.rates)
+        return self._curves[key]
+
+    @cached_property
+    def _curves(self) -> dict[Hashable, list[tuple[Route, FeeCurve | NotPriced]]]:
+        return {}
+
+    @cached_property
+    def bearings(self) -> dict[Hashable, Bearing]:
+        """What routes bear besides their fees, as it was last worked out."""
+        return {}
 
     @cached_property
     def columns(self) -> FeeColumns:

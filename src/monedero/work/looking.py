@@ -4,11 +4,12 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from monedero.core.order import Order
-from monedero.core.ratecard.catalogue import Catalogue, Ranked
-from monedero.core.ratecard.model import CardKind, Route
+from monedero.core.ratecard.catalogue import Ranked
+from monedero.core.ratecard.model import CardKind, RateCard, Route
 from monedero.core.tender.decision import Outcome, decide
 from monedero.store import Store
-from monedero.work.basis import Basis, Hand, catalogue_of, setting_of
+from monedero.work.basis import Basis, Hand, setting_of
+from monedero.work.grounds import grounds_of
 
 
 @dataclass(frozen=True, slots=True)
@@ -19,6 +20,7 @@ class View:
     hand: Hand
     outcomes: Sequence[Outcome]
     fees: dict[Route, Ranked]
+    cards: dict[str, RateCard]
 
 
 def outcomes_of(store: Store, basis: Basis, order: Order) -> list[Outcome]:
@@ -29,17 +31,11 @@ def outcomes_of(store: Store, basis: Basis, order: Order) -> list[Outcome]:
 
 
 def view(store: Store, basis: Basis, hand: Hand, card_kind: CardKind | None, card_network: str | None) -> View:
-    """What the owner sees: outcomes with reasons and costs."""
-    catalogue = catalogue_of(store.rate_cards.all(), basis.shop)
-    fees = fees_by_route(catalogue, basis, hand, card_kind, card_network)
-    outcomes = decide(basis.checkout.tenders, hand.order, setting_of(store, basis))
-    return View(basis, hand, outcomes, fees)
-
-
-def fees_by_route(
-    catalogue: Catalogue, basis: Basis, hand: Hand, card_kind: CardKind | None, card_network: str | None
-) -> dict[Route, Ranked]:
-    """The fee of every priced route for an order, by route."""
+    """What the owner sees of the draft: outcomes with reasons and costs."""
+    grounds = grounds_of(store)
     context = hand.order.context(card_kind=card_kind, card_network=card_network, monthly_volume=basis.shop.takings)
+    catalogue = grounds.catalogue
     ranked, _ = catalogue.rank(catalogue.price(context), basis.shop.currency, hand.order.placed_on)
-    return {entry.pricing.route: entry for entry in ranked}
+    outcomes = decide(basis.checkout.tenders, hand.order, setting_of(store, basis))
+    fees = {entry.pricing.route: entry for entry in ranked}
+    return View(basis, hand, outcomes, fees, {card.provider.id: card for card in grounds.cards})
