@@ -33,7 +33,9 @@ def compare(client: TestClient, **changed: str) -> Any:
 
 
 def ranked(client: TestClient, key: str, **changed: str) -> Any:
-    return next(entry for entry in compare(client, **changed)["ranked"] if entry["route"]["key"] == key)
+    """A row of the ranking with what it opens into."""
+    row = next(entry for entry in compare(client, **changed)["ranked"] if entry["route"]["key"] == key)
+    return row | client.get("/api/compare/route", params={**HAND, **changed, "key": key}).json()
 
 
 def part(entry: Any, name: str) -> Any:
@@ -78,6 +80,11 @@ def test_a_wrong_assumption_is_refused_and_nothing_changes(
     assert client.get("/api/assumptions").json() == before
 
 
+def test_a_route_that_is_not_ranked_has_no_detail(client: TestClient) -> None:
+    answer = client.get("/api/compare/route", params={**HAND, "key": "mirabou/invoice/pay-in-30-days"})
+    assert (answer.status_code, answer.json()["errors"][0]["field"]) == (404, "key")
+
+
 def test_what_is_not_a_price_is_told_with_days(client: TestClient) -> None:
     debit = ranked(client, "orlenta/start/sepa-direct-debit")
     # Tuesday 24 November and two TARGET days; five for a debit to be certain; eight weeks to take it back.
@@ -93,10 +100,10 @@ def test_what_is_not_a_price_is_told_with_days(client: TestClient) -> None:
 
 
 def test_where_the_first_two_would_change_places_they_do(client: TestClient) -> None:
-    answer = compare(client)
+    answer = client.get("/api/compare/turnings", params=HAND).json()
     turn = answer["turnings"][0]
     assumption = turn["assumption"]
-    order = [answer["ranked"][0]["route"]["key"], answer["rival"]]
+    order = [answer["first"]["key"], answer["rival"]["key"]]
     beyond = Fraction(turn["turns_at"].rstrip("…")) + Fraction(1, 100) * (
         1 if Fraction(turn["turns_at"].rstrip("…")) > Fraction(assumption["value"]) else -1
     )

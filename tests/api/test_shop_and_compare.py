@@ -23,6 +23,10 @@ def compare(client: TestClient, **changed: str) -> Any:
     return client.get("/api/compare", params={**HAND, **changed}).json()
 
 
+def detail(client: TestClient, key: str, **changed: str) -> Any:
+    return client.get("/api/compare/route", params={**HAND, **changed, "key": key}).json()
+
+
 def named(entry: Any) -> tuple[str, str, str]:
     route = entry["route"]
     return route["provider_name"], route["plan_name"], route["method"]
@@ -41,7 +45,7 @@ def test_routes_are_ranked_by_their_all_in_cost_and_open_into_their_parts(client
     assert costs == sorted(costs)
     debit = next(entry for entry in answer["ranked"] if named(entry) == ("Brixavo", "", "sepa-direct-debit"))
     assert debit["fee"] == "0.53 EUR"
-    fee = debit["fee_taken_apart"]
+    fee = detail(client, "brixavo/one/sepa-direct-debit")["fee_taken_apart"]
     assert [(part["formula"], part["exact"], part["amount"]) for part in fee["parts"]] == [
         ("0.5 % of 85.00 EUR", "0.425 EUR", "0.43 EUR"),
         ("0.10 EUR an order", "0.1 EUR", "0.10 EUR"),
@@ -49,7 +53,8 @@ def test_routes_are_ranked_by_their_all_in_cost_and_open_into_their_parts(client
     assert fee["rate"] == "Rate debit on Brixavo's card, holds from 1 Mar 2026"
     assert fee["steps"] == ["The parts come to 0.525 EUR, charged as 0.53 EUR."]
     for entry in answer["ranked"]:
-        shares = sum(round(100 * float(part["amount"].split()[0])) for part in entry["parts"])
+        parts = detail(client, entry["route"]["key"])["parts"]
+        shares = sum(round(100 * float(part["amount"].split()[0])) for part in parts)
         assert shares == round(100 * float(entry["cost"].split()[0]))
 
 
@@ -70,8 +75,8 @@ def test_routes_that_are_not_open_carry_every_reason(client: TestClient) -> None
 
 
 def test_a_converted_fee_tells_its_rates(client: TestClient) -> None:
-    ranked = {named(entry): entry for entry in compare(client, market="us-usd", currency="USD")["ranked"]}
-    steps = ranked["Orlenta", "Start", "card"]["fee_taken_apart"]["steps"]
+    dollars = detail(client, "orlenta/start/card", market="us-usd", currency="USD")
+    steps = dollars["fee_taken_apart"]["steps"]
     assert steps[0] == (
         "85.00 USD is 76.083064… EUR at 1 USD = 0.895094… EUR "
         "(European Central Bank, 30 Oct 2026, the last day of the table)."

@@ -48,6 +48,7 @@ from monedero.work.premises import Premises, Room
 from monedero.work.turning import Turning, rival, turnings
 
 router = APIRouter(prefix="/api", tags=["compare"], responses=PROBLEMS)
+WORDED_KEPT = 4096
 # The bands of a cost; what is not named is risk, work and waiting.
 BANDS = {
     CostPart.FEE: "fee",
@@ -139,9 +140,19 @@ class _Writer(RouteWriter):
             effective_percent=percent(entry.cost / amount) if amount else None,
             earns=None if entry.earns is None else self._money(entry.earns),
             completion=None if completes is None else exact(completes * 100),
-            facts=[FactOut(**fact._asdict()) for fact in facts(self._known(entry))],
+            facts=self._facts(entry),
             month=self._month(entry.month),
         )
+
+    def _facts(self, entry: RankedRoute) -> list[FactOut]:
+        """What is not a price, worded once for orders that differ in their amount alone."""
+        kept = self.comparison.grounds.worded
+        key = (entry.candidate.key, self._order.placed_on, entry.arrives_on, entry.reach)
+        if key not in kept:
+            if len(kept) > WORDED_KEPT:
+                kept.clear()
+            kept[key] = facts(self._known(entry))
+        return [FactOut.model_construct(key=fact.key, text=fact.text, sort=fact.sort) for fact in kept[key]]
 
     def detail(self, entry: RankedRoute) -> RouteDetailOut:
         """Everything that a row of the ranking opens into."""

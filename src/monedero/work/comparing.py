@@ -7,6 +7,7 @@ from fractions import Fraction
 
 from monedero.core.cost.all_in import Bearing, CostPiece, all_in, earned
 from monedero.core.cost.assumed import ZERO
+from monedero.core.ratecard.linear import FeePiece
 from monedero.core.ratecard.model import CardKind, RateCard
 from monedero.core.reasons import Reason
 from monedero.store import Store
@@ -17,7 +18,7 @@ from monedero.work.grounds import Grounds
 from monedero.work.month import MonthFigures, RouteMonth, month_of
 from monedero.work.reach import Market, markets_of, reach
 
-BEARINGS_KEPT = 4096
+BEARINGS_KEPT = COSTS_KEPT = 4096
 
 
 @dataclass(frozen=True, slots=True)
@@ -82,7 +83,7 @@ def _ranked(
     amount = hand.order.amount.exact
     arrives_on = arrival(grounds, candidate.card, candidate.method, hand.line.id, day)
     bearing = bearing_with(asked, candidate, month, arrives_on)
-    piece = all_in(piece_at(candidate.pieces, amount), bearing)
+    piece = _cost_piece(asked, candidate, piece_at(candidate.pieces, amount), bearing)
     cost = piece.total.at(amount)
     margin = None if hand.line.margin is None else Fraction(hand.line.margin) / 100 * amount * bearing.to_books
     return RankedRoute(
@@ -96,6 +97,18 @@ def _ranked(
         reach=reach(asked, markets, candidate),
         month=month.routes.get(candidate.key),
     )
+
+
+def _cost_piece(asked: InQuestion, candidate: Candidate, fee: FeePiece, bearing: Bearing) -> CostPiece:
+    """The parts of the cost on a piece of the fee, kept for orders that differ in their amount alone."""
+    kept = asked.grounds.cost_pieces
+    key = (candidate.key, asked.context.known, asked.context.monthly_volume, asked.day, fee.from_, id(bearing))
+    if key not in kept:
+        if len(kept) > COSTS_KEPT:
+            kept.clear()
+        # The bearing is kept with its costs, so that its identity stays its own.
+        kept[key] = (bearing, all_in(fee, bearing))
+    return kept[key][1]
 
 
 def bearing_with(asked: InQuestion, candidate: Candidate, month: MonthFigures, arrives_on: date | None) -> Bearing:

@@ -7,7 +7,7 @@ from weakref import WeakKeyDictionary
 
 from monedero.core.account import Account, Mode, Stage
 from monedero.core.columns.fees import FeeColumns
-from monedero.core.cost.all_in import Bearing
+from monedero.core.cost.all_in import Bearing, CostPiece
 from monedero.core.cost.assumption import Assumptions
 from monedero.core.fx import ReferenceRates
 from monedero.core.method import Method
@@ -23,6 +23,7 @@ from monedero.core.shop import OwnMethod, Shop
 from monedero.core.tender.decision import Setting
 from monedero.figures import methods
 from monedero.store import Store
+from monedero.wording.facts import Fact
 from monedero.work.basis import catalogue_of, described_shop, draft, methods_of, rates_of
 
 CURVES_KEPT = 512
@@ -81,6 +82,16 @@ class Grounds:
     @cached_property
     def bearings(self) -> dict[Hashable, Bearing]:
         """What routes bear besides their fees, as it was last worked out."""
+        return {}
+
+    @cached_property
+    def cost_pieces(self) -> dict[Hashable, tuple[Bearing, CostPiece]]:
+        """The parts of costs on pieces of fees, as they were last worked out."""
+        return {}
+
+    @cached_property
+    def worded(self) -> dict[Hashable, list[Fact]]:
+        """What is not a price, as it was last put into words."""
         return {}
 
     @cached_property

@@ -328,6 +328,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compare/route": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Route
+         * @description How the cost of one route came about for the order in hand.
+         */
+        get: operations["read_route_api_compare_route_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compare/turnings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Turnings
+         * @description Which assumptions would let another method come first, and from which value on.
+         */
+        get: operations["read_turnings_api_compare_turnings_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compare/curves": {
         parameters: {
             query?: never;
@@ -818,6 +858,18 @@ export interface components {
             below?: string | null;
         };
         /**
+         * BandsOut
+         * @description A cost in three bands, for drawing: fee and its tax; month and software; risk, work and waiting.
+         */
+        BandsOut: {
+            /** Fee */
+            fee: string;
+            /** Month */
+            month: string;
+            /** Risk */
+            risk: string;
+        };
+        /**
          * CardData
          * @description Where a buyer's card number is typed, which decides the shop's duty for card data.
          * @enum {string}
@@ -1002,10 +1054,6 @@ export interface components {
             ranked: components["schemas"]["RankedOut"][];
             /** Shut */
             shut: components["schemas"]["ShutOut"][];
-            /** Rival */
-            rival: string | null;
-            /** Turnings */
-            turnings: components["schemas"]["TurningOut"][];
         };
         /**
          * Contract
@@ -2085,27 +2133,21 @@ export interface components {
         };
         /**
          * RankedOut
-         * @description A route or arrangement for the order in hand, with its cost taken apart and what is not a price.
+         * @description A route or arrangement for the order in hand, with its cost and what is not a price.
          */
         RankedOut: {
             route: components["schemas"]["RouteOut"];
             /** Cost */
             cost: string;
-            /** Exact Cost */
-            exact_cost: string;
             /** Fee */
             fee: string;
+            bands: components["schemas"]["BandsOut"];
             /** Effective Percent */
             effective_percent: string | null;
             /** Earns */
             earns: string | null;
-            completion: components["schemas"]["AssumptionOut"];
-            lost_order: components["schemas"]["AssumptionOut"];
-            /** Parts */
-            parts: components["schemas"]["CostPartOut"][];
-            /** Unknown */
-            unknown: string[];
-            fee_taken_apart: components["schemas"]["FeeOut"] | null;
+            /** Completion */
+            completion: string | null;
             /** Facts */
             facts: components["schemas"]["FactOut"][];
             month: components["schemas"]["MonthOut"] | null;
@@ -2271,6 +2313,25 @@ export interface components {
              * @description A short id, such as card
              */
             method: string;
+        };
+        /**
+         * RouteDetailOut
+         * @description How the cost of one route came about: part by part, with what each assumes, and its fee down to the rate.
+         */
+        RouteDetailOut: {
+            /** Cost */
+            cost: string;
+            /** Exact Cost */
+            exact_cost: string;
+            /** Parts */
+            parts: components["schemas"]["CostPartOut"][];
+            /** Unknown */
+            unknown: string[];
+            /** Earns */
+            earns: string | null;
+            completion: components["schemas"]["AssumptionOut"];
+            lost_order: components["schemas"]["AssumptionOut"];
+            fee_taken_apart: components["schemas"]["FeeOut"] | null;
         };
         /**
          * RouteOut
@@ -2555,6 +2616,16 @@ export interface components {
             assumption: components["schemas"]["AssumptionOut"];
             /** Turns At */
             turns_at: string;
+        };
+        /**
+         * TurningsOut
+         * @description The first of the ranking, the first of another method, and what would let that one come before it.
+         */
+        TurningsOut: {
+            first: components["schemas"]["RouteOut"] | null;
+            rival: components["schemas"]["RouteOut"] | null;
+            /** Turnings */
+            turnings: components["schemas"]["TurningOut"][];
         };
         /**
          * TypedRate
@@ -3919,6 +3990,143 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ComparisonOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_route_api_compare_route_get: {
+        parameters: {
+            query: {
+                market: string;
+                line: string;
+                amount: string;
+                currency: string;
+                on?: string | null;
+                card_kind?: components["schemas"]["CardKind"] | null;
+                card_network?: string | null;
+                key: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RouteDetailOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_turnings_api_compare_turnings_get: {
+        parameters: {
+            query: {
+                market: string;
+                line: string;
+                amount: string;
+                currency: string;
+                on?: string | null;
+                card_kind?: components["schemas"]["CardKind"] | null;
+                card_network?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TurningsOut"];
                 };
             };
             /** @description Bad Request */

@@ -1,4 +1,4 @@
-import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from "react";
+import { type KeyboardEvent, memo, type PointerEvent, useEffect, useRef, useState } from "react";
 import { grouped } from "../lib/money";
 import { type Axis, costTicks, cursorAt, placeOf, spread } from "./axis";
 import type { Stroke } from "./inks";
@@ -59,8 +59,7 @@ export function CostRuler(props: Props) {
   );
   const low = drawnValues.length > 0 ? Math.min(...drawnValues) / 1.15 : 0.1;
   const high = drawnValues.length > 0 ? Math.max(...drawnValues) * 1.15 : 10;
-  const y = (value: number) =>
-    TOP + HEIGHT - (Math.log(Math.max(value, low) / low) / Math.log(high / low)) * HEIGHT;
+  const y = (value: number) => heightOf(value, low, high);
 
   const [pointed, setPointed] = useState<{ key: string; index: number } | null>(null);
   const { held, begin, move, end } = useDrag(cursor, (px) => amountAtPixel(px), onCursor);
@@ -175,19 +174,16 @@ export function CostRuler(props: Props) {
               {grouped(String(tick))}
             </text>
           ))}
-          {[...curves]
-            .sort((a, b) => Number(a.strong) - Number(b.strong))
-            .map((curve) => (
-              <path
-                key={curve.key}
-                d={pathOf(curve, amounts, x, y)}
-                fill="none"
-                stroke={curve.stroke.color}
-                strokeDasharray={curve.stroke.dash}
-                strokeWidth={curve.key === pointed?.key ? 3 : curve.strong ? 1.8 : 1}
-                opacity={curve.strong || curve.key === pointed?.key ? 1 : 0.28}
-              />
-            ))}
+          <CurvePaths curves={curves} amounts={amounts} axis={axis} plot={plot} low={low} high={high} />
+          {reading && (
+            <path
+              d={pathOf(reading, amounts, x, y)}
+              fill="none"
+              stroke={reading.stroke.color}
+              strokeDasharray={reading.stroke.dash}
+              strokeWidth={3}
+            />
+          )}
           {labels.map(({ curve, at }, place) =>
             at === null ? null : (
               <g key={curve.key}>
@@ -267,6 +263,39 @@ export function CostRuler(props: Props) {
       </p>
     </div>
   );
+}
+
+interface PathsProps {
+  curves: CostCurve[];
+  amounts: number[];
+  axis: Axis;
+  plot: number;
+  low: number;
+  high: number;
+}
+
+/** The curves themselves; they stand still while the cursor moves. */
+const CurvePaths = memo(function CurvePaths({ curves, amounts, axis, plot, low, high }: PathsProps) {
+  const x = (amount: number) => LEFT + placeOf(amount, axis) * plot;
+  const y = (value: number) => heightOf(value, low, high);
+  return [...curves]
+    .sort((a, b) => Number(a.strong) - Number(b.strong))
+    .map((curve) => (
+      <path
+        key={curve.key}
+        d={pathOf(curve, amounts, x, y)}
+        fill="none"
+        stroke={curve.stroke.color}
+        strokeDasharray={curve.stroke.dash}
+        strokeWidth={curve.strong ? 1.8 : 1}
+        opacity={curve.strong ? 1 : 0.28}
+      />
+    ));
+});
+
+/** The height at which a cost is drawn, on a logarithmic scale. */
+function heightOf(value: number, low: number, high: number): number {
+  return TOP + HEIGHT - (Math.log(Math.max(value, low) / low) / Math.log(high / low)) * HEIGHT;
 }
 
 /** Moving the cursor by pointer: it follows at once, and tells where it is a few times a second. */

@@ -38,7 +38,7 @@ class Linear(NamedTuple):
 
     def at(self, amount: Fraction) -> Fraction:
         """The value at an amount."""
-        return self.slope * amount + self.intercept
+        return self.slope * amount + self.intercept if self.slope else self.intercept
 
     def times(self, factor: Fraction) -> "Linear":
         """The same, so many times."""
@@ -49,9 +49,14 @@ NOTHING = Linear(ZERO, ZERO)
 
 
 def total(parts: Iterable[Linear]) -> Linear:
-    """The sum of several."""
+    """The sum of several; what is nothing costs no addition."""
     held = list(parts)
-    return Linear(sum((part.slope for part in held), ZERO), sum((part.intercept for part in held), ZERO))
+    return Linear(_sum(part.slope for part in held), _sum(part.intercept for part in held))
+
+
+def _sum(values: Iterable[Fraction]) -> Fraction:
+    held = [value for value in values if value]
+    return sum(held[1:], held[0]) if held else ZERO
 
 
 class FeePiece(NamedTuple):

@@ -24,7 +24,7 @@ const POINTS: Point[] = [
   },
   {
     name: "Buyers who finish",
-    of: (entry) => (entry.completion.value === null ? "not assumed" : `${entry.completion.value} %`),
+    of: (entry) => (entry.completion === null ? "not assumed" : `${entry.completion} %`),
   },
   {
     name: "Over your month, all in",

@@ -1,3 +1,4 @@
+import { useMemo } from "react";
 import { toast } from "sonner";
 import { said } from "../../api/client";
 import { Button } from "../../ui/Button";
@@ -11,7 +12,8 @@ import { Beside } from "./Beside";
 import { CostLegend } from "./CostBar";
 import { fullName } from "./names";
 import { useBegin, useComparison, useExampleCards } from "./queries";
-import { type Add, Ranking } from "./Ranking";
+import { Ranking } from "./Ranking";
+import type { Add } from "./RankingRow";
 import { RulerView } from "./RulerView";
 import { ShutRoutes } from "./ShutRoutes";
 import { COLUMNS } from "./sorting";
@@ -40,8 +42,6 @@ export function ComparePage() {
   const [beside, setBeside] = useShownList("beside");
   const [[family = ""], setFamily] = useShownList("family");
   const [[provider = ""], setProvider] = useShownList("provider");
-  if (!shop) return null;
-  if (!hand) return <Heading title="What each way costs" />;
   const data = comparison.data;
 
   const put: Add = async (added) => {
@@ -60,15 +60,20 @@ export function ComparePage() {
     });
 
   const ranked = data?.ranked ?? [];
-  const fits = ranked.filter(
-    (entry) =>
-      (!family || entry.route.family === family) &&
-      (!provider || (entry.route.route?.provider ?? "own") === provider),
+  // The same list as long as nothing changes, so that the rows stand still.
+  const fits = useMemo(
+    () =>
+      (data?.ranked ?? []).filter(
+        (entry) =>
+          (!family || entry.route.family === family) &&
+          (!provider || (entry.route.route?.provider ?? "own") === provider),
+      ),
+    [data, family, provider],
   );
+  if (!shop) return null;
+  if (!hand) return <Heading title="What each way costs" />;
   const chosen = beside.flatMap((key) => ranked.find((entry) => entry.route.key === key) ?? []);
   const strong = [...fits.slice(0, FOREGROUND).map((entry) => entry.route.key), ...beside];
-  const first = ranked[0];
-  const rival = ranked.find((entry) => entry.route.key === data?.rival);
 
   return (
     <>
@@ -200,14 +205,12 @@ export function ComparePage() {
               month.
             </p>
           )}
-          {ranked.some((entry) => entry.completion.value === null) && (
+          {ranked.some((entry) => entry.completion === null) && (
             <p className="text-soft mt-2">
               * Nothing is assumed of completion there; every buyer counts as finishing.
             </p>
           )}
-          {first && rival && (
-            <Turnings turnings={data.turnings} first={first} second={rival} currency={data.currency} />
-          )}
+          <Turnings hand={hand} currency={data.currency} />
           <ShutRoutes shut={data.shut} onAdd={put} />
         </>
       )}

@@ -1,11 +1,11 @@
 import { Link } from "react-router";
 import { shown } from "../../lib/money";
 import { Button } from "../../ui/Button";
-import { useHandSearch } from "../hand";
+import { useHand, useHandSearch } from "../hand";
 import { AssumptionField } from "../shop";
 import { fullName } from "./names";
-import type { Ranked } from "./queries";
-import type { Add } from "./Ranking";
+import { type Ranked, useRouteDetail } from "./queries";
+import type { Add } from "./RankingRow";
 import { factOf } from "./sorting";
 
 interface Props {
@@ -29,8 +29,12 @@ const TOLD = [
 /** How a cost came about: every part with its formula and what it assumes, and the fee down to its rate. */
 export function Derivation({ entry, currency, onAdd, onBegin }: Props) {
   const search = useHandSearch();
-  const { route, fee_taken_apart: fee } = entry;
+  const { hand } = useHand();
+  const detail = useRouteDetail(hand, entry.route.key).data;
+  const { route } = entry;
   const provider = route.route?.provider;
+  if (!detail) return <div className="h-64" aria-hidden />;
+  const fee = detail.fee_taken_apart;
   return (
     <div className="bg-sheet border border-rule-soft px-4 py-3">
       <table className="w-full">
@@ -44,7 +48,7 @@ export function Derivation({ entry, currency, onAdd, onBegin }: Props) {
           </tr>
         </thead>
         <tbody>
-          {entry.parts.map((part) => (
+          {detail.parts.map((part) => (
             <tr key={part.part} className="align-baseline border-b border-rule-soft">
               <th scope="row" className="text-left font-normal text-soft pr-4 py-1 whitespace-nowrap">
                 {part.label}
@@ -66,26 +70,26 @@ export function Derivation({ entry, currency, onAdd, onBegin }: Props) {
           <tr>
             <th scope="row" colSpan={2} className="text-left font-normal text-soft py-1">
               Together
-              {entry.unknown.length > 0 &&
-                `; its card says nothing of ${entry.unknown.join(", ")}, which count as nothing`}
+              {detail.unknown.length > 0 &&
+                `; its card says nothing of ${detail.unknown.join(", ")}, which count as nothing`}
             </th>
-            <td className="text-right pr-4 text-soft whitespace-nowrap">{entry.exact_cost}</td>
-            <td className="text-right font-semibold whitespace-nowrap">{shown(entry.cost)}</td>
+            <td className="text-right pr-4 text-soft whitespace-nowrap">{detail.exact_cost}</td>
+            <td className="text-right font-semibold whitespace-nowrap">{shown(detail.cost)}</td>
           </tr>
         </tfoot>
       </table>
       <section className="mt-3" aria-label="What it earns">
         <p className="font-semibold">What it earns</p>
         <p>
-          {entry.earns
-            ? `${shown(entry.earns)} when completion counts: buyers who finish x (margin - cost) - buyers lost x what a lost order costs.`
+          {detail.earns
+            ? `${shown(detail.earns)} when completion counts: buyers who finish x (margin - cost) - buyers lost x what a lost order costs.`
             : "Give the line a margin in Shop to see what it earns."}
-          {entry.completion.value === null &&
+          {detail.completion.value === null &&
             " Nothing is assumed of completion, so every buyer counts as finishing."}
         </p>
         <div className="flex flex-wrap gap-x-6">
-          <AssumptionField assumption={entry.completion} currency={currency} />
-          <AssumptionField assumption={entry.lost_order} currency={currency} />
+          <AssumptionField assumption={detail.completion} currency={currency} />
+          <AssumptionField assumption={detail.lost_order} currency={currency} />
         </div>
       </section>
       {fee && (

@@ -26,24 +26,27 @@ export function RulerView({ hand, shop, of, show, strong, onAmount }: Props) {
   const decimals = (partsOf(hand.amount).amount.split(".")[1] ?? "").length;
   const strokes = useMemo(() => strokesFor((data?.curves ?? []).map((curve) => curve.route.key)), [data]);
   const amounts = useMemo(() => (data?.amounts ?? []).map(Number), [data]);
-  const onRibbon = new Set(data?.cheapest.map((stretch) => stretch.route));
+  // One text for the foreground, so that the curves stand still as long as it is the same.
+  const foreground = [...strong].sort().join(" ");
 
-  const curves: CostCurve[] = useMemo(
-    () =>
-      (data?.curves ?? []).map((curve) => {
-        const said = show === "money" ? curve.values : curve.percents;
-        return {
-          key: curve.route.key,
-          name: curve.route.method_name,
-          provider: behindShort(curve.route),
-          stroke: strokes.get(curve.route.key) ?? { color: "var(--ink)", dash: "" },
-          values: said.map((value) => (value === null ? null : Number(value))),
-          said,
-          strong: strong.includes(curve.route.key) || onRibbon.has(curve.route.key),
-        };
-      }),
-    [data, show, strokes, strong],
-  );
+  const curves: CostCurve[] = useMemo(() => {
+    const front = new Set([
+      ...foreground.split(" "),
+      ...(data?.cheapest ?? []).map((stretch) => stretch.route),
+    ]);
+    return (data?.curves ?? []).map((curve) => {
+      const said = show === "money" ? curve.values : curve.percents;
+      return {
+        key: curve.route.key,
+        name: curve.route.method_name,
+        provider: behindShort(curve.route),
+        stroke: strokes.get(curve.route.key) ?? { color: "var(--ink)", dash: "" },
+        values: said.map((value) => (value === null ? null : Number(value))),
+        said,
+        strong: front.has(curve.route.key),
+      };
+    });
+  }, [data, show, strokes, foreground]);
   const cheapest: Stretch[] = (data?.cheapest ?? []).map((stretch) => ({
     from: Number(stretch.from_amount.decimal),
     below: Number(stretch.below.decimal),

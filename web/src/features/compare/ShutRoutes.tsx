@@ -1,7 +1,7 @@
 import { Button } from "../../ui/Button";
 import { behind, fullName } from "./names";
 import type { Shut } from "./queries";
-import type { Add } from "./Ranking";
+import type { Add } from "./RankingRow";
 
 interface Props {
   shut: Shut[];

@@ -1,21 +1,21 @@
-import type { Schema } from "../../api/client";
+import type { Hand } from "../hand";
 import { fullName } from "./names";
-import type { Ranked } from "./queries";
+import { useTurnings } from "./queries";
+import { useRested } from "./useRested";
 
 interface Props {
-  turnings: Schema<"TurningOut">[];
-  first: Ranked;
-  second: Ranked;
+  hand: Hand;
   currency: string;
 }
 
-/** From which value of an assumption the first two would change places. */
-export function Turnings({ turnings, first, second, currency }: Props) {
-  if (turnings.length === 0) return null;
+/** From which value of an assumption the first of another method would come before the first. */
+export function Turnings({ hand, currency }: Props) {
+  const found = useTurnings(useRested(hand)).data;
+  if (!found?.first || !found.rival || found.turnings.length === 0) return null;
+  const { first, rival, turnings } = found;
   return (
     <p className="text-soft mt-2 mb-6">
-      {fullName(first.route)} comes before {fullName(second.route)} as things are assumed. They would change
-      places with{" "}
+      {fullName(first)} comes before {fullName(rival)} as things are assumed. They would change places with{" "}
       {turnings.map(({ assumption, turns_at }, index) => (
         <span key={assumption.id + assumption.about}>
           {index > 0 && (index === turnings.length - 1 ? " or " : ", ")}

@@ -1,7 +1,11 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect } from "react";
 import { answered, api, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
-import { type Hand, NOTHING } from "../hand";
+import { beforeHandChanges, type Hand, NOTHING } from "../hand";
+
+/** How long an answer that was asked for ahead is not asked for again. */
+const MOMENT = 1000;
 
 export type Ranked = Schema<"RankedOut">;
 export type Shut = Schema<"ShutOut">;
@@ -12,11 +16,43 @@ export type Plan = Schema<"PlanOut">;
 export type Volumes = Schema<"VolumesOut">;
 export type Of = "all-in" | "fees";
 
-/** Every route for the order in hand. */
-export function useComparison(hand: Hand | null) {
-  return useQuery({
+function comparisonOf(hand: Hand | null) {
+  return queryOptions({
     queryKey: [...keys.compare, hand],
     queryFn: () => answered(api.GET("/api/compare", { params: { query: hand ?? NOTHING } })),
+    retry: false,
+  });
+}
+
+/** Every route for the order in hand. It is asked for before the rest of the page is drawn anew. */
+export function useComparison(hand: Hand | null) {
+  const client = useQueryClient();
+  useEffect(() => beforeHandChanges((next) => void client.prefetchQuery(comparisonOf(next))), [client]);
+  return useQuery({
+    ...comparisonOf(hand),
+    enabled: hand !== null,
+    placeholderData: keepPreviousData,
+    staleTime: MOMENT,
+  });
+}
+
+/** How the cost of one route came about for the order in hand. */
+export function useRouteDetail(hand: Hand | null, key: string) {
+  return useQuery({
+    queryKey: [...keys.compare, "route", key, hand],
+    queryFn: () =>
+      answered(api.GET("/api/compare/route", { params: { query: { ...(hand ?? NOTHING), key } } })),
+    enabled: hand !== null,
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+}
+
+/** Which assumptions would let another method come first. */
+export function useTurnings(hand: Hand | null) {
+  return useQuery({
+    queryKey: [...keys.compare, "turnings", hand],
+    queryFn: () => answered(api.GET("/api/compare/turnings", { params: { query: hand ?? NOTHING } })),
     enabled: hand !== null,
     placeholderData: keepPreviousData,
     retry: false,

@@ -1,2 +1,11 @@
 export { FIRST_PICKER, OrderSentence } from "./OrderSentence";
-export { type Hand, handSearchNow, lastHand, NOTHING, rememberHand, useHand, useHandSearch } from "./useHand";
+export {
+  beforeHandChanges,
+  type Hand,
+  handSearchNow,
+  lastHand,
+  NOTHING,
+  rememberHand,
+  useHand,
+  useHandSearch,
+} from "./useHand";

@@ -34,6 +34,26 @@ function handOf(address: URLSearchParams, shop: Shop): Hand | null {
   return hand;
 }
 
+/** An address with the parts of a hand written over it; an empty part is taken out. */
+function written(
+  address: URLSearchParams,
+  parts: Record<string, string | null | undefined>,
+): URLSearchParams {
+  for (const [part, value] of Object.entries(parts)) {
+    if (value) address.set(part, value);
+    else address.delete(part);
+  }
+  return address;
+}
+
+const told = new Set<(next: Hand) => void>();
+
+/** Be told of the next order in hand as soon as it is known, before anything is drawn anew. */
+export function beforeHandChanges(tell: (next: Hand) => void): () => void {
+  told.add(tell);
+  return () => told.delete(tell);
+}
+
 /**
  * The order in hand, and how to change parts of it. An empty part is taken out of the address; `replace` leaves no
  * trace in the history, for changes that come many at a time.
@@ -44,16 +64,16 @@ export function useHand() {
   const hand = useMemo(() => (shop ? handOf(address, shop) : null), [address, shop]);
   const change = useCallback(
     (parts: Partial<Record<(typeof PARTS)[number], string>>, how?: { replace: boolean }) => {
-      setAddress((before) => {
-        const after = new URLSearchParams(before);
-        for (const [part, value] of Object.entries({ ...hand, ...parts })) {
-          if (value) after.set(part, value);
-          else after.delete(part);
-        }
-        return after;
-      }, how);
+      if (shop) {
+        const next = handOf(
+          written(new URLSearchParams(window.location.search), { ...hand, ...parts }),
+          shop,
+        );
+        if (next) for (const tell of told) tell(next);
+      }
+      setAddress((before) => written(new URLSearchParams(before), { ...hand, ...parts }), how);
     },
-    [setAddress, hand],
+    [setAddress, hand, shop],
   );
   return { hand, shop, change };
 }

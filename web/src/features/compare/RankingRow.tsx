@@ -1,0 +1,106 @@
+import { Checkbox } from "radix-ui";
+import { memo } from "react";
+import { partsOf, shown } from "../../lib/money";
+import { shortDay } from "../../lib/time";
+import { CostBar } from "./CostBar";
+import { Derivation } from "./Derivation";
+import { behindShort, fullName } from "./names";
+import type { Ranked, RouteOut } from "./queries";
+import { type Column, factOf } from "./sorting";
+
+export type Add = (added: { method: string; route: RouteOut["route"] }) => void;
+
+interface Props {
+  entry: Ranked;
+  place: number;
+  dearest: number;
+  columns: Column[];
+  currency: string;
+  open: boolean;
+  chosen: boolean;
+  full: boolean;
+  onOpen: (key: string) => void;
+  onChoose: (key: string, chosen: boolean) => void;
+  onAdd: Add;
+  onBegin: (provider: string) => void;
+}
+
+/** One route of the ranking; its cost opens into how it came about. */
+export const RankingRow = memo(function RankingRow(props: Props) {
+  const { entry, place, dearest, columns, currency, open, chosen, full, onOpen, onChoose, onAdd, onBegin } =
+    props;
+  const { route } = entry;
+  return (
+    <>
+      <tr
+        data-route={route.key}
+        className={`border-b border-rule-soft align-baseline ${open ? "border-transparent" : ""}`}
+      >
+        <td className="text-soft py-1.5">{place}</td>
+        <th scope="row" className="text-left font-normal pr-2">
+          <strong className="font-semibold">{route.method_name}</strong>{" "}
+          <span className="text-soft">{behindShort(route)}</span>
+        </th>
+        <td className="w-20 max-lg:hidden">
+          <CostBar entry={entry} dearest={dearest} />
+        </td>
+        {columns.map((column) => (
+          <td
+            key={column.key}
+            className={`pl-2.5 ${column.align === "right" ? "text-right" : "text-left"} ${column.view === "terms" ? "" : "whitespace-nowrap"}`}
+          >
+            {column.key === "cost" ? (
+              <button
+                type="button"
+                aria-expanded={open}
+                aria-label={`How the cost of ${fullName(route)} came about: ${shown(entry.cost)}`}
+                onClick={() => onOpen(route.key)}
+                className="font-semibold underline decoration-dotted decoration-soft underline-offset-4 hover:decoration-solid min-h-6"
+              >
+                {partsOf(shown(entry.cost)).amount}
+              </button>
+            ) : (
+              cell(entry, column.key)
+            )}
+          </td>
+        ))}
+        <td className="text-right">
+          <Checkbox.Root
+            checked={chosen}
+            disabled={full && !chosen}
+            onCheckedChange={(checked) => onChoose(route.key, checked === true)}
+            aria-label={`Put side by side: ${fullName(route)}`}
+            className="size-6 grid place-items-center disabled:opacity-40 group"
+          >
+            <span className="size-4 border border-soft grid place-items-center group-data-[state=checked]:bg-ink group-data-[state=checked]:border-ink">
+              <Checkbox.Indicator className="text-ground text-small leading-none">✓</Checkbox.Indicator>
+            </span>
+          </Checkbox.Root>
+        </td>
+      </tr>
+      {open && (
+        <tr className="border-b border-rule-soft">
+          <td colSpan={columns.length + 4} className="pb-3">
+            {/* What opens must not widen the columns. */}
+            <div className="w-0 min-w-full">
+              <Derivation entry={entry} currency={currency} onAdd={onAdd} onBegin={onBegin} />
+            </div>
+          </td>
+        </tr>
+      )}
+    </>
+  );
+});
+
+function cell(entry: Ranked, key: string): string {
+  if (key === "percent") return entry.effective_percent ? `${entry.effective_percent} %` : "unknown";
+  if (key === "earns") {
+    if (!entry.earns) return "no margin";
+    return `${partsOf(shown(entry.earns)).amount}${entry.completion === null ? "*" : ""}`;
+  }
+  if (key === "month") return entry.month ? partsOf(shown(entry.month.cost)).amount : "none";
+  const fact = factOf(entry, key);
+  // A day is enough in a cell; how it comes about stands where the row opens.
+  const isDay = ["arrives", "certain", "reversible"].includes(key) && /^\d/.test(fact?.text ?? "");
+  return isDay && fact ? shortDay(fact.sort) : (fact?.text ?? "");
+}
