@@ -1,5 +1,6 @@
 """Crossings and the cheapest route: handbook values by hand, and brute force over made-up curves and cards."""
 
+from dataclasses import replace
 from datetime import date
 from fractions import Fraction
 from itertools import pairwise
@@ -173,6 +174,31 @@ def test_a_curve_is_the_fee_charged_with_the_rounding_taken_away(card: RateCard,
             assert set(exact) >= {f"percentage{held_parts.rate}"} or len(pieces) > 1
         else:
             assert value is None
+
+
+@settings(max_examples=120, deadline=None)
+@given(cards(graduated=True), cards(), orders(), st.lists(st.integers(1, 60_000), min_size=1, max_size=6))
+def test_the_cheapest_route_is_the_first_of_the_exact_fees(
+    card: RateCard, second: RateCard, order: OrderContext, minors: list[int]
+) -> None:
+    """The envelope over made-up rate cards, against every fee at several amounts with its rounding taken away."""
+    other = second.model_copy(update={"provider": second.provider.model_copy(update={"id": "orlenta"})})
+    pricers = [CardPricer(held, "PT", RATES) for held in (card, other)]
+    pairs = [pair for pricer in pricers for pair in fee_curves(pricer, order, "EUR", RATES)]
+    curves_of = [fee_curve(()) if isinstance(pieces, NotPriced) else fee_curve(pieces) for _, pieces in pairs]
+    cheapest = envelope(curves_of, Fraction(1, 1000), Fraction(10**6))
+    for minor in minors:
+        here = replace(order, amount=Money(minor, order.amount.currency))
+        exact = [
+            priced.exact * RATES.find(priced.currency, "EUR", here.placed_on).value
+            if isinstance(priced, Priced)
+            else None
+            for pricer in pricers
+            for priced in pricer.price(here)
+        ]
+        stretch = next(entry for entry in cheapest if entry.from_ <= here.amount.exact < entry.below)
+        least = min((fee for fee in exact if fee is not None), default=None)
+        assert (None if stretch.curve is None else exact[stretch.curve]) == least
 
 
 def lesser(pieces: FeeCurve, at: str) -> Fraction:

@@ -98,7 +98,10 @@ TERMS = {
 
 
 def told(
-    card: RateCard | None, account: Account | None = None, method: dict[str, object] | None = None
+    card: RateCard | None,
+    account: Account | None = None,
+    method: dict[str, object] | None = None,
+    terminal: bool = False,
 ) -> dict[str, str]:
     known = Known(
         method=METHOD.model_copy(update=method or {}),
@@ -109,6 +112,7 @@ def told(
         arrives_on=date(2026, 12, 1),
         reach=Fraction(7, 10),
         card_duty="a longer self-assessment",
+        terminal=terminal,
     )
     return {fact.key: fact.text for fact in facts(known)}
 
@@ -129,6 +133,9 @@ def test_what_is_not_a_price_is_told_from_the_card_and_the_provider(example_card
     held = Account(provider="orlenta", mode="test", stage="connected", active_methods=[])
     assert told(card, held)["effort"] == "account held"
     assert "first payout is" not in told(card, held)["arrives"]
+    drawer = told(card, held, terminal=True)["terms"]
+    assert "terminal 9.00 EUR" not in drawer
+    assert drawer.endswith("you hold its terminal")
 
 
 @pytest.mark.parametrize(

@@ -48,7 +48,6 @@ from monedero.work.premises import Premises, Room
 from monedero.work.turning import Turning, rival, turnings
 
 router = APIRouter(prefix="/api", tags=["compare"], responses=PROBLEMS)
-WORDED_KEPT = 4096
 # The bands of a cost; what is not named is risk, work and waiting.
 BANDS = {
     CostPart.FEE: "fee",
@@ -146,13 +145,9 @@ class _Writer(RouteWriter):
 
     def _facts(self, entry: RankedRoute) -> list[FactOut]:
         """What is not a price, worded once for orders that differ in their amount alone."""
-        kept = self.comparison.grounds.worded
         key = (entry.candidate.key, self._order.placed_on, entry.arrives_on, entry.reach)
-        if key not in kept:
-            if len(kept) > WORDED_KEPT:
-                kept.clear()
-            kept[key] = facts(self._known(entry))
-        return [FactOut.model_construct(key=fact.key, text=fact.text, sort=fact.sort) for fact in kept[key]]
+        told = self.comparison.grounds.worded.get(key, lambda: facts(self._known(entry)))
+        return [FactOut.model_construct(key=fact.key, text=fact.text, sort=fact.sort) for fact in told]
 
     def detail(self, entry: RankedRoute) -> RouteDetailOut:
         """Everything that a row of the ranking opens into."""
@@ -210,6 +205,7 @@ class _Writer(RouteWriter):
             arrives_on=entry.arrives_on,
             reach=entry.reach,
             card_duty=card_duties()[held.card_data.value] if held else "",
+            terminal=provider in grounds.shop.terminals,
         )
 
     def _month(self, month: RouteMonth | None) -> MonthOut | None:

@@ -47,6 +47,7 @@ class Known(NamedTuple):
     arrives_on: date | None
     reach: Fraction | None
     card_duty: str
+    terminal: bool = False
 
 
 def facts(known: Known) -> list[Fact]:
@@ -62,7 +63,7 @@ def facts(known: Known) -> list[Fact]:
         Fact("buyer", _buyer(method), method.buyer),
         _card_data(known),
         _effort(known),
-        Fact("terms", _terms(known.card.terms) if known.card else "none", ""),
+        Fact("terms", _terms(known.card.terms, known.terminal) if known.card else "none", ""),
     ]
 
 
@@ -147,14 +148,15 @@ def months_text(months: int) -> str:
     return f"{months} months at the least"
 
 
-def _terms(terms: Terms | None) -> str:
-    return "; ".join(_each_term(terms)) if terms else "none told"
+def _terms(terms: Terms | None, terminal: bool) -> str:
+    told = list(_each_term(terms, terminal)) if terms else []
+    return "; ".join([*told, "you hold its terminal"] if terminal else told) or "none told"
 
 
-def _each_term(terms: Terms) -> Iterable[str]:
+def _each_term(terms: Terms, terminal: bool) -> Iterable[str]:
     if terms.set_up:
         yield f"set-up {money(str(terms.set_up))}"
-    if terms.terminal_rent:
+    if terms.terminal_rent and not terminal:
         yield f"terminal {money(str(terms.terminal_rent))} a month"
     if terms.shortest_term_months:
         yield months_text(terms.shortest_term_months)

@@ -18,8 +18,6 @@ from monedero.work.grounds import Grounds
 from monedero.work.month import MonthFigures, RouteMonth, month_of
 from monedero.work.reach import Market, markets_of, reach
 
-BEARINGS_KEPT = COSTS_KEPT = 4096
-
 
 @dataclass(frozen=True, slots=True)
 class RankedRoute:
@@ -101,24 +99,16 @@ def _ranked(
 
 def _cost_piece(asked: InQuestion, candidate: Candidate, fee: FeePiece, bearing: Bearing) -> CostPiece:
     """The parts of the cost on a piece of the fee, kept for orders that differ in their amount alone."""
-    kept = asked.grounds.cost_pieces
-    key = (candidate.key, asked.context.known, asked.context.monthly_volume, asked.day, fee.from_, id(bearing))
-    if key not in kept:
-        if len(kept) > COSTS_KEPT:
-            kept.clear()
-        # The bearing is kept with its costs, so that its identity stays its own.
-        kept[key] = (bearing, all_in(fee, bearing))
-    return kept[key][1]
+    context = asked.context
+    key = (candidate.key, context.known, context.monthly_volume, asked.day, fee.from_, id(bearing))
+    # The bearing is kept with its costs, so that its identity stays its own.
+    return asked.grounds.cost_pieces.get(key, lambda: (bearing, all_in(fee, bearing)))[1]
 
 
 def bearing_with(asked: InQuestion, candidate: Candidate, month: MonthFigures, arrives_on: date | None) -> Bearing:
     """What a candidate bears besides its fee, for the order in hand or (no day of arrival) for a curve."""
     share = month.share(candidate.route) if candidate.route else ZERO
     orders = Carried(asked.day, asked.to_books or ZERO, share, arrives_on)
-    kept = asked.grounds.bearings
-    key = (candidate.key, orders)
-    if key not in kept:
-        if len(kept) > BEARINGS_KEPT:
-            kept.clear()
-        kept[key] = bearing_of(asked.grounds, candidate.card, candidate.method, orders)
-    return kept[key]
+    return asked.grounds.bearings.get(
+        (candidate.key, orders), lambda: bearing_of(asked.grounds, candidate.card, candidate.method, orders)
+    )

@@ -1,8 +1,9 @@
 """What a comparison rests on: the shop, the catalogue, assumptions, the order profile. Read once per revision."""
 
-from collections.abc import Hashable, Mapping
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, field
 from functools import cached_property
+from typing import Any
 from weakref import WeakKeyDictionary
 
 from monedero.core.account import Account, Mode, Stage
@@ -25,14 +26,14 @@ from monedero.figures import methods
 from monedero.store import Store
 from monedero.wording.facts import Fact
 from monedero.work.basis import catalogue_of, described_shop, draft, methods_of, rates_of
+from monedero.work.kept import Kept
 
-CURVES_KEPT = 512
 UNDER_WAY = (Stage.BEGUN, Stage.IN_REVIEW, Stage.CONNECTED)
 
 
 @dataclass(frozen=True)
 class Grounds:
-    """Everything that prices and comparisons rest on, at one revision of the store."""
+    """Everything that prices and comparisons rest on, at one revision of the store, and what was worked out from it."""
 
     revision: int
     shop: Shop
@@ -44,6 +45,11 @@ class Grounds:
     assumptions: Assumptions
     profile: Profile
     in_checkout: frozenset[str]
+    bearings: Kept[Bearing] = field(default_factory=Kept)
+    cost_pieces: Kept[tuple[Bearing, CostPiece]] = field(default_factory=Kept)
+    worded: Kept[list[Fact]] = field(default_factory=Kept)
+    by_day: Kept[Any] = field(default_factory=Kept)
+    _curves: Kept[list[tuple[Route, FeeCurve | NotPriced]]] = field(default_factory=Kept)
 
     @cached_property
     def chosen(self) -> dict[tuple[str, str], str]:
@@ -69,30 +75,7 @@ class Grounds:
     def fee_curves(self, pricer: CardPricer, order: OrderContext) -> list[tuple[Route, FeeCurve | NotPriced]]:
         """The fee of every route of a card for every amount, kept for orders that differ in their amount alone."""
         key = (pricer.card.provider.id, order.known, order.placed_on, order.monthly_volume)
-        if key not in self._curves:
-            if len(self._curves) > CURVES_KEPT:
-                self._curves.clear()
-            self._curves[key] = fee_curves(pricer, order, self.shop.currency, self.rates)
-        return self._curves[key]
-
-    @cached_property
-    def _curves(self) -> dict[Hashable, list[tuple[Route, FeeCurve | NotPriced]]]:
-        return {}
-
-    @cached_property
-    def bearings(self) -> dict[Hashable, Bearing]:
-        """What routes bear besides their fees, as it was last worked out."""
-        return {}
-
-    @cached_property
-    def cost_pieces(self) -> dict[Hashable, tuple[Bearing, CostPiece]]:
-        """The parts of costs on pieces of fees, as they were last worked out."""
-        return {}
-
-    @cached_property
-    def worded(self) -> dict[Hashable, list[Fact]]:
-        """What is not a price, as it was last put into words."""
-        return {}
+        return self._curves.get(key, lambda: fee_curves(pricer, order, self.shop.currency, self.rates))
 
     @cached_property
     def columns(self) -> FeeColumns:

@@ -4,7 +4,6 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from datetime import date
 from fractions import Fraction
-from weakref import WeakKeyDictionary
 
 import polars as pl
 
@@ -92,40 +91,30 @@ def months_between(first: str | None, last: str | None) -> int:
     return (end.year - start.year) * 12 + end.month - start.month + 1
 
 
-_rows: WeakKeyDictionary[Store, tuple[int, date, MonthRows]] = WeakKeyDictionary()
-_mixes: WeakKeyDictionary[Store, tuple[int, date, PlanMonth]] = WeakKeyDictionary()
-_figures: WeakKeyDictionary[Store, tuple[int, date, MonthFigures]] = WeakKeyDictionary()
-
-
 def rows_of(store: Store, day: date) -> MonthRows:
     """The orders of the month, read once per revision and day."""
     grounds = grounds_of(store)
-    held = _rows.get(store)
-    if held is None or held[:2] != (grounds.revision, day):
-        held = (grounds.revision, day, MonthRows(store, grounds, day))
-        _rows[store] = held
-    return held[2]
+    rows: MonthRows = grounds.by_day.get(("rows", day), lambda: MonthRows(store, grounds, day))
+    return rows
 
 
 def month_of(store: Store, day: date) -> MonthFigures:
     """The figures of the month, computed once per revision and day."""
     grounds = grounds_of(store)
-    held = _figures.get(store)
-    if held is None or held[:2] != (grounds.revision, day):
-        held = (grounds.revision, day, _compute(grounds, rows_of(store, day), day))
-        _figures[store] = held
-    return held[2]
+    figures: MonthFigures = grounds.by_day.get(("month", day), lambda: _compute(grounds, rows_of(store, day), day))
+    return figures
 
 
 def mix_of(store: Store, day: date) -> PlanMonth:
     """The cheapest mix of plans over the month, computed once per revision and day."""
     grounds = grounds_of(store)
-    held = _mixes.get(store)
-    if held is None or held[:2] != (grounds.revision, day):
+
+    def compute() -> PlanMonth:
         month = rows_of(store, day).month(Asking(grounds.shop.takings))
-        held = (grounds.revision, day, month.cheapest_mix(plans_by_provider(grounds, day)))
-        _mixes[store] = held
-    return held[2]
+        return month.cheapest_mix(plans_by_provider(grounds, day))
+
+    mix: PlanMonth = grounds.by_day.get(("mix", day), compute)
+    return mix
 
 
 def plans_by_provider(grounds: Grounds, day: date) -> list[list[Plan]]:

@@ -1,11 +1,13 @@
 import { Command } from "cmdk";
 import { useNavigate } from "react-router";
 import { useDraft } from "../features/checkout";
+import { VIEWS as COMPARE_VIEWS, useCards } from "../features/compare";
 import { useHand, useHandSearch } from "../features/hand";
-import { useChoices } from "../features/shop";
+import { VIEWS as SHOP_VIEWS, useChoices } from "../features/shop";
 import { partsOf } from "../lib/money";
 import { useStages } from "./stages";
 
+const VIEWS = [...COMPARE_VIEWS.slice(1), ...SHOP_VIEWS.slice(1)];
 const ITEM = "flex justify-between px-5 py-1.5 cursor-pointer aria-selected:bg-verdigris-wash";
 
 interface Props {
@@ -19,6 +21,7 @@ export function FindDialog({ open, onOpenChange }: Props) {
   const search = useHandSearch();
   const { shop, change } = useHand();
   const stages = useStages();
+  const cards = useCards().data ?? [];
   const tenders = useDraft().data?.tenders ?? [];
   const names = new Map(useChoices().data?.countries.map((choice) => [choice.code, choice.name]));
 
@@ -52,6 +55,28 @@ export function FindDialog({ open, onOpenChange }: Props) {
             onSelect={then(() => void navigate(`${stage.path}${search}`))}
           >
             {stage.name} <span className="text-soft">stage</span>
+          </Command.Item>
+        ))}
+        {VIEWS.map((view) => (
+          <Command.Item
+            key={view.path}
+            className={ITEM}
+            value={`view ${view.name}`}
+            onSelect={then(() => void navigate(`${view.path}${search}`))}
+          >
+            {view.name} <span className="text-soft">view</span>
+          </Command.Item>
+        ))}
+        {cards.map((card) => (
+          <Command.Item
+            key={card.provider}
+            className={ITEM}
+            value={`rate card ${card.provider_name}`}
+            onSelect={then(
+              () => void navigate(`/compare/cards/${card.provider}/${card.versions[0]?.day}${search}`),
+            )}
+          >
+            {card.provider_name} <span className="text-soft">rate card</span>
           </Command.Item>
         ))}
         {tenders.map((tender) => (

@@ -6,6 +6,10 @@ const KEYS = [
   ["/", "to the order sentence"],
   ["[ and ]", "to the stage before, to the stage after"],
   ["Alt with Up or Down", "move the way to pay that you are in"],
+  [
+    "Left or Right on the ruler's cursor",
+    "another amount of the order, with Shift ten steps, Page Up and Down more",
+  ],
   ["Left or Right on a handle", "move a limit by a step, with Shift by ten"],
   ["Enter or Escape in a field", "keep it, or put the kept value back"],
   ["?", "this list"],

@@ -33,6 +33,8 @@ interface Props {
   cheapest: Stretch[];
   cursor: number | null;
   cursorSaid: string;
+  /** The smallest step of an amount: a minor unit of its currency. */
+  step: number;
   unit: string;
   onCursor: (amount: number) => void;
 }
@@ -47,7 +49,7 @@ const STEP = 1 / 300;
 
 /** The amount ruler with cost curves, the ribbon of the cheapest route, and the cursor of the order in hand. */
 export function CostRuler(props: Props) {
-  const { axis, currency, amounts, curves, cheapest, cursor, cursorSaid, unit, onCursor } = props;
+  const { axis, currency, amounts, curves, cheapest, cursor, cursorSaid, step, unit, onCursor } = props;
   const frame = useRef<HTMLDivElement>(null);
   const width = useWidth(frame);
   const plot = Math.max(width - LEFT - RIGHT, 120);
@@ -68,7 +70,7 @@ export function CostRuler(props: Props) {
     const at = cursorAt((px - LEFT) / plot, axis);
     // The cursor catches on a break-even: just beyond it the cheapest route is another one.
     const near = cheapest.slice(1).find((stretch) => Math.abs(x(stretch.from) - px) < CATCH);
-    return near ? Math.ceil(near.from * 100) / 100 : at;
+    return near ? Math.ceil(near.from / step) * step : Math.max(Math.round(at / step), 1) * step;
   }
 
   function point(event: PointerEvent<SVGSVGElement>) {
@@ -104,12 +106,12 @@ export function CostRuler(props: Props) {
     } else if (by !== undefined) {
       event.preventDefault();
       const place = placeOf(here, axis);
-      let step = by * STEP * (event.shiftKey ? 10 : 1);
-      let to = cursorAt(place + step, axis);
+      let move = by * STEP * (event.shiftKey ? 10 : 1);
+      let to = cursorAt(place + move, axis);
       // Rounding must not hold the cursor back.
-      while (to === here && place + step > 0 && place + step < 1) {
-        step += by * STEP;
-        to = cursorAt(place + step, axis);
+      while (to === here && place + move > 0 && place + move < 1) {
+        move += by * STEP;
+        to = cursorAt(place + move, axis);
       }
       onCursor(to);
     }

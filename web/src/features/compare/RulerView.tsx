@@ -1,7 +1,8 @@
 import { useMemo } from "react";
 import { type CostCurve, CostRuler, type Stretch, strokesFor } from "../../charts";
 import { axisFor } from "../../charts/axis";
-import { drawn, grouped, partsOf } from "../../lib/money";
+import { drawn, grouped } from "../../lib/money";
+import { useView } from "../checkout";
 import type { Hand } from "../hand";
 import type { Shop } from "../shop";
 import { CardPickers } from "./CardPickers";
@@ -21,9 +22,16 @@ interface Props {
 
 /** The amount ruler of Compare: what every open route costs at every amount, and who is cheapest where. */
 export function RulerView({ hand, shop, of, show, strong, onAmount }: Props) {
-  const axis = useMemo(() => axisFor(shop.lines.map((line) => drawn(line.usual_amount))), [shop.lines]);
+  const inBooks = useView(hand).data?.amount_in_books;
+  // The ruler lies where the usual amounts lie, in the currency of the order: a power of ten apart from the books.
+  const power =
+    inBooks && drawn(inBooks) > 0 ? Math.round(Math.log10(Number(hand.amount) / drawn(inBooks))) : 0;
+  const axis = useMemo(
+    () => axisFor(shop.lines.map((line) => drawn(line.usual_amount) * 10 ** power)),
+    [shop.lines, power],
+  );
   const { data } = useCurves(hand, String(axis.from), String(axis.to), of);
-  const decimals = (partsOf(hand.amount).amount.split(".")[1] ?? "").length;
+  const decimals = (data?.amounts[0]?.split(".")[1] ?? "").length;
   const strokes = useMemo(() => strokesFor((data?.curves ?? []).map((curve) => curve.route.key)), [data]);
   const amounts = useMemo(() => (data?.amounts ?? []).map(Number), [data]);
   // One text for the foreground, so that the curves stand still as long as it is the same.
@@ -67,10 +75,9 @@ export function RulerView({ hand, shop, of, show, strong, onAmount }: Props) {
         cheapest={cheapest}
         cursor={Number.isFinite(Number(hand.amount)) ? Number(hand.amount) : null}
         cursorSaid={grouped(hand.amount)}
+        step={10 ** -decimals}
         unit={show === "money" ? data.currency : "% of the order"}
-        onCursor={(amount) =>
-          onAmount(decimals || hand.currency !== "JPY" ? amount.toFixed(2) : String(Math.round(amount)))
-        }
+        onCursor={(amount) => onAmount(amount.toFixed(decimals))}
       />
       <CurvesTable data={data} show={show} curves={curves} axis={axis}>
         <CardPickers />

@@ -1,5 +1,8 @@
 import { lazy } from "react";
 
+export { useCards } from "./cards/queries";
+export { VIEWS } from "./views";
+
 export const ComparePage = lazy(() =>
   import("./ComparePage").then((module) => ({ default: module.ComparePage })),
 );

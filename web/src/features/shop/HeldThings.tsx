@@ -1,4 +1,4 @@
-import { putIn } from "../../lib/lists";
+import { between, putIn } from "../../lib/lists";
 import { Button } from "../../ui/Button";
 import { Picker } from "../../ui/Picker";
 import { TextField } from "../../ui/TextField";
@@ -48,10 +48,7 @@ export function HeldThings({ shop, save, quietly, remove }: Sections) {
             save={(text) =>
               save((before) => ({
                 ...before,
-                terminals: text
-                  .split(",")
-                  .map((id) => id.trim())
-                  .filter(Boolean),
+                terminals: between(text),
               }))
             }
           />
@@ -158,10 +155,7 @@ export function HeldThings({ shop, save, quietly, remove }: Sections) {
                     ...before,
                     software: {
                       ...software,
-                      waived: text
-                        .split(",")
-                        .map((id) => id.trim())
-                        .filter(Boolean),
+                      waived: between(text),
                     },
                   }))
                 }
@@ -171,10 +165,7 @@ export function HeldThings({ shop, save, quietly, remove }: Sections) {
                 label="Works with these providers alone; empty means all"
                 value={(software.allows ?? []).join(", ")}
                 save={(text) => {
-                  const allows = text
-                    .split(",")
-                    .map((id) => id.trim())
-                    .filter(Boolean);
+                  const allows = between(text);
                   return save((before) => ({
                     ...before,
                     software: { ...software, allows: allows.length > 0 ? allows : null },

@@ -91,36 +91,21 @@ export function PlanFields({ card, save }: Props) {
           When the money arrives
         </h2>
         {(card.settlement ?? []).map((rule, place) => (
-          <div
+          <RuleRow
             key={(rule.methods ?? ["all"]).join()}
-            className="grid grid-cols-[minmax(0,1fr)_4rem_5rem_6rem] gap-3 items-end border-b border-rule-soft pb-1"
-          >
-            <span className="text-soft">{rule.methods?.join(", ") ?? "all methods"}</span>
-            {(
-              [
-                ["business_days", "business days"],
-                ["calendar", "calendar"],
-                ["payout", "payout"],
-              ] as const
-            ).map(([key, label]) => (
-              <TextField
-                key={key}
-                align="right"
-                label={label}
-                value={String(rule[key])}
-                save={(text) =>
-                  save((before) => ({
-                    ...before,
-                    settlement: (before.settlement ?? []).map((entry, index) =>
-                      index === place
-                        ? { ...entry, [key]: key === "business_days" ? numberOf(text) : text }
-                        : entry,
-                    ) as NonNullable<Card["settlement"]>,
-                  }))
-                }
-              />
-            ))}
-          </div>
+            methods={rule.methods}
+            fields={ARRIVAL.map(([key, label]) => ({
+              label,
+              value: String(rule[key]),
+              save: (text) =>
+                save((before) => ({
+                  ...before,
+                  settlement: changed(before.settlement, place, {
+                    [key]: key === "business_days" ? numberOf(text) : text,
+                  }),
+                })),
+            }))}
+          />
         ))}
       </section>
       <section aria-labelledby="events" className="mb-6">
@@ -128,44 +113,62 @@ export function PlanFields({ card, save }: Props) {
           What may happen after
         </h2>
         {(card.events ?? []).map((event, place) => (
-          <div
+          <RuleRow
             key={(event.methods ?? ["all"]).join()}
-            className="grid grid-cols-[minmax(0,1fr)_5.5rem_5.5rem_5.5rem] gap-3 items-end border-b border-rule-soft pb-1"
-          >
-            <span className="text-soft">{event.methods?.join(", ") ?? "all methods"}</span>
-            {(
-              [
-                ["refund", "a refund"],
-                ["dispute", "a dispute"],
-                ["failed", "a failed debit"],
-              ] as const
-            ).map(([key, label]) => (
-              <TextField
-                key={key}
-                align="right"
-                label={label}
-                value={event[key]?.fixed ?? ""}
-                save={(text) =>
-                  save((before) => ({
-                    ...before,
-                    events: (before.events ?? []).map((entry, index) =>
-                      index === place
-                        ? {
-                            ...entry,
-                            [key]: text ? { ...NEW_EVENTS[key], ...entry[key], fixed: text } : null,
-                          }
-                        : entry,
-                    ) as NonNullable<Card["events"]>,
-                  }))
-                }
-              />
-            ))}
-          </div>
+            methods={event.methods}
+            fields={EVENTS.map(([key, label]) => ({
+              label,
+              value: event[key]?.fixed ?? "",
+              save: (text) =>
+                save((before) => ({
+                  ...before,
+                  events: changed(before.events, place, {
+                    [key]: text
+                      ? { ...NEW_EVENTS[key], ...before.events?.[place]?.[key], fixed: text }
+                      : null,
+                  }),
+                })),
+            }))}
+          />
         ))}
       </section>
     </div>
   );
 }
+
+interface RuleRowProps {
+  methods: string[] | null | undefined;
+  fields: { label: string; value: string; save: (text: string) => Promise<unknown> }[];
+}
+
+/** A rule of a card for some methods, or for all, with its fields. */
+function RuleRow({ methods, fields }: RuleRowProps) {
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)_repeat(3,5.5rem)] gap-3 items-end border-b border-rule-soft pb-1">
+      <span className="text-soft">{methods?.join(", ") ?? "all methods"}</span>
+      {fields.map((field) => (
+        <TextField key={field.label} align="right" {...field} />
+      ))}
+    </div>
+  );
+}
+
+/** A list with one of its entries changed in part. */
+function changed<Rule>(rules: Rule[] | undefined, place: number, part: object): Rule[] {
+  return (rules ?? []).map((rule, index) => (index === place ? { ...rule, ...part } : rule));
+}
+
+const ARRIVAL = [
+  ["business_days", "business days"],
+  ["calendar", "calendar"],
+  ["payout", "payout"],
+] as const;
+
+const EVENTS = [
+  ["refund", "a refund"],
+  ["dispute", "a dispute"],
+  ["failed", "a failed debit"],
+] as const;
 
 const NEW_EVENTS = { refund: { returns: "none" }, dispute: { returned_if_won: false }, failed: {} };
 
