@@ -25,6 +25,15 @@ FLAGS = (
     "--disable-sync",
     "--hide-scrollbars",
 )
+# What an element is likely to be called, for finding it among many.
+CALLED = """
+const called = (element) => (element.getAttribute('aria-label') || element.labels?.[0]?.textContent
+  || element.textContent || '').replace(/\\s+/g, ' ');
+"""
+LIKELY = CALLED + (
+    "return [...document.querySelectorAll(arguments[0])].filter((one) => called(one).includes(arguments[1]));"
+)
+LIKELY_HERE = CALLED + "return called(document.activeElement).includes(arguments[0]);"
 BOAT = "?market=es-eur&line=night-boat-tour&amount=85.00&currency=EUR"
 
 
@@ -72,13 +81,20 @@ class Desk:
         return found
 
     def named(self, name: str, css: str = "button, a, input, [role]", exact: bool = True) -> WebElement:
-        """The element whose accessible name is, or holds, `name`."""
+        """The element whose accessible name is, or holds, `name`.
+
+        Which could be it is asked in one go; the browser's own accessible name then decides.
+        """
 
         def fits(element: WebElement) -> bool:
             own = element.accessible_name
             return own == name if exact else name in own
 
-        return self.until(lambda: next(element for element in self.all(css) if fits(element)))  # type: ignore[no-any-return]
+        def found() -> WebElement:
+            likely = self.browser.execute_script(LIKELY, css, name)
+            return next(element for element in likely if fits(element))
+
+        return self.until(found)  # type: ignore[no-any-return]
 
     def click(
         self, name: str, css: str = "button, a, [role=switch], [role=radio], summary", exact: bool = True
@@ -121,11 +137,12 @@ class Desk:
 
     def tab_to(self, name: str, *, back: bool = False, exact: bool = False) -> WebElement:
         """Go by Tab to the element with this accessible name; its first characters are enough, unless exact."""
-        for _ in range(160):
-            here = self.browser.switch_to.active_element
-            own = here.accessible_name
-            if here.tag_name != "body" and (own == name if exact else own.startswith(name)):
-                return here
+        for _ in range(260):
+            if self.browser.execute_script(LIKELY_HERE, name):
+                here = self.browser.switch_to.active_element
+                own = here.accessible_name
+                if here.tag_name != "body" and (own == name if exact else own.startswith(name)):
+                    return here
             keys = ActionChains(self.browser)
             if back:
                 keys.key_down(Keys.SHIFT).send_keys(Keys.TAB).key_up(Keys.SHIFT).perform()

@@ -1,29 +1,11 @@
-import { type KeyboardEvent, memo, type PointerEvent, useEffect, useRef, useState } from "react";
+import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
 import { grouped } from "../lib/money";
 import { type Axis, costTicks, cursorAt, placeOf, spread } from "./axis";
-import type { Stroke } from "./inks";
+import { CurvePaths, pathOf, valueAt } from "./CurvePaths";
+import { Ribbon } from "./Ribbon";
+import { type CostCurve, HEIGHT, heightOf, LEFT, RIBBON, RIGHT, type Stretch, TOP } from "./ruler";
+import { useDrag } from "./useDrag";
 import { useWidth } from "./useWidth";
-
-export interface CostCurve {
-  key: string;
-  name: string;
-  provider: string;
-  stroke: Stroke;
-  /** The cost at each amount of the ruler, as it is drawn and as it is said; null where there is no price. */
-  values: (number | null)[];
-  said: (string | null)[];
-  /** A curve in the foreground has a label; the others stay thin until they are pointed at. */
-  strong: boolean;
-}
-
-export interface Stretch {
-  from: number;
-  below: number;
-  key: string | null;
-  name: string;
-  /** The exact amount at which it begins, for reading. */
-  said: string;
-}
 
 interface Props {
   axis: Axis;
@@ -39,11 +21,6 @@ interface Props {
   onCursor: (amount: number) => void;
 }
 
-const LEFT = 46;
-const RIGHT = 196;
-const TOP = 30;
-const HEIGHT = 184;
-const RIBBON = 22;
 const CATCH = 6;
 const STEP = 1 / 300;
 
@@ -264,159 +241,5 @@ export function CostRuler(props: Props) {
         ) : null}
       </p>
     </div>
-  );
-}
-
-interface PathsProps {
-  curves: CostCurve[];
-  amounts: number[];
-  axis: Axis;
-  plot: number;
-  low: number;
-  high: number;
-}
-
-/** The curves themselves; they stand still while the cursor moves. */
-const CurvePaths = memo(function CurvePaths({ curves, amounts, axis, plot, low, high }: PathsProps) {
-  const x = (amount: number) => LEFT + placeOf(amount, axis) * plot;
-  const y = (value: number) => heightOf(value, low, high);
-  return [...curves]
-    .sort((a, b) => Number(a.strong) - Number(b.strong))
-    .map((curve) => (
-      <path
-        key={curve.key}
-        d={pathOf(curve, amounts, x, y)}
-        fill="none"
-        stroke={curve.stroke.color}
-        strokeDasharray={curve.stroke.dash}
-        strokeWidth={curve.strong ? 1.8 : 1}
-        opacity={curve.strong ? 1 : 0.28}
-      />
-    ));
-});
-
-/** The height at which a cost is drawn, on a logarithmic scale. */
-function heightOf(value: number, low: number, high: number): number {
-  return TOP + HEIGHT - (Math.log(Math.max(value, low) / low) / Math.log(high / low)) * HEIGHT;
-}
-
-/** Moving the cursor by pointer: it follows at once, and tells where it is a few times a second. */
-function useDrag(cursor: number | null, at: (px: number) => number, tell: (amount: number) => void) {
-  const [held, setHeld] = useState(cursor);
-  const dragging = useRef(false);
-  const timer = useRef(0);
-  useEffect(() => {
-    if (!dragging.current) setHeld(cursor);
-  }, [cursor]);
-
-  function set(px: number) {
-    const amount = at(px);
-    setHeld(amount);
-    window.clearTimeout(timer.current);
-    timer.current = window.setTimeout(() => tell(amount), 40);
-  }
-
-  return {
-    held,
-    begin(px: number) {
-      dragging.current = true;
-      set(px);
-    },
-    move(px: number) {
-      if (dragging.current) set(px);
-    },
-    end() {
-      dragging.current = false;
-    },
-  };
-}
-
-function pathOf(
-  curve: CostCurve,
-  amounts: number[],
-  x: (amount: number) => number,
-  y: (value: number) => number,
-): string {
-  let path = "";
-  let drawing = false;
-  curve.values.forEach((value, index) => {
-    const amount = amounts[index];
-    if (value === null || amount === undefined) {
-      drawing = false;
-      return;
-    }
-    path += `${drawing ? "L" : "M"}${x(amount).toFixed(1)} ${y(value).toFixed(1)}`;
-    drawing = true;
-  });
-  return path;
-}
-
-/** Where the curve is at an amount, between the two readings beside it; for drawing only. */
-function valueAt(curve: CostCurve, amounts: number[], amount: number): number | null {
-  const after = amounts.findIndex((entry) => entry >= amount);
-  const [right, left] = [curve.values[after], curve.values[Math.max(after - 1, 0)]];
-  if (right === null || right === undefined || left === null || left === undefined) return null;
-  const [from, to] = [amounts[Math.max(after - 1, 0)] ?? amount, amounts[after] ?? amount];
-  return to === from ? right : left + ((right - left) * (amount - from)) / (to - from);
-}
-
-interface RibbonProps {
-  cheapest: Stretch[];
-  curves: CostCurve[];
-  x: (amount: number) => number;
-  top: number;
-}
-
-/** The cheapest route for every amount, with the exact break-evens at its borders. */
-function Ribbon({ cheapest, curves, x, top }: RibbonProps) {
-  let free = Number.NEGATIVE_INFINITY;
-  return (
-    <g>
-      {cheapest.map((stretch, place) => {
-        const stroke = curves.find((curve) => curve.key === stretch.key)?.stroke;
-        const [left, right] = [x(stretch.from), x(stretch.below)];
-        const room = right - left > stretch.name.length * 6.6 + 8;
-        const sayBorder = place > 0 && left > free;
-        if (sayBorder) free = left + stretch.said.length * 7 + 8;
-        return (
-          <g key={stretch.said + stretch.key}>
-            <rect
-              x={left}
-              y={top}
-              width={Math.max(right - left, 0)}
-              height={RIBBON}
-              fill={stroke?.color ?? "none"}
-              opacity={0.16}
-            />
-            <line
-              x1={left}
-              x2={right}
-              y1={top + 1}
-              y2={top + 1}
-              stroke={stroke?.color ?? "none"}
-              strokeWidth={2}
-              strokeDasharray={stroke?.dash ?? ""}
-            />
-            {room && (
-              <text
-                x={(left + right) / 2}
-                y={top + 15}
-                textAnchor="middle"
-                fill={stroke?.color ?? "var(--soft)"}
-                className="text-small font-semibold"
-              >
-                {stretch.name}
-              </text>
-            )}
-            {place > 0 && <line x1={left} x2={left} y1={top} y2={top + RIBBON + 6} stroke="var(--ink)" />}
-            {sayBorder && (
-              <text x={left + 3} y={top + RIBBON + 13} className="fill-ink text-small font-semibold">
-                {stretch.said}
-              </text>
-            )}
-          </g>
-        );
-      })}
-    </g>
   );
 }

@@ -1,5 +1,6 @@
 export { RulerTicks } from "./AmountRuler";
 export { axisFor } from "./axis";
-export { type CostCurve, CostRuler, type Stretch } from "./CostRuler";
+export { CostRuler } from "./CostRuler";
 export { type Stroke, strokesFor } from "./inks";
+export type { CostCurve, Stretch } from "./ruler";
 export { type Ink, WindowBar } from "./WindowBar";

@@ -4,8 +4,7 @@ import { Button } from "../../ui/Button";
 import { useHand, useHandSearch } from "../hand";
 import { AssumptionField } from "../shop";
 import { fullName } from "./names";
-import { type Ranked, useRouteDetail } from "./queries";
-import type { Add } from "./RankingRow";
+import { type Add, type Ranked, useRouteDetail } from "./queries";
 import { factOf } from "./sorting";
 
 interface Props {

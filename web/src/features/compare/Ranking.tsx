@@ -1,8 +1,8 @@
 import { useCallback, useMemo, useState } from "react";
 import { drawn } from "../../lib/money";
 import { useStable } from "../../lib/useStable";
-import type { Ranked } from "./queries";
-import { type Add, RankingRow } from "./RankingRow";
+import type { Add, Ranked } from "./queries";
+import { RankingRow } from "./RankingRow";
 import { COLUMNS, sorted } from "./sorting";
 
 const MOST = 4;

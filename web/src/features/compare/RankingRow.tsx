@@ -5,10 +5,8 @@ import { shortDay } from "../../lib/time";
 import { CostBar } from "./CostBar";
 import { Derivation } from "./Derivation";
 import { behindShort, fullName } from "./names";
-import type { Ranked, RouteOut } from "./queries";
+import type { Add, Ranked } from "./queries";
 import { type Column, factOf } from "./sorting";
-
-export type Add = (added: { method: string; route: RouteOut["route"] }) => void;
 
 interface Props {
   entry: Ranked;

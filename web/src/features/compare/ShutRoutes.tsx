@@ -1,7 +1,6 @@
 import { Button } from "../../ui/Button";
 import { behind, fullName } from "./names";
-import type { Shut } from "./queries";
-import type { Add } from "./RankingRow";
+import type { Add, Shut } from "./queries";
 
 interface Props {
   shut: Shut[];

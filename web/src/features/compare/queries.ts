@@ -14,6 +14,8 @@ export type Assumption = Schema<"AssumptionOut">;
 export type Curves = Schema<"CurvesOut">;
 export type Plan = Schema<"PlanOut">;
 export type Volumes = Schema<"VolumesOut">;
+/** Puts a route, or an arrangement of the shop's own, in the checkout. */
+export type Add = (added: { method: string; route: RouteOut["route"] }) => void;
 export type Of = "all-in" | "fees";
 
 function comparisonOf(hand: Hand | null) {

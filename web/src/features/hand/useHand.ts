@@ -1,6 +1,7 @@
 import { useCallback, useMemo } from "react";
 import { useSearchParams } from "react-router";
 import type { Schema } from "../../api/client";
+import type { PARTS } from "../../lib/handSearch";
 import { partsOf } from "../../lib/money";
 import { type Shop, useShop } from "../shop";
 
@@ -12,8 +13,6 @@ export type Hand = Pick<
 
 /** Stands for a hand where a query is not enabled yet; it is never asked with. */
 export const NOTHING: Hand = { market: "", line: "", amount: "", currency: "" };
-
-const PARTS = ["market", "line", "amount", "currency", "card_kind", "card_network"] as const;
 
 /** The order in hand from the address; what the address leaves out, or names wrongly, comes from the shop. */
 function handOf(address: URLSearchParams, shop: Shop): Hand | null {
@@ -76,27 +75,6 @@ export function useHand() {
     [setAddress, hand, shop],
   );
   return { hand, shop, change };
-}
-
-/** The part of the address that holds the order in hand, for links to other views. */
-export function useHandSearch(): string {
-  const [address] = useSearchParams();
-  return handSearch(address);
-}
-
-/** The same from the address as it is at this moment, for what happens between two renderings. */
-export function handSearchNow(): string {
-  return handSearch(new URLSearchParams(window.location.search));
-}
-
-function handSearch(address: URLSearchParams): string {
-  const kept = new URLSearchParams();
-  for (const part of PARTS) {
-    const value = address.get(part);
-    if (value) kept.set(part, value);
-  }
-  const text = kept.toString();
-  return text ? `?${text}` : "";
 }
 
 const LAST = "monedero-order-in-hand";

@@ -1,6 +1,6 @@
+import { useHandSearch } from "../../lib/handSearch";
 import { Heading } from "../../ui/Page";
 import { SubNav } from "../../ui/SubNav";
-import { useHandSearch } from "../hand";
 import { AssumptionField } from "./AssumptionField";
 import { useAssumptions } from "./assumptions";
 import { useShop } from "./queries";

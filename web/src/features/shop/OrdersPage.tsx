@@ -1,12 +1,12 @@
 import { toast } from "sonner";
 import { said } from "../../api/client";
+import { useHandSearch } from "../../lib/handSearch";
 import { grouped } from "../../lib/money";
 import { day } from "../../lib/time";
 import { Button } from "../../ui/Button";
 import { Heading } from "../../ui/Page";
 import { Segments } from "../../ui/Segments";
 import { SubNav } from "../../ui/SubNav";
-import { useHandSearch } from "../hand";
 import { CardShares } from "./CardShares";
 import { ImportOrders } from "./ImportOrders";
 import {

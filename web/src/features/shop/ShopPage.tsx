@@ -1,10 +1,10 @@
 import { toast } from "sonner";
 import { said } from "../../api/client";
+import { useHandSearch } from "../../lib/handSearch";
 import { Heading } from "../../ui/Page";
 import { Picker } from "../../ui/Picker";
 import { SubNav } from "../../ui/SubNav";
 import { TextField } from "../../ui/TextField";
-import { useHandSearch } from "../hand";
 import { AccountsList } from "./AccountsList";
 import { HeldThings } from "./HeldThings";
 import { LinesTable } from "./LinesTable";

@@ -1,0 +1,25 @@
+import { useSearchParams } from "react-router";
+
+/** The parts of the address that hold the order in hand. */
+export const PARTS = ["market", "line", "amount", "currency", "card_kind", "card_network"] as const;
+
+/** The part of the address that holds the order in hand, for links to other views. */
+export function useHandSearch(): string {
+  const [address] = useSearchParams();
+  return handSearch(address);
+}
+
+/** The same from the address as it is at this moment, for what happens between two renderings. */
+export function handSearchNow(): string {
+  return handSearch(new URLSearchParams(window.location.search));
+}
+
+function handSearch(address: URLSearchParams): string {
+  const kept = new URLSearchParams();
+  for (const part of PARTS) {
+    const value = address.get(part);
+    if (value) kept.set(part, value);
+  }
+  const text = kept.toString();
+  return text ? `?${text}` : "";
+}
