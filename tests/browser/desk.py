@@ -91,7 +91,7 @@ class Desk:
             return own == name if exact else name in own
 
         def found() -> WebElement:
-            likely = self.browser.execute_script(LIKELY, css, name)
+            likely: list[WebElement] = self.browser.execute_script(LIKELY, css, name)
             return next(element for element in likely if fits(element))
 
         return self.until(found)  # type: ignore[no-any-return]

@@ -97,6 +97,7 @@ def test_from_a_priced_route_to_a_buyer_who_pays_by_keyboard(desk: Desk) -> None
     while desk.browser.switch_to.active_element.get_attribute("role") != "radio":
         desk.keys(Keys.TAB)
     desk.keys(Keys.ARROW_DOWN)
+    desk.until(lambda: desk.one("aside [role=radio][aria-checked=true]").accessible_name == "Online banking")
     desk.tab_to("Pay 85")
     desk.keys(Keys.ENTER)
     desk.see("Brixavo: pay 85.00 EUR")
