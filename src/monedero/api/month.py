@@ -21,7 +21,7 @@ from monedero.formats.past_orders import ReadOrder, RefusedRow
 from monedero.store.documents import Held
 from monedero.store.past_orders import Counts
 from monedero.wording import fault_text
-from monedero.wording.show import exact
+from monedero.wording.show import exact, percent
 from monedero.work.assuming import assume, every_assumption
 from monedero.work.importing import ImportState, Look, Progress
 from monedero.work.month import months_between
@@ -176,12 +176,12 @@ def read_past_orders(room: RoomDep) -> PastOrdersOut:
 
 
 def _past_orders(counts: Counts) -> PastOrdersOut:
-    share = Fraction(counts.refunds, counts.paid) * 100 if counts.paid else None
+    share = Fraction(counts.refunds, counts.paid) if counts.paid else None
     return PastOrdersOut(
         mode=Mode.TEST,
         **counts._asdict(),
         months=months_between(counts.first, counts.last),
-        refund_share=None if share is None else exact(share, 2),
+        refund_share=None if share is None else percent(share),
     )
 
 

@@ -120,8 +120,9 @@ export function ImportOrders() {
               </p>
               {progress.state === "done" && (
                 <p className="text-soft">
-                  Among them {progress.free} free and {progress.refunds} refunds. {progress.refused} rows were
-                  refused.
+                  Among them {progress.free} free and{" "}
+                  {progress.refunds === 1 ? "1 refund" : `${progress.refunds} refunds`}. {progress.refused}{" "}
+                  rows were refused.
                   {progress.unknown_lines > 0 &&
                     ` ${progress.unknown_lines} name a line that your shop does not have.`}
                 </p>

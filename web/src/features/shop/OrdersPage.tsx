@@ -71,15 +71,26 @@ export function OrdersPage() {
           <p>
             {grouped(String(past.paid))} paid
             {past.first && past.last && `, from ${day(past.first)} to ${day(past.last)}`} ({past.months}{" "}
-            months); {past.free} free; {past.refunds} refunds
+            months); {past.free} free; {past.refunds} {past.refunds === 1 ? "refund" : "refunds"}
             {past.refund_share && `, ${past.refund_share} % of the paid ones`}.
           </p>
           <p className="flex gap-4">
+            {state.profile.source !== "past-orders" && (
+              <Button look="link" onClick={() => quietly((before) => ({ ...before, source: "past-orders" }))}>
+                Count the month from them
+              </Button>
+            )}
             <Button
               look="link"
               onClick={() =>
                 derive.mutate(undefined, {
                   onSuccess: (found) => {
+                    if (found.cells.length === 0) {
+                      toast.error(
+                        "None of them names a line and a market of your shop, so nothing is typed.",
+                      );
+                      return;
+                    }
                     const kept = state.profile;
                     quietly(() => found);
                     toast("The month is typed from your past orders.", {
