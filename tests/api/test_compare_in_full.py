@@ -95,7 +95,7 @@ def test_what_is_not_a_price_is_told_with_days(client: TestClient) -> None:
     card = ranked(client, "tessaline/split/card")
     assert "5 % kept for 90 days more" in fact(card, "arrives")
     assert "24 months at the least" in fact(card, "terms")
-    assert fact(ranked(client, "pocketfern/wallet/account-wallet"), "effort") == "apply: 1 paper, about 1 days"
+    assert fact(ranked(client, "pocketfern/wallet/account-wallet"), "effort") == "apply: 1 paper, about 1 day"
     assert fact(ranked(client, "bank-transfer"), "refunds").startswith("by hand")
 
 

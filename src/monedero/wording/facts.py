@@ -138,9 +138,12 @@ def _effort(known: Known) -> Fact:
         return Fact("effort", "apply; what it asks is not known", "900")
     papers = len(known.facts.asks)
     own = ", an acquiring contract of your own" if known.facts.contract is Contract.OWN_CONTRACT else ""
-    many = "paper" if papers == 1 else "papers"
-    text = f"apply: {papers} {many}, about {known.facts.review_days} days{own}"
+    text = f"apply: {_many(papers, 'paper')}, about {_many(known.facts.review_days, 'day')}{own}"
     return Fact("effort", text, str(2 + known.facts.review_days))
+
+
+def _many(count: int, what: str) -> str:
+    return f"{count} {what}" if count == 1 else f"{count} {what}s"
 
 
 def months_text(months: int) -> str:

@@ -2,9 +2,15 @@ import { between, putIn } from "../../lib/lists";
 import { Button } from "../../ui/Button";
 import { Picker } from "../../ui/Picker";
 import { TextField } from "../../ui/TextField";
+import { Toggle } from "../../ui/Toggle";
 import { freeId } from "./ids";
 import { type Shop, useChoices } from "./queries";
 import type { Sections } from "./sections";
+
+const LIMITS = [
+  ["buyer_countries", "are the buyers' countries"],
+  ["currencies", "are its currencies"],
+] as const;
 
 type Software = NonNullable<Shop["software"]>;
 type SoftwarePlan = Software["plans"][number];
@@ -263,6 +269,35 @@ export function HeldThings({ shop, save, quietly, remove }: Sections) {
                 >
                   Remove
                 </Button>
+                <div className="col-span-full grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_auto] gap-3 items-center">
+                  {LIMITS.map(([key, label]) => (
+                    <TextField
+                      key={key}
+                      cell
+                      label={`${label}, ${method.name}; empty means all`}
+                      hideLabel
+                      suffix={label}
+                      value={(method[key] ?? []).join(", ")}
+                      save={(text) => {
+                        const list = between(text);
+                        const limit = list.length > 0 ? list : null;
+                        return save(
+                          edit((before) => ({ ...before, method: { ...before.method, [key]: limit } })),
+                        );
+                      }}
+                    />
+                  ))}
+                  <span className="flex items-center gap-2 text-small text-soft">
+                    repeats
+                    <Toggle
+                      label={`${method.name} may repeat`}
+                      on={method.recurring}
+                      onChange={(recurring) =>
+                        quietly(edit((before) => ({ ...before, method: { ...before.method, recurring } })))
+                      }
+                    />
+                  </span>
+                </div>
               </li>
             );
           })}

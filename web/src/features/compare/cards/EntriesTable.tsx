@@ -3,8 +3,8 @@ import { shown } from "../../../lib/money";
 import { Button } from "../../../ui/Button";
 import { TextField } from "../../../ui/TextField";
 import { Conditions, conditionsText } from "./Conditions";
-import { type Entry, type Kind, listOf, moved, withEntry, withText } from "./edits";
-import type { Card, Tried } from "./queries";
+import { type Entry, type Kind, listOf, moved, stepsOf, stepsText, withEntry, withText } from "./edits";
+import type { Card, Rate, Tried } from "./queries";
 
 interface Props {
   kind: Kind;
@@ -165,6 +165,26 @@ export function EntriesTable(props: Props) {
                   {open === name && (
                     <tr>
                       <td colSpan={figures.length + 5}>
+                        {kind === "rates" && (
+                          <div className="mt-1">
+                            <TextField
+                              label={`Percent by the account's month, ${name}, such as 2 below 10000 EUR, 1.5`}
+                              value={stepsText("graduated" in entry ? entry.graduated : null)}
+                              save={(text) =>
+                                save(
+                                  edit((before) => {
+                                    const { graduated: _, percent, ...rest } = before as Rate;
+                                    const steps = stepsOf(text);
+                                    // A rate has one percentage, or steps of them.
+                                    return steps
+                                      ? { ...rest, graduated: steps }
+                                      : { ...rest, percent: percent ?? "0" };
+                                  }),
+                                )
+                              }
+                            />
+                          </div>
+                        )}
                         <Conditions
                           name={name}
                           when={entry.when}

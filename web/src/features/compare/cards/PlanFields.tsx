@@ -1,10 +1,26 @@
+import type { ReactNode } from "react";
+import { Picker } from "../../../ui/Picker";
 import { TextField } from "../../../ui/TextField";
+import { Toggle } from "../../../ui/Toggle";
+import { listOf } from "./edits";
 import type { Card } from "./queries";
 
 interface Props {
   card: Card;
   save: (change: (card: Card) => Card) => Promise<unknown>;
 }
+
+const COMPANY = [
+  ["countries", "Shops in"],
+  ["region", "Its region"],
+  ["settles_in", "Pays out in; what is in another currency is converted to the first"],
+] as const;
+
+const RETURNS = [
+  { value: "none", label: "nothing of the fee comes back with a refund" },
+  { value: "percent", label: "the percentage comes back with a refund" },
+  { value: "all", label: "the whole fee comes back with a refund" },
+];
 
 const MONEY = [
   ["monthly", "monthly charge"],
@@ -56,6 +72,31 @@ export function PlanFields({ card, save }: Props) {
             ))}
           </div>
         ))}
+      </section>
+      <section aria-labelledby="company" className="mb-6">
+        <h2 id="company" className="text-lg mb-1">
+          Provider
+        </h2>
+        <div className="grid gap-y-2">
+          {COMPANY.map(([key, label]) => (
+            <TextField
+              key={key}
+              label={label}
+              value={card.provider[key].join(", ")}
+              save={(text) =>
+                save((before) => ({ ...before, provider: { ...before.provider, [key]: listOf(text) ?? [] } }))
+              }
+            />
+          ))}
+          <TextField
+            width="w-40"
+            label="Tax on its fees"
+            align="right"
+            suffix="%"
+            value={card.fee_tax_percent ?? ""}
+            save={(text) => save((before) => ({ ...before, fee_tax_percent: text || null }))}
+          />
+        </div>
       </section>
       <section aria-labelledby="terms" className="mb-6">
         <h2 id="terms" className="text-lg mb-1">
@@ -129,7 +170,40 @@ export function PlanFields({ card, save }: Props) {
                   }),
                 })),
             }))}
-          />
+          >
+            {event.refund && (
+              <Picker
+                label={`What a refund brings back, ${named(event.methods)}`}
+                value={event.refund.returns}
+                options={RETURNS}
+                onPick={(returns) =>
+                  void save((before) => ({
+                    ...before,
+                    events: changed(before.events, place, {
+                      refund: { ...before.events?.[place]?.refund, returns },
+                    }),
+                  }))
+                }
+              />
+            )}
+            {event.dispute && (
+              <span className="flex items-center gap-2 text-small text-soft">
+                the dispute's fee comes back when won
+                <Toggle
+                  label={`The dispute's fee comes back when won, ${named(event.methods)}`}
+                  on={event.dispute.returned_if_won}
+                  onChange={(returned_if_won) =>
+                    void save((before) => ({
+                      ...before,
+                      events: changed(before.events, place, {
+                        dispute: { ...before.events?.[place]?.dispute, returned_if_won },
+                      }),
+                    }))
+                  }
+                />
+              </span>
+            )}
+          </RuleRow>
         ))}
       </section>
     </div>
@@ -139,18 +213,27 @@ export function PlanFields({ card, save }: Props) {
 interface RuleRowProps {
   methods: string[] | null | undefined;
   fields: { label: string; value: string; save: (text: string) => Promise<unknown> }[];
+  children?: ReactNode;
 }
 
 /** A rule of a card for some methods, or for all, with its fields. */
-function RuleRow({ methods, fields }: RuleRowProps) {
+function RuleRow({ methods, fields, children }: RuleRowProps) {
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_repeat(3,5.5rem)] gap-3 items-end border-b border-rule-soft pb-1">
-      <span className="text-soft">{methods?.join(", ") ?? "all methods"}</span>
-      {fields.map((field) => (
-        <TextField key={field.label} align="right" {...field} />
-      ))}
+    <div className="border-b border-rule-soft pb-1">
+      <div className="grid grid-cols-[minmax(0,1fr)_repeat(3,5.5rem)] gap-3 items-end">
+        <span className="text-soft">{named(methods)}</span>
+        {fields.map((field) => (
+          <TextField key={field.label} align="right" {...field} />
+        ))}
+      </div>
+      {children}
     </div>
   );
+}
+
+/** The methods that a rule names. */
+function named(methods: string[] | null | undefined): string {
+  return methods?.join(", ") ?? "all methods";
 }
 
 /** A list with one of its entries changed in part. */

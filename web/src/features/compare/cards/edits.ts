@@ -42,6 +42,24 @@ export function withEnd(
   return next.from || next.below ? next : undefined;
 }
 
+type Steps = NonNullable<Rate["graduated"]>;
+
+/** The steps of a graduated rate as they are typed: `2 below 10000 EUR, 1.5`; the last one has no end. */
+export function stepsText(steps: Steps | null | undefined): string {
+  return (steps ?? [])
+    .map((step) => (step.below ? `${step.percent} below ${step.below}` : step.percent))
+    .join(", ");
+}
+
+/** What was typed as steps; nothing where it is empty. */
+export function stepsOf(text: string): Steps | undefined {
+  const steps = (listOf(text) ?? []).map((step) => {
+    const [percent = "", below] = step.split(/\s*%?\s+below\s+/);
+    return { percent: percent.replace(/\s*%$/, ""), below: below ?? null };
+  });
+  return steps.length > 0 ? steps : undefined;
+}
+
 /** A card with an entry moved by some places. */
 export function moved(card: Card, kind: Kind, place: number, by: number): Card {
   const entries = [...((card[kind] ?? []) as Entry[])];

@@ -1,0 +1,55 @@
+import { describe, expect, test } from "vitest";
+import { listOf, stepsOf, stepsText, withEnd, withoutEntry } from "./edits";
+import type { Card } from "./queries";
+
+const CARD = {
+  rates: [
+    { id: "card", method: "card", when: {} },
+    { id: "debit", method: "sepa-direct-debit", when: {} },
+  ],
+  extras: [{ id: "abroad", label: "Abroad", methods: ["card"], when: {} }],
+  events: [{ methods: ["sepa-direct-debit"] }, { methods: ["card", "sepa-direct-debit"] }, {}],
+  settlement: [],
+} as unknown as Card;
+
+describe("what is typed into a rate card", () => {
+  test.each([
+    [
+      "2 below 10000 EUR, 1.5",
+      [
+        { percent: "2", below: "10000 EUR" },
+        { percent: "1.5", below: null },
+      ],
+    ],
+    [
+      "2 % below 10000 EUR, 1 %",
+      [
+        { percent: "2", below: "10000 EUR" },
+        { percent: "1", below: null },
+      ],
+    ],
+    ["", undefined],
+  ])("%s are steps", (text, steps) => {
+    expect(stepsOf(text)).toEqual(steps);
+  });
+
+  test("steps read as they are typed", () => {
+    const text = "2 below 10000 EUR, 1.5";
+    expect(stepsText(stepsOf(text))).toBe(text);
+    expect(stepsText(null)).toBe("");
+  });
+
+  test("lists and bands that are empty are none", () => {
+    expect(listOf(" PT, ES+FR ")).toEqual(["PT", "ES", "FR"]);
+    expect(listOf(" ,")).toBeUndefined();
+    expect(withEnd({ from: "5 EUR" }, "from", "")).toBeUndefined();
+    expect(withEnd({ from: "5 EUR" }, "below", "9 EUR")).toEqual({ from: "5 EUR", below: "9 EUR" });
+  });
+
+  test("what named a method without a price names it no more", () => {
+    const less = withoutEntry(CARD, "rates", "debit");
+    expect(less.events).toEqual([{ methods: ["card"] }, {}]);
+    expect(less.extras).toEqual(CARD.extras);
+    expect(withoutEntry(CARD, "extras", "abroad").rates).toHaveLength(2);
+  });
+});
