@@ -141,6 +141,15 @@ def test_a_rate_is_corrected_and_the_fee_moves_as_it_is_typed(desk: Desk) -> Non
     assert desk.violations() == []
     desk.click("Routes", "nav a")
     desk.until(lambda: first(desk) == "orlenta/start/card")
+    # Steps by the account's month are typed, and a wrong one keeps the card as it was.
+    desk.open("/compare/cards/dovetide/2026-04-01" + BOAT)
+    desk.click("For which orders, wallet-club", exact=False)
+    steps = "Percent by the account's month, wallet-club, such as 2 below 10000 EUR, 1.5"
+    desk.type_into(steps, "1.3 below 3000 EUR, 0.8")
+    desk.see("1.3 % below 3000.00 EUR a month, 0.8 % from there")
+    desk.type_into(steps, "1.3 below lots, 0.8")
+    desk.see("“lots” is not money.")
+    desk.see("1.3 % below 3000.00 EUR a month, 0.8 % from there")
     # A rate is removed and put back.
     desk.open("/compare/cards/brixavo/2026-03-01" + BOAT)
     desk.click("Remove debit")

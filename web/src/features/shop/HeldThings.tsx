@@ -8,8 +8,8 @@ import { type Shop, useChoices } from "./queries";
 import type { Sections } from "./sections";
 
 const LIMITS = [
-  ["buyer_countries", "are the buyers' countries"],
-  ["currencies", "are its currencies"],
+  ["buyer_countries", "Buyers in"],
+  ["currencies", "Currencies"],
 ] as const;
 
 type Software = NonNullable<Shop["software"]>;
@@ -269,14 +269,11 @@ export function HeldThings({ shop, save, quietly, remove }: Sections) {
                 >
                   Remove
                 </Button>
-                <div className="col-span-full grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_auto] gap-3 items-center">
+                <div className="col-span-full grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_auto] gap-x-6 items-end pb-2">
                   {LIMITS.map(([key, label]) => (
                     <TextField
                       key={key}
-                      cell
                       label={`${label}, ${method.name}; empty means all`}
-                      hideLabel
-                      suffix={label}
                       value={(method[key] ?? []).join(", ")}
                       save={(text) => {
                         const list = between(text);

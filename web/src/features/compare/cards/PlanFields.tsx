@@ -50,7 +50,7 @@ export function PlanFields({ card, save }: Props) {
           Plans
         </h2>
         {card.plans.map((plan) => (
-          <div key={plan.id} className="grid grid-cols-3 gap-3 border-b border-rule-soft">
+          <div key={plan.id} className="grid grid-cols-3 gap-3 items-end border-b border-rule-soft pb-1">
             <TextField
               cell
               label={`Name of ${plan.id}`}
@@ -61,12 +61,9 @@ export function PlanFields({ card, save }: Props) {
             {MONEY.map(([key, label]) => (
               <TextField
                 key={key}
-                cell
                 align="right"
                 label={`${plan.name}, ${label}`}
-                hideLabel
                 value={plan[key] ?? ""}
-                suffix={label}
                 save={(text) => save((before) => withPlan(before, plan.id, { [key]: text || null }))}
               />
             ))}
