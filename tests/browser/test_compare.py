@@ -33,7 +33,7 @@ def ready(desk: Desk, path: str) -> None:
 
 
 def test_the_cursor_is_dragged_over_a_break_even_and_the_first_place_changes(desk: Desk) -> None:
-    # Fees alone do not depend on the weekday: 0.39 + 0.2 % against 0.10 + 0.5 %, at 96.67, for a debit at Brixavo.
+    # What the curves are of does not change the ranking.
     ready(desk, "/compare" + LOW + "&of=fees&show=money")
     assert first(desk) == "cash-on-the-day"
     ready(desk, "/compare" + LOW)

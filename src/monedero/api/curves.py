@@ -30,7 +30,7 @@ from monedero.work.basis import draft_basis, hand
 from monedero.work.candidates import in_question
 from monedero.work.comparing import compare
 from monedero.work.curves import DIGITS, curves
-from monedero.work.plans import PlansAndProviders, Volumes, plans_and_providers
+from monedero.work.plans import PlansAndProviders, Volumes, one_instead_of_mix, plans_and_providers
 
 router = APIRouter(prefix="/api", tags=["compare"], responses=PROBLEMS)
 
@@ -158,7 +158,7 @@ class _Plans:
 
     def answer(self) -> PlansOut:
         found, software = self._found, self._found.grounds.shop.software
-        best = found.alone[0] if found.alone else None
+        apart = one_instead_of_mix(found)
         return PlansOut(
             mode=Mode.TEST,
             currency=self._books,
@@ -179,9 +179,7 @@ class _Plans:
             software=self.volumes(software.name, found.software, {plan.id: plan.name for plan in software.plans})
             if software and found.software
             else None,
-            one_instead_of_mix=self.money(best.cost - found.mix.cost)
-            if best and best.carried == found.mix.carried
-            else None,
+            one_instead_of_mix=None if apart is None else self.money(apart),
         )
 
 

@@ -116,6 +116,14 @@ def _events(grounds: Grounds, card: RateCard | None, method: Method, day: date) 
     )
 
 
+def own_fee(grounds: Grounds, method: Method, day: date) -> Linear:
+    """What an arrangement of the shop's own costs by itself: a share of the amount in the books, and fixed."""
+    own = grounds.own_method(method.id)
+    if own is None:
+        return Linear(ZERO, ZERO)
+    return Linear(Fraction(own.percent or 0) / 100, in_books(grounds, own.fixed, day) or ZERO)
+
+
 def software_of(grounds: Grounds, card: RateCard | None, day: date) -> Linear:
     """What the shop's software takes of an order on this route."""
     software = grounds.shop.software

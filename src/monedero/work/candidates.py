@@ -16,7 +16,7 @@ from monedero.core.reasons import Reason, ReasonCode
 from monedero.core.tender.decision import cannot_carry
 from monedero.store import Store
 from monedero.work.basis import Hand, method_of
-from monedero.work.bearing import in_books
+from monedero.work.bearing import own_fee
 from monedero.work.grounds import Grounds, grounds_of
 
 Against = tuple[Reason, ...]
@@ -125,12 +125,11 @@ def _announced(asked: InQuestion, card: RateCard) -> list[tuple[Candidate, Again
 
 def _own_fee(asked: InQuestion, method: Method) -> FeeCurve:
     """What an arrangement of the shop's own costs an order by itself."""
-    own = asked.grounds.own_method(method.id)
     if asked.to_books is None:
         return ()
-    fixed = in_books(asked.grounds, own.fixed, asked.day) if own else None
-    percent = Fraction(own.percent or 0) / 100 * asked.to_books if own else ZERO
-    return (FeePiece(ZERO, None, "own", Linear(percent, ZERO), Linear(ZERO, fixed or ZERO), NOTHING, ()),)
+    fee = own_fee(asked.grounds, method, asked.day)
+    percentage, fixed = Linear(fee.slope * asked.to_books, ZERO), Linear(ZERO, fee.intercept)
+    return (FeePiece(ZERO, None, "own", percentage, fixed, NOTHING, ()),)
 
 
 def piece_at(pieces: FeeCurve, amount: Fraction) -> FeePiece:

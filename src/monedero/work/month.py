@@ -19,7 +19,7 @@ from monedero.core.profile import Source
 from monedero.core.ratecard.linear import Linear
 from monedero.core.ratecard.model import Route
 from monedero.store import Store
-from monedero.work.bearing import Carried, bearing_of, in_books
+from monedero.work.bearing import Carried, bearing_of, in_books, own_fee
 from monedero.work.grounds import Grounds, grounds_of
 
 DETAILS = frozenset({"returned", "graduated"})
@@ -158,10 +158,8 @@ def _compute(grounds: Grounds, rows: MonthRows, day: date) -> MonthFigures:
     for method in grounds.arrangements:
         counted = month.counted(rows.carried[method.id])
         if counted.orders:
-            own = grounds.own_method(method.id)
-            fixed = in_books(grounds, own.fixed, day) if own else None
-            percent = Fraction(own.percent or 0) / 100 if own else ZERO
-            fees = percent * counted.amount + (fixed or ZERO) * counted.orders
+            fee = own_fee(grounds, method, day)
+            fees = fee.slope * counted.amount + fee.intercept * counted.orders
             routes[method.id] = _route_month(
                 replace(counted, fees=fees), bearing_of(grounds, None, method, Carried(day))
             )

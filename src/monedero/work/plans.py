@@ -56,6 +56,12 @@ class PlansAndProviders:
     software: Volumes | None
 
 
+def one_instead_of_mix(found: PlansAndProviders) -> Fraction | None:
+    """What having the best one provider costs over the mix; None where none alone carries as many orders."""
+    best = found.alone[0] if found.alone else None
+    return best.cost - found.mix.cost if best and best.carried == found.mix.carried else None
+
+
 def plans_and_providers(store: Store, day: date) -> PlansAndProviders:
     """Compare the plans of every provider, the providers, and the plans of the shop's software."""
     grounds, month, rows = grounds_of(store), month_of(store, day), rows_of(store, day)
