@@ -1,5 +1,6 @@
 """What many tests need: reference rates, the rate card of the worked examples, and a server's premises."""
 
+from collections.abc import Callable
 from datetime import UTC, datetime
 from pathlib import Path
 
@@ -29,10 +30,34 @@ def example_card() -> RateCard:
     return rate_card.read((DATA / "orlenta-example.json").read_bytes())
 
 
+class Hours:
+    """The true time of a test, which it may move on."""
+
+    def __init__(self) -> None:
+        self.now = NOW
+
+    def __call__(self) -> datetime:
+        return self.now
+
+
 @pytest.fixture
-def premises(tmp_path: Path) -> Premises:
-    """Both shops of a fresh data folder, at a fixed moment."""
-    return Premises(tmp_path / "data", now=lambda: NOW)
+def hours() -> Hours:
+    """The true time, at a fixed moment until the test moves it."""
+    return Hours()
+
+
+@pytest.fixture
+def premises(tmp_path: Path, hours: Hours) -> Premises:
+    """Both shops of a fresh data folder, which reach the simulated provider over HTTP."""
+    return opened(tmp_path / "data", hours)
+
+
+def opened(folder: Path, now: Callable[[], datetime]) -> Premises:
+    """The shops of a data folder, with the application that carries what they and their gateways say."""
+    premises = Premises(folder, now=now)
+    app = create_app(premises, demo_first=True)
+    premises.connect(TestClient(app, base_url="http://127.0.0.1"))
+    return premises
 
 
 @pytest.fixture

@@ -10,12 +10,18 @@ import pytest
 from tools.write_schemas import API, SCHEMA, api_description, text_of
 
 import monedero
+from monedero.core.account import Stage, Standing
+from monedero.core.application import Ask
 from monedero.core.errors import FaultCode
-from monedero.core.payment import Move, State
+from monedero.core.payment import meaning
+from monedero.core.payment.due import DueCode
+from monedero.core.payment.state import MOVES, Move, State
+from monedero.core.provider import ConnectBy
 from monedero.core.reasons import ReasonCode
+from monedero.core.record import Happened
 from monedero.core.tender.difference import ChangeCode
 from monedero.formats import rate_card
-from monedero.wording import english
+from monedero.wording import accounts, english, orders
 
 ROOT = Path(__file__).parent.parent
 SOURCE = Path(monedero.__file__).parent
@@ -27,8 +33,14 @@ def test_codes_and_catalogue_hold_together() -> None:
     assert set(english.FAULTS) == set(FaultCode)
     assert set(english.REASONS) == set(ReasonCode)
     assert set(english.CHANGES) == set(ChangeCode)
-    assert set(english.HAPPENED) == set(Move)
-    assert set(english.AFTER_PAYING) == set(State)
+    assert set(orders.HAPPENED) == set(Move) | set(Happened)
+    assert set(orders.AFTER_PAYING) == set(orders.STATES) == set(MOVES) == set(meaning.MEANING) == set(State)
+    assert set(orders.DUE) == set(DueCode)
+    assert set(accounts.ASKS) == set(Ask)
+    assert set(accounts.STANDS) == set(Stage)
+    assert set(accounts.STANDINGS) == set(Standing)
+    assert set(accounts.CONNECTS) == set(ConnectBy)
+    assert {stage.value for stage in Stage} == set(english.STAGES)
 
 
 @pytest.mark.parametrize("path", MODULES, ids=lambda path: str(path.relative_to(SOURCE)))

@@ -464,10 +464,10 @@ def test_what_a_provider_carries_and_why_it_is_not_open(client: TestClient) -> N
 
 
 def test_an_application_is_begun_once_from_a_route(client: TestClient) -> None:
-    begun = client.post("/api/accounts/pocketfern/begin").json()
-    assert (begun["account"]["stage"], begun["account"]["since"]) == ("begun", "2026-11-24")
-    assert client.post("/api/accounts/orlenta/begin").json()["account"]["stage"] == "connected"
-    assert client.post("/api/accounts/nobody/begin").status_code == 404
+    begun = client.post("/api/accounts/pocketfern/begin", json={"mode": "test"}).json()
+    assert (begun["stage"], begun["since"]) == ("begun", "since 24 Nov 2026")
+    assert client.post("/api/accounts/orlenta/begin", json={"mode": "test"}).json()["stage"] == "connected"
+    assert client.post("/api/accounts/nobody/begin", json={"mode": "test"}).status_code == 404
     assert fact(ranked(client, "pocketfern/wallet/account-wallet"), "effort") == "application begun"
 
 

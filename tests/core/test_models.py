@@ -6,11 +6,8 @@ from typing import Any
 import pytest
 from pydantic import ValidationError
 
-from monedero.core.errors import Conflict, FaultCode, refuse
+from monedero.core.errors import FaultCode, refuse
 from monedero.core.money import Money
-from monedero.core.payment import MOVES, Move, State, after
-from monedero.core.ratecard.model import LineKind
-from monedero.core.record import OrderRecord
 from monedero.core.shop import Shop
 from monedero.core.tender.difference import changes, shop_changes, window_text
 from monedero.core.tender.model import Checkout
@@ -116,15 +113,6 @@ def test_a_window_reads_as_its_limits() -> None:
     assert Window.model_validate({"below": "5 GBP"}).currency == "GBP"
 
 
-def test_a_paid_order_is_settled_and_every_other_can_be_paid() -> None:
-    for state in State:
-        assert (Move.SENT_TO_PROVIDER in MOVES[state]) is (state is not State.PAID)
-    with pytest.raises(Conflict):
-        after(State.PAID, Move.PAID)
-    with pytest.raises(Conflict):
-        after(State.AWAITING_PAYMENT, Move.DECLINED)
-
-
 def test_typed_rates_are_exact_units_for_one_euro() -> None:
     typed = shop(typed_rates=[{"currency": "KWD", "per_euro": "0.3512"}]).typed
     assert typed == {"KWD": Fraction("0.3512")}
@@ -141,26 +129,3 @@ def test_money_and_percentages_are_taken_as_they_are() -> None:
 
 def test_a_fault_seen_from_further_out_names_the_whole_place() -> None:
     assert refuse(FaultCode.BLANK, "name").faults[0].at("lines.0").field == "lines.0.name"
-
-
-def test_a_record_says_what_was_ordered() -> None:
-    record = OrderRecord.model_validate(
-        {
-            "token": "t",
-            "number": 1001,
-            "mode": "test",
-            "edition": 1,
-            "draft_version": None,
-            "placed_at": "2026-11-24T10:00:00Z",
-            "country": "ES",
-            "line_name": "Chart",
-            "kind": "goods",
-            "recurring": False,
-            "amount": "5.00 EUR",
-            "state": "open",
-            "chosen": {"tender": "card", "name": "Card", "method": "card", "provider": None},
-            "attempt": 1,
-            "happened": [],
-        }
-    )
-    assert (str(record.order.amount), record.order.kinds) == ("5.00 EUR", frozenset({LineKind.GOODS}))

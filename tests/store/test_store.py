@@ -1,5 +1,6 @@
 """What is kept: versions, editions that never change, one schema, and nothing half written."""
 
+import json
 import sqlite3
 from collections.abc import Iterator
 from datetime import date
@@ -67,13 +68,53 @@ def test_an_old_database_and_an_empty_one_reach_the_same_schema(tmp_path: Path) 
         for statement in statements:
             database.execute(statement)
         database.execute("INSERT INTO migration VALUES (?, '2026-01-01')", (name,))
-    Store(old)
+    Store(old).close()
     Store(tmp_path / "new.sqlite")
     names = [name for name, _ in MIGRATIONS]
     assert names == sorted(names)
     assert {row for row in schema(old) if "migration" not in row[0]} == {
         row for row in schema(tmp_path / "new.sqlite") if "migration" not in row[0]
     }
+
+
+def test_an_order_of_an_earlier_version_keeps_its_story(tmp_path: Path) -> None:
+    path = tmp_path / "old.sqlite"
+    body = {
+        "token": "t",
+        "number": 1001,
+        "mode": "test",
+        "edition": 1,
+        "draft_version": None,
+        "placed_at": "2026-11-24T10:00:00Z",
+        "country": "ES",
+        "line_name": "Night boat tour",
+        "kind": "booking",
+        "recurring": False,
+        "amount": "85.00 EUR",
+        "state": "paid",
+        "chosen": {"tender": "card", "name": "Card", "method": "card", "provider": "orlenta"},
+        "attempt": 2,
+        "happened": [
+            {"at": "2026-11-24T10:00:00Z", "move": "placed", "tender": "Card"},
+            {"at": "2026-11-24T10:00:01Z", "move": "outcome-set-aside", "tender": "Card"},
+            {"at": "2026-11-24T10:00:02Z", "move": "paid", "tender": "Card"},
+        ],
+    }
+    with sqlite3.connect(path) as database:
+        database.execute("CREATE TABLE migration (name TEXT PRIMARY KEY, applied_at TEXT NOT NULL)")
+        for name, statements in MIGRATIONS[:4]:
+            for statement in statements:
+                database.execute(statement)
+            database.execute("INSERT INTO migration VALUES (?, '2026-01-01')", (name,))
+        database.execute("INSERT INTO order_record VALUES (1001, 't', 1, ?)", (json.dumps(body),))
+    record = Store(path).orders.get("t")
+    assert record is not None
+    assert (record.state.value, record.payment.books.kept, record.payment.chosen.name) == ("paid", 8500, "Card")
+    assert [(entry.what.value, str(entry.kept)) for entry in record.happened] == [
+        ("placed", "0.00 EUR"),
+        ("notice-refused", "0.00 EUR"),
+        ("paid", "85.00 EUR"),
+    ]
 
 
 def test_an_order_and_its_message_are_written_together_or_not_at_all(demo: Room) -> None:
@@ -83,9 +124,9 @@ def test_an_order_and_its_message_are_written_together_or_not_at_all(demo: Room)
         raise RuntimeError(number)
 
     with pytest.raises(RuntimeError):
-        demo.store.orders.add(build, lambda record: [])
+        demo.store.orders.add(build, lambda before, after: [])
     assert len(demo.store.orders.all()) == before
-    assert demo.store.orders.change("nobody", lambda record: record, lambda record: []) is None
+    assert demo.store.orders.change("nobody", lambda record: record, lambda before, after: []) is None
 
 
 def test_the_revision_rises_with_what_prices_rest_on_and_with_nothing_else(store: Store) -> None:

@@ -82,7 +82,7 @@ PROVIDER = ProviderFacts(
     about="",
     contract="own-contract",
     review_days=21,
-    asks=["A paper"],
+    asks=["identity"],
     card_data="own-page",
 )
 TERMS = {

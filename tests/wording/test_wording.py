@@ -10,18 +10,28 @@ from monedero.core.account import Mode
 from monedero.core.errors import Fault, FaultCode
 from monedero.core.fx import ReferenceRates
 from monedero.core.money import Money
-from monedero.core.payment import Move, State
+from monedero.core.payment.books import Books
+from monedero.core.payment.due import due
+from monedero.core.payment.payment import Chosen, Payment
+from monedero.core.payment.state import Move, State
 from monedero.core.ratecard.context import OrderContext
 from monedero.core.ratecard.model import LineKind, RateCard, When
 from monedero.core.ratecard.pricing import CardPricer, Priced
 from monedero.core.reasons import Reason, ReasonCode
-from monedero.core.record import Chosen, Happening, OrderRecord
+from monedero.core.record import Happened, Happening, OrderRecord
 from monedero.core.tender.difference import Change, ChangeCode
 from monedero.figures import reference_rates
 from monedero.wording import fault_text, reason_text
 from monedero.wording.conditions import when_text
 from monedero.wording.derivation import derive
-from monedero.wording.letters import after_paying, change_text, happened_text, letter
+from monedero.wording.letters import (
+    after_paying,
+    change_text,
+    due_text,
+    happened_text,
+    letters_between,
+    meaning_text,
+)
 from monedero.wording.show import exact, money, percent
 
 NOW = datetime(2026, 11, 24, 10, 0, tzinfo=UTC)
@@ -154,7 +164,11 @@ def test_a_converted_fee_names_its_rate_and_where_it_comes_from() -> None:
     assert typed[0] == "100.00 USD is 50 EUR at 1 USD = 0.5 EUR (typed by you)."
 
 
-def record(state: State) -> OrderRecord:
+def record(state: State, kind: LineKind = LineKind.BOOKING) -> OrderRecord:
+    chosen = Chosen(tender="card", name="Aster card", method="card", provider="orlenta")
+    books = Books(currency="EUR", ordered=108500, authorised=108500, taken=108500, refunded=100, credited=50)
+    payment = Payment.begin(1, chosen, Money.parse("1085.00 EUR"), NOW)
+    payment = payment.model_copy(update={"state": state, "books": books, "until": NOW, "reason": "no money"})
     return OrderRecord(
         token="t",
         number=1001,
@@ -164,32 +178,57 @@ def record(state: State) -> OrderRecord:
         placed_at=NOW,
         country="ES",
         line_name="Night boat tour",
-        kind=LineKind.BOOKING,
+        kind=kind,
         recurring=False,
         amount=Money.parse("1085.00 EUR"),
-        state=state,
-        chosen=Chosen(tender="card", name="Aster card", method="card", provider="orlenta"),
-        attempt=1,
+        payments=[payment],
         happened=[],
     )
 
 
-@pytest.mark.parametrize("state", State)
+@pytest.mark.parametrize("state", [state for state in State if state not in (State.OPEN, State.AT_PROVIDER)])
 def test_page_and_message_name_the_tender_the_amount_and_the_mode(state: State) -> None:
-    message = letter(record(state), "Cabo Noite", "buyer@example.org", NOW)
-    assert message.text == after_paying(record(state)).text
+    after = record(state)
+    (message,) = letters_between(None, after, "Cabo Noite", "buyer@example.org", NOW)
+    assert message.text == after_paying(after).text
     assert "This is a test order: no money moves." in message.text
     assert message.subject.startswith("Cabo Noite, order 1001: ")
-    if state is not State.OPEN:
-        assert "Aster card" in message.text
-        assert "1,085.00 EUR" in message.text
+    assert "Aster card" in message.text
+    assert "1,085.00 EUR" in message.text or "1.50 EUR" in message.text
+    assert letters_between(after, after, "Cabo Noite", "buyer@example.org", NOW) == []
 
 
-@pytest.mark.parametrize("move", Move)
-def test_what_happened_is_told_in_a_sentence(move: Move) -> None:
-    text = happened_text(Happening(at=NOW, move=move, tender="Aster card"))
-    assert text.endswith(".")
+@pytest.mark.parametrize("state", [State.OPEN, State.AT_PROVIDER])
+def test_no_message_goes_out_while_the_buyer_is_still_choosing(state: State) -> None:
+    assert letters_between(None, record(state), "Cabo Noite", "buyer@example.org", NOW) == []
+    assert "{" not in after_paying(record(state)).text
+
+
+@pytest.mark.parametrize("what", [*Move, *Happened])
+def test_what_happened_is_told_in_a_sentence(what: Move | Happened) -> None:
+    happening = Happening(
+        at=NOW,
+        what=what,
+        by="shop",
+        payment=1,
+        tender="Aster card",
+        state="paid",
+        kept="85.00 EUR",
+        amount="85.00 EUR",
+        reason="no money",
+        until=NOW,
+    )
+    text = happened_text(happening)
+    assert text.endswith((".", "no money"))
     assert "{" not in text
+
+
+@pytest.mark.parametrize("kind", LineKind)
+@pytest.mark.parametrize("state", State)
+def test_every_state_says_what_it_means_and_what_is_due(state: State, kind: LineKind) -> None:
+    assert meaning_text(record(state, kind))
+    for entry in due(record(state, kind)):
+        assert "{" not in due_text(entry)
 
 
 @pytest.mark.parametrize("code", ChangeCode)

@@ -14,14 +14,14 @@ from monedero.work.premises import Premises
 NOW = datetime(2026, 11, 24, 10, 0, tzinfo=UTC)
 
 
-def test_the_secret_is_for_the_owner_alone_and_stays(tmp_path: Path) -> None:
+def test_the_keys_to_what_is_sealed_are_for_the_owner_alone_and_stay(tmp_path: Path) -> None:
     Premises(tmp_path / "data")
-    key = tmp_path / "data" / "simulated-provider.key"
-    before = key.read_text("ascii")
-    assert key.stat().st_mode & 0o077 == 0
-    assert len(before) >= 32
-    Premises(tmp_path / "data")
-    assert key.read_text("ascii") == before
+    for name in ("shop.key", "demo.key"):
+        key = tmp_path / "data" / name
+        before = key.read_bytes()
+        assert key.stat().st_mode & 0o077 == 0
+        Premises(tmp_path / "data")
+        assert key.read_bytes() == before
 
 
 def test_the_demo_is_opened_once_and_what_was_tried_in_it_stays(tmp_path: Path) -> None:
@@ -29,7 +29,7 @@ def test_the_demo_is_opened_once_and_what_was_tried_in_it_stays(tmp_path: Path) 
     held = demo.store.shop.read()
     assert held is not None
     demo.store.shop.save(held.value.model_copy(update={"name": "Cabo Dia"}), held.version)
-    open_demo(demo.store, NOW)
+    open_demo(demo.store, demo.provider, NOW)
     again = Premises(tmp_path / "data").demo.store.shop.read()
     assert again is not None
     assert again.value.name == "Cabo Dia"

@@ -9,20 +9,41 @@ from fastapi.responses import FileResponse
 from fastapi.staticfiles import StaticFiles
 from starlette.middleware.trustedhost import TrustedHostMiddleware
 
-from monedero.api import catalogue, checkout, compare, curves, month, orders, publish, rate_cards, shop
+from monedero.api import (
+    accounts,
+    business,
+    catalogue,
+    checkout,
+    compare,
+    curves,
+    month,
+    order_records,
+    orders,
+    outside,
+    publish,
+    rate_cards,
+    shop,
+)
+from monedero.api.card_numbers import RefuseCardNumbers
 from monedero.api.problems import answer_refusals, problem
 from monedero.core.account import Mode
 from monedero.core.errors import Fault, FaultCode
-from monedero.standins.provider import MOUNTED_AT
-from monedero.standins.provider_web import provider_app
+from monedero.standins.provider.contract import contract_app
+from monedero.standins.provider.pages import provider_pages
 from monedero.work.premises import Premises
 
+FEATURES = (
+    *(shop, month, compare, curves, catalogue, rate_cards, checkout, publish),
+    *(accounts, business, outside, orders, order_records),
+)
 SITE = Path(__file__).parent / "site"
 HOSTS = ["127.0.0.1", "localhost", "[::1]"]
 MODE_HEADER = "Monedero-Mode"
 PAGES = (
     *("/", "/shop", "/shop/orders", "/shop/assumptions", "/compare", "/compare/plans", "/compare/catalogue"),
     *("/compare/cards/{provider}/{day}", "/checkout", "/rehearse", "/publish", "/buy", "/buy/orders/{token}"),
+    *("/accounts", "/accounts/papers", "/accounts/letters", "/accounts/{provider}"),
+    *("/accounts/{provider}/application", "/accounts/{provider}/notifications"),
 )
 
 
@@ -46,9 +67,14 @@ def create_app(premises: Premises, *, demo_first: bool) -> FastAPI:
     answer_refusals(app)
     app.middleware("http")(_only_from_here)
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=HOSTS)
-    for feature in (shop, month, compare, curves, catalogue, rate_cards, checkout, publish, orders):
+    app.add_middleware(RefuseCardNumbers)
+    app.include_router(accounts.came_back)
+    for feature in FEATURES:
         app.include_router(feature.router)
-    app.mount(MOUNTED_AT, provider_app(premises.provider))
+    for room in (premises.own, premises.demo):
+        mounted_at = room.provider.world.mounted_at
+        app.mount(f"{mounted_at}/api", contract_app(room.provider, premises.fetch))
+        app.mount(mounted_at, provider_pages(room.provider))
     if SITE.exists():
         app.mount("/assets", StaticFiles(directory=SITE / "assets"))
         for path in PAGES:

@@ -6,13 +6,14 @@ from pydantic import BaseModel
 from monedero.api.compare import reasons_out
 from monedero.api.compare_schemas import ReasonOut
 from monedero.api.problems import PROBLEMS
-from monedero.api.rooms import PremisesDep, RoomDep
+from monedero.api.rooms import RoomDep
 from monedero.core.account import Mode, Stage
 from monedero.core.provider import ProviderFacts
 from monedero.core.ratecard.model import Rate
 from monedero.wording.conditions import when_text
 from monedero.wording.show import money
 from monedero.work.grounds import grounds_of
+from monedero.wording.accounts import ASKS
 from monedero.work.searching import Entry, search
 
 router = APIRouter(prefix="/api", tags=["catalogue"], responses=PROBLEMS)
@@ -54,6 +55,7 @@ class ProviderOut(BaseModel):
     facts: ProviderFacts
     stage: Stage | None
     excludes: list[str]
+    asks: list[str]
 
 
 class CatalogueOut(BaseModel):
@@ -119,10 +121,10 @@ def _entry(entry: Entry, names: dict[str, str]) -> EntryOut:
 
 
 @router.get("/catalogue")
-def read_catalogue(room: RoomDep, held: PremisesDep, asks: str = "") -> CatalogueOut:
+def read_catalogue(room: RoomDep, asks: str = "") -> CatalogueOut:
     """Who carries what is asked for; without a question everything."""
     grounds = grounds_of(room.store)
-    answer = search(grounds, asks[:300], held.now().date())
+    answer = search(grounds, asks[:300], room.clock.now().date())
     names = {card.provider.id: card.provider.name for card in grounds.cards}
     named = dict.fromkeys(entry.card.provider.id for entry in answer.entries if entry.card)
     return CatalogueOut(
@@ -135,6 +137,7 @@ def read_catalogue(room: RoomDep, held: PremisesDep, asks: str = "") -> Catalogu
                 facts=grounds.providers[name],
                 stage=grounds.accounts[name].stage if name in grounds.accounts else None,
                 excludes=[names.get(other, other) for other in grounds.providers[name].excludes],
+                asks=[ASKS[ask] for ask in grounds.providers[name].asks],
             )
             for name in named
             if name in grounds.providers

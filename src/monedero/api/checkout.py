@@ -6,7 +6,7 @@ from pydantic import BaseModel, StrictInt
 from monedero.api.compare import reasons_out
 from monedero.api.compare_schemas import ReasonOut
 from monedero.api.problems import PROBLEMS
-from monedero.api.rooms import InHandQuery, PremisesDep, RoomDep, sentence
+from monedero.api.rooms import InHandQuery, RoomDep, sentence
 from monedero.core.account import Mode
 from monedero.core.fields import Identifier
 from monedero.core.money import Money
@@ -102,10 +102,10 @@ def put_tender(room: RoomDep, new: TenderNew) -> Draft:
 
 
 @router.get("/checkout/view")
-def read_view(room: RoomDep, held: PremisesDep, asked: InHandQuery) -> ViewOut:
+def read_view(room: RoomDep, asked: InHandQuery) -> ViewOut:
     """Every tender of the draft for the order in hand, with its place or its reasons."""
     basis = draft_basis(room.store)
-    seen = view(room.store, basis, hand(basis.shop, sentence(asked, held)), asked.card_kind, asked.card_network)
+    seen = view(room.store, basis, hand(basis.shop, sentence(asked, room)), asked.card_kind, asked.card_network)
     cards = seen.cards
     names = {key: card.provider.name for key, card in cards.items()}
     outcomes = []

@@ -23,7 +23,7 @@ from monedero.api.compare_schemas import (
     TurningsOut,
 )
 from monedero.api.problems import PROBLEMS
-from monedero.api.rooms import InHand, InHandQuery, PremisesDep, RoomDep, sentence
+from monedero.api.rooms import InHand, InHandQuery, RoomDep, sentence
 from monedero.core.account import Mode
 from monedero.core.cost.all_in import Bearing, CostPart
 from monedero.core.cost.assumed import about
@@ -44,7 +44,7 @@ from monedero.work.basis import Basis, draft_basis, hand
 from monedero.work.candidates import Candidate
 from monedero.work.comparing import Comparison, RankedRoute, compare
 from monedero.work.month import RouteMonth
-from monedero.work.premises import Premises, Room
+from monedero.work.premises import Room
 from monedero.work.turning import Turning, rival, turnings
 
 router = APIRouter(prefix="/api", tags=["compare"], responses=PROBLEMS)
@@ -255,16 +255,16 @@ class _Writer(RouteWriter):
         )
 
 
-def _compared(room: Room, held: Premises, asked: InHand) -> _Writer:
+def _compared(room: Room, asked: InHand) -> _Writer:
     basis = draft_basis(room.store)
-    comparison = compare(room.store, hand(basis.shop, sentence(asked, held)), asked.card_kind, asked.card_network)
+    comparison = compare(room.store, hand(basis.shop, sentence(asked, room)), asked.card_kind, asked.card_network)
     return _Writer(basis, comparison)
 
 
 @router.get("/compare")
-def read_comparison(room: RoomDep, held: PremisesDep, asked: InHandQuery) -> ComparisonOut:
+def read_comparison(room: RoomDep, asked: InHandQuery) -> ComparisonOut:
     """Everything for the order in hand: ranked by its all-in cost, or with the reasons why not."""
-    return _compared(room, held, asked).answer()
+    return _compared(room, asked).answer()
 
 
 class KeyQuery(InHand):
@@ -274,9 +274,9 @@ class KeyQuery(InHand):
 
 
 @router.get("/compare/route")
-def read_route(room: RoomDep, held: PremisesDep, asked: Annotated[KeyQuery, Query()]) -> RouteDetailOut:
+def read_route(room: RoomDep, asked: Annotated[KeyQuery, Query()]) -> RouteDetailOut:
     """How the cost of one route came about for the order in hand."""
-    writer = _compared(room, held, asked)
+    writer = _compared(room, asked)
     entry = next((entry for entry in writer.comparison.ranked if entry.candidate.key == asked.key), None)
     if entry is None:
         raise NotFound(Fault(FaultCode.NOT_FOUND, "key", asked.key, {"what": "route for this order"}))
@@ -284,6 +284,6 @@ def read_route(room: RoomDep, held: PremisesDep, asked: Annotated[KeyQuery, Quer
 
 
 @router.get("/compare/turnings")
-def read_turnings(room: RoomDep, held: PremisesDep, asked: InHandQuery) -> TurningsOut:
+def read_turnings(room: RoomDep, asked: InHandQuery) -> TurningsOut:
     """Which assumptions would let another method come first, and from which value on."""
-    return _compared(room, held, asked).turnings()
+    return _compared(room, asked).turnings()

@@ -18,7 +18,7 @@ from monedero.api.compare_schemas import (
     VolumeStretchOut,
 )
 from monedero.api.problems import PROBLEMS
-from monedero.api.rooms import InHand, PremisesDep, RoomDep, sentence
+from monedero.api.rooms import InHand, RoomDep, sentence
 from monedero.core.account import Mode
 from monedero.core.columns.month import PlanMonth
 from monedero.core.fields import money_positive
@@ -49,10 +49,10 @@ def exact_out(value: Fraction) -> Exact:
 
 
 @router.get("/compare/curves")
-def read_curves(room: RoomDep, held: PremisesDep, asked: Annotated[RulerQuery, Query()]) -> CurvesOut:
+def read_curves(room: RoomDep, asked: Annotated[RulerQuery, Query()]) -> CurvesOut:
     """The cost of every open route over the ruler, and the cheapest one for every amount."""
     basis = draft_basis(room.store)
-    order = hand(basis.shop, sentence(asked, held))
+    order = hand(basis.shop, sentence(asked, room))
     low, high = (money_positive(f"{end} {asked.currency}") for end in (asked.low, asked.high))
     question = in_question(room.store, order, asked.card_kind, asked.card_network)
     drawn = curves(room.store, question, low, high, all_in_costs=asked.of == "all-in")
@@ -184,6 +184,6 @@ class _Plans:
 
 
 @router.get("/compare/plans")
-def read_plans(room: RoomDep, held: PremisesDep) -> PlansOut:
+def read_plans(room: RoomDep) -> PlansOut:
     """Plans by volume, each provider alone over the month, and the cheapest mix."""
-    return _Plans(plans_and_providers(room.store, held.now().date())).answer()
+    return _Plans(plans_and_providers(room.store, room.clock.now().date())).answer()

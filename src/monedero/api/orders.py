@@ -1,33 +1,45 @@
-"""Buyers and their orders: what the newest edition offers, orders placed, paid another way, and their records."""
+"""Buyers and their orders: what the newest edition offers, orders placed, paid another way, and the page after paying.
 
+A buyer is known by a token in a cookie of the shop, and an order by the token in its address, so that guests have a
+personal link to it.
+"""
+
+import secrets
 from datetime import datetime
-from typing import Literal
+from typing import Annotated, Literal
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Cookie, File, Response, UploadFile
 from fastapi.responses import RedirectResponse
 from pydantic import BaseModel
 
 from monedero.api.problems import PROBLEMS
 from monedero.api.rooms import InHand, InHandQuery, PremisesDep, RoomDep, sentence
 from monedero.core.account import Mode
-from monedero.core.payment import State
-from monedero.core.record import Message, OrderRecord
+from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, MOVES, Move, State
+from monedero.core.record import OrderRecord
 from monedero.core.tender.decision import Outcome
-from monedero.wording.letters import after_paying, happened_text
+from monedero.formats.paper import LARGEST
+from monedero.wording.letters import after_paying
+from monedero.wording.orders import STATES
 from monedero.wording.places import country_name
 from monedero.work.basis import Basis, Hand, draft_basis, hand, newest_basis
 from monedero.work.looking import outcomes_of
 from monedero.work.ordering import AFTER_PAYING, RETURN, Till
+from monedero.work.story import refuse_settled
 
 router = APIRouter(tags=["orders"], responses=PROBLEMS)
+BUYER = "monedero_buyer"
+COMES_AGAIN = 365 * 24 * 3600
+Returning = Annotated[str, Cookie(alias=BUYER, max_length=64)]
 
 
 class OfferedOut(BaseModel):
-    """A way to pay as its buyer sees it."""
+    """A way to pay as its buyer sees it; `usual`: the buyer paid this way last time."""
 
     tender: str
     name: str
     description: str
+    usual: bool = False
 
 
 class Offer(BaseModel):
@@ -58,47 +70,29 @@ class Another(BaseModel):
     tender: str
 
 
-class HappenedOut(BaseModel):
-    """One thing that happened, in a sentence."""
-
-    at: datetime
-    move: str
-    text: str
-
-
-class OrderOut(BaseModel):
-    """The record of an order for its owner."""
-
-    token: str
-    number: int
-    mode: Mode
-    edition: int | None
-    draft_version: int | None
-    placed_at: datetime
-    country_name: str
-    line_name: str
-    amount: str
-    state: State
-    tender_name: str
-    provider_name: str
-    headline: str
-    happened: list[HappenedOut]
-    messages: list[Message]
-
-
 class Paying(BaseModel):
-    """What a buyer sees of an order after paying, and what it can still be paid with."""
+    """What a buyer sees of an order after paying, and what it can still be paid with.
+
+    `page` is where a payment that is not finished goes on, in a frame where it is `embedded`.
+    """
 
     token: str
     number: int
     mode: Mode
     shop: str
     state: State
+    state_name: str
     tender_name: str
     amount: str
     line_name: str
     headline: str
     text: str
+    until: datetime | None
+    page: str
+    embedded: bool
+    can_send_receipt: bool
+    receipts: int
+    paid: bool
     offered: list[OfferedOut]
 
 
@@ -111,15 +105,20 @@ class Placed(BaseModel):
     go_to: str
 
 
-def _offered(outcomes: list[Outcome]) -> list[OfferedOut]:
+def _offered(outcomes: list[Outcome], usual: str | None = None) -> list[OfferedOut]:
     return [
-        OfferedOut(tender=outcome.tender.id, name=outcome.tender.name, description=outcome.tender.description)
+        OfferedOut(
+            tender=outcome.tender.id,
+            name=outcome.tender.name,
+            description=outcome.tender.description,
+            usual=outcome.tender.id == usual,
+        )
         for outcome in outcomes
         if outcome.offered
     ]
 
 
-def _offer(basis: Basis, order: Hand, outcomes: list[Outcome]) -> Offer:
+def _offer(basis: Basis, order: Hand, outcomes: list[Outcome], usual: str | None) -> Offer:
     return Offer(
         mode=basis.checkout.mode,
         edition=basis.edition,
@@ -129,7 +128,7 @@ def _offer(basis: Basis, order: Hand, outcomes: list[Outcome]) -> Offer:
         amount=str(order.order.amount),
         recurring=order.order.recurring,
         nothing_to_pay=order.order.nothing_to_pay,
-        offered=_offered(outcomes),
+        offered=_offered(outcomes, usual),
     )
 
 
@@ -138,69 +137,34 @@ def _placed(till: Till, record: OrderRecord) -> Placed:
 
 
 @router.get("/api/offer")
-def read_offer(room: RoomDep, held: PremisesDep, asked: InHandQuery) -> Offer:
+def read_offer(room: RoomDep, asked: InHandQuery, returning: Returning = "") -> Offer:
     """The ways to pay for an order, by the newest edition."""
     basis = newest_basis(room.store)
-    order = hand(basis.shop, sentence(asked, held))
-    return _offer(basis, order, outcomes_of(room.store, basis, order.order))
+    order = hand(basis.shop, sentence(asked, room))
+    outcomes = outcomes_of(room.store, basis, order.order)
+    return _offer(basis, order, outcomes, room.till.usual(returning))
 
 
 @router.post("/api/orders", status_code=201)
-def place_order(room: RoomDep, held: PremisesDep, new: OrderNew) -> Placed:
+def place_order(room: RoomDep, new: OrderNew, response: Response, returning: Returning = "") -> Placed:
     """Place an order with a tender that is offered for it."""
     basis = draft_basis(room.store) if new.by == "draft" else newest_basis(room.store)
-    order = hand(basis.shop, sentence(new.order, held))
-    return _placed(room.till, room.till.place(basis, order, new.tender))
-
-
-@router.get("/api/orders")
-def read_orders(room: RoomDep) -> list[OrderOut]:
-    """Every order record, the newest first."""
-    names = room.till.provider_names()
-    return [
-        OrderOut(
-            token=record.token,
-            number=record.number,
-            mode=record.mode,
-            edition=record.edition,
-            draft_version=record.draft_version,
-            placed_at=record.placed_at,
-            country_name=country_name(record.country),
-            line_name=record.line_name,
-            amount=str(record.amount),
-            state=record.state,
-            tender_name=record.chosen.name,
-            provider_name=names.get(record.chosen.provider or "", ""),
-            headline=after_paying(record).headline,
-            happened=[
-                HappenedOut(at=entry.at, move=entry.move.value, text=happened_text(entry))
-                for entry in record.happened
-            ],
-            messages=room.store.orders.messages(record.token),
-        )
-        for record in room.store.orders.all()
-    ]
+    order = hand(basis.shop, sentence(new.order, room))
+    buyer = ""
+    if new.by == "newest-edition":
+        buyer = returning or secrets.token_urlsafe(16)
+        response.set_cookie(BUYER, buyer, httponly=True, samesite="lax", max_age=COMES_AGAIN)
+    return _placed(room.till, room.till.place(basis, order, new.tender, buyer))
 
 
 @router.get("/api/orders/{token}")
 def read_order(held: PremisesDep, token: str) -> Paying:
     """What a buyer sees of an order."""
-    till = held.room_with_order(token).till
-    record = till.record(token)
-    page = after_paying(record)
-    return Paying(
-        token=record.token,
-        number=record.number,
-        mode=record.mode,
-        shop=till.shop_name(record),
-        state=record.state,
-        tender_name=record.chosen.name,
-        amount=str(record.amount),
-        line_name=record.line_name,
-        headline=page.headline,
-        text=page.text,
-        offered=[] if record.state is State.PAID else _offered(till.offered_again(record)),
-    )
+    room = held.room_with_order(token)
+    record = room.till.record(token)
+    if record.state is State.AT_PROVIDER:
+        record = room.till.look(record, record.payment)
+    return _paying(room.till, record)
 
 
 @router.post("/api/orders/{token}/tender")
@@ -210,9 +174,55 @@ def choose_another(held: PremisesDep, token: str, another: Another) -> Placed:
     return _placed(till, till.choose_another(token, another.tender))
 
 
+@router.post("/api/orders/{token}/go-on")
+def go_on(held: PremisesDep, token: str) -> Placed:
+    """Go on with a payment that was begun and not finished."""
+    till = held.room_with_order(token).till
+    return _placed(till, till.go_on(token))
+
+
+@router.post("/api/orders/{token}/receipt", status_code=201)
+def send_receipt(held: PremisesDep, token: str, file: Annotated[UploadFile, File()]) -> Paying:
+    """Send the receipt of a transfer, through the buyer's personal link."""
+    room = held.room_with_order(token)
+    record = room.till.record(token)
+    if record.state is not State.RECEIPT_SENT and Move.RECEIPT_SENT not in MOVES[record.state]:
+        refuse_settled(record)
+    paper = room.drawer.add_receipt(token, file.filename or "", file.file.read(LARGEST + 1))
+    return _paying(room.till, room.settling.receipt_sent(token, paper.id))
+
+
 @router.get(RETURN, include_in_schema=False)
-def come_back(held: PremisesDep, answer: str = "") -> RedirectResponse:
-    """Where the provider sends the buyer back to, with its signed answer."""
-    till = held.room_with_order(held.provider.read_answer(answer).order).till
-    record = till.take_answer(answer)
-    return RedirectResponse(f"{AFTER_PAYING}/{record.token}", status_code=303)
+def come_back(held: PremisesDep, payment: str = "") -> RedirectResponse:
+    """Where the provider sends the buyer back to; what became of the payment is asked there."""
+    for room in (held.own, held.demo):
+        if room.store.orders.by_reference(payment) is not None:
+            record = room.till.came_back(payment)
+            return RedirectResponse(f"{AFTER_PAYING}/{record.token}", status_code=303)
+    return RedirectResponse(f"{AFTER_PAYING}/unknown", status_code=303)
+
+
+def _paying(till: Till, record: OrderRecord) -> Paying:
+    payment, page = record.payment, after_paying(record)
+    can_choose = record.state in CAN_CHOOSE_ANOTHER
+    own = payment.chosen.provider is None
+    return Paying(
+        token=record.token,
+        number=record.number,
+        mode=record.mode,
+        shop=till.shop_name(record),
+        state=record.state,
+        state_name=STATES[record.state],
+        tender_name=payment.chosen.name,
+        amount=str(record.amount),
+        line_name=record.line_name,
+        headline=page.headline,
+        text=page.text,
+        until=payment.until,
+        page=payment.page if record.state is State.AT_PROVIDER else "",
+        embedded=payment.embedded,
+        can_send_receipt=own and (record.state is State.RECEIPT_SENT or Move.RECEIPT_SENT in MOVES[record.state]),
+        receipts=len(record.receipts),
+        paid=bool(payment.books.taken),
+        offered=_offered(till.offered_again(record)) if can_choose else [],
+    )

@@ -6,7 +6,7 @@ from fastapi import APIRouter
 from pydantic import BaseModel, StrictInt
 
 from monedero.api.problems import PROBLEMS
-from monedero.api.rooms import PremisesDep, RoomDep
+from monedero.api.rooms import RoomDep
 from monedero.core.account import Mode
 from monedero.core.tender.model import Tender
 from monedero.store.shelves import Edition
@@ -59,6 +59,6 @@ def read_publication(room: RoomDep) -> Publication:
 
 
 @router.post("/editions", status_code=201)
-def add_edition(room: RoomDep, held: PremisesDep, now: PublishNow) -> EditionOut:
+def add_edition(room: RoomDep, now: PublishNow) -> EditionOut:
     """Publish the draft as the next edition."""
-    return _edition(publish(room.store, now.version, held.now()))
+    return _edition(publish(room.store, now.version, room.clock.now()))

@@ -9,7 +9,7 @@ from pydantic import BaseModel, StrictInt
 from monedero.api.compare import reasons_out
 from monedero.api.compare_schemas import ReasonOut
 from monedero.api.problems import PROBLEMS
-from monedero.api.rooms import InHand, PremisesDep, RoomDep, sentence
+from monedero.api.rooms import InHand, RoomDep, sentence
 from monedero.core.account import Mode
 from monedero.core.errors import FaultCode, refuse
 from monedero.core.money import Money
@@ -124,10 +124,10 @@ def _held(room: Room, provider: str, day: str) -> HeldCardOut:
 
 
 @router.get("")
-def read_rate_cards(room: RoomDep, held: PremisesDep) -> list[ProviderCardsOut]:
+def read_rate_cards(room: RoomDep) -> list[ProviderCardsOut]:
     """Every provider with the versions of its card."""
     cards = room.store.rate_cards.all()
-    now = in_force(cards, held.now().date())
+    now = in_force(cards, room.clock.now().date())
     found: dict[str, ProviderCardsOut] = {}
     for card in sorted(cards, key=day_of, reverse=True):
         version = CardVersionOut(
@@ -158,9 +158,9 @@ def add_example_cards(room: RoomDep) -> CardsOut:
 
 
 @router.post("/try")
-def try_rate_card(room: RoomDep, held: PremisesDep, tried: TryCard) -> list[TriedOut]:
+def try_rate_card(room: RoomDep, tried: TryCard) -> list[TriedOut]:
     """What the order in hand would cost on a card that is not kept yet."""
-    order = hand(described_shop(room.store).value, sentence(tried.hand, held))
+    order = hand(described_shop(room.store).value, sentence(tried.hand, room))
     found = try_card(room.store, tried.card, order, tried.hand.card_kind, tried.hand.card_network)
     books = described_shop(room.store).value.currency
     names = {tried.card.provider.id: tried.card.provider.name}

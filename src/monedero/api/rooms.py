@@ -44,7 +44,7 @@ RoomDep = Annotated[Room, Depends(room)]
 InHandQuery = Annotated[InHand, Query()]
 
 
-def sentence(asked: InHand, held: Premises) -> Sentence:
+def sentence(asked: InHand, room: Room) -> Sentence:
     """The sentence of the order in hand; without a day, today."""
-    day = asked.on or held.now().date()
+    day = asked.on or room.clock.now().date()
     return Sentence(asked.market, asked.line, asked.amount, asked.currency, day)

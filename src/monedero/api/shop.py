@@ -1,4 +1,4 @@
-"""The shop, its accounts, the demo shop, and the lists that pickers show."""
+"""The shop, the demo shop, and the lists that pickers show."""
 
 from functools import cache
 
@@ -8,15 +8,13 @@ from iso4217 import Currency
 from pydantic import BaseModel, StrictInt
 
 from monedero.api.problems import PROBLEMS
-from monedero.api.rooms import COOKIE, PremisesDep, RoomDep
-from monedero.core.account import Account, Mode
+from monedero.api.rooms import COOKIE, RoomDep
+from monedero.core.account import Mode
 from monedero.core.method import Family
 from monedero.core.ratecard.model import CardKind, LineKind
 from monedero.core.shop import Shop
-from monedero.figures import methods
 from monedero.figures.assumptions import trades
 from monedero.wording.places import country_name
-from monedero.work.accounts import begin_application
 
 router = APIRouter(prefix="/api", tags=["shop"], responses=PROBLEMS)
 
@@ -35,14 +33,6 @@ class ShopEdit(BaseModel):
 
     version: StrictInt
     shop: Shop
-
-
-class AccountState(BaseModel):
-    """An account with the names of its provider and of the methods that are active in it."""
-
-    provider_name: str
-    active: list[str]
-    account: Account
 
 
 class Choice(BaseModel):
@@ -78,28 +68,6 @@ def save_shop(room: RoomDep, edit: ShopEdit) -> ShopState:
     """Save the shop as a whole."""
     held = room.store.shop.save(edit.shop, edit.version)
     return ShopState(mode=Mode.TEST, demo=room.demo, version=held.version, shop=held.value)
-
-
-@router.get("/accounts")
-def read_accounts(room: RoomDep) -> list[AccountState]:
-    """The accounts in test mode."""
-    names = room.till.provider_names()
-    return [_account(account, names) for account in room.store.accounts.of(Mode.TEST).values()]
-
-
-def _account(account: Account, names: dict[str, str]) -> AccountState:
-    return AccountState(
-        provider_name=names.get(account.provider, account.provider),
-        active=[methods.method(method).name for method in account.active_methods],
-        account=account,
-    )
-
-
-@router.post("/accounts/{provider}/begin")
-def begin_account(room: RoomDep, held: PremisesDep, provider: str) -> AccountState:
-    """Begin the application for an account; one that is under way stays as it is."""
-    account = begin_application(room.store, provider, held.now().date())
-    return _account(account, room.till.provider_names())
 
 
 @router.put("/demo", status_code=204)

@@ -1,14 +1,20 @@
 """`monedero serve`: the application on this machine."""
 
+import logging
 import socket
+import threading
 from pathlib import Path
-from typing import Annotated
+from typing import TYPE_CHECKING, Annotated
 
 import typer
 
 from monedero.cli.reading import errors_of
 
 LOOPBACK = "127.0.0.1"
+BEAT_SECONDS = 1.0
+
+if TYPE_CHECKING:
+    from monedero.work.premises import Premises
 
 
 def serve(
@@ -20,6 +26,7 @@ def serve(
 ) -> None:
     """Serve Monedero on the loopback address, on the data in a folder."""
     # Only this command needs the web: the others start without its weight.
+    import httpx2
     import uvicorn
 
     from monedero.api.app import create_app
@@ -32,4 +39,20 @@ def serve(
     address = f"http://{LOOPBACK}:{listening.getsockname()[1]}/"
     typer.echo(f"Monedero is open at {address} (data in {data}, test mode). Ctrl+C ends it.")
     server = uvicorn.Server(uvicorn.Config(create_app(premises, demo_first=demo), log_level="warning"))
-    server.run(sockets=[listening])
+    # Shops and the simulated provider reach each other over the loopback address alone.
+    premises.connect(httpx2.Client(base_url=address, timeout=10, trust_env=False))
+    stopped = threading.Event()
+    threading.Thread(target=_beat, args=(premises, stopped), daemon=True).start()
+    try:
+        server.run(sockets=[listening])
+    finally:
+        stopped.set()
+
+
+def _beat(premises: "Premises", stopped: threading.Event) -> None:
+    """Let everything happen whose moment has come, until the server stops."""
+    while not stopped.wait(BEAT_SECONDS):
+        try:
+            premises.beat()
+        except Exception:
+            logging.getLogger(__name__).exception("what was due could not be done; it is tried again")

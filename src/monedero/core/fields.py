@@ -26,12 +26,13 @@ import pycountry
 from pydantic import AfterValidator, BaseModel, ConfigDict, PlainSerializer, PlainValidator, WithJsonSchema
 from pydantic_core import PydanticCustomError
 
-from monedero.core import money
+from monedero.core import card_number, money
 from monedero.core.errors import FaultCode, InvalidInput, refuse
 
 T = TypeVar("T")
 
 PERCENT = re.compile(r"[0-9]{1,9}(\.[0-9]{1,9})?", re.ASCII)
+DOMAIN = re.compile(r"([a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?\.)+[a-z][a-z0-9-]{0,61}[a-z0-9]", re.ASCII)
 IDENTIFIER = re.compile(r"[a-z0-9]+(-[a-z0-9]+)*", re.ASCII)
 
 
@@ -129,6 +130,7 @@ def country(code: str) -> str:
 
 def identifier(text: str) -> str:
     """A short id: lower-case letters and digits, joined by single hyphens."""
+    card_number.refuse_in(text)
     if len(text) > 60 or not IDENTIFIER.fullmatch(text):
         raise refuse(FaultCode.IDENTIFIER_TEXT, value=text)
     return text
@@ -139,6 +141,7 @@ def text_of(longest: int) -> Callable[[str], str]:
 
     def read(value: str) -> str:
         trimmed = value.strip()
+        card_number.refuse_in(trimmed)
         if not trimmed:
             raise refuse(FaultCode.BLANK, value=value)
         if len(trimmed) > longest:
@@ -146,6 +149,14 @@ def text_of(longest: int) -> Callable[[str], str]:
         return trimmed
 
     return read
+
+
+def domain(text: str) -> str:
+    """A domain of the shop's, without scheme and path, in lower case (RFC 1123 section 2.1)."""
+    name = text.strip().lower()
+    if len(name) > 253 or not DOMAIN.fullmatch(name):
+        raise refuse(FaultCode.DOMAIN_TEXT, value=text[:80])
+    return name
 
 
 def description(value: str) -> str:
@@ -182,6 +193,7 @@ Name = Annotated[
     PlainValidator(checked(text_of(60))),
     WithJsonSchema({"type": "string", "minLength": 1, "maxLength": 60}),
 ]
+DomainName = Annotated[str, PlainValidator(checked(domain)), WithJsonSchema({"type": "string", "maxLength": 253})]
 Description = Annotated[
     str,
     PlainValidator(checked(description)),

@@ -65,7 +65,9 @@ class Method(Strict):
 
     `own` marks an arrangement of the shop's own, which needs no provider; `arrives_days` are the business days until
     its money is there. `certain_days` are business days, `reversible_days` calendar days (None: it cannot be taken
-    back), `notice_days` the days of notice before a collection. `takes_card`: the buyer's card is charged.
+    back), `notice_days` the days of notice before a collection, `authorisation_days`
+    those after which an authorisation lapses (None: the method takes at once). `takes_card`: the
+    buyer's card is charged.
     """
 
     id: Identifier
@@ -90,5 +92,6 @@ class Method(Strict):
     mandate: StrictBool = False
     notice_days: Days = 0
     arrives_days: Days | None = None
+    authorisation_days: Days | None = None
     at_the_door: StrictBool = False
     takes_card: StrictBool = False

@@ -16,8 +16,9 @@ from datetime import date
 from enum import StrEnum
 from typing import Annotated
 
-from pydantic import Field, StrictInt
+from pydantic import Field, StrictBool, StrictInt
 
+from monedero.core.application import Ask
 from monedero.core.fields import Description, Identifier, Name, Strict
 
 
@@ -52,8 +53,37 @@ class Announced(Strict):
     from_day: date | None = None
 
 
+class ConnectBy(StrEnum):
+    """How a shop and its account come together."""
+
+    SIGN_IN = "sign-in"
+    CREDENTIALS = "credentials"
+    EMAIL = "email"
+
+
+class CredentialField(Strict):
+    """One part of the credentials that a provider gives, and where the shop finds it."""
+
+    id: Identifier
+    label: Name
+    found_at: Description
+    secret: StrictBool = True
+    file: StrictBool = False
+
+
+class PaymentPage(StrEnum):
+    """Where a buyer pays: on the provider's page, or in a form of the provider's within the shop's."""
+
+    OWN_PAGE = "own-page"
+    EMBEDDED = "embedded"
+
+
 class ProviderFacts(Strict):
-    """A company that carries payments: what it asks, whom it does not take, what it excludes and unlocks."""
+    """A company that carries payments: what it asks, whom it does not take, what it excludes and unlocks.
+
+    `activation_minutes` pass until a method of an approved account is active; those of `domain_for` also need the
+    storefront's domain to be checked.
+    """
 
     id: Identifier
     name: Name
@@ -61,7 +91,13 @@ class ProviderFacts(Strict):
     contract: Contract
     card_data: CardData = CardData.NONE
     review_days: Annotated[StrictInt, Field(ge=0, le=365)]
-    asks: list[Description] = []
+    asks: list[Ask] = []
+    terms_version: Name = "1"
+    connects: ConnectBy = ConnectBy.CREDENTIALS
+    credentials: list[CredentialField] = []
+    payment_page: PaymentPage = PaymentPage.OWN_PAGE
+    activation_minutes: Annotated[StrictInt, Field(ge=0, le=10000)] = 0
+    domain_for: list[Identifier] = []
     trades_refused: list[Identifier] = []
     excludes: list[Identifier] = []
     needs: list[Need] = []

@@ -47,6 +47,7 @@ class ReasonCode(StrEnum):
     # Its account.
     ACCOUNT_STAGE = "account-stage"
     ACCOUNT_METHOD = "account-method"
+    ACCOUNT_STOREFRONT = "account-storefront"
     # The shop's own conditions, in schema order.
     WINDOW_UNDER = "window-under"
     WINDOW_OVER = "window-over"

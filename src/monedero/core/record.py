@@ -1,50 +1,118 @@
-"""The record of an order: what was ordered, by which way to pay, in which mode, and what happened.
+"""The record of an order: what was ordered, how it was tried to pay, what happened, and what went out.
 
 What the buyer chose is kept as it stood then: the tender's name, its method and its provider do not change when
-the checkout does.
+the checkout does. Every try to pay is a payment of its own with its own books, so that money that comes after the
+buyer has chosen another way is seen and can be given back.
 
 Source: own design.
 
->>> Chosen(tender="card", name="Card", method="card", provider="orlenta").name
-'Card'
->>> Chosen(tender="card", name="", method="card", provider=None)
+>>> Dispatch(at="2026-11-25T10:00:00Z", amount="20.00 EUR", note="").amount.minor
+2000
+>>> Dispatch(at="2026-11-25T10:00:00Z", amount="20.001 EUR", note="")
 Traceback (most recent call last):
 ...
-pydantic_core._pydantic_core.ValidationError: 1 validation error for Chosen
-name
-  blank [type=blank, input_value='', input_type=str]
+pydantic_core._pydantic_core.ValidationError: 1 validation error for Dispatch
+amount
+  amount-decimals [type=amount-decimals, input_value='20.001 EUR', input_type=str]
 """
 
 from datetime import datetime
+from enum import StrEnum
 
 from pydantic import StrictBool
 
 from monedero.core.account import Mode
-from monedero.core.fields import CountryCode, Identifier, MoneyPositive, Name, Strict
+from monedero.core.fields import CountryCode, Description, MoneyPositive, MoneyText, Name, Strict
 from monedero.core.order import Order
-from monedero.core.payment import Move, State
+from monedero.core.payment.payment import Payment
+from monedero.core.payment.state import HOLDS_MONEY, Move, State
 from monedero.core.ratecard.model import LineKind
 
 
-class Chosen(Strict):
-    """The way to pay that the buyer chose, as it stood then."""
+class By(StrEnum):
+    """Who did it."""
 
-    tender: Identifier
-    name: Name
-    method: Identifier
-    provider: Identifier | None
+    BUYER = "buyer"
+    SHOP = "shop"
+    PROVIDER = "provider"
+    CLOCK = "clock"
+
+
+class Happened(StrEnum):
+    """What can happen to an order besides the moves of its payments."""
+
+    PLACED = "placed"
+    SENT_TO_PROVIDER = "sent-to-provider"
+    ARRANGED = "arranged"
+    DISPATCHED = "dispatched"
+    TAKE_ASKED = "take-asked"
+    RELEASE_ASKED = "release-asked"
+    REFUND_ASKED = "refund-asked"
+    CANCEL_ASKED = "cancel-asked"
+    ASKING_REFUSED = "asking-refused"
+    NOTICE_REFUSED = "notice-refused"
 
 
 class Happening(Strict):
-    """One thing that happened to an order, at a moment in UTC; `tender` is the name of the way to pay."""
+    """One thing that happened, at a moment in UTC, with the state of its payment and what the shop kept after it."""
 
     at: datetime
-    move: Move
+    what: Happened | Move
+    by: By
+    payment: int
     tender: str
+    state: State
+    kept: MoneyText
+    amount: MoneyText | None = None
+    reason: str = ""
+    until: datetime | None = None
+
+
+class Asking(StrEnum):
+    """What the shop asks of a provider."""
+
+    BEGIN = "begin"
+    TAKE = "take"
+    RELEASE = "release"
+    REFUND = "refund"
+    CANCEL = "cancel"
+
+
+class Request(Strict):
+    """Something asked of a provider. It is written down before it is sent, and sent again under its key after a
+    restart, so that it is done once."""
+
+    key: str
+    what: Asking
+    payment: int
+    amount: MoneyPositive | None
+    at: datetime
+    settled: StrictBool = False
+
+
+class Dispatch(Strict):
+    """Goods that went out, with what they are worth."""
+
+    at: datetime
+    amount: MoneyText
+    note: Description
+
+
+class Message(Strict):
+    """A message to the buyer, as it was sent; the simulated mailbox keeps it."""
+
+    order: str
+    at: datetime
+    to: str
+    subject: str
+    text: str
 
 
 class OrderRecord(Strict):
-    """An order and its payment. `edition` is None for a rehearsal of the draft, whose version is then given."""
+    """An order and its payments. `edition` is None for a rehearsal of the draft, whose version is then given.
+
+    `buyer` knows a buyer who comes again, without saying who it is.
+    """
 
     token: str
     number: int
@@ -57,22 +125,35 @@ class OrderRecord(Strict):
     kind: LineKind
     recurring: StrictBool
     amount: MoneyPositive
-    state: State
-    chosen: Chosen
-    attempt: int
+    payments: list[Payment]
     happened: list[Happening]
+    requests: list[Request] = []
+    dispatched: list[Dispatch] = []
+    receipts: list[str] = []
+    buyer: str = ""
 
     @property
     def order(self) -> Order:
         """What was ordered, as a decision sees it."""
         return Order(self.amount, self.country, frozenset({self.kind}), self.recurring, self.placed_at.date())
 
+    @property
+    def payment(self) -> Payment:
+        """The payment that counts: the newest with money in it, else the newest."""
+        with_money = [payment for payment in self.payments if payment.state in HOLDS_MONEY or payment.books.taken]
+        return (with_money or self.payments)[-1]
 
-class Message(Strict):
-    """A message to the buyer, as it was sent; the simulated mailbox keeps it."""
+    @property
+    def state(self) -> State:
+        """Where the order stands."""
+        return self.payment.state
 
-    order: str
-    at: datetime
-    to: str
-    subject: str
-    text: str
+    @property
+    def paid_twice(self) -> list[Payment]:
+        """Payments that hold money besides the one that counts: the buyer paid more than once."""
+        counts = self.payment.number
+        return [payment for payment in self.payments if payment.number != counts and payment.books.can_give_back]
+
+    def with_payment(self, payment: Payment) -> list[Payment]:
+        """The payments with one of them replaced."""
+        return [payment if held.number == payment.number else held for held in self.payments]

@@ -25,6 +25,7 @@ from monedero.core.fields import (
     AnyOf,
     CountryCode,
     CurrencyCode,
+    DomainName,
     Identifier,
     MoneyPositive,
     MoneyText,
@@ -58,6 +59,13 @@ class Line(Strict):
     recurring: StrictBool
     margin: Share | None = None
     delivery_days: Annotated[StrictInt, Field(ge=0, le=365)] | None = None
+
+
+class Storefront(Strict):
+    """One place where the shop sells; a counter or an order form on somebody else's site has no domain of its own."""
+
+    name: Name
+    domain: DomainName | None = None
 
 
 class TypedRate(Strict):
@@ -129,6 +137,7 @@ class Shop(Strict):
     terminals: list[Identifier] = []
     software: Software | None = None
     own_methods: list[OwnMethod] = []
+    storefronts: list[Storefront] = []
 
     @model_validator(mode="after")
     def _unique(self) -> Self:
@@ -136,6 +145,7 @@ class Shop(Strict):
         once((market.id for market in self.markets), "market id")
         once((line.id for line in self.lines), "line id")
         once((line.name.casefold() for line in self.lines), "line")
+        once((storefront.name.casefold() for storefront in self.storefronts), "storefront")
         once((own.method.id for own in self.own_methods), "method id")
         once((own.method.name.casefold() for own in self.own_methods), "method")
         once((rate.currency for rate in self.typed_rates), "typed rate")

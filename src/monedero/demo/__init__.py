@@ -3,11 +3,15 @@
 Every figure here is made up for the demo.
 """
 
+import io
 import json
 from importlib.resources import files
 from typing import Any
 
+from pypdf import PdfWriter
+
 from monedero.core.account import Account
+from monedero.core.business import Business
 from monedero.core.profile import Profile
 from monedero.core.provider import ProviderFacts
 from monedero.core.ratecard.model import RateCard
@@ -39,7 +43,21 @@ def providers() -> list[ProviderFacts]:
 
 def accounts() -> list[Account]:
     """Its accounts in test mode: some connected, one in review, one not begun."""
-    return [Account.model_validate(entry) for entry in _data("accounts")]
+    return [Account.model_validate_json(json.dumps(entry)) for entry in _data("accounts")]
+
+
+def business() -> Business:
+    """Its legal side, its people and its account for payouts, all invented."""
+    return Business.model_validate_json(json.dumps(_data("business")))
+
+
+def paper() -> bytes:
+    """A paper with nothing on it."""
+    blank = PdfWriter()
+    blank.add_blank_page(width=595, height=842)
+    written = io.BytesIO()
+    blank.write(written)
+    return written.getvalue()
 
 
 def checkout() -> Checkout:

@@ -1,5 +1,7 @@
 """What is kept, in one SQLite file: tables, migrations, and one repository per thing."""
 
+from contextlib import AbstractContextManager
+from datetime import timedelta
 from pathlib import Path
 
 from peewee import SqliteDatabase
@@ -8,20 +10,27 @@ from monedero.core.cost.assumption import Assumptions
 from monedero.core.profile import Profile
 from monedero.core.shop import Shop
 from monedero.core.tender.model import Checkout
+from monedero.store.accounts import Accounts
 from monedero.store.documents import Document
+from monedero.store.exchanges import Exchanges
 from monedero.store.migrations import migrate
 from monedero.store.orders import Orders
+from monedero.store.papers import Papers
 from monedero.store.past_orders import PastOrders
 from monedero.store.rate_cards import RateCards
-from monedero.store.shelves import Accounts, Editions, Providers
+from monedero.store.shelves import Editions, Providers
 from monedero.store.tables import AssumptionsRow, DraftRow, ProfileRow, ShopRow
+from monedero.store.vault import Sealed, Vault
 
 
 class Store:
     """Everything of one shop."""
 
-    def __init__(self, path: Path) -> None:
-        """Open the file, make it where it is missing, and bring its schema up to date."""
+    def __init__(self, path: Path, key: Path | None = None) -> None:
+        """Open the file, make it where it is missing, and bring its schema up to date.
+
+        `key` is the file of the key to what is sealed; it lies beside the database unless it is said otherwise.
+        """
         pragmas = {"journal_mode": "wal", "foreign_keys": 1, "busy_timeout": 5000, "synchronous": "full"}
         self._database = SqliteDatabase(str(path), pragmas=pragmas)
         migrate(self._database)
@@ -35,11 +44,30 @@ class Store:
         self.accounts = Accounts(self._database)
         self.editions = Editions(self._database)
         self.orders = Orders(self._database)
+        vault = Vault(key or path.with_suffix(".key"))
+        self.sealed = Sealed(self._database, vault)
+        self.papers = Papers(self._database, vault)
+        self.exchanges = Exchanges(self._database)
 
     def revision(self) -> int:
         """A number that rises with every change of what prices and comparisons rest on."""
         row = self._database.execute_sql("SELECT number FROM revision").fetchone()
         return int(row[0])
+
+    def together(self) -> AbstractContextManager[object]:
+        """Keep all that is written within, or nothing of it."""
+        return self._database.atomic("IMMEDIATE")
+
+    def clock_ahead(self) -> timedelta:
+        """By how much the shop's clock was wound forward."""
+        row = self._database.execute_sql("SELECT ahead_seconds FROM clock").fetchone()
+        return timedelta(seconds=int(row[0]))
+
+    def wind_clock(self, by: timedelta) -> None:
+        """Wind the shop's clock forward."""
+        self._database.execute_sql(
+            "UPDATE clock SET ahead_seconds = ahead_seconds + ?", (int(by.total_seconds()),)
+        )
 
     def close(self) -> None:
         """Close the connection of this thread."""

@@ -18,6 +18,32 @@ def _watch(table: str) -> tuple[str, ...]:
     )
 
 
+# An order of before knew one state: it becomes one payment with its books, and every step is told with its state.
+RECORDS_WITH_PAYMENTS = """
+UPDATE order_record SET body = (
+  WITH old AS (
+    SELECT body ->> '$.state' AS state, body ->> '$.amount' AS amount, substr(body ->> '$.amount', -3) AS currency,
+      CAST(replace(substr(body ->> '$.amount', 1, instr(body ->> '$.amount', ' ') - 1), '.', '') AS INTEGER) AS minor
+  )
+  SELECT json_set(
+    json_remove(body, '$.state', '$.chosen', '$.attempt', '$.happened'),
+    '$.payments', json_array(json_object(
+      'number', 1, 'chosen', json(body -> '$.chosen'), 'state', state, 'begun_at', body ->> '$.placed_at',
+      'books', json_object('currency', currency, 'ordered', minor,
+        'authorised', iif(state = 'paid', minor, 0), 'taken', iif(state = 'paid', minor, 0)))),
+    '$.happened', (
+      SELECT json_group_array(json_object(
+        'at', one.value ->> '$.at',
+        'what', iif(move = 'outcome-set-aside', 'notice-refused', move),
+        'by', iif(move IN ('paid', 'declined', 'outcome-set-aside'), 'provider', 'buyer'),
+        'payment', 1, 'tender', one.value ->> '$.tender',
+        'state', CASE move WHEN 'placed' THEN 'open' WHEN 'sent-to-provider' THEN 'at-provider'
+          WHEN 'arranged' THEN 'awaiting-payment' WHEN 'paid' THEN 'paid' ELSE 'declined' END,
+        'kept', iif(move = 'paid', amount, '0 ' || currency)))
+      FROM (SELECT value, value ->> '$.move' AS move FROM json_each(body, '$.happened')) AS one))
+  FROM old)
+"""
+
 MIGRATIONS: Sequence[tuple[str, Sequence[str]]] = (
     (
         "0001-shop-cards-accounts",
@@ -67,6 +93,32 @@ MIGRATIONS: Sequence[tuple[str, Sequence[str]]] = (
             "CREATE TABLE revision (number INTEGER NOT NULL)",
             "INSERT INTO revision (number) VALUES (0)",
             *(statement for table in WATCHED for statement in _watch(table)),
+        ),
+    ),
+    (
+        "0005-accounts-in-full",
+        (
+            # A provider may be held twice in a mode: accounts go by an id of their own.
+            "ALTER TABLE account RENAME TO account_before",
+            "CREATE TABLE account (id INTEGER PRIMARY KEY, account TEXT NOT NULL, provider TEXT NOT NULL, "
+            "mode TEXT NOT NULL, body TEXT NOT NULL, UNIQUE (account, mode))",
+            "INSERT INTO account (account, provider, mode, body) "
+            "SELECT provider, provider, mode, body FROM account_before",
+            "DROP TABLE account_before",
+            *_watch("account"),
+            "CREATE TABLE sealed (name TEXT PRIMARY KEY, version INTEGER NOT NULL, body BLOB NOT NULL) WITHOUT ROWID",
+            "CREATE TABLE paper (id TEXT PRIMARY KEY, kind TEXT NOT NULL, name TEXT NOT NULL, "
+            "media_type TEXT NOT NULL, size INTEGER NOT NULL, digest TEXT NOT NULL, added_at TEXT NOT NULL, "
+            "order_token TEXT, body BLOB NOT NULL)",
+            "CREATE TABLE exchange (id INTEGER PRIMARY KEY, account TEXT NOT NULL, mode TEXT NOT NULL, "
+            "at TEXT NOT NULL, incoming INTEGER NOT NULL, message TEXT, body TEXT NOT NULL)",
+            "CREATE UNIQUE INDEX exchange_once ON exchange (account, mode, message) WHERE message IS NOT NULL",
+            "CREATE INDEX exchange_by_account ON exchange (account, mode, id)",
+            "CREATE TABLE clock (ahead_seconds INTEGER NOT NULL)",
+            "INSERT INTO clock (ahead_seconds) VALUES (0)",
+            RECORDS_WITH_PAYMENTS,
+            "ALTER TABLE order_record ADD COLUMN buyer TEXT NOT NULL DEFAULT ''",
+            "CREATE TABLE payment_reference (reference TEXT PRIMARY KEY, order_token TEXT NOT NULL) WITHOUT ROWID",
         ),
     ),
 )

@@ -1,13 +1,22 @@
-"""Order records with the messages about them: a record and its message are written together or not at all."""
+"""Order records with the messages about them: a record, its messages and what led to it are written together."""
 
 from collections.abc import Callable
+from typing import NamedTuple
 
 from peewee import SqliteDatabase
 
+from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.core.record import Message, OrderRecord
-from monedero.store.tables import MessageRow, OrderRow
+from monedero.store.tables import MessageRow, OrderRow, PaymentReferenceRow
 
 FIRST_NUMBER = 1001
+
+
+class HeldOrder(NamedTuple):
+    """A record with its version."""
+
+    version: int
+    record: OrderRecord
 
 
 class Orders:
@@ -18,46 +27,87 @@ class Orders:
         self._database = database
 
     def add(
-        self, build: Callable[[int], OrderRecord], messages: Callable[[OrderRecord], list[Message]]
+        self,
+        build: Callable[[int], OrderRecord],
+        messages: Callable[[OrderRecord | None, OrderRecord], list[Message]],
     ) -> OrderRecord:
         """Keep a new record, built with the next number, and the messages about it."""
         with self._database.atomic("IMMEDIATE"):
             last = OrderRow.select().order_by(OrderRow.number.desc()).first(self._database)
             record = build(last.number + 1 if last else FIRST_NUMBER)
             OrderRow.insert(
-                number=record.number, token=record.token, version=1, body=record.model_dump_json()
+                number=record.number,
+                token=record.token,
+                version=1,
+                buyer=record.buyer,
+                body=record.model_dump_json(),
             ).execute(self._database)
-            self._post(messages(record))
+            self._post(messages(None, record))
         return record
 
     def change(
         self,
         token: str,
         move: Callable[[OrderRecord], OrderRecord],
-        messages: Callable[[OrderRecord], list[Message]],
+        messages: Callable[[OrderRecord | None, OrderRecord], list[Message]],
+        version: int | None = None,
     ) -> OrderRecord | None:
-        """Read a record, move it on, and keep it with its messages, in one transaction; None: no such order."""
+        """Read a record, move it on, and keep it with its messages, in one transaction; None: no such order.
+
+        Where a `version` is given and is not that of the record, nothing is done and the writer is told.
+        """
         with self._database.atomic("IMMEDIATE"):
             row = OrderRow.select().where(OrderRow.token == token).first(self._database)
             if row is None:
                 return None
+            if version is not None and version != row.version:
+                raise Conflict(
+                    Fault(FaultCode.VERSION_OLD, "version", str(version), {"current": str(row.version)})
+                )
             before = OrderRecord.model_validate_json(row.body)
             record = move(before)
+            if record == before:
+                return record
             OrderRow.update(version=row.version + 1, body=record.model_dump_json()).where(
                 OrderRow.token == token
             ).execute(self._database)
-            if record.state is not before.state:
-                self._post(messages(record))
+            for payment in record.payments:
+                if payment.reference is not None:
+                    PaymentReferenceRow.insert(
+                        reference=payment.reference, order_token=token
+                    ).on_conflict_ignore().execute(self._database)
+            self._post(messages(before, record))
         return record
 
     def get(self, token: str) -> OrderRecord | None:
         """A record by its token."""
-        row = OrderRow.select().where(OrderRow.token == token).first(self._database)
-        return None if row is None else OrderRecord.model_validate_json(row.body)
+        held = self.held(token)
+        return None if held is None else held.record
 
-    def all(self) -> list[OrderRecord]:
+    def held(self, token: str) -> HeldOrder | None:
+        """A record with its version."""
+        row = OrderRow.select().where(OrderRow.token == token).first(self._database)
+        return None if row is None else HeldOrder(row.version, OrderRecord.model_validate_json(row.body))
+
+    def by_reference(self, reference: str) -> str | None:
+        """The token of the order that a payment pays, by what the gateway calls the payment."""
+        row = PaymentReferenceRow.select().where(PaymentReferenceRow.reference == reference).first(self._database)
+        return None if row is None else str(row.order_token)
+
+    def all(self) -> list[HeldOrder]:
         """Every record, the newest first."""
         rows = OrderRow.select().order_by(OrderRow.number.desc()).execute(self._database)
+        return [HeldOrder(row.version, OrderRecord.model_validate_json(row.body)) for row in rows]
+
+    def of_buyer(self, buyer: str) -> list[OrderRecord]:
+        """The orders of a buyer who comes again, the newest first."""
+        rows = (
+            OrderRow.select()
+            .where(OrderRow.buyer == buyer)
+            .order_by(OrderRow.number.desc())
+            .limit(20)
+            .execute(self._database)
+        )
         return [OrderRecord.model_validate_json(row.body) for row in rows]
 
     def messages(self, token: str) -> list[Message]:
@@ -68,6 +118,11 @@ class Orders:
             .order_by(MessageRow.id)
             .execute(self._database)
         )
+        return [Message.model_validate_json(row.body) for row in rows]
+
+    def all_messages(self, at_most: int = 200) -> list[Message]:
+        """The newest messages to buyers, the newest first."""
+        rows = MessageRow.select().order_by(MessageRow.id.desc()).limit(at_most).execute(self._database)
         return [Message.model_validate_json(row.body) for row in rows]
 
     def _post(self, messages: list[Message]) -> None:

@@ -1,16 +1,15 @@
-"""Providers, accounts and editions: things kept side by side."""
+"""Providers and editions: things kept side by side."""
 
 from datetime import datetime
 from typing import NamedTuple
 
 from peewee import SqliteDatabase
 
-from monedero.core.account import Account, Mode
 from monedero.core.fields import Strict
 from monedero.core.provider import ProviderFacts
 from monedero.core.shop import Shop
 from monedero.core.tender.model import Checkout
-from monedero.store.tables import AccountRow, EditionRow, ProviderRow
+from monedero.store.tables import EditionRow, ProviderRow
 
 
 class Published(Strict):
@@ -43,27 +42,6 @@ class Providers:
     def put(self, provider: ProviderFacts) -> None:
         """Keep a provider; what was known of it before is replaced."""
         ProviderRow.replace(id=provider.id, body=provider.model_dump_json()).execute(self._database)
-
-
-class Accounts:
-    """The accounts by provider and mode."""
-
-    def __init__(self, database: SqliteDatabase) -> None:
-        """Work on one database."""
-        self._database = database
-
-    def of(self, mode: Mode) -> dict[str, Account]:
-        """The accounts of a mode, by provider."""
-        rows = AccountRow.select().where(AccountRow.mode == mode.value).execute(self._database)
-        return {row.provider: Account.model_validate_json(row.body) for row in rows}
-
-    def put(self, account: Account) -> None:
-        """Keep an account; an earlier state of it is replaced."""
-        AccountRow.insert(
-            provider=account.provider, mode=account.mode.value, body=account.model_dump_json()
-        ).on_conflict(conflict_target=[AccountRow.provider, AccountRow.mode], preserve=[AccountRow.body]).execute(
-            self._database
-        )
 
 
 class Editions:

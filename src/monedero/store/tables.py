@@ -1,6 +1,6 @@
 """The tables as peewee sees them. They belong to no database: every query names the one it runs on."""
 
-from peewee import CharField, IntegerField, Model, TextField
+from peewee import BlobField, BooleanField, CharField, IntegerField, Model, TextField
 
 
 class ShopRow(Model):
@@ -83,9 +83,10 @@ class RateCardRow(Model):
 
 
 class AccountRow(Model):
-    """An account with one provider in one mode."""
+    """An account with one provider in one mode, by its own id."""
 
     id = IntegerField(primary_key=True)
+    account = CharField()
     provider = CharField()
     mode = CharField()
     body = TextField()
@@ -94,6 +95,55 @@ class AccountRow(Model):
         """Where it lies."""
 
         table_name = "account"
+
+
+class SealedRow(Model):
+    """Something that only the key beside the database opens."""
+
+    name = CharField(primary_key=True)
+    version = IntegerField()
+    body = BlobField()
+
+    class Meta:
+        """Where it lies."""
+
+        table_name = "sealed"
+
+
+class PaperRow(Model):
+    """A paper, sealed; `order_token` is that of the order whose transfer receipt it is."""
+
+    id = CharField(primary_key=True)
+    kind = CharField()
+    name = CharField()
+    media_type = CharField()
+    size = IntegerField()
+    digest = CharField()
+    added_at = CharField()
+    order_token = CharField(null=True)
+    body = BlobField()
+
+    class Meta:
+        """Where it lies."""
+
+        table_name = "paper"
+
+
+class ExchangeRow(Model):
+    """Something that was said between the shop and a gateway; `message` is the id of a notification."""
+
+    id = IntegerField(primary_key=True)
+    account = CharField()
+    mode = CharField()
+    at = CharField()
+    incoming = BooleanField()
+    message = CharField(null=True)
+    body = TextField()
+
+    class Meta:
+        """Where it lies."""
+
+        table_name = "exchange"
 
 
 class EditionRow(Model):
@@ -110,17 +160,30 @@ class EditionRow(Model):
 
 
 class OrderRow(Model):
-    """The record of an order."""
+    """The record of an order; `buyer` knows a buyer who comes again."""
 
     number = IntegerField(primary_key=True)
     token = CharField()
     version = IntegerField()
+    buyer = CharField()
     body = TextField()
 
     class Meta:
         """Where it lies."""
 
         table_name = "order_record"
+
+
+class PaymentReferenceRow(Model):
+    """What a gateway calls a payment, and the order that it pays."""
+
+    reference = CharField(primary_key=True)
+    order_token = CharField()
+
+    class Meta:
+        """Where it lies."""
+
+        table_name = "payment_reference"
 
 
 class MessageRow(Model):

@@ -29,6 +29,7 @@ def reason_text(reason: Reason, names: dict[str, str] | None = None) -> str:
     fields["provider"] = (names or {}).get(fields["provider"], fields["provider"])
     fields["stage"] = english.STAGES.get(reason.own, "")
     fields["end"] = english.ENDS.get(fields["end"], "")
+    fields["standing_text"] = english.STANDINGS.get(fields["standing"], "").format_map(fields)
     if fields["brought_from"]:
         fields["limit"] += english.BROUGHT_OVER
     if fields["since"]:

@@ -1,7 +1,6 @@
 """The English catalogue: one sentence for every code. Plain and short; says what would be right."""
 
 from monedero.core.errors import FaultCode
-from monedero.core.payment import Move, State
 from monedero.core.reasons import ReasonCode
 from monedero.core.tender.difference import ChangeCode
 
@@ -62,7 +61,59 @@ FAULTS: dict[FaultCode, str] = {
     FaultCode.NOT_PUBLISHED: "This shop has not published its checkout yet.",
     FaultCode.TENDER_HELD_BACK: "“{value}” is not offered for this order: {why}.",
     FaultCode.ORDER_SETTLED: "Order {value} is {state}. It needs no other payment.",
-    FaultCode.RETURN_FORGED: "This answer does not carry the provider's signature for this payment. Nothing was changed.",
+    FaultCode.MOVE_NOT_ALLOWED: "This cannot happen now: the payment is “{state}”. Look at its record as it stands.",
+    FaultCode.BOOKS_DISAGREE: "{value} does not fit the books of this payment ({field}).",
+    FaultCode.AMOUNT_DIFFERS: "{value} is not the amount that it must be, {ordered}.",
+    FaultCode.AMOUNT_BEYOND: "{value} is more than there is. Write {left} at the most.",
+    FaultCode.AMOUNT_MISSING: "An amount is missing. Write what is moved.",
+    FaultCode.CURRENCY_DIFFERS: "{value} is not in the currency of the order. Write an amount in that currency.",
+    FaultCode.CARD_NUMBER: "This holds a card number. Card numbers are never typed in, seen or stored here; write the last four digits at the most. Nothing was kept.",
+    FaultCode.TAX_NUMBER: "“{value}” is not a tax number of {country}: {why}. Write it as it stands on your registration.",
+    FaultCode.IBAN: "“{value}” is not an IBAN: {why}. Copy it from a bank statement.",
+    FaultCode.IBAN_COUNTRY: "The IBAN is of {iban}, the account of {country}. Choose the country of the IBAN.",
+    FaultCode.ACCOUNT_NUMBER: "This is not an account in {country}: {why}.",
+    FaultCode.ACCOUNT_MISSING: "Write an IBAN, or a bank code and an account number.",
+    FaultCode.SHARES_OVER: "Together they own {sum} %. Write shares of a hundred at the most.",
+    FaultCode.DAYS_CROSSED: "The order is given up after {lapse} days, before it is overdue after {due}. Write a later day for giving up.",
+    FaultCode.NOTICE_FORGED: "The notification does not carry this account’s signature ({field}). Nothing was changed.",
+    FaultCode.NOTICE_OLD: "The notification is of {sent}; it is {now} here. It may be five minutes off at the most. Nothing was changed.",
+    FaultCode.NOTICE_DIFFERS: "A move with the number {value} was told before, and it was another one. The first one stands.",
+    FaultCode.NOTICE_OTHER: "The notification is for {value} in {mode} mode; this is another account, in {wanted} mode. Nothing was changed.",
+    FaultCode.NOTICE_UNKNOWN: "There is no payment “{value}” in this shop.",
+    FaultCode.NOTICE_UNREADABLE: "The notification is signed and cannot be read: {why}.",
+    FaultCode.STAGE_NOT_FIT: "This cannot be done now: it {stage}.",
+    FaultCode.CREDENTIAL_MISSING: "This is missing. Paste it as the provider shows it.",
+    FaultCode.CREDENTIAL_MODE: "These are credentials for {mode} mode. This is the {wanted} account: paste its {wanted} credentials.",
+    FaultCode.CREDENTIAL_REFUSED: "The provider knows no such credentials. Copy this part again, whole.",
+    FaultCode.CREDENTIAL_FILE: "This is not a certificate file. Choose the file that the provider gave you; it begins with BEGIN CERTIFICATE.",
+    FaultCode.SIGN_IN_FORGED: "This return does not belong to a sign-in that was begun in this browser in the last ten minutes. Nothing was connected; begin again from the account.",
+    FaultCode.SIGN_IN_DENIED: "It was not allowed at the provider. Nothing was connected.",
+    FaultCode.PROVIDER_SILENT: "{value} does not answer now. What you asked is kept; it is asked again by itself.",
+    FaultCode.PROVIDER_REFUSED: "The provider says no: {why}.",
+    FaultCode.NOT_CONNECTED: "The account “{value}” is not connected. Connect it first.",
+    FaultCode.KEY_REUSED: "The key was used for something else. Send every new request under a new one.",
+    FaultCode.ACCESS_REFUSED: "The access token opens no account here. Connect the account again.",
+    FaultCode.METHOD_NOT_ACTIVE: "“{value}” is not active in this account ({standing}).",
+    FaultCode.DOMAIN_TEXT: "“{value}” is not a domain. Write it without https and without a path, such as shop.example.",
+    FaultCode.DOMAIN_NOT_SEEN: "The file {value} was not found on the storefront’s domain, or holds something else. Put it there, then check again.",
+    FaultCode.VAULT_KEY: "What is sealed here was sealed under another key. Put the key file of this data folder back.",
+    FaultCode.CLOCK_RANGE: "“{value}” minutes cannot be wound. Write from 1 minute to {longest} days.",
+    FaultCode.PAPER_KIND: "“{value}” is {seen}. Choose a PDF, PNG or JPEG file.",
+    FaultCode.PAPER_BROKEN: "“{value}” is broken and cannot be opened. Save it again, or scan it anew.",
+    FaultCode.PAPER_TOO_LARGE: "“{value}” has {size}. Choose a file of {largest} at the most.",
+    FaultCode.PAPER_EMPTY: "“{value}” is empty. Choose another file.",
+    FaultCode.PAPERS_MANY: "There are {value} papers already, as many as can be kept. Take one away first.",
+    FaultCode.PHONE_NUMBER: "“{value}” is not a telephone number. Write it with its country code, such as +351 912 345 678.",
+    FaultCode.CODE_WRONG: "“{value}” is not the code. {left} tries are left.",
+    FaultCode.CODE_SPENT: "A wrong code was given five times. Send a new code.",
+    FaultCode.CODE_EXPIRED: "This code has expired. Send a new one.",
+    FaultCode.CODE_NOT_SENT: "No code was sent to this number. Send one first.",
+    FaultCode.CODE_TOO_SOON: "A code was sent a moment ago. Another one can be sent in {seconds} seconds.",
+    FaultCode.APPLICATION_MISSING: "This is missing: {what}.",
+    FaultCode.EXCLUDED: "{provider} and {other} cannot both be on. Leave {other} first.",
+    FaultCode.ACCOUNT_HELD: "There is an account “{value}” already. Give this one another name.",
+    FaultCode.EMAIL_TEXT: "“{value}” is not an e-mail address. Write it as name@shop.example.",
+    FaultCode.QUESTION_BLANK: "Write an answer first.",
     FaultCode.REQUEST_FOREIGN: "This request came from {value}, which is not this application. Nothing was changed.",
 }
 
@@ -88,7 +139,8 @@ REASONS: dict[ReasonCode, str] = {
     ReasonCode.METHOD_RECURRING: "once only; this order repeats",
     ReasonCode.METHOD_KIND: "only for {limit}; this order is a {own}",
     ReasonCode.ACCOUNT_STAGE: "the account with {provider} {stage}",
-    ReasonCode.ACCOUNT_METHOD: "not active in the account with {provider}",
+    ReasonCode.ACCOUNT_METHOD: "not active in the account with {provider}{standing_text}",
+    ReasonCode.ACCOUNT_STOREFRONT: "the account with {provider} does not serve {own}",
     ReasonCode.WINDOW_UNDER: "{end} {limit}; this order is {own}",
     ReasonCode.WINDOW_OVER: "{end} {limit}; this order is {own}",
     ReasonCode.WINDOW_UNKNOWN: "its limits cannot be brought over: no reference rate for {limit}; this order is {own}",
@@ -101,8 +153,19 @@ STAGES = {
     "not-begun": "is not begun",
     "begun": "is begun, not sent",
     "in-review": "is still in review",
+    "question": "waits for your answer to a question",
     "refused": "was refused",
+    "approved": "is approved and not connected yet",
     "connected": "is connected in the other mode",
+    "lapsed": "has lapsed",
+    "disconnected": "is disconnected",
+}
+# Why a method is not active at its provider; the reason of a refusal follows.
+STANDINGS = {
+    "activating": ": it is being activated",
+    "refused": ": refused, {why}",
+    "needs-domain": ": it waits until your domain is checked",
+    "off": ": switched off there",
 }
 SINCE = " since {day}"
 ENDS = {"from": "from", "up_to": "up to", "below": "below"}
@@ -122,37 +185,3 @@ CHANGES: dict[ChangeCode, str] = {
     ChangeCode.LINE: "The line {name} is {how}.",
 }
 ANY_AMOUNT = "for any amount"
-
-# What the page after paying and the message say, by the state of the order: a headline, then a text.
-AFTER_PAYING: dict[State, tuple[str, str]] = {
-    State.OPEN: ("Choose how to pay", "Order {number} is not paid yet."),
-    State.AT_PROVIDER: (
-        "Your payment is not finished",
-        "You chose {tender} for {amount}. Finish it with the provider, or choose another way to pay.",
-    ),
-    State.AWAITING_PAYMENT: (
-        "Thank you. We are waiting for your payment",
-        "You chose {tender} for {amount}. Order {number}, {line}, is kept for you until it arrives.",
-    ),
-    State.PAID: (
-        "Thank you. Your order is paid",
-        "You paid {amount} by {tender} for order {number}, {line}.",
-    ),
-    State.DECLINED: (
-        "Your payment was declined",
-        "{tender} was declined for {amount}, and nothing was taken. "
-        "Order {number}, {line}, is kept for you: choose another way to pay, or try again.",
-    ),
-}
-TEST_NOTE = "This is a test order: no money moves."
-SUBJECT = "{shop}, order {number}: {headline}"
-
-# What happened to an order, for the owner.
-HAPPENED: dict[Move, str] = {
-    Move.PLACED: "The order was placed.",
-    Move.SENT_TO_PROVIDER: "The buyer chose {tender} and went to the simulated provider.",
-    Move.ARRANGED: "The buyer chose {tender}; the shop waits for the payment.",
-    Move.PAID: "{tender} was paid.",
-    Move.DECLINED: "{tender} was declined.",
-    Move.OUTCOME_SET_ASIDE: "An answer for {tender} came after the buyer had chosen another way or paid; it was set aside.",
-}

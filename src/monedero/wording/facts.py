@@ -12,6 +12,7 @@ from fractions import Fraction
 from typing import NamedTuple
 
 from monedero.core.account import Account, Stage
+from monedero.core.application import PAPERS
 from monedero.core.calendar import TARGET, add_business_days
 from monedero.core.method import Certain, Method, Refunds
 from monedero.core.provider import CardData, Contract, ProviderFacts
@@ -22,6 +23,8 @@ REFUNDS = {Refunds.TO_METHOD: "back the same way", Refunds.BY_HAND: "by hand, wi
 STAGES = {
     Stage.BEGUN: "application begun",
     Stage.IN_REVIEW: "in review",
+    Stage.QUESTION: "asked something of you",
+    Stage.APPROVED: "approved, to be connected",
     Stage.REFUSED: "was refused",
     Stage.CONNECTED: "account held",
 }
@@ -63,7 +66,7 @@ def facts(known: Known) -> list[Fact]:
         Fact("buyer", _buyer(method), method.buyer),
         _card_data(known),
         _effort(known),
-        Fact("terms", _terms(known.card.terms, known.terminal) if known.card else "none", ""),
+        Fact("terms", terms_text(known.card.terms, known.terminal) if known.card else "none", ""),
     ]
 
 
@@ -136,7 +139,7 @@ def _effort(known: Known) -> Fact:
         return Fact("effort", STAGES[stage], "0" if stage is Stage.CONNECTED else "1")
     if known.facts is None:
         return Fact("effort", "apply; what it asks is not known", "900")
-    papers = len(known.facts.asks)
+    papers = sum(ask in PAPERS for ask in known.facts.asks)
     own = ", an acquiring contract of your own" if known.facts.contract is Contract.OWN_CONTRACT else ""
     text = f"apply: {_many(papers, 'paper')}, about {_many(known.facts.review_days, 'day')}{own}"
     return Fact("effort", text, str(2 + known.facts.review_days))
@@ -151,7 +154,8 @@ def months_text(months: int) -> str:
     return f"{months} months at the least"
 
 
-def _terms(terms: Terms | None, terminal: bool) -> str:
+def terms_text(terms: Terms | None, terminal: bool) -> str:
+    """The terms of a contract, in a line."""
     told = list(_each_term(terms, terminal)) if terms else []
     return "; ".join([*told, "you hold its terminal"] if terminal else told) or "none told"
 

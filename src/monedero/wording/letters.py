@@ -7,11 +7,18 @@ from datetime import datetime
 from typing import NamedTuple
 
 from monedero.core.account import Mode
+from monedero.core.payment import meaning
+from monedero.core.payment.due import Due
+from monedero.core.payment.meaning import Access, Goods, Seat
+from monedero.core.payment.state import State
+from monedero.core.ratecard.model import LineKind
 from monedero.core.record import Happening, Message, OrderRecord
 from monedero.core.tender.difference import Change
-from monedero.wording import english
+from monedero.wording import english, orders
 from monedero.wording.places import country_name
-from monedero.wording.show import money
+from monedero.wording.show import day, money
+
+SAYS_NOTHING = (State.OPEN, State.AT_PROVIDER)
 
 
 class Page(NamedTuple):
@@ -23,26 +30,79 @@ class Page(NamedTuple):
 
 def after_paying(record: OrderRecord) -> Page:
     """The page after paying; it names the tender, and says what happens next."""
-    headline, text = english.AFTER_PAYING[record.state]
-    filled = text.format(
-        tender=record.chosen.name,
-        amount=money(str(record.amount)),
-        number=record.number,
-        line=record.line_name,
-    )
-    return Page(headline, f"{filled} {english.TEST_NOTE}" if record.mode is Mode.TEST else filled)
+    payment, books, state = record.payment, record.payment.books, record.state
+    headline, text = orders.AFTER_PAYING[state]
+    goods = record.kind is LineKind.GOODS
+    given = bool(record.dispatched) if goods else bool(books.taken)
+    fields = {
+        "tender": payment.chosen.name,
+        "amount": money(str(record.amount)),
+        "taken": money(str(books.money(books.taken))),
+        "back": money(str(books.money(books.refunded + books.credited))),
+        "how_back": orders.BY_CREDIT.format(credit=money(str(books.money(books.credited))))
+        if books.credited
+        else "",
+        "number": record.number,
+        "line": record.line_name,
+        "until": _day(orders.UNTIL, payment.until),
+        "kept_until": _day(orders.KEPT_UNTIL, payment.until),
+        "because": orders.BECAUSE.format(reason=payment.reason) if payment.reason else "",
+        "when_taken": orders.WHEN_TAKEN[payment.chosen.take.value],
+        "asks_back": orders.ASKS_BACK["goods" if goods else "other"] if given else "",
+    }
+    filled = text.format(**fields) + (orders.GIVEN[record.kind.value] if state is State.PAID else "")
+    return Page(headline, f"{filled} {orders.TEST_NOTE}" if record.mode is Mode.TEST else filled)
 
 
-def letter(record: OrderRecord, shop: str, to: str, at: datetime) -> Message:
-    """The message that goes to the buyer when the state of an order has changed."""
-    page = after_paying(record)
-    subject = english.SUBJECT.format(shop=shop, number=record.number, headline=page.headline)
-    return Message(order=record.token, at=at, to=to, subject=subject, text=page.text)
+def letters_between(
+    before: OrderRecord | None, after: OrderRecord, shop: str, to: str, at: datetime
+) -> list[Message]:
+    """The messages that go to the buyer when an order has changed: on a new state, and on every amount given back."""
+    if after.state in SAYS_NOTHING:
+        return []
+    if before is not None:
+        old, new = before.payment, after.payment
+        told = (old.number, old.state, old.books.refunded, old.books.credited, old.books.taken)
+        if told == (new.number, new.state, new.books.refunded, new.books.credited, new.books.taken):
+            return []
+    page = after_paying(after)
+    subject = orders.SUBJECT.format(shop=shop, number=after.number, headline=page.headline)
+    return [Message(order=after.token, at=at, to=to, subject=subject, text=page.text)]
 
 
 def happened_text(happening: Happening) -> str:
     """One thing that happened to an order, in a sentence."""
-    return english.HAPPENED[happening.move].format(tender=happening.tender)
+    reason = happening.reason
+    return orders.HAPPENED[happening.what].format(
+        tender=happening.tender,
+        amount=money(str(happening.amount)) if happening.amount else "",
+        reason=reason,
+        because=orders.BECAUSE.format(reason=reason) if reason else "",
+        until=_day(orders.UNTIL, happening.until).replace(", until", " by"),
+    )
+
+
+def due_text(entry: Due) -> str:
+    """One thing that is due, in a sentence."""
+    amount = money(str(entry.amount)) if entry.amount else ""
+    return orders.DUE[entry.code].format(amount=amount) + _day(orders.DUE_BY, entry.by)
+
+
+def meaning_text(record: OrderRecord) -> str:
+    """What the state of an order means for what was ordered, in a few words."""
+    means = meaning.of(record.state, record.payment.chosen.gives)
+    if record.kind is LineKind.GOODS:
+        goods = means.goods
+        if goods is Goods.ASK_BACK and not record.dispatched:
+            goods = Goods.KEEP_BACK
+        return f"{orders.GOODS[goods]}; {orders.STOCK[means.stock]}"
+    if record.kind is LineKind.BOOKING:
+        return orders.SEAT[means.seat if means.access is not Access.WITHDRAW else Seat.LET_GO]
+    return orders.ACCESS[means.access]
+
+
+def _day(text: str, at: datetime | None) -> str:
+    return "" if at is None else text.format(day=day(at.date().isoformat()))
 
 
 def change_text(change: Change) -> str:

@@ -52,6 +52,15 @@ def exact(value: Fraction, places: int = 6) -> str:
     return f"{sign}{text}…" if rest else f"{sign}{text.rstrip('0').rstrip('.')}"
 
 
+def whole(value: Fraction) -> str:
+    """A number without decimals, rounded half up.
+
+    >>> whole(Fraction(2501, 2))
+    '1,251'
+    """
+    return f"{round_half_up(value.numerator, value.denominator):,}"
+
+
 def percent(value: Fraction) -> str:
     """A share of one as a percentage with two decimals, rounded half up.
 

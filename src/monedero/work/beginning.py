@@ -1,10 +1,23 @@
 """Begin: the demo shop, and the example rate cards that a new shop may start from."""
 
-from datetime import datetime
+import secrets
+from datetime import datetime, timedelta
 
 from monedero import demo
+from monedero.core.account import Account, MethodStanding, Stage
+from monedero.core.application import Application, Ask
+from monedero.formats import webhook
+from monedero.formats.gateway import ApplicationAsked
+from monedero.standins.provider.merchants import Holder
+from monedero.standins.provider.program import SimulatedProvider
+from monedero.standins.provider.things import Review
 from monedero.store import Store
+from monedero.work.accounts.business import NAME, Drawer
+from monedero.work.accounts.connecting import NOTIFY
+from monedero.work.gateways import Access, HeldSecret, access_name
 from monedero.work.publishing import publish
+
+REVIEW_LEFT = timedelta(days=4)
 
 
 def put_example_cards(store: Store) -> int:
@@ -17,15 +30,60 @@ def put_example_cards(store: Store) -> int:
     return len(cards)
 
 
-def open_demo(store: Store, now: datetime) -> None:
+def open_demo(store: Store, provider: SimulatedProvider, now: datetime) -> None:
     """Fill an empty store with Cabo Noite, its first edition published; a store that has a shop stays as it is."""
     if store.shop.read() is not None:
         return
     put_example_cards(store)
+    business = demo.business()
+    store.sealed.put(NAME, business)
+    drawer = Drawer(store, lambda: now)
+    drawer.add(Ask.IDENTITY, "owner-identity.pdf", demo.paper())
     for account in demo.accounts():
-        store.accounts.put(account)
+        store.accounts.put(_at_provider(store, provider, account, now))
     held = store.draft.save(demo.checkout(), 0)
     store.shop.save(demo.shop(), 0)
     store.profile.save(demo.profile(), 0)
     publish(store, held.version, now)
     store.draft.save(demo.draft_after(held.value), held.version)
+
+
+def _at_provider(store: Store, provider: SimulatedProvider, account: Account, now: datetime) -> Account:
+    """An account of the demo with its other side at the simulated provider."""
+    business = demo.business()
+    if account.stage is Stage.IN_REVIEW:
+        asked = ApplicationAsked(
+            mode=account.mode,
+            legal_name=business.legal_name,
+            country=business.country,
+            tax_number=business.tax_number,
+            email=business.email,
+            phone="",
+            people=[person.name for person in business.people],
+            payout="",
+            terms_version="1",
+            papers={},
+            methods=[],
+        )
+        held = provider.reviews.take_in(account.provider, asked)
+        due = provider.reviews.get(held.reference).model_copy(update={"due_at": now + REVIEW_LEFT})
+        provider.world.shelf.put(held.reference, Review.model_validate(due.model_dump()))
+        application = Application(reference=held.reference, sent_at=now)
+        store.sealed.put(f"application {account.mode.value} {account.id}", application)
+    if account.stage is not Stage.CONNECTED:
+        return account
+    holder = Holder(business.legal_name, business.email, business.country)
+    merchant = provider.merchants.open(account.provider, account.mode, holder)
+    methods: dict[str, MethodStanding | None] = dict.fromkeys(account.active_methods)
+    methods |= {standing.method: standing for standing in account.other_methods}
+    provider.merchants.put(merchant.model_copy(update={"methods": methods}))
+    endpoint, secret = secrets.token_urlsafe(12), webhook.new_secret()
+    provider.merchants.set_endpoint(merchant.number, f"{NOTIFY}/{endpoint}", secret)
+    access = Access(
+        token=provider.merchants.new_token(merchant.number),
+        fields=merchant.credentials[0].fields if merchant.credentials else {},
+        changed_at=now,
+        secrets=[HeldSecret(secret=secret)],
+    )
+    store.sealed.put(access_name(account.id, account.mode), access)
+    return account.model_copy(update={"number": merchant.number, "endpoint": endpoint})

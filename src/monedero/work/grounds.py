@@ -28,7 +28,7 @@ from monedero.wording.facts import Fact
 from monedero.work.basis import catalogue_of, described_shop, draft, methods_of, rates_of
 from monedero.work.kept import Kept
 
-UNDER_WAY = (Stage.BEGUN, Stage.IN_REVIEW, Stage.CONNECTED)
+UNDER_WAY = (Stage.BEGUN, Stage.IN_REVIEW, Stage.QUESTION, Stage.APPROVED, Stage.CONNECTED)
 
 
 @dataclass(frozen=True)
@@ -119,7 +119,7 @@ def grounds_of(store: Store) -> Grounds:
         catalogue=catalogue_of(cards, shop),
         rates=rates_of(shop),
         providers=store.providers.all(),
-        accounts=store.accounts.of(Mode.TEST),
+        accounts=store.accounts.by_provider(Mode.TEST),
         assumptions=assumptions.value if assumptions else Assumptions(),
         profile=profile.value if profile else Profile(),
         in_checkout=frozenset(tender.method for tender in draft(store).value.tenders),

@@ -117,6 +117,19 @@ def mix_of(store: Store, day: date) -> PlanMonth:
     return mix
 
 
+def mix_without(store: Store, provider: str, day: date) -> PlanMonth:
+    """The cheapest mix of plans in which a provider has no part, computed once per revision and day."""
+    grounds = grounds_of(store)
+
+    def compute() -> PlanMonth:
+        month = rows_of(store, day).month(Asking(grounds.shop.takings))
+        others = [plans for plans in plans_by_provider(grounds, day) if not plans[0].id.startswith(f"{provider}/")]
+        return month.cheapest_mix(others)
+
+    mix: PlanMonth = grounds.by_day.get(("mix", provider, day), compute)
+    return mix
+
+
 def plans_by_provider(grounds: Grounds, day: date) -> list[list[Plan]]:
     """The plans of every provider with the routes that are open to the shop; a plan without one is left out."""
     found = []

@@ -4,41 +4,51 @@ import secrets
 from collections.abc import Callable
 from datetime import datetime
 
-from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound
+from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound, Refused
 from monedero.core.order import Order
-from monedero.core.payment import Move, State, after
-from monedero.core.record import Chosen, Happening, Message, OrderRecord
+from monedero.core.payment.payment import Payment
+from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, Move, State
+from monedero.core.record import Asking, By, Happened, Message, OrderRecord, Request
 from monedero.core.tender.decision import Outcome
+from monedero.core.tender.model import Tender
 from monedero.figures import methods
-from monedero.standins.provider import Answer, Payment, SimulatedProvider
-from monedero.standins.provider import Outcome as Ending
+from monedero.formats.gateway import PaymentAsked, PaymentHeld
 from monedero.store import Store
 from monedero.wording import reason_text
-from monedero.wording.letters import letter
+from monedero.wording.letters import letters_between
+from monedero.work import story
 from monedero.work.basis import Basis, Hand, draft_basis, edition_basis
+from monedero.work.gateways import Gateways
 from monedero.work.looking import outcomes_of
+from monedero.work.story import How
 
 TEST_BUYER = "test.buyer@example.org"
 AFTER_PAYING = "/buy/orders"
 RETURN = "/return"
+NOT_SAID = "it was not said why"
 
 
 class Till:
-    """Takes orders for one shop; `now` tells the time in UTC, `provider` is where buyers pay."""
+    """Takes orders for one shop; `now` tells the time in UTC, `gateways` is where buyers pay.
 
-    def __init__(self, store: Store, provider: SimulatedProvider, now: Callable[[], datetime]) -> None:
+    What is asked of a gateway is written down first, under a key, and only then sent: whatever stops in between, it
+    is sent again under the same key and done once.
+    """
+
+    def __init__(self, store: Store, gateways: Gateways, now: Callable[[], datetime]) -> None:
         """Keep what every order needs."""
         self._store = store
-        self._provider = provider
-        self._now = now
+        self._gateways = gateways
+        self.now = now
 
-    def place(self, basis: Basis, order: Hand, tender: str) -> OrderRecord:
-        """Place an order with a tender that is offered for it."""
+    def place(self, basis: Basis, order: Hand, tender: str, buyer: str = "") -> OrderRecord:
+        """Place an order with a tender that is offered for it; `buyer` knows a buyer who comes again."""
         if order.order.nothing_to_pay:
             raise InvalidInput(Fault(FaultCode.AMOUNT_ZERO, "amount", str(order.order.amount)))
-        chosen = _chosen(self._offered(basis, order.order, tender))
-        move, state = _begun(State.OPEN, chosen)
-        at = self._now()
+        chosen = self._offered(basis, order.order, tender)
+        at = self.now()
+        payment, steps, requests = story.begin(1, chosen, order.order.amount, at)
+        placed = story.step(payment.model_copy(update={"state": State.OPEN}), Happened.PLACED, By.BUYER, at)
 
         def build(number: int) -> OrderRecord:
             return OrderRecord(
@@ -53,16 +63,14 @@ class Till:
                 kind=order.line.kind,
                 recurring=order.line.recurring,
                 amount=order.order.amount,
-                state=state,
-                chosen=chosen,
-                attempt=1,
-                happened=[
-                    Happening(at=at, move=Move.PLACED, tender=chosen.name),
-                    Happening(at=at, move=move, tender=chosen.name),
-                ],
+                payments=[payment],
+                happened=[placed, *steps],
+                requests=requests,
+                buyer=buyer,
             )
 
-        return self._store.orders.add(build, self._letters(basis))
+        record = self._store.orders.add(build, self._letters(basis))
+        return self._begun(record)
 
     def offered_again(self, record: OrderRecord) -> list[Outcome]:
         """What an order that is not paid could be paid with, by the basis on which it was placed."""
@@ -70,50 +78,65 @@ class Till:
         return [outcome for outcome in outcomes_of(self._store, basis, record.order) if outcome.offered]
 
     def choose_another(self, token: str, tender: str) -> OrderRecord:
-        """Pay an order another way; refused once it is paid."""
+        """Pay an order another way; refused once its money is there or on its way."""
         record = self.record(token)
-        after(record.state, Move.ARRANGED)
-        basis = self._basis(record)
-        chosen = _chosen(self._offered(basis, record.order, tender))
-        at = self._now()
+        chosen = self._offered(self._basis(record), record.order, tender)
+        if record.state is State.AT_PROVIDER:
+            record = self._withdraw(record)
+        at = self.now()
 
         def choose(before: OrderRecord) -> OrderRecord:
-            move, state = _begun(before.state, chosen)
-            happening = Happening(at=at, move=move, tender=chosen.name)
-            return before.model_copy(
-                update={
-                    "state": state,
-                    "chosen": chosen,
-                    "attempt": before.attempt + 1,
-                    "happened": [*before.happened, happening],
-                }
-            )
+            if before.state not in CAN_CHOOSE_ANOTHER:
+                story.refuse_settled(before)
+            payment, steps, requests = story.begin(len(before.payments) + 1, chosen, before.amount, at)
+            update = {
+                "payments": [*before.payments, payment],
+                "happened": [*before.happened, *steps],
+                "requests": [*before.requests, *requests],
+            }
+            return before.model_copy(update=update)
 
-        return self._changed(token, choose, basis)
+        return self._begun(self.change(token, choose))
 
-    def take_answer(self, signed: str) -> OrderRecord:
-        """What the provider answered. An answer to an earlier attempt, or after payment, is kept and set aside."""
-        answer = self._provider.read_answer(signed)
-        basis = self._basis(self.record(answer.order))
-        return self._changed(answer.order, lambda before: _answered(before, answer, self._now()), basis)
+    def go_on(self, token: str) -> OrderRecord:
+        """Go on with a payment that was begun; one that could not be begun is tried again."""
+        return self._begun(self.record(token))
+
+    def came_back(self, reference: str) -> OrderRecord:
+        """A buyer came back from a gateway. What became of the payment is asked there, never believed from here."""
+        token = self._store.orders.by_reference(reference)
+        if token is None:
+            raise NotFound(Fault(FaultCode.NOT_FOUND, "payment", reference[:40], {"what": "payment"}))
+        record = self.record(token)
+        payment = next(entry for entry in record.payments if entry.reference == reference)
+        return self.look(record, payment)
+
+    def look(self, record: OrderRecord, payment: Payment) -> OrderRecord:
+        """Ask the gateway what has happened to a payment; where it does not answer, the record stays as it is."""
+        if payment.chosen.account is None or payment.reference is None:
+            return record
+        try:
+            held = self._gateways.by_id(payment.chosen.account, record.mode).read(payment.reference)
+        except Refused:
+            return record
+        return self.hear_all(record.token, payment.number, held)
+
+    def hear_all(self, token: str, number: int, held: PaymentHeld) -> OrderRecord:
+        """Count everything that a gateway told of a payment; what was counted before counts once."""
+
+        def hear(before: OrderRecord) -> OrderRecord:
+            for notice in held.told:
+                before, _, _ = story.hear(before, number, notice)
+            return before
+
+        return self.change(token, hear)
 
     def go_to(self, record: OrderRecord) -> str:
-        """The path where the buyer goes next: the provider's page, or the page after paying."""
-        if record.state is not State.AT_PROVIDER or record.chosen.provider is None:
-            return f"{AFTER_PAYING}/{record.token}"
-        names = self.provider_names()
-        payment = Payment(
-            order=record.token,
-            number=record.number,
-            attempt=record.attempt,
-            shop=self.shop_name(record),
-            provider=names.get(record.chosen.provider, record.chosen.provider),
-            method=methods.method(record.chosen.method).name,
-            amount=str(record.amount),
-            mode=record.mode.value,
-            back=RETURN,
-        )
-        return self._provider.page_for(payment)
+        """The path where the buyer goes next: the provider's own page, or the page of the order."""
+        payment = record.payments[-1]
+        if payment.state is State.AT_PROVIDER and payment.page and not payment.embedded:
+            return payment.page
+        return f"{AFTER_PAYING}/{record.token}"
 
     def record(self, token: str) -> OrderRecord:
         """The record of an order."""
@@ -130,10 +153,93 @@ class Till:
         """The names of the providers by id."""
         return {card.provider.id: card.provider.name for card in self._store.rate_cards.all()}
 
+    def usual(self, buyer: str) -> str | None:
+        """The tender with which a buyer who comes again paid last."""
+        if not buyer:
+            return None
+        for record in self._store.orders.of_buyer(buyer):
+            if record.payment.books.taken or record.state is State.CONFIRMING:
+                return record.payment.chosen.tender
+        return None
+
+    def change(
+        self, token: str, change: Callable[[OrderRecord], OrderRecord], version: int | None = None
+    ) -> OrderRecord:
+        """Move a record on, and write to the buyer where it says so."""
+        basis = self._basis(self.record(token))
+        record = self._store.orders.change(token, change, self._letters(basis), version)
+        return record or self.record(token)
+
+    def send_begin(self, record: OrderRecord, request: Request) -> OrderRecord:
+        """Ask a gateway to begin a payment, under the key that was written down."""
+        payment = story.payment_of(record, request.payment)
+        asked = PaymentAsked(
+            order=record.token,
+            number=record.number,
+            payment=payment.number,
+            shop=self.shop_name(record),
+            amount=record.amount,
+            method=payment.chosen.method,
+            plan=payment.chosen.plan,
+            take="now" if payment.chosen.take == "now" or not _can_authorise(payment) else "later",
+            line=record.line_name,
+            kind=record.kind,
+            recurring=record.recurring,
+            country=record.country,
+            return_to=RETURN,
+        )
+        gateway = self._gateways.by_id(payment.chosen.account or "", record.mode)
+        held = gateway.begin(request.key, asked)
+
+        def begun(before: OrderRecord) -> OrderRecord:
+            now = story.payment_of(before, request.payment)
+            update = {"reference": held.reference, "page": held.page, "embedded": held.embedded}
+            after = before.model_copy(update={"payments": before.with_payment(now.model_copy(update=update))})
+            return story.settle(after, request.key, self.now())
+
+        return self.change(record.token, begun)
+
+    def _begun(self, record: OrderRecord) -> OrderRecord:
+        """The newest payment with its place at the gateway; where that is silent or refuses, the record says so."""
+        waiting = [entry for entry in record.requests if entry.what is Asking.BEGIN and not entry.settled]
+        for request in waiting:
+            if request.payment != record.payments[-1].number:
+                continue
+            try:
+                record = self.send_begin(record, request)
+            except Conflict:
+                return record
+            except Refused as refused:
+                return self.refuse_begin(record, request, refused)
+        return record
+
+    def refuse_begin(self, record: OrderRecord, request: Request, refused: Refused) -> OrderRecord:
+        """The gateway does not take a payment: the buyer chooses another way."""
+        why = refused.faults[0].fields.get("why", "") or NOT_SAID
+
+        def refuse(before: OrderRecord) -> OrderRecord:
+            after = story.settle(before, request.key, self.now(), why)
+            return story.move(after, request.payment, Move.DECLINED, self.now(), How(reason=why))
+
+        return self.change(record.token, refuse)
+
+    def _withdraw(self, record: OrderRecord) -> OrderRecord:
+        """End what is open at a gateway before another way is chosen, and hear whether it was paid meanwhile."""
+        payment = record.payments[-1]
+        if payment.reference is None or payment.chosen.account is None:
+            return record
+        key = f"cancel-{record.token}-{payment.number}"
+        try:
+            gateway = self._gateways.by_id(payment.chosen.account, record.mode)
+            held = gateway.cancel(payment.reference, key)
+        except Refused:
+            return record
+        return self.hear_all(record.token, payment.number, held)
+
     def _basis(self, record: OrderRecord) -> Basis:
         return draft_basis(self._store) if record.edition is None else edition_basis(self._store, record.edition)
 
-    def _offered(self, basis: Basis, order: Order, tender: str) -> Outcome:
+    def _offered(self, basis: Basis, order: Order, tender: str) -> Tender:
         outcomes = {outcome.tender.id: outcome for outcome in outcomes_of(self._store, basis, order)}
         if tender not in outcomes:
             raise NotFound(Fault(FaultCode.NOT_FOUND, "tender", tender, {"what": "way to pay"}))
@@ -141,40 +247,14 @@ class Till:
         if not outcome.offered:
             why = "; ".join(reason_text(reason, self.provider_names()) for reason in outcome.reasons)
             raise Conflict(Fault(FaultCode.TENDER_HELD_BACK, "tender", outcome.tender.name, {"why": why}))
-        return outcome
+        return outcome.tender
 
-    def _letters(self, basis: Basis) -> Callable[[OrderRecord], list[Message]]:
-        def letters(record: OrderRecord) -> list[Message]:
-            if record.state is State.AT_PROVIDER:
-                return []
-            return [letter(record, basis.shop.name, TEST_BUYER, self._now())]
+    def _letters(self, basis: Basis) -> Callable[[OrderRecord | None, OrderRecord], list[Message]]:
+        def letters(before: OrderRecord | None, after: OrderRecord) -> list[Message]:
+            return letters_between(before, after, basis.shop.name, TEST_BUYER, self.now())
 
         return letters
 
-    def _changed(self, token: str, change: Callable[[OrderRecord], OrderRecord], basis: Basis) -> OrderRecord:
-        record = self._store.orders.change(token, change, self._letters(basis))
-        return record or self.record(token)
 
-
-def _chosen(outcome: Outcome) -> Chosen:
-    tender = outcome.tender
-    provider = tender.route.provider if tender.route else None
-    return Chosen(tender=tender.id, name=tender.name, method=tender.method, provider=provider)
-
-
-def _begun(state: State, chosen: Chosen) -> tuple[Move, State]:
-    move = Move.ARRANGED if chosen.provider is None else Move.SENT_TO_PROVIDER
-    return move, after(state, move)
-
-
-def _answered(before: OrderRecord, answer: Answer, at: datetime) -> OrderRecord:
-    move = Move.PAID if answer.outcome is Ending.PAID else Move.DECLINED
-    state = before.state
-    if before.state is State.AT_PROVIDER and before.attempt == answer.attempt:
-        state = after(before.state, move)
-    elif before.state is not State.AT_PROVIDER and before.attempt == answer.attempt:
-        return before  # the same answer once more: counted once
-    else:
-        move = Move.OUTCOME_SET_ASIDE
-    happening = Happening(at=at, move=move, tender=before.chosen.name)
-    return before.model_copy(update={"state": state, "happened": [*before.happened, happening]})
+def _can_authorise(payment: Payment) -> bool:
+    return methods.method(payment.chosen.method).authorisation_days is not None

@@ -1,27 +1,60 @@
 """Where a server keeps its shops: the owner's own, and the demo shop beside it, never mixed."""
 
-import secrets
 from collections.abc import Callable
 from dataclasses import dataclass
 from datetime import UTC, datetime
 from pathlib import Path
 
+import httpx2
+
+from monedero import demo as demo_data
 from monedero.core.errors import Fault, FaultCode, NotFound
-from monedero.standins.provider import SimulatedProvider
+from monedero.standins.letterbox import Letterbox
+from monedero.standins.provider.program import MOUNTED_AT, SimulatedProvider
+from monedero.standins.provider.world import World
+from monedero.standins.shelf import Shelf
 from monedero.store import Store
+from monedero.work.accounts.applying import Applying
+from monedero.work.accounts.business import Drawer
+from monedero.work.accounts.connecting import Connecting
+from monedero.work.accounts.hearing import Hearing
+from monedero.work.accounts.phone_codes import PhoneCodes
 from monedero.work.beginning import open_demo
+from monedero.work.clock import Clock
+from monedero.work.gateways import Gateways
 from monedero.work.importing import Imports
 from monedero.work.ordering import Till
+from monedero.work.settling import Settling
+
+SEED = 2026
 
 
 @dataclass(frozen=True, slots=True)
 class Room:
-    """One shop with all that works on it."""
+    """One shop with all that works on it, and the world outside that is played for it."""
 
-    demo: bool
+    name: str
     store: Store
+    clock: Clock
+    provider: SimulatedProvider
+    gateways: Gateways
     till: Till
+    settling: Settling
+    applying: Applying
+    connecting: Connecting
+    hearing: Hearing
+    drawer: Drawer
     imports: Imports
+
+    @property
+    def demo(self) -> bool:
+        """Whether it is the demo shop."""
+        return self.name == "demo"
+
+    def beat(self) -> None:
+        """Let everything happen whose moment has come: at the provider, on its way, and in the shop."""
+        self.provider.tick()
+        self.settling.tick()
 
 
 class Premises:
@@ -30,11 +63,22 @@ class Premises:
     def __init__(self, folder: Path, now: Callable[[], datetime] | None = None) -> None:
         """Open the folder, make it where it is missing; `now` tells the time in UTC."""
         folder.mkdir(parents=True, exist_ok=True)
-        self.now = now or (lambda: datetime.now(UTC))
-        self.provider = SimulatedProvider(_key(folder / "simulated-provider.key"))
-        self.own = self._room(folder / "shop.sqlite", demo=False)
-        self.demo = self._room(folder / "demo.sqlite", demo=True)
-        open_demo(self.demo.store, self.now())
+        self.true_time = now or (lambda: datetime.now(UTC))
+        self._client: httpx2.Client | None = None
+        self.own = self._room(folder, "own", "shop")
+        self.demo = self._room(folder, "demo", "demo")
+        open_demo(self.demo.store, self.demo.provider, self.demo.clock.now())
+
+    def connect(self, client: httpx2.Client) -> None:
+        """Say how gateways and shops reach each other over HTTP."""
+        self._client = client
+        for room in (self.own, self.demo):
+            room.gateways.client = client
+
+    def beat(self) -> None:
+        """Let everything happen whose moment has come, in both shops."""
+        for room in (self.own, self.demo):
+            room.beat()
 
     def room_with_order(self, token: str) -> Room:
         """The shop in which an order was placed."""
@@ -43,14 +87,49 @@ class Premises:
                 return room
         raise NotFound(Fault(FaultCode.NOT_FOUND, "order", token, {"what": "order"}))
 
-    def _room(self, path: Path, *, demo: bool) -> Room:
-        store = Store(path)
-        return Room(demo, store, Till(store, self.provider, self.now), Imports(store))
+    def _room(self, folder: Path, name: str, file: str) -> Room:
+        store = Store(folder / f"{file}.sqlite")
+        clock = Clock(store, self.true_time)
+        shelf = Shelf(folder / f"{file}-outside.sqlite")
+        letters = Letterbox(shelf, clock.now)
+        pages = f"{MOUNTED_AT}/{name}"
+        facts = {entry.id: entry for entry in demo_data.providers()}
+        cards = {card.provider.id: card for card in demo_data.rate_cards()}
+        world = World(shelf, letters, facts, cards, clock.now, pages, SEED)
+        provider = SimulatedProvider(world, self._post)
+        gateways = Gateways(store, f"{pages}/api", clock.now)
+        till = Till(store, gateways, clock.now)
+        codes = PhoneCodes(store, letters, clock.now)
+        return Room(
+            name=name,
+            store=store,
+            clock=clock,
+            provider=provider,
+            gateways=gateways,
+            till=till,
+            settling=Settling(store, till, gateways),
+            applying=Applying(store, gateways, codes, clock.now),
+            connecting=Connecting(store, gateways, pages, clock.now),
+            hearing=Hearing(store, till, clock.now),
+            drawer=Drawer(store, clock.now),
+            imports=Imports(store),
+        )
 
+    def _post(self, path: str, headers: dict[str, str], body: bytes) -> int | None:
+        """Carry a notification to a shop; None where nobody answers."""
+        if self._client is None:
+            return None
+        try:
+            return self._client.post(path, headers=headers, content=body).status_code
+        except httpx2.TransportError:
+            return None
 
-def _key(path: Path) -> str:
-    """The secret shared with the simulated provider, kept beside the databases, readable by the owner alone."""
-    if not path.exists():
-        path.touch(mode=0o600)
-        path.write_text(secrets.token_urlsafe(32), encoding="ascii")
-    return path.read_text(encoding="ascii")
+    def fetch(self, path: str) -> str | None:
+        """Read a file of a storefront's domain, as a provider would."""
+        if self._client is None:
+            return None
+        try:
+            answer = self._client.get(path)
+        except httpx2.TransportError:
+            return None
+        return answer.text if answer.status_code == 200 else None

@@ -28,46 +28,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/accounts": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Read Accounts
-         * @description The accounts in test mode.
-         */
-        get: operations["read_accounts_api_accounts_get"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/accounts/{provider}/begin": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Begin Account
-         * @description Begin the application for an account; one that is under way stays as it is.
-         */
-        post: operations["begin_account_api_accounts__provider__begin_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/demo": {
         parameters: {
             query?: never;
@@ -668,6 +628,538 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/accounts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Accounts
+         * @description Every provider with where it stands, in a mode.
+         */
+        get: operations["read_accounts_api_accounts_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{provider}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Sheet
+         * @description The sheet of a provider; where its accounts stand is asked there anew.
+         */
+        get: operations["read_sheet_api_accounts__provider__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{provider}/begin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin Account
+         * @description Begin an application; a first one that is under way stays as it is.
+         */
+        post: operations["begin_account_api_accounts__provider__begin_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}/payout": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Choose Payout
+         * @description Choose the account for payouts.
+         */
+        put: operations["choose_payout_api_accounts__id__payout_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}/phone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Send Code
+         * @description Send a code by phone.
+         */
+        post: operations["send_code_api_accounts__id__phone_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}/phone/code": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Check Code
+         * @description Confirm the number by its code.
+         */
+        post: operations["check_code_api_accounts__id__phone_code_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}/terms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Accept Terms
+         * @description Accept the provider's terms as they stand.
+         */
+        post: operations["accept_terms_api_accounts__id__terms_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}/send": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Send Application
+         * @description Send the application, or the answer to what was asked.
+         */
+        post: operations["send_application_api_accounts__id__send_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}/credentials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Paste Credentials
+         * @description Connect by credentials, or put new ones in the place of the old.
+         */
+        post: operations["paste_credentials_api_accounts__id__credentials_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}/sign-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin Sign In
+         * @description Begin a sign-in at the provider; this browser alone can end it.
+         */
+        post: operations["begin_sign_in_api_accounts__id__sign_in_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}/email": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Name Email
+         * @description Connect by the address of the account: the provider writes there.
+         */
+        post: operations["name_email_api_accounts__id__email_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}/domain": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Check Domain
+         * @description Let the provider look at the storefront's domain.
+         */
+        post: operations["check_domain_api_accounts__id__domain_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}/serves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Serve Storefronts
+         * @description Say which storefronts an account serves, and whose it is.
+         */
+        put: operations["serve_storefronts_api_accounts__id__serves_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}/leaving": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Leaving
+         * @description What leaving an account would take away.
+         */
+        get: operations["read_leaving_api_accounts__id__leaving_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}/disconnect": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Disconnect
+         * @description Leave an account; it can be taken up again.
+         */
+        post: operations["disconnect_api_accounts__id__disconnect_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}/reconnect": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Reconnect
+         * @description Take an account up again that was left.
+         */
+        post: operations["reconnect_api_accounts__id__reconnect_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/business": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read
+         * @description The business as far as it was typed.
+         */
+        get: operations["read_api_business_get"];
+        /**
+         * Save
+         * @description Save the business as a whole.
+         */
+        put: operations["save_api_business_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/papers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Paper
+         * @description Keep a paper.
+         */
+        post: operations["add_paper_api_papers_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/papers/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Paper
+         * @description A paper, to be saved; the browser is told not to show it in place, nor to guess what it is.
+         */
+        get: operations["read_paper_api_papers__id__get"];
+        put?: never;
+        post?: never;
+        /**
+         * Drop Paper
+         * @description Take a paper away.
+         */
+        delete: operations["drop_paper_api_papers__id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/notify/{endpoint}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Notify
+         * @description A notification of a gateway (Standard Webhooks).
+         */
+        post: operations["notify_notify__endpoint__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}/exchanges": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Exchanges
+         * @description What was said between the shop and the gateway of an account.
+         */
+        get: operations["read_exchanges_api_accounts__id__exchanges_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exchanges/{number}/replay": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Replay
+         * @description Count a kept notification by hand, as it came.
+         */
+        post: operations["replay_api_exchanges__number__replay_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}/notifications/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Check Notifications
+         * @description Ask the gateway for a notification that only says that they arrive.
+         */
+        post: operations["check_notifications_api_accounts__id__notifications_check_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}/notifications/secret": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * New Secret
+         * @description Replace the secret that signs notifications; the old one is believed for a day more.
+         */
+        post: operations["new_secret_api_accounts__id__notifications_secret_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Clock
+         * @description The time in the shop.
+         */
+        get: operations["read_clock_api_clock_get"];
+        put?: never;
+        /**
+         * Wind Clock
+         * @description Wind the clock of the shop and of the world that is played for it forward, in test mode.
+         */
+        post: operations["wind_clock_api_clock_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/letters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Letters
+         * @description The simulated phone and mailbox.
+         */
+        get: operations["read_letters_api_letters_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/offer": {
         parameters: {
             query?: never;
@@ -695,11 +1187,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Read Orders
-         * @description Every order record, the newest first.
-         */
-        get: operations["read_orders_api_orders_get"];
+        get?: never;
         put?: never;
         /**
          * Place Order
@@ -752,37 +1240,322 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orders/{token}/go-on": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Go On
+         * @description Go on with a payment that was begun and not finished.
+         */
+        post: operations["go_on_api_orders__token__go_on_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{token}/receipt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Send Receipt
+         * @description Send the receipt of a transfer, through the buyer's personal link.
+         */
+        post: operations["send_receipt_api_orders__token__receipt_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/records": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Records
+         * @description Every order record, the newest first.
+         */
+        get: operations["read_records_api_records_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/records/{token}/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take
+         * @description Take a part of what was authorised, or all of it.
+         */
+        post: operations["take_api_records__token__take_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/records/{token}/release": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Release
+         * @description Give back what was authorised and not taken.
+         */
+        post: operations["release_api_records__token__release_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/records/{token}/refund": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Refund
+         * @description Send money back by the means by which it came.
+         */
+        post: operations["refund_api_records__token__refund_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/records/{token}/refund-double": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Refund Double
+         * @description Send back what was paid a second time, by another payment than the one that counts.
+         */
+        post: operations["refund_double_api_records__token__refund_double_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/records/{token}/credit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Credit
+         * @description Give shop credit instead of money.
+         */
+        post: operations["credit_api_records__token__credit_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/records/{token}/send": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Send
+         * @description Note that goods went out; what is taken on dispatch is taken.
+         */
+        post: operations["send_api_records__token__send_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/records/{token}/paid": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Mark Paid
+         * @description The money of an own arrangement was seen.
+         */
+        post: operations["mark_paid_api_records__token__paid_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/records/{token}/receipt-refused": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Refuse Receipt
+         * @description A transfer receipt does not show the payment.
+         */
+        post: operations["refuse_receipt_api_records__token__receipt_refused_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/records/{token}/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look
+         * @description Ask the gateways what has happened to an order's payments.
+         */
+        post: operations["look_api_records__token__look_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/records/{token}/receipts/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Receipt
+         * @description A transfer receipt, to be saved.
+         */
+        get: operations["read_receipt_api_records__token__receipts__id__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
-         * Account
-         * @description The shop's contract with one provider; `since` is the day on which it reached its stage.
+         * AccountOut
+         * @description An account with a provider, and where it stands.
          */
-        Account: {
-            /**
-             * Provider
-             * @description A short id, such as card
-             */
-            provider: string;
-            mode: components["schemas"]["Mode"];
+        AccountOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
             stage: components["schemas"]["Stage"];
-            /** Active Methods */
-            active_methods: string[];
+            /** Stands */
+            stands: string;
             /** Since */
-            since?: string | null;
+            since: string;
+            /** Waits For */
+            waits_for: string;
+            /** Number */
+            number: string;
+            /** Pooled */
+            pooled: boolean;
+            /** Storefronts */
+            storefronts: string[] | null;
+            application: components["schemas"]["ApplicationOut"];
+            /** Credentials */
+            credentials: components["schemas"]["Masked"][];
+            /** Connected As */
+            connected_as: string;
+            /** Changed At */
+            changed_at: string | null;
+            notifications: components["schemas"]["NotificationsOut"] | null;
         };
         /**
-         * AccountState
-         * @description An account with the names of its provider and of the methods that are active in it.
+         * AccountsOut
+         * @description Every provider with where it stands in a mode.
          */
-        AccountState: {
-            /** Provider Name */
-            provider_name: string;
-            /** Active */
-            active: string[];
-            account: components["schemas"]["Account"];
+        AccountsOut: {
+            mode: components["schemas"]["Mode"];
+            /** Providers */
+            providers: components["schemas"]["Indexed"][];
+        };
+        /**
+         * AmountNow
+         * @description An amount, over the version of the record that was read.
+         */
+        AmountNow: {
+            /** Version */
+            version: number;
+            /**
+             * Amount
+             * @description Amount and ISO 4217 currency, such as 0.25 EUR
+             */
+            amount: string;
         };
         /**
          * Announced
@@ -804,6 +1577,57 @@ export interface components {
         Another: {
             /** Tender */
             tender: string;
+        };
+        /**
+         * Answer
+         * @description The answer to a question or a refusal; empty for a first application.
+         */
+        Answer: {
+            /**
+             * Answer
+             * @default
+             */
+            answer: string;
+        };
+        /**
+         * ApplicationOut
+         * @description An application as far as it is.
+         */
+        ApplicationOut: {
+            /** Payout */
+            payout: string | null;
+            /** Phone */
+            phone: string;
+            /** Phone Confirmed */
+            phone_confirmed: boolean;
+            /** Terms Version */
+            terms_version: string;
+            /** Terms Accepted At */
+            terms_accepted_at: string | null;
+            /** Sent At */
+            sent_at: string | null;
+            /** Said */
+            said: components["schemas"]["SaidOut"][];
+            /** Missing */
+            missing: string[];
+        };
+        /**
+         * Ask
+         * @description Everything that a provider may ask.
+         * @enum {string}
+         */
+        Ask: "legal" | "people" | "payout-account" | "phone" | "terms" | "identity" | "register-extract" | "yearly-accounts" | "card-data-answers" | "return-policy" | "privacy-policy" | "lines-listed" | "storefront-open";
+        /**
+         * AskOut
+         * @description Something that a provider asks, and whether it is there.
+         */
+        AskOut: {
+            /** Ask */
+            ask: string;
+            /** Text */
+            text: string;
+            /** There */
+            there: boolean;
         };
         /**
          * AssumptionEdit
@@ -868,6 +1692,231 @@ export interface components {
             month: string;
             /** Risk */
             risk: string;
+        };
+        /**
+         * Because
+         * @description The version of the record that was read, and a reason that the buyer is told.
+         */
+        Because: {
+            /** Version */
+            version: number;
+            /** Reason */
+            reason: string;
+        };
+        /**
+         * Begin
+         * @description An application to begin; a second account with a provider needs a name.
+         */
+        Begin: {
+            mode: components["schemas"]["Mode"];
+            /** Name */
+            name?: string | null;
+        };
+        /** Body_add_paper_api_papers_post */
+        Body_add_paper_api_papers_post: {
+            kind: components["schemas"]["Ask"];
+            /** File */
+            file: string;
+        };
+        /** Body_send_receipt_api_orders__token__receipt_post */
+        Body_send_receipt_api_orders__token__receipt_post: {
+            /** File */
+            file: string;
+        };
+        /**
+         * BooksOut
+         * @description The books of a payment, as money.
+         */
+        BooksOut: {
+            /** Ordered */
+            ordered: string;
+            /** Authorised */
+            authorised: string;
+            /** Taken */
+            taken: string;
+            /** Open */
+            open: string;
+            /** Released */
+            released: string;
+            /** Refunded */
+            refunded: string;
+            /** Credited */
+            credited: string;
+            /** Disputed */
+            disputed: string;
+            /** Lost */
+            lost: string;
+            /** Returned */
+            returned: string;
+            /** Kept */
+            kept: string;
+            /** Fees */
+            fees: string[];
+        };
+        /**
+         * BringsOut
+         * @description What a provider brings over the month.
+         */
+        BringsOut: {
+            /** Orders */
+            orders: string;
+            /** Of Orders */
+            of_orders: string;
+            /** Percent */
+            percent: string;
+            /** Saves */
+            saves: string;
+        };
+        /**
+         * Business
+         * @description The merchant as providers ask for it. `payout` is the account that is used where nothing else is said.
+         */
+        "Business-Input": {
+            /**
+             * Country
+             * @description ISO 3166-1 country, such as PT
+             * @default PT
+             */
+            country: string;
+            /**
+             * Legal Name
+             * @default
+             */
+            legal_name: string;
+            legal_form?: components["schemas"]["LegalForm"] | null;
+            /**
+             * Tax Number
+             * @default
+             */
+            tax_number: string;
+            /**
+             * Address
+             * @default
+             */
+            address: string;
+            /**
+             * Email
+             * @default
+             */
+            email: string;
+            /**
+             * People
+             * @default []
+             */
+            people: components["schemas"]["Person"][];
+            /**
+             * Payout Accounts
+             * @default []
+             */
+            payout_accounts: components["schemas"]["PayoutAccount-Input"][];
+            /** Payout */
+            payout?: string | null;
+            /**
+             * Facts
+             * @default []
+             */
+            facts: components["schemas"]["Fact"][];
+        };
+        /**
+         * Business
+         * @description The merchant as providers ask for it. `payout` is the account that is used where nothing else is said.
+         */
+        "Business-Output": {
+            /**
+             * Country
+             * @description ISO 3166-1 country, such as PT
+             * @default PT
+             */
+            country: string;
+            /**
+             * Legal Name
+             * @default
+             */
+            legal_name: string;
+            legal_form?: components["schemas"]["LegalForm"] | null;
+            /**
+             * Tax Number
+             * @default
+             */
+            tax_number: string;
+            /**
+             * Address
+             * @default
+             */
+            address: string;
+            /**
+             * Email
+             * @default
+             */
+            email: string;
+            /**
+             * People
+             * @default []
+             */
+            people: components["schemas"]["Person"][];
+            /**
+             * Payout Accounts
+             * @default []
+             */
+            payout_accounts: components["schemas"]["PayoutAccount-Output"][];
+            /** Payout */
+            payout?: string | null;
+            /**
+             * Facts
+             * @default []
+             */
+            facts: components["schemas"]["Fact"][];
+        };
+        /**
+         * BusinessEdit
+         * @description The business as it shall be, over the version that was read.
+         */
+        BusinessEdit: {
+            /** Version */
+            version: number;
+            business: components["schemas"]["Business-Input"];
+        };
+        /**
+         * BusinessState
+         * @description The business with its version and its papers, and what can be chosen.
+         */
+        BusinessState: {
+            mode: components["schemas"]["Mode"];
+            /** Version */
+            version: number;
+            business: components["schemas"]["Business-Output"];
+            /** Papers */
+            papers: components["schemas"]["PaperOut"][];
+            /** Paper Kinds */
+            paper_kinds: components["schemas"]["Kind"][];
+            /** Legal Forms */
+            legal_forms: components["schemas"]["Kind"][];
+            /** Facts */
+            facts: components["schemas"]["Kind"][];
+            /** Largest Paper */
+            largest_paper: number;
+        };
+        /**
+         * Can
+         * @description What the owner can do with an order now, each with the amount that it is about, or nothing.
+         */
+        Can: {
+            /** Take */
+            take: string | null;
+            /** Release */
+            release: boolean;
+            /** Refund */
+            refund: string | null;
+            /** Credit */
+            credit: string | null;
+            /** Send */
+            send: string | null;
+            /** Mark Paid */
+            mark_paid: boolean;
+            /** Refuse Receipt */
+            refuse_receipt: boolean;
+            /** Refund Double */
+            refund_double: string | null;
         };
         /**
          * CardData
@@ -1037,6 +2086,40 @@ export interface components {
             value: string;
         };
         /**
+         * ClockOut
+         * @description The time in the shop, and by how many minutes its clock is ahead.
+         */
+        ClockOut: {
+            mode: components["schemas"]["Mode"];
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            /** Ahead Minutes */
+            ahead_minutes: number;
+        };
+        /**
+         * CodeGiven
+         * @description The code as it was typed.
+         */
+        CodeGiven: {
+            /** Code */
+            code: string;
+        };
+        /**
+         * CodeSent
+         * @description Until when a code is good.
+         */
+        CodeSent: {
+            mode: components["schemas"]["Mode"];
+            /**
+             * Good Until
+             * Format: date-time
+             */
+            good_until: string;
+        };
+        /**
          * ComparisonOut
          * @description Everything for the order in hand, money in the shop's currency.
          */
@@ -1055,6 +2138,12 @@ export interface components {
             /** Shut */
             shut: components["schemas"]["ShutOut"][];
         };
+        /**
+         * ConnectBy
+         * @description How a shop and its account come together.
+         * @enum {string}
+         */
+        ConnectBy: "sign-in" | "credentials" | "email";
         /**
          * Contract
          * @description Whether the provider brings the acquiring contract, or the shop has one of its own.
@@ -1078,6 +2167,31 @@ export interface components {
             amount: string;
             /** Assumptions */
             assumptions: components["schemas"]["AssumptionOut"][];
+        };
+        /**
+         * CredentialField
+         * @description One part of the credentials that a provider gives, and where the shop finds it.
+         */
+        CredentialField: {
+            /**
+             * Id
+             * @description A short id, such as card
+             */
+            id: string;
+            /** Label */
+            label: string;
+            /** Found At */
+            found_at: string;
+            /**
+             * Secret
+             * @default true
+             */
+            secret: boolean;
+            /**
+             * File
+             * @default false
+             */
+            file: boolean;
         };
         /**
          * CurveOut
@@ -1149,6 +2263,16 @@ export interface components {
             tenders: components["schemas"]["Tender"][];
         };
         /**
+         * DueOut
+         * @description Something that is due, from whom.
+         */
+        DueOut: {
+            /** Who */
+            who: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * EditionOut
          * @description A published state.
          */
@@ -1162,6 +2286,14 @@ export interface components {
             published_at: string;
             /** Tenders */
             tenders: components["schemas"]["Tender"][];
+        };
+        /**
+         * EmailNamed
+         * @description The address of an account.
+         */
+        EmailNamed: {
+            /** Email */
+            email: string;
         };
         /**
          * EntryOut
@@ -1209,6 +2341,91 @@ export interface components {
             decimal: string;
         };
         /**
+         * Exchange
+         * @description One thing that was said. `headers` holds no secret; `text` is what was said, as it came.
+         *
+         *     `message` is the id of a notification, `why` the sentence of a refusal, `answer` the status that was given or got.
+         */
+        Exchange: {
+            /** Account */
+            account: string;
+            mode: components["schemas"]["Mode"];
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Incoming */
+            incoming: boolean;
+            /** What */
+            what: string;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "counted" | "again" | "early" | "refused" | "read" | "sent" | "failed";
+            /** Message */
+            message?: string | null;
+            /**
+             * Payment
+             * @default
+             */
+            payment: string;
+            /** Order Number */
+            order_number?: number | null;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+            /** Answer */
+            answer?: number | null;
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+            /**
+             * Headers
+             * @default {}
+             */
+            headers: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * ExchangeOut
+         * @description Something that was said between the shop and a gateway, with its number.
+         */
+        ExchangeOut: {
+            /** Number */
+            number: number;
+            exchange: components["schemas"]["Exchange"];
+        };
+        /**
+         * ExchangesOut
+         * @description The newest exchanges of an account, the newest first.
+         */
+        ExchangesOut: {
+            mode: components["schemas"]["Mode"];
+            /** Exchanges */
+            exchanges: components["schemas"]["ExchangeOut"][];
+        };
+        /**
+         * Excluded
+         * @description A provider that cannot be on beside this one, what it alone unlocks, and whether the shop holds it.
+         */
+        Excluded: {
+            /** Provider */
+            provider: string;
+            /** Name */
+            name: string;
+            /** Unlocks */
+            unlocks: string[];
+            /** Held */
+            held: boolean;
+        };
+        /**
          * Extra
          * @description What comes on top for the orders that fit.
          */
@@ -1242,6 +2459,12 @@ export interface components {
             /** Words */
             words: string;
         };
+        /**
+         * Fact
+         * @description What the merchant has done in public, which some providers ask for.
+         * @enum {string}
+         */
+        Fact: "return-policy" | "privacy-policy" | "lines-listed" | "storefront-open";
         /**
          * FactOut
          * @description What is not a price: its key, its text, and what to sort by.
@@ -1319,6 +2542,21 @@ export interface components {
             detail: string;
         };
         /**
+         * Gives
+         * @description When goods go out, access is given and a seat is kept: when the payment is certain, or with the order.
+         * @enum {string}
+         */
+        Gives: "at-certainty" | "at-order";
+        /**
+         * GoTo
+         * @description Where the browser goes next.
+         */
+        GoTo: {
+            mode: components["schemas"]["Mode"];
+            /** Go To */
+            go_to: string;
+        };
+        /**
          * GraduatedBand
          * @description The percentage up to a monthly volume; the last band has no end.
          */
@@ -1333,7 +2571,7 @@ export interface components {
         };
         /**
          * HappenedOut
-         * @description One thing that happened, in a sentence.
+         * @description One thing that happened, in a sentence, with the state and the money after it.
          */
         HappenedOut: {
             /**
@@ -1341,10 +2579,24 @@ export interface components {
              * Format: date-time
              */
             at: string;
-            /** Move */
-            move: string;
+            /** What */
+            what: string;
+            /** By */
+            by: string;
             /** Text */
             text: string;
+            /** State */
+            state: string;
+            /** Kept */
+            kept: string;
+        };
+        /**
+         * Heard
+         * @description What became of a notification.
+         */
+        Heard: {
+            /** Verdict */
+            verdict: string;
         };
         /**
          * HeldCardOut
@@ -1382,6 +2634,92 @@ export interface components {
             card_kind?: components["schemas"]["CardKind"] | null;
             /** Card Network */
             card_network?: string | null;
+        };
+        /**
+         * Indexed
+         * @description A provider in the list of sheets, by how far its accounts are.
+         */
+        Indexed: {
+            /** Provider */
+            provider: string;
+            /** Name */
+            name: string;
+            stage: components["schemas"]["Stage"];
+            /** Stands */
+            stands: string;
+            /** Since */
+            since: string;
+        };
+        /**
+         * Kind
+         * @description Something that can be chosen, with its name.
+         */
+        Kind: {
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * LeavingOut
+         * @description What leaving an account would take away.
+         */
+        LeavingOut: {
+            mode: components["schemas"]["Mode"];
+            /** Draft */
+            draft: string[];
+            /** Published */
+            published: string[];
+            /** Orders */
+            orders: number[];
+        };
+        /**
+         * LegalForm
+         * @description What the merchant is in law, as far as providers ask.
+         * @enum {string}
+         */
+        LegalForm: "sole-trader" | "company" | "partnership" | "association";
+        /**
+         * Letter
+         * @description A text message, the words of a call, or a mail; `link` is where its link leads, within the application.
+         */
+        Letter: {
+            /** Id */
+            id: string;
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "text" | "call" | "mail";
+            /** Sender */
+            sender: string;
+            /** To */
+            to: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Subject */
+            subject: string;
+            /** Text */
+            text: string;
+            /**
+             * Link
+             * @default
+             */
+            link: string;
+        };
+        /**
+         * LettersOut
+         * @description The simulated phone and mailbox: what came to the owner, and what went to buyers.
+         */
+        LettersOut: {
+            mode: components["schemas"]["Mode"];
+            /** Letters */
+            letters: components["schemas"]["Letter"][];
+            /** Messages */
+            messages: components["schemas"]["Message"][];
         };
         /**
          * Line
@@ -1473,6 +2811,18 @@ export interface components {
             share: string;
         };
         /**
+         * Masked
+         * @description A part of the credentials that is held, so that it can be told and not read.
+         */
+        Masked: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Shown */
+            shown: string;
+        };
+        /**
          * Matching
          * @description By field the header of its column, how days and decimals are written, and what holds where a column is none.
          */
@@ -1523,7 +2873,9 @@ export interface components {
          *
          *     `own` marks an arrangement of the shop's own, which needs no provider; `arrives_days` are the business days until
          *     its money is there. `certain_days` are business days, `reversible_days` calendar days (None: it cannot be taken
-         *     back), `notice_days` the days of notice before a collection. `takes_card`: the buyer's card is charged.
+         *     back), `notice_days` the days of notice before a collection, `authorisation_days`
+         *     those after which an authorisation lapses (None: the method takes at once). `takes_card`: the
+         *     buyer's card is charged.
          */
         Method: {
             /**
@@ -1595,6 +2947,8 @@ export interface components {
             notice_days: number;
             /** Arrives Days */
             arrives_days?: number | null;
+            /** Authorisation Days */
+            authorisation_days?: number | null;
             /**
              * At The Door
              * @default false
@@ -1605,6 +2959,30 @@ export interface components {
              * @default false
              */
             takes_card: boolean;
+        };
+        /**
+         * MethodSides
+         * @description Both sides of a method: where it stands at the provider, and in the draft of the checkout.
+         */
+        MethodSides: {
+            /** Method */
+            method: string;
+            /** Name */
+            name: string;
+            /** Share */
+            share: string;
+            /** Active */
+            active: boolean;
+            /** There */
+            there: string;
+            /** Tender */
+            tender: string | null;
+            /** Here */
+            here: string;
+            /** Follows */
+            follows: boolean;
+            /** Warning */
+            warning: string;
         };
         /**
          * MixOut
@@ -1662,6 +3040,26 @@ export interface components {
             other_method?: string | null;
         };
         /**
+         * NotificationsOut
+         * @description How the notifications of an account fare.
+         */
+        NotificationsOut: {
+            /** Address */
+            address: string;
+            /** Last Seen */
+            last_seen: string | null;
+            /** Failing Since */
+            failing_since: string | null;
+        };
+        /**
+         * Now
+         * @description The version of the record that was read.
+         */
+        Now: {
+            /** Version */
+            version: number;
+        };
+        /**
          * Offer
          * @description What a buyer is offered: the shop, the order, and the ways to pay in sequence. `edition` None: the draft.
          */
@@ -1686,7 +3084,7 @@ export interface components {
         };
         /**
          * OfferedOut
-         * @description A way to pay as its buyer sees it.
+         * @description A way to pay as its buyer sees it; `usual`: the buyer paid this way last time.
          */
         OfferedOut: {
             /** Tender */
@@ -1695,6 +3093,11 @@ export interface components {
             name: string;
             /** Description */
             description: string;
+            /**
+             * Usual
+             * @default false
+             */
+            usual: boolean;
         };
         /**
          * OrderNew
@@ -1712,9 +3115,11 @@ export interface components {
         };
         /**
          * OrderOut
-         * @description The record of an order for its owner.
+         * @description The record of an order for its owner. `version` is what an edit is made over.
          */
         OrderOut: {
+            /** Version */
+            version: number;
             /** Token */
             token: string;
             /** Number */
@@ -1733,19 +3138,29 @@ export interface components {
             country_name: string;
             /** Line Name */
             line_name: string;
+            kind: components["schemas"]["LineKind"];
             /** Amount */
             amount: string;
             state: components["schemas"]["State"];
+            /** State Name */
+            state_name: string;
             /** Tender Name */
             tender_name: string;
             /** Provider Name */
             provider_name: string;
-            /** Headline */
-            headline: string;
+            /** Meaning */
+            meaning: string;
+            /** Due */
+            due: components["schemas"]["DueOut"][];
             /** Happened */
             happened: components["schemas"]["HappenedOut"][];
+            /** Payments */
+            payments: components["schemas"]["PaymentOut"][];
             /** Messages */
             messages: components["schemas"]["Message"][];
+            /** Receipts */
+            receipts: components["schemas"]["PaperOut"][];
+            can: components["schemas"]["Can"];
         };
         /**
          * Origin
@@ -1792,6 +3207,29 @@ export interface components {
             business_days: number;
         };
         /**
+         * PaperOut
+         * @description A paper that is there.
+         */
+        PaperOut: {
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Kind Name */
+            kind_name: string;
+            /** Name */
+            name: string;
+            /** Media Type */
+            media_type: string;
+            /** Size */
+            size: number;
+            /**
+             * Added At
+             * Format: date-time
+             */
+            added_at: string;
+        };
+        /**
          * PastOrdersOut
          * @description What is kept of past orders.
          */
@@ -1813,8 +3251,20 @@ export interface components {
             refund_share: string | null;
         };
         /**
+         * Pasted
+         * @description Credentials as they were pasted, by the names of their fields.
+         */
+        Pasted: {
+            /** Fields */
+            fields: {
+                [key: string]: string;
+            };
+        };
+        /**
          * Paying
          * @description What a buyer sees of an order after paying, and what it can still be paid with.
+         *
+         *     `page` is where a payment that is not finished goes on, in a frame where it is `embedded`.
          */
         Paying: {
             /** Token */
@@ -1825,6 +3275,8 @@ export interface components {
             /** Shop */
             shop: string;
             state: components["schemas"]["State"];
+            /** State Name */
+            state_name: string;
             /** Tender Name */
             tender_name: string;
             /** Amount */
@@ -1835,8 +3287,160 @@ export interface components {
             headline: string;
             /** Text */
             text: string;
+            /** Until */
+            until: string | null;
+            /** Page */
+            page: string;
+            /** Embedded */
+            embedded: boolean;
+            /** Can Send Receipt */
+            can_send_receipt: boolean;
+            /** Receipts */
+            receipts: number;
+            /** Paid */
+            paid: boolean;
             /** Offered */
             offered: components["schemas"]["OfferedOut"][];
+        };
+        /**
+         * PaymentOut
+         * @description One try to pay the order.
+         */
+        PaymentOut: {
+            /** Number */
+            number: number;
+            /** Tender Name */
+            tender_name: string;
+            /** Provider Name */
+            provider_name: string;
+            /** Reference */
+            reference: string;
+            state: components["schemas"]["State"];
+            /** State Name */
+            state_name: string;
+            /** Until */
+            until: string | null;
+            books: components["schemas"]["BooksOut"];
+            /** Can Give Back */
+            can_give_back: string;
+        };
+        /**
+         * PaymentPage
+         * @description Where a buyer pays: on the provider's page, or in a form of the provider's within the shop's.
+         * @enum {string}
+         */
+        PaymentPage: "own-page" | "embedded";
+        /**
+         * PayoutAccount
+         * @description An account that payouts go to: an IBAN, or an account number with a bank code where IBANs are not in use.
+         */
+        "PayoutAccount-Input": {
+            /**
+             * Id
+             * @description A short id, such as card
+             */
+            id: string;
+            /** Holder */
+            holder: string;
+            /**
+             * Country
+             * @description ISO 3166-1 country, such as PT
+             */
+            country: string;
+            /**
+             * Currency
+             * @description ISO 4217 currency, such as EUR
+             * @default EUR
+             */
+            currency: string;
+            /** Iban */
+            iban?: unknown | null;
+            /** Bank Code */
+            bank_code?: string | null;
+            /** Account Number */
+            account_number?: string | null;
+        };
+        /**
+         * PayoutAccount
+         * @description An account that payouts go to: an IBAN, or an account number with a bank code where IBANs are not in use.
+         */
+        "PayoutAccount-Output": {
+            /**
+             * Id
+             * @description A short id, such as card
+             */
+            id: string;
+            /** Holder */
+            holder: string;
+            /**
+             * Country
+             * @description ISO 3166-1 country, such as PT
+             */
+            country: string;
+            /**
+             * Currency
+             * @description ISO 4217 currency, such as EUR
+             * @default EUR
+             */
+            currency: string;
+            /** Iban */
+            iban?: string | null;
+            /** Bank Code */
+            bank_code?: string | null;
+            /** Account Number */
+            account_number?: string | null;
+        };
+        /**
+         * PayoutChosen
+         * @description The account that payouts of this provider go to.
+         */
+        PayoutChosen: {
+            /** Payout */
+            payout: string;
+        };
+        /**
+         * Person
+         * @description Somebody who owns a part of the business, signs for it, or both. `owns` is in percent.
+         */
+        Person: {
+            /**
+             * Id
+             * @description A short id, such as card
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Born
+             * Format: date
+             */
+            born: string;
+            /**
+             * Country
+             * @description ISO 3166-1 country, such as PT
+             */
+            country: string;
+            /**
+             * Owns
+             * @description A percentage, such as 1.4
+             */
+            owns: string;
+            /** Signs */
+            signs: boolean;
+        };
+        /**
+         * PhoneNamed
+         * @description A number for a code, sent as a text or said in a call.
+         */
+        PhoneNamed: {
+            /** Phone */
+            phone: string;
+            /**
+             * Way
+             * @default text
+             * @enum {string}
+             */
+            way: "text" | "call";
         };
         /**
          * Placed
@@ -2053,6 +3657,9 @@ export interface components {
         /**
          * ProviderFacts
          * @description A company that carries payments: what it asks, whom it does not take, what it excludes and unlocks.
+         *
+         *     `activation_minutes` pass until a method of an approved account is active; those of `domain_for` also need the
+         *     storefront's domain to be checked.
          */
         ProviderFacts: {
             /**
@@ -2073,7 +3680,31 @@ export interface components {
              * Asks
              * @default []
              */
-            asks: string[];
+            asks: components["schemas"]["Ask"][];
+            /**
+             * Terms Version
+             * @default 1
+             */
+            terms_version: string;
+            /** @default credentials */
+            connects: components["schemas"]["ConnectBy"];
+            /**
+             * Credentials
+             * @default []
+             */
+            credentials: components["schemas"]["CredentialField"][];
+            /** @default own-page */
+            payment_page: components["schemas"]["PaymentPage"];
+            /**
+             * Activation Minutes
+             * @default 0
+             */
+            activation_minutes: number;
+            /**
+             * Domain For
+             * @default []
+             */
+            domain_for: string[];
             /**
              * Trades Refused
              * @default []
@@ -2109,6 +3740,8 @@ export interface components {
             stage: components["schemas"]["Stage"] | null;
             /** Excludes */
             excludes: string[];
+            /** Asks */
+            asks: string[];
         };
         /**
          * Publication
@@ -2356,6 +3989,57 @@ export interface components {
             stage: components["schemas"]["Stage"] | null;
         };
         /**
+         * SaidOut
+         * @description A question or a refusal of the provider, with the answer.
+         */
+        SaidOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Said */
+            said: string;
+            /** Refusal */
+            refusal: boolean;
+            /** Answer */
+            answer: string;
+        };
+        /**
+         * SentNow
+         * @description Goods that went out, with a note.
+         */
+        SentNow: {
+            /** Version */
+            version: number;
+            /**
+             * Amount
+             * @description Amount and ISO 4217 currency, such as 0.25 EUR
+             */
+            amount: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * Serves
+         * @description The storefronts that an account serves (none named: all), and whether it is the software's pooled one.
+         */
+        Serves: {
+            /**
+             * Storefronts
+             * @default []
+             */
+            storefronts: string[];
+            /**
+             * Pooled
+             * @default false
+             */
+            pooled: boolean;
+        };
+        /**
          * Settlement
          * @description When the money of a method arrives.
          */
@@ -2368,6 +4052,49 @@ export interface components {
             calendar: string;
             /** Payout */
             payout: string;
+        };
+        /**
+         * SheetOut
+         * @description The sheet of a provider.
+         */
+        SheetOut: {
+            mode: components["schemas"]["Mode"];
+            /** Provider */
+            provider: string;
+            /** Name */
+            name: string;
+            /** About */
+            about: string;
+            brings: components["schemas"]["BringsOut"];
+            /** Methods */
+            methods: components["schemas"]["MethodSides"][];
+            /** Shut */
+            shut: string[];
+            /** Asks */
+            asks: components["schemas"]["AskOut"][];
+            /** Review Days */
+            review_days: number;
+            /** Terms */
+            terms: string;
+            /** Terms Version */
+            terms_version: string;
+            /** Excludes */
+            excludes: components["schemas"]["Excluded"][];
+            /** Unlocks */
+            unlocks: string[];
+            connects: components["schemas"]["ConnectBy"];
+            /** Connects Text */
+            connects_text: string;
+            /** Fields */
+            fields: components["schemas"]["CredentialField"][];
+            /** Domain */
+            domain: string;
+            /** Domain File */
+            domain_file: string;
+            /** Office */
+            office: string;
+            /** Accounts */
+            accounts: components["schemas"]["AccountOut"][];
         };
         /**
          * Shop
@@ -2419,6 +4146,11 @@ export interface components {
              * @default []
              */
             own_methods: components["schemas"]["OwnMethod"][];
+            /**
+             * Storefronts
+             * @default []
+             */
+            storefronts: components["schemas"]["Storefront"][];
         };
         /**
          * ShopEdit
@@ -2504,13 +4236,23 @@ export interface components {
          * @description How far an account is.
          * @enum {string}
          */
-        Stage: "not-begun" | "begun" | "in-review" | "refused" | "connected";
+        Stage: "not-begun" | "begun" | "in-review" | "question" | "refused" | "approved" | "connected" | "lapsed" | "disconnected";
         /**
          * State
-         * @description Where the payment of an order stands.
+         * @description Where a payment stands; the first is an order for which no way to pay is chosen.
          * @enum {string}
          */
-        State: "open" | "at-provider" | "awaiting-payment" | "paid" | "declined";
+        State: "open" | "at-provider" | "confirming" | "authorised" | "declined" | "abandoned" | "expired" | "released" | "authorisation-lapsed" | "awaiting-payment" | "receipt-sent" | "overdue" | "lapsed" | "part-taken" | "paid" | "part-refunded" | "refunded" | "disputed" | "dispute-lost" | "returned";
+        /**
+         * Storefront
+         * @description One place where the shop sells; a counter or an order form on somebody else's site has no domain of its own.
+         */
+        Storefront: {
+            /** Name */
+            name: string;
+            /** Domain */
+            domain?: string | null;
+        };
         /**
          * StretchOut
          * @description From an amount to another one route is cheapest (its key), or none has a price.
@@ -2522,8 +4264,18 @@ export interface components {
             route: string | null;
         };
         /**
+         * Take
+         * @description When what was authorised is taken.
+         * @enum {string}
+         */
+        Take: "now" | "on-dispatch" | "on-word";
+        /**
          * Tender
          * @description A way to pay in a checkout. `route` is None for an arrangement of the shop's own.
+         *
+         *     `account` is the account that carries it (None: the first with the provider). A tender that `follows` is on while
+         *     its method is active there. `due_days` and `lapse_days` count from the order: until the shop's own arrangement is
+         *     overdue, and until the order is given up.
          */
         Tender: {
             /**
@@ -2539,6 +4291,13 @@ export interface components {
             route?: components["schemas"]["Route"] | null;
             /** On */
             on: boolean;
+            /**
+             * Follows
+             * @default false
+             */
+            follows: boolean;
+            /** Account */
+            account?: string | null;
             /** Name */
             name: string;
             /**
@@ -2551,6 +4310,14 @@ export interface components {
              * @default []
              */
             windows: components["schemas"]["Window"][];
+            /** @default now */
+            take: components["schemas"]["Take"];
+            /** @default at-certainty */
+            gives: components["schemas"]["Gives"];
+            /** Due Days */
+            due_days?: number | null;
+            /** Lapse Days */
+            lapse_days?: number | null;
         };
         /**
          * TenderNew
@@ -2716,6 +4483,14 @@ export interface components {
             conversion?: boolean | null;
         };
         /**
+         * Wind
+         * @description By how many minutes to wind the clock forward.
+         */
+        Wind: {
+            /** Minutes */
+            minutes: number;
+        };
+        /**
          * Window
          * @description The amounts for which a tender is offered, in one currency.
          */
@@ -2816,128 +4591,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShopState"];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    read_accounts_api_accounts_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["AccountState"][];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    begin_account_api_accounts__provider__begin_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                provider: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["AccountState"];
                 };
             };
             /** @description Bad Request */
@@ -5378,6 +7031,1868 @@ export interface operations {
             };
         };
     };
+    read_accounts_api_accounts_get: {
+        parameters: {
+            query?: {
+                mode?: components["schemas"]["Mode"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountsOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_sheet_api_accounts__provider__get: {
+        parameters: {
+            query?: {
+                mode?: components["schemas"]["Mode"];
+            };
+            header?: never;
+            path: {
+                provider: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    begin_account_api_accounts__provider__begin_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                provider: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Begin"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    choose_payout_api_accounts__id__payout_put: {
+        parameters: {
+            query?: {
+                mode?: components["schemas"]["Mode"];
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PayoutChosen"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    send_code_api_accounts__id__phone_post: {
+        parameters: {
+            query?: {
+                mode?: components["schemas"]["Mode"];
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PhoneNamed"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CodeSent"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    check_code_api_accounts__id__phone_code_post: {
+        parameters: {
+            query?: {
+                mode?: components["schemas"]["Mode"];
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CodeGiven"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    accept_terms_api_accounts__id__terms_post: {
+        parameters: {
+            query?: {
+                mode?: components["schemas"]["Mode"];
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    send_application_api_accounts__id__send_post: {
+        parameters: {
+            query?: {
+                mode?: components["schemas"]["Mode"];
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Answer"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    paste_credentials_api_accounts__id__credentials_post: {
+        parameters: {
+            query?: {
+                mode?: components["schemas"]["Mode"];
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Pasted"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    begin_sign_in_api_accounts__id__sign_in_post: {
+        parameters: {
+            query?: {
+                mode?: components["schemas"]["Mode"];
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GoTo"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    name_email_api_accounts__id__email_post: {
+        parameters: {
+            query?: {
+                mode?: components["schemas"]["Mode"];
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EmailNamed"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    check_domain_api_accounts__id__domain_post: {
+        parameters: {
+            query?: {
+                mode?: components["schemas"]["Mode"];
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    serve_storefronts_api_accounts__id__serves_put: {
+        parameters: {
+            query?: {
+                mode?: components["schemas"]["Mode"];
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Serves"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_leaving_api_accounts__id__leaving_get: {
+        parameters: {
+            query?: {
+                mode?: components["schemas"]["Mode"];
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeavingOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    disconnect_api_accounts__id__disconnect_post: {
+        parameters: {
+            query?: {
+                mode?: components["schemas"]["Mode"];
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    reconnect_api_accounts__id__reconnect_post: {
+        parameters: {
+            query?: {
+                mode?: components["schemas"]["Mode"];
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_api_business_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BusinessState"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    save_api_business_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BusinessEdit"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BusinessState"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_paper_api_papers_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_add_paper_api_papers_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaperOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_paper_api_papers__id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    drop_paper_api_papers__id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    notify_notify__endpoint__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                endpoint: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Heard"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_exchanges_api_accounts__id__exchanges_get: {
+        parameters: {
+            query?: {
+                mode?: components["schemas"]["Mode"];
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExchangesOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    replay_api_exchanges__number__replay_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Heard"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    check_notifications_api_accounts__id__notifications_check_post: {
+        parameters: {
+            query?: {
+                mode?: components["schemas"]["Mode"];
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    new_secret_api_accounts__id__notifications_secret_post: {
+        parameters: {
+            query?: {
+                mode?: components["schemas"]["Mode"];
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_clock_api_clock_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClockOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    wind_clock_api_clock_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Wind"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClockOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_letters_api_letters_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LettersOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     read_offer_api_offer_get: {
         parameters: {
             query: {
@@ -5391,7 +8906,9 @@ export interface operations {
             };
             header?: never;
             path?: never;
-            cookie?: never;
+            cookie?: {
+                monedero_buyer?: string;
+            };
         };
         requestBody?: never;
         responses: {
@@ -5446,72 +8963,14 @@ export interface operations {
             };
         };
     };
-    read_orders_api_orders_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["OrderOut"][];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     place_order_api_orders_post: {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
-            cookie?: never;
+            cookie?: {
+                monedero_buyer?: string;
+            };
         };
         requestBody: {
             content: {
@@ -5654,6 +9113,847 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Placed"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    go_on_api_orders__token__go_on_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Placed"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    send_receipt_api_orders__token__receipt_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_send_receipt_api_orders__token__receipt_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Paying"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_records_api_records_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderOut"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_api_records__token__take_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AmountNow"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    release_api_records__token__release_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Now"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    refund_api_records__token__refund_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AmountNow"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    refund_double_api_records__token__refund_double_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AmountNow"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    credit_api_records__token__credit_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AmountNow"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    send_api_records__token__send_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SentNow"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    mark_paid_api_records__token__paid_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Now"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    refuse_receipt_api_records__token__receipt_refused_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Because"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    look_api_records__token__look_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_receipt_api_records__token__receipts__id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
                 };
             };
             /** @description Bad Request */

@@ -35,7 +35,7 @@ from monedero.core.window import Window
 
 @dataclass(frozen=True, slots=True)
 class Setting:
-    """What a decision needs besides tenders and order: shop, mode, methods, accounts by provider, rates."""
+    """What a decision needs besides tenders and order: shop, mode, storefront, methods, accounts by id, rates."""
 
     shop_country: str
     shop_currency: str
@@ -43,6 +43,7 @@ class Setting:
     methods: Mapping[str, Method]
     accounts: Mapping[str, Account]
     rates: ReferenceRates
+    storefront: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -73,11 +74,11 @@ def decide(tenders: Iterable[Tender], order: Order, setting: Setting) -> list[Ou
 
 def held_back(tender: Tender, order: Order, setting: Setting) -> Iterable[Reason]:
     """Every reason why one tender is not offered, in sequence."""
-    if not tender.on:
+    if not tender.on and not tender.follows:
         yield Reason(ReasonCode.OFF)
     yield from cannot_carry(setting.methods[tender.method], order, setting)
     if tender.route is not None:
-        yield from _account(tender.route.provider, tender.method, setting)
+        yield from _account(tender, tender.route.provider, setting)
     yield from _window(tender.windows, order, setting)
 
 
@@ -101,18 +102,28 @@ def _not_in(code: ReasonCode, allowed: Iterable[str], own: str) -> Reason:
     return Reason(code, limit=", ".join(allowed), own=own)
 
 
-def _account(provider: str, method: str, setting: Setting) -> Iterable[Reason]:
-    account = setting.accounts.get(provider)
+def _account(tender: Tender, provider: str, setting: Setting) -> Iterable[Reason]:
+    account, method = setting.accounts.get(tender.carried_by or ""), tender.method
     ready = account is not None and account.stage is Stage.CONNECTED and account.mode is setting.mode
     if account is not None and ready and method in account.active_methods:
+        if account.storefronts is not None and setting.storefront not in account.storefronts:
+            yield Reason(ReasonCode.ACCOUNT_STOREFRONT, own=setting.storefront, fields={"provider": provider})
         return
     fields = {"provider": provider, "mode": setting.mode.value}
     if ready:
-        yield Reason(ReasonCode.ACCOUNT_METHOD, own=method, fields=fields)
+        yield Reason(ReasonCode.ACCOUNT_METHOD, own=method, fields={**fields, **_standing(account, method)})
     else:
         stage = Stage.NOT_BEGUN if account is None else account.stage
         since = account.since.isoformat() if account and account.since else ""
         yield Reason(ReasonCode.ACCOUNT_STAGE, own=stage.value, fields={**fields, "since": since})
+
+
+def _standing(account: Account | None, method: str) -> dict[str, str]:
+    """Where a method that is not active stands, and why."""
+    for held in account.other_methods if account else []:
+        if held.method == method:
+            return {"standing": held.standing.value, "why": held.reason}
+    return {"standing": "", "why": ""}
 
 
 def _window(windows: Iterable[Window], order: Order, setting: Setting) -> Iterable[Reason]:

@@ -14,34 +14,55 @@ pydantic_core._pydantic_core.ValidationError: 1 validation error for Checkout
   duplicate [type=duplicate, input_value={'storefront': 'Web shop'...}, input_type=dict]
 """
 
-from typing import Self
+from typing import Annotated, Self
 
-from pydantic import StrictBool, model_validator
+from pydantic import Field, StrictBool, StrictInt, model_validator
 
 from monedero.core.account import Mode
 from monedero.core.errors import FaultCode
 from monedero.core.fields import Description, Identifier, Name, Strict, broken, once
+from monedero.core.payment.payment import Gives, Take
 from monedero.core.ratecard.model import Route
 from monedero.core.window import Window
 
+Days = Annotated[StrictInt, Field(ge=0, le=365)]
+
 
 class Tender(Strict):
-    """A way to pay in a checkout. `route` is None for an arrangement of the shop's own."""
+    """A way to pay in a checkout. `route` is None for an arrangement of the shop's own.
+
+    `account` is the account that carries it (None: the first with the provider). A tender that `follows` is on while
+    its method is active there. `due_days` and `lapse_days` count from the order: until the shop's own arrangement is
+    overdue, and until the order is given up.
+    """
 
     id: Identifier
     method: Identifier
     route: Route | None = None
     on: StrictBool
+    follows: StrictBool = False
+    account: Identifier | None = None
     name: Name
     description: Description = ""
     windows: list[Window] = []
+    take: Take = Take.NOW
+    gives: Gives = Gives.AT_CERTAINTY
+    due_days: Days | None = None
+    lapse_days: Days | None = None
 
     @model_validator(mode="after")
     def _consistent(self) -> Self:
         once((window.currency for window in self.windows), "window")
         if self.route is not None and self.route.method != self.method:
             raise broken(FaultCode.REFERENCE_DANGLING, what="method", value=self.route.method, where=self.id)
+        if self.due_days is not None and self.lapse_days is not None and self.lapse_days < self.due_days:
+            raise broken(FaultCode.DAYS_CROSSED, due=self.due_days, lapse=self.lapse_days)
         return self
+
+    @property
+    def carried_by(self) -> str | None:
+        """The id of the account that carries it; None for an arrangement of the shop's own."""
+        return self.account or (self.route.provider if self.route else None)
 
 
 class Checkout(Strict):

@@ -142,7 +142,7 @@ export function CataloguePage() {
               ))}
             </tbody>
           </table>
-          {data.providers.map(({ facts, stage, excludes }) => (
+          {data.providers.map(({ facts, stage, excludes, asks: asked }) => (
             <section key={facts.id} aria-labelledby={`provider-${facts.id}`} className="mb-5">
               <h2 id={`provider-${facts.id}`} className="text-lg">
                 {facts.name}{" "}
@@ -155,7 +155,7 @@ export function CataloguePage() {
                 {facts.contract === "all-in-one"
                   ? "All in one contract"
                   : "Needs an acquiring contract of your own"}
-                ; review takes about {facts.review_days} days. Asks for: {facts.asks.join("; ") || "nothing"}.
+                ; review takes about {facts.review_days} days. Asks for: {asked.join("; ") || "nothing"}.
                 {facts.unlocks.length > 0 && ` Brings: ${facts.unlocks.join("; ")}.`}
                 {facts.trades_refused.length > 0 && ` Does not take: ${facts.trades_refused.join(", ")}.`}
                 {excludes.length > 0 && ` Cannot be on beside: ${excludes.join(", ")}.`}

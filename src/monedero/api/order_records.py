@@ -1,0 +1,200 @@
+"""Order records for their owner: the story, the money, what is due, and what can be done."""
+
+from fastapi import APIRouter, Response
+
+from monedero.api.business import as_attachment, paper_out
+from monedero.api.order_schemas import (
+    AmountNow,
+    Because,
+    BooksOut,
+    Can,
+    DueOut,
+    HappenedOut,
+    Now,
+    OrderOut,
+    PaymentOut,
+    SentNow,
+)
+from monedero.api.problems import PROBLEMS
+from monedero.api.rooms import RoomDep
+from monedero.core.errors import Fault, FaultCode, NotFound
+from monedero.core.payment.due import due
+from monedero.core.payment.payment import Payment
+from monedero.core.payment.state import State
+from monedero.core.ratecard.model import LineKind
+from monedero.core.record import Asking, OrderRecord
+from monedero.store.orders import HeldOrder
+from monedero.wording.letters import due_text, happened_text, meaning_text
+from monedero.wording.orders import BY, NOTHING_DUE, STATES
+from monedero.wording.places import country_name
+from monedero.work import story
+from monedero.work.premises import Room
+
+router = APIRouter(prefix="/api/records", tags=["orders"], responses=PROBLEMS)
+PARTS = (
+    *("ordered", "authorised", "taken", "open", "released", "refunded", "credited"),
+    *("disputed", "lost", "returned", "kept"),
+)
+
+
+@router.get("")
+def read_records(room: RoomDep) -> list[OrderOut]:
+    """Every order record, the newest first."""
+    names = room.till.provider_names()
+    return [_order(room, held, names) for held in room.store.orders.all()]
+
+
+@router.post("/{token}/take")
+def take(room: RoomDep, token: str, now: AmountNow) -> OrderOut:
+    """Take a part of what was authorised, or all of it."""
+    return _answer(room, room.settling.take(token, now.amount, now.version))
+
+
+@router.post("/{token}/release")
+def release(room: RoomDep, token: str, now: Now) -> OrderOut:
+    """Give back what was authorised and not taken."""
+    return _answer(room, room.settling.release(token, now.version))
+
+
+@router.post("/{token}/refund")
+def refund(room: RoomDep, token: str, now: AmountNow) -> OrderOut:
+    """Send money back by the means by which it came."""
+    return _answer(room, room.settling.refund(token, now.amount, now.version))
+
+
+@router.post("/{token}/refund-double")
+def refund_double(room: RoomDep, token: str, now: AmountNow) -> OrderOut:
+    """Send back what was paid a second time, by another payment than the one that counts."""
+    twice = room.till.record(token).paid_twice
+    if not twice:
+        raise NotFound(Fault(FaultCode.NOT_FOUND, "payment", token, {"what": "second payment"}))
+    return _answer(room, room.settling.refund(token, now.amount, now.version, twice[0].number))
+
+
+@router.post("/{token}/credit")
+def credit(room: RoomDep, token: str, now: AmountNow) -> OrderOut:
+    """Give shop credit instead of money."""
+    return _answer(room, room.settling.credit(token, now.amount, now.version))
+
+
+@router.post("/{token}/send")
+def send(room: RoomDep, token: str, now: SentNow) -> OrderOut:
+    """Note that goods went out; what is taken on dispatch is taken."""
+    return _answer(room, room.settling.send(token, now.amount, now.note, now.version))
+
+
+@router.post("/{token}/paid")
+def mark_paid(room: RoomDep, token: str, now: Now) -> OrderOut:
+    """The money of an own arrangement was seen."""
+    return _answer(room, room.settling.mark_paid(token, now.version))
+
+
+@router.post("/{token}/receipt-refused")
+def refuse_receipt(room: RoomDep, token: str, because: Because) -> OrderOut:
+    """A transfer receipt does not show the payment."""
+    return _answer(room, room.settling.refuse_receipt(token, because.reason, because.version))
+
+
+@router.post("/{token}/look")
+def look(room: RoomDep, token: str) -> OrderOut:
+    """Ask the gateways what has happened to an order's payments."""
+    return _answer(room, room.settling.look(token))
+
+
+@router.get("/{token}/receipts/{id}")
+def read_receipt(room: RoomDep, token: str, id: str) -> Response:
+    """A transfer receipt, to be saved."""
+    paper, content = room.drawer.open(id)
+    if paper.order != token:
+        raise NotFound(Fault(FaultCode.NOT_FOUND, "receipt", id, {"what": "receipt"}))
+    return as_attachment(paper, content)
+
+
+def _answer(room: Room, record: OrderRecord) -> OrderOut:
+    held = room.store.orders.held(record.token)
+    assert held is not None  # it was just changed
+    return _order(room, held, room.till.provider_names())
+
+
+def _order(room: Room, held: HeldOrder, names: dict[str, str]) -> OrderOut:
+    record = held.record
+    payment = record.payment
+    nothing = [DueOut(who="", text=NOTHING_DUE)]
+    return OrderOut(
+        version=held.version,
+        token=record.token,
+        number=record.number,
+        mode=record.mode,
+        edition=record.edition,
+        draft_version=record.draft_version,
+        placed_at=record.placed_at,
+        country_name=country_name(record.country),
+        line_name=record.line_name,
+        kind=record.kind,
+        amount=str(record.amount),
+        state=record.state,
+        state_name=STATES[record.state],
+        tender_name=payment.chosen.name,
+        provider_name=names.get(payment.chosen.provider or "", ""),
+        meaning=meaning_text(record),
+        due=[DueOut(who=entry.who.value, text=due_text(entry)) for entry in due(record)] or nothing,
+        happened=[
+            HappenedOut(
+                at=entry.at,
+                what=entry.what.value,
+                by=BY[entry.by],
+                text=happened_text(entry),
+                state=STATES[entry.state],
+                kept=str(entry.kept),
+            )
+            for entry in record.happened
+        ],
+        payments=[_payment(entry, names) for entry in record.payments],
+        messages=room.store.orders.messages(record.token),
+        receipts=[paper_out(paper) for paper in room.store.papers.of_order(record.token)],
+        can=_can(record),
+    )
+
+
+def _payment(payment: Payment, names: dict[str, str]) -> PaymentOut:
+    books = payment.books
+    return PaymentOut(
+        number=payment.number,
+        tender_name=payment.chosen.name,
+        provider_name=names.get(payment.chosen.provider or "", ""),
+        reference=payment.reference or "",
+        state=payment.state,
+        state_name=STATES[payment.state],
+        until=payment.until,
+        books=BooksOut(
+            **{part: str(books.money(getattr(books, part))) for part in PARTS},
+            fees=[str(fee) for fee in books.fees],
+        ),
+        can_give_back=str(books.money(books.can_give_back)),
+    )
+
+
+def _can(record: OrderRecord) -> Can:
+    """What can be done now, with what was asked before and is not answered yet left out."""
+    payment, books = record.payment, record.payment.books
+
+    def some(minor: int) -> str | None:
+        return str(books.money(minor)) if minor > 0 else None
+
+    take = books.open - story.asked_for(record, payment.number, Asking.TAKE)
+    back = books.can_give_back - story.asked_for(record, payment.number, Asking.REFUND)
+    sent = sum(entry.amount.minor for entry in record.dispatched)
+    own = payment.chosen.provider is None
+    twice = record.paid_twice
+    goods = record.kind is LineKind.GOODS and (payment.books.authorised or own)
+    unpaid = (State.AWAITING_PAYMENT, State.RECEIPT_SENT, State.OVERDUE, State.LAPSED)
+    return Can(
+        take=some(take),
+        release=take > 0,
+        refund=some(back),
+        credit=some(back),
+        send=some(record.amount.minor - sent) if goods else None,
+        mark_paid=own and record.state in unpaid,
+        refuse_receipt=record.state is State.RECEIPT_SENT,
+        refund_double=some(twice[0].books.can_give_back) if twice else None,
+    )

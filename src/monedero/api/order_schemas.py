@@ -1,0 +1,126 @@
+"""What is said about the record of an order over HTTP."""
+
+from datetime import datetime
+
+from pydantic import BaseModel, StrictInt
+
+from monedero.api.business import PaperOut
+from monedero.core.account import Mode
+from monedero.core.fields import Description, MoneyPositive
+from monedero.core.payment.state import State
+from monedero.core.ratecard.model import LineKind
+from monedero.core.record import Message
+
+
+class HappenedOut(BaseModel):
+    """One thing that happened, in a sentence, with the state and the money after it."""
+
+    at: datetime
+    what: str
+    by: str
+    text: str
+    state: str
+    kept: str
+
+
+class BooksOut(BaseModel):
+    """The books of a payment, as money."""
+
+    ordered: str
+    authorised: str
+    taken: str
+    open: str
+    released: str
+    refunded: str
+    credited: str
+    disputed: str
+    lost: str
+    returned: str
+    kept: str
+    fees: list[str]
+
+
+class PaymentOut(BaseModel):
+    """One try to pay the order."""
+
+    number: int
+    tender_name: str
+    provider_name: str
+    reference: str
+    state: State
+    state_name: str
+    until: datetime | None
+    books: BooksOut
+    can_give_back: str
+
+
+class DueOut(BaseModel):
+    """Something that is due, from whom."""
+
+    who: str
+    text: str
+
+
+class Can(BaseModel):
+    """What the owner can do with an order now, each with the amount that it is about, or nothing."""
+
+    take: str | None
+    release: bool
+    refund: str | None
+    credit: str | None
+    send: str | None
+    mark_paid: bool
+    refuse_receipt: bool
+    refund_double: str | None
+
+
+class OrderOut(BaseModel):
+    """The record of an order for its owner. `version` is what an edit is made over."""
+
+    version: int
+    token: str
+    number: int
+    mode: Mode
+    edition: int | None
+    draft_version: int | None
+    placed_at: datetime
+    country_name: str
+    line_name: str
+    kind: LineKind
+    amount: str
+    state: State
+    state_name: str
+    tender_name: str
+    provider_name: str
+    meaning: str
+    due: list[DueOut]
+    happened: list[HappenedOut]
+    payments: list[PaymentOut]
+    messages: list[Message]
+    receipts: list[PaperOut]
+    can: Can
+
+
+class AmountNow(BaseModel):
+    """An amount, over the version of the record that was read."""
+
+    version: StrictInt
+    amount: MoneyPositive
+
+
+class SentNow(AmountNow):
+    """Goods that went out, with a note."""
+
+    note: Description = ""
+
+
+class Now(BaseModel):
+    """The version of the record that was read."""
+
+    version: StrictInt
+
+
+class Because(Now):
+    """The version of the record that was read, and a reason that the buyer is told."""
+
+    reason: Description

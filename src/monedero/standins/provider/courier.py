@@ -1,0 +1,108 @@
+"""The courier of notifications: signed, tried again until they are taken, and badly behaved on request.
+
+Source: Standard Webhooks 1.0.0, which also recommends to try again at growing intervals.
+"""
+
+import random
+import secrets
+from collections.abc import Callable
+from datetime import timedelta
+
+from monedero.formats import webhook
+from monedero.formats.gateway import Notification
+from monedero.standins.provider.merchants import Merchants
+from monedero.standins.provider.things import Faults, Merchant, Outgoing
+from monedero.standins.provider.world import World
+
+# The path, the headers and the body of a notification; gives back the status, or None where nobody answers.
+Post = Callable[[str, dict[str, str], bytes], int | None]
+
+TRY_AGAIN_AFTER = (
+    timedelta(seconds=5),
+    timedelta(minutes=5),
+    timedelta(minutes=30),
+    timedelta(hours=2),
+    timedelta(hours=5),
+    timedelta(hours=10),
+    timedelta(hours=14),
+    timedelta(hours=20),
+    timedelta(hours=24),
+)
+
+
+class Courier:
+    """What is on its way to the shops."""
+
+    def __init__(self, world: World, merchants: Merchants, post: Post) -> None:
+        """`post` carries a notification."""
+        self._shelf = world.shelf
+        self._now = world.now
+        self._merchants = merchants
+        self._post = post
+        self._random = random.Random(world.seed)
+
+    def faults(self, provider: str) -> Faults:
+        """What a provider is told to do wrong."""
+        return self._shelf.get(Faults, provider) or Faults(provider=provider)
+
+    def set_faults(self, faults: Faults) -> None:
+        """Tell a provider to do something wrong, or to stop it."""
+        self._shelf.put(faults.provider, faults)
+
+    def take(self, merchant: Merchant, notification: Notification) -> None:
+        """Take a notification on its way; `carry` brings it there."""
+        faults = self.faults(merchant.provider)
+        due = self._now() + timedelta(minutes=faults.late_minutes)
+        outgoing = Outgoing(
+            id=f"msg_{secrets.token_hex(12)}",
+            provider=merchant.provider,
+            merchant=merchant.number,
+            body=notification.model_dump_json(exclude_none=True),
+            due_at=due,
+        )
+        self._shelf.put(outgoing.id, outgoing)
+        if faults.double:
+            # The same message once more, under its own id: it must count once all the same.
+            again = outgoing.model_copy(update={"id": f"msg_{secrets.token_hex(12)}"})
+            self._shelf.put(again.id, again)
+        if faults.forge:
+            forged = outgoing.model_copy(update={"id": f"msg_{secrets.token_hex(12)}", "forged": True})
+            self._shelf.put(forged.id, forged)
+
+    def all(self) -> list[Outgoing]:
+        """Everything that was ever on its way."""
+        return self._shelf.all(Outgoing)
+
+    def carry(self) -> None:
+        """Bring everything there that is due."""
+        now = self._now()
+        due = [outgoing for outgoing in self.all() if not outgoing.done and outgoing.due_at <= now]
+        if any(self.faults(outgoing.provider).shuffle for outgoing in due):
+            self._random.shuffle(due)
+        for outgoing in due:
+            self._carry(outgoing)
+
+    def send_again(self, message_id: str) -> None:
+        """Bring a notification there once more, as it was."""
+        outgoing = self._shelf.get(Outgoing, message_id)
+        if outgoing is not None:
+            self._carry(outgoing)
+
+    def _carry(self, outgoing: Outgoing) -> None:
+        endpoint = self._merchants.get(outgoing.merchant).endpoint
+        if endpoint is None:
+            return
+        now = self._now()
+        body = outgoing.body.encode()
+        secret = webhook.new_secret() if outgoing.forged else endpoint.secret
+        status = self._post(endpoint.path, webhook.signed(secret, outgoing.id, now, body), body)
+        taken = status is not None and 200 <= status < 300
+        given_up = outgoing.tries >= len(TRY_AGAIN_AFTER) or outgoing.forged
+        wait = TRY_AGAIN_AFTER[min(outgoing.tries, len(TRY_AGAIN_AFTER) - 1)]
+        update = {
+            "tries": outgoing.tries + 1,
+            "outcomes": [*outgoing.outcomes, f"{now.isoformat()} {status or 'no answer'}"][-12:],
+            "done": taken or given_up,
+            "due_at": now + wait,
+        }
+        self._shelf.put(outgoing.id, outgoing.model_copy(update=update))

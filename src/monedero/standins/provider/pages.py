@@ -1,0 +1,244 @@
+"""The simulated provider's own pages: where a buyer pays, where a shop signs in, and its back office.
+
+In the back office whoever tries things out plays the provider: decides reviews, reads credentials, lets buyers
+dispute, and tells notifications to misbehave.
+"""
+
+from pathlib import Path
+from typing import Annotated
+from urllib.parse import urlencode
+
+from fastapi import APIRouter, FastAPI, Form, Query, Request, Response
+from fastapi.responses import HTMLResponse, RedirectResponse
+from fastapi.templating import Jinja2Templates
+from pydantic import BaseModel, Field
+
+from monedero.core.account import Mode
+from monedero.core.errors import Conflict, NotFound
+from monedero.core.payment.state import MOVES, Move, State
+from monedero.figures import methods
+from monedero.standins.provider.merchants import Holder
+from monedero.standins.provider.paying import Ending
+from monedero.standins.provider.program import SimulatedProvider
+from monedero.standins.provider.things import Faults, Taking, Verdict
+from monedero.wording.show import money
+
+TEMPLATES = Jinja2Templates(Path(__file__).parent.parent / "templates")
+TEMPLATES.env.filters["money"] = lambda value: money(str(value))
+
+ENDINGS = {
+    Ending.PAID: "Paid",
+    Ending.PAID_LATER: "Paid later: the debit is confirmed in some days",
+    Ending.FAILS_LATER: "Fails later: no money on the day of the debit",
+    Ending.DECLINED_MONEY: "Declined: not enough money",
+    Ending.DECLINED_BANK: "Declined: refused by the bank",
+    Ending.DECLINED_CONFIRMATION: "Declined: the buyer was not confirmed",
+    Ending.ABANDONED: "Abandoned: back to the shop",
+    Ending.EXPIRES: "Left open: it expires in half an hour",
+}
+# What can be played after a payment, by the move that it makes.
+AFTERWARDS = {
+    "dispute": (Move.DISPUTED, "The buyer disputes it"),
+    "win": (Move.DISPUTE_WON, "Decide for the shop"),
+    "lose": (Move.DISPUTE_LOST, "Decide for the buyer"),
+    "take-back": (Move.RETURNED, "The buyer takes the debit back"),
+}
+
+
+class SignInAsked(BaseModel):
+    """What a shop's browser brings to the sign-in (RFC 6749 section 4.1.1, RFC 7636 section 4.3)."""
+
+    mode: Mode
+    redirect_uri: str
+    state: str
+    code_challenge: str
+
+
+class SignInAnswered(SignInAsked):
+    """What was asked, with the account that is allowed; none: it is not allowed."""
+
+    merchant: str = ""
+
+
+class ReviewTold(BaseModel):
+    """What the reviewer is told to find."""
+
+    verdict: Verdict
+    said: Annotated[str, Field(max_length=300)] = ""
+    method: str = ""
+    now: bool = False
+
+
+def provider_pages(provider: SimulatedProvider) -> FastAPI:
+    """The pages, to be mounted at the provider's path."""
+    app = FastAPI(title="Simulated provider", openapi_url=None)
+    app.include_router(_paying(provider))
+    app.include_router(_signing_in(provider))
+    app.include_router(_office(provider))
+    return app
+
+
+def _unknown(request: Request) -> HTMLResponse:
+    return TEMPLATES.TemplateResponse(request, "unknown_payment.html", {}, status_code=404)
+
+
+def _paying(provider: SimulatedProvider) -> APIRouter:
+    router = APIRouter()
+    payments = provider.payments
+
+    def found(name: str, reference: str) -> Taking | None:
+        try:
+            payment = payments.get(reference)
+        except NotFound:
+            return None
+        return payment if payment.provider == name else None
+
+    @router.get("/{name}/pay/{reference}", response_class=HTMLResponse)
+    def page(request: Request, name: str, reference: str, within: bool = False) -> Response:
+        payment = found(name, reference)
+        if payment is None:
+            return _unknown(request)
+        fields = {
+            "payment": payment,
+            "provider": provider.world.facts[name].name,
+            "method": methods.method(payment.asked.method),
+            "open": payment.state is State.AT_PROVIDER,
+            "later": payment.asked.take == "later",
+            "endings": [(ending.value, ENDINGS[ending]) for ending in payments.endings(payment)],
+            "within": within,
+        }
+        return TEMPLATES.TemplateResponse(request, "pay.html", fields)
+
+    @router.post("/{name}/pay/{reference}")
+    def choose(request: Request, name: str, reference: str, ending: Annotated[Ending, Form()]) -> Response:
+        payment = found(name, reference)
+        if payment is None:
+            return _unknown(request)
+        payments.end(reference, ending)
+        provider.courier.carry()
+        back = urlencode({"payment": reference})
+        return RedirectResponse(f"{payment.asked.return_to}?{back}", status_code=303)
+
+    return router
+
+
+def _signing_in(provider: SimulatedProvider) -> APIRouter:
+    router = APIRouter()
+    merchants = provider.merchants
+
+    @router.get("/{name}/authorize", response_class=HTMLResponse)
+    def page(request: Request, name: str, asked: Annotated[SignInAsked, Query()]) -> Response:
+        if name not in provider.world.facts:
+            return _unknown(request)
+        own = [entry for entry in merchants.all() if (entry.provider, entry.mode) == (name, asked.mode)]
+        fields = {
+            "provider": provider.world.facts[name].name,
+            "mode": asked.mode.value,
+            "merchants": own,
+            "asked": asked.model_dump(mode="json"),
+        }
+        return TEMPLATES.TemplateResponse(request, "sign_in.html", fields)
+
+    @router.post("/{name}/authorize")
+    def allow(name: str, asked: Annotated[SignInAnswered, Form()]) -> Response:
+        if not asked.redirect_uri.startswith("/") or asked.redirect_uri.startswith("//"):
+            return Response("The address to return to is not this application's.", status_code=400)
+        answer = {"state": asked.state, "error": "access_denied"}
+        if asked.merchant and merchants.get(asked.merchant).provider == name:
+            code = merchants.code_for(asked.merchant, asked.redirect_uri, asked.code_challenge)
+            answer = {"state": asked.state, "code": code}
+        return RedirectResponse(f"{asked.redirect_uri}?{urlencode(answer)}", status_code=303)
+
+    return router
+
+
+def _office(provider: SimulatedProvider) -> APIRouter:
+    router = APIRouter()
+
+    def back(name: str, part: str) -> RedirectResponse:
+        return RedirectResponse(f"{provider.world.mounted_at}/{name}/office#{part}", status_code=303)
+
+    @router.get("/{name}/office", response_class=HTMLResponse)
+    def office(request: Request, name: str) -> Response:
+        if name not in provider.world.facts:
+            return _unknown(request)
+        facts = provider.world.facts[name]
+        payments = [payment for payment in provider.payments.all() if payment.provider == name]
+        rates = provider.world.cards[name].rates
+        fields = {
+            "facts": facts,
+            "here": f"{provider.world.mounted_at}/{name}/office",
+            "reviews": [review for review in provider.reviews.all() if review.provider == name][::-1],
+            "merchants": [entry for entry in provider.merchants.all() if entry.provider == name],
+            "methods": [
+                (rate, methods.method(rate).name) for rate in dict.fromkeys(rate.method for rate in rates)
+            ],
+            "payments": payments[::-1][:20],
+            "afterwards": {payment.reference: _can_follow(payment) for payment in payments},
+            "outgoing": [entry for entry in provider.courier.all() if entry.provider == name][::-1][:20],
+            "faults": provider.courier.faults(name),
+            "now": provider.world.now(),
+        }
+        return TEMPLATES.TemplateResponse(request, "office.html", fields)
+
+    @router.post("/{name}/office/reviews/{reference}")
+    def review(name: str, reference: str, told: Annotated[ReviewTold, Form()]) -> Response:
+        provider.reviews.instruct(reference, told.verdict, told.said, told.method)
+        if told.now:
+            provider.reviews.decide_now(reference)
+        return back(name, "reviews")
+
+    @router.post("/{name}/office/merchants")
+    def open_account(
+        name: str, mode: Annotated[Mode, Form()], holder: Annotated[str, Form(max_length=60)]
+    ) -> Response:
+        address = "owner@shop.example"
+        provider.merchants.open(name, mode, Holder(holder.strip() or "A shop", address, "PT"))
+        return back(name, "accounts")
+
+    @router.post("/{name}/office/merchants/{number}/credentials")
+    def fresh(name: str, number: str) -> Response:
+        provider.merchants.new_credentials(number)
+        return back(name, "accounts")
+
+    @router.post("/{name}/office/payments/{reference}")
+    def afterwards(name: str, reference: str, happens: Annotated[str, Form()]) -> Response:
+        play = {
+            "dispute": provider.payments.dispute,
+            "win": lambda payment: provider.payments.decide_dispute(payment, won=True),
+            "lose": lambda payment: provider.payments.decide_dispute(payment, won=False),
+            "take-back": provider.payments.take_back,
+        }
+        try:
+            if happens in play:
+                play[happens](reference)
+        except Conflict:
+            return back(name, "payments")
+        provider.courier.carry()
+        return back(name, "payments")
+
+    @router.post("/{name}/office/faults")
+    def faults(name: str, given: Annotated[list[str], Form()] = []) -> Response:  # noqa: B006
+        late = 30 if "late" in given else 0
+        switches = {fault: fault in given for fault in ("down", "double", "shuffle", "forge")}
+        provider.courier.set_faults(Faults(provider=name, late_minutes=late, **switches))
+        return back(name, "notifications")
+
+    @router.post("/{name}/office/outgoing/{message}")
+    def again(name: str, message: str) -> Response:
+        provider.courier.send_again(message)
+        return back(name, "notifications")
+
+    return router
+
+
+def _can_follow(payment: Taking) -> list[tuple[str, str]]:
+    debit = methods.method(payment.asked.method).family == "bank-debit"
+    left = payment.books.kept
+    return [
+        (name, text)
+        for name, (move, text) in AFTERWARDS.items()
+        if move in MOVES[payment.state]
+        and (debit if move is Move.RETURNED else True)
+        and (left or move in (Move.DISPUTE_WON, Move.DISPUTE_LOST))
+    ]

@@ -1,0 +1,89 @@
+"""What was said between the shop and its gateways, in both directions, to be read again later."""
+
+from datetime import datetime
+from typing import Literal
+
+from peewee import SqliteDatabase
+from pydantic import BaseModel
+
+from monedero.core.account import Mode
+from monedero.store.tables import ExchangeRow
+
+Verdict = Literal["counted", "again", "early", "refused", "read", "sent", "failed"]
+
+
+class Exchange(BaseModel):
+    """One thing that was said. `headers` holds no secret; `text` is what was said, as it came.
+
+    `message` is the id of a notification, `why` the sentence of a refusal, `answer` the status that was given or got.
+    """
+
+    account: str
+    mode: Mode
+    at: datetime
+    incoming: bool
+    what: str
+    verdict: Verdict
+    message: str | None = None
+    payment: str = ""
+    order_number: int | None = None
+    why: str = ""
+    answer: int | None = None
+    text: str = ""
+    headers: dict[str, str] = {}
+
+
+class Kept(BaseModel):
+    """An exchange with its number."""
+
+    number: int
+    exchange: Exchange
+
+
+class Exchanges:
+    """The record of exchanges, by account and mode."""
+
+    def __init__(self, database: SqliteDatabase) -> None:
+        """Work on one database."""
+        self._database = database
+
+    def add(self, exchange: Exchange) -> bool:
+        """Keep an exchange; False for a notification whose id is there already."""
+        added = (
+            ExchangeRow.insert(
+                account=exchange.account,
+                mode=exchange.mode.value,
+                at=exchange.at.isoformat(),
+                incoming=exchange.incoming,
+                message=exchange.message,
+                body=exchange.model_dump_json(),
+            )
+            .on_conflict_ignore()
+            .as_rowcount()
+            .execute(self._database)
+        )
+        return bool(added)
+
+    def has(self, account: str, mode: Mode, message: str) -> bool:
+        """Whether a notification is there already."""
+        where = (
+            (ExchangeRow.account == account) & (ExchangeRow.mode == mode.value) & (ExchangeRow.message == message)
+        )
+        return ExchangeRow.select().where(where).first(self._database) is not None
+
+    def newest(self, account: str, mode: Mode, at_most: int = 200) -> list[Kept]:
+        """The newest exchanges of an account, the newest first."""
+        where = (ExchangeRow.account == account) & (ExchangeRow.mode == mode.value)
+        rows = (
+            ExchangeRow.select()
+            .where(where)
+            .order_by(ExchangeRow.id.desc())
+            .limit(at_most)
+            .execute(self._database)
+        )
+        return [Kept(number=row.id, exchange=Exchange.model_validate_json(row.body)) for row in rows]
+
+    def get(self, number: int) -> Exchange | None:
+        """An exchange by its number."""
+        row = ExchangeRow.select().where(ExchangeRow.id == number).first(self._database)
+        return None if row is None else Exchange.model_validate_json(row.body)

@@ -1,0 +1,1 @@
+"""Accounts: from an application to a connected account, and what is said there."""

@@ -1,0 +1,213 @@
+"""Applying for an account: begun, filled in at leisure, sent, asked about, refused, corrected, approved."""
+
+from collections.abc import Callable
+from datetime import datetime
+
+from monedero.core.account import Account, Mode, Stage
+from monedero.core.application import Application, Ask, Exchange, missing
+from monedero.core.business import Business
+from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound, Refused
+from monedero.core.phone import phone
+from monedero.core.provider import ProviderFacts
+from monedero.formats.gateway import AnswerGiven, ApplicationAsked, ApplicationHeld
+from monedero.standins.letterbox import Way
+from monedero.store import Store
+from monedero.wording.accounts import ASKS
+from monedero.wording.english import STAGES
+from monedero.work.accounts.business import Drawer, read_business
+from monedero.work.accounts.phone_codes import PhoneCodes
+from monedero.work.gateways import Gateways
+from monedero.work.grounds import UNDER_WAY
+
+CAN_EDIT = (Stage.BEGUN, Stage.QUESTION, Stage.REFUSED)
+CAN_BEGIN = (Stage.NOT_BEGUN, Stage.LAPSED, Stage.DISCONNECTED)
+
+
+class Applying:
+    """The applications of one shop."""
+
+    def __init__(self, store: Store, gateways: Gateways, codes: PhoneCodes, now: Callable[[], datetime]) -> None:
+        """Send through gateways, on the shop's clock."""
+        self._store = store
+        self._gateways = gateways
+        self._codes = codes
+        self._now = now
+
+    def begin(self, provider: str, mode: Mode, name: str | None = None) -> Account:
+        """Begin an application; a first account that is under way stays as it is, a second one needs a name.
+
+        A provider that cannot be held beside one that is held is refused, with that one.
+        """
+        facts = self.facts(provider)
+        accounts = self._store.accounts.of(mode)
+        refuse_excluded(facts, accounts, self._store.providers.all())
+        first = accounts.get(provider)
+        if name is None and first is not None and first.stage not in CAN_BEGIN:
+            return first
+        id = provider if name is None or first is None else _free(provider, accounts)
+        if name is not None and any(held.name == name for held in accounts.values()):
+            raise Conflict(Fault(FaultCode.ACCOUNT_HELD, "name", name))
+        return self._stage(
+            Account(id=id, name=name, provider=provider, mode=mode, stage=Stage.BEGUN, active_methods=[])
+        )
+
+    def facts(self, provider: str) -> ProviderFacts:
+        """What is known of a provider."""
+        facts = self._store.providers.all().get(provider)
+        if facts is None:
+            raise NotFound(Fault(FaultCode.NOT_FOUND, "provider", provider, {"what": "provider"}))
+        return facts
+
+    def account(self, id: str, mode: Mode) -> Account:
+        """An account by its id."""
+        account = self._store.accounts.get(id, mode)
+        if account is None:
+            raise NotFound(Fault(FaultCode.NOT_FOUND, "account", id, {"what": "account"}))
+        return account
+
+    def application(self, account: Account) -> Application:
+        """The application of an account as far as it is."""
+        return self._store.sealed.get(_name(account), Application) or Application()
+
+    def missing(self, account: Account) -> list[Ask]:
+        """What the provider asks and is not there yet."""
+        facts, drawer = self.facts(account.provider), Drawer(self._store, self._now)
+        business = read_business(self._store).business
+        return missing(facts.asks, business, drawer.kinds(), self.application(account))
+
+    def choose_payout(self, account: Account, payout: str) -> None:
+        """Choose the account for payouts, where it is not the usual one."""
+        held = read_business(self._store).business.payout_accounts
+        if payout not in {entry.id for entry in held}:
+            raise NotFound(Fault(FaultCode.NOT_FOUND, "payout", payout, {"what": "account for payouts"}))
+        self._edit(account, {"payout": payout})
+
+    def send_code(self, account: Account, number: str, way: Way) -> datetime:
+        """Send a code to a number; another number is one that is not confirmed."""
+        business = read_business(self._store).business
+        told = phone(number, business.country)
+        until = self._codes.send(_name(account), self.facts(account.provider).name, told, way)
+        if told != self.application(account).phone:
+            self._edit(account, {"phone": told, "phone_confirmed_at": None})
+        return until
+
+    def check_code(self, account: Account, code: str) -> None:
+        """Confirm the number by the code that was sent to it."""
+        self._codes.check(_name(account), self.application(account).phone, code)
+        self._edit(account, {"phone_confirmed_at": self._now()})
+
+    def accept_terms(self, account: Account) -> None:
+        """Accept the provider's terms as they stand, with their version and the day."""
+        version = self.facts(account.provider).terms_version
+        self._edit(account, {"terms_version": version, "terms_accepted_at": self._now()})
+
+    def send(self, account: Account, answer: str = "") -> Account:
+        """Send the application, or the answer to a question or a refusal; refused while something is missing."""
+        if account.stage not in CAN_EDIT:
+            raise _unfit(account)
+        lacking = self.missing(account)
+        if lacking:
+            raise InvalidInput(
+                *(Fault(FaultCode.APPLICATION_MISSING, ask.value, "", {"what": ASKS[ask]}) for ask in lacking)
+            )
+        application = self.application(account)
+        gateway = self._gateways.without_access(account)
+        if application.reference is not None and account.stage in (Stage.QUESTION, Stage.REFUSED):
+            if not answer.strip():
+                raise InvalidInput(Fault(FaultCode.QUESTION_BLANK, "answer", ""))
+            given = AnswerGiven(answer=answer, papers=Drawer(self._store, self._now).digests())
+            held = gateway.answer(application.reference, given)
+            exchanges = [
+                *application.exchanges[:-1],
+                application.exchanges[-1].model_copy(update={"answer": given.answer}),
+            ]
+            self._edit(account, {"exchanges": exchanges})
+        else:
+            held = gateway.apply(self._asked(account, application))
+        self._edit(account, {"reference": held.reference, "sent_at": self._now()})
+        return self._take(account, held)
+
+    def refresh(self, account: Account) -> Account:
+        """Ask where an application stands; where the provider is silent, it stays as it was."""
+        reference = self.application(account).reference
+        if account.stage is not Stage.IN_REVIEW or reference is None:
+            return account
+        try:
+            held = self._gateways.without_access(account).application(reference)
+        except Refused:
+            return account
+        return self._take(account, held)
+
+    def _take(self, account: Account, held: ApplicationHeld) -> Account:
+        """The account as the provider sees its application."""
+        stages = {
+            "in-review": Stage.IN_REVIEW,
+            "question": Stage.QUESTION,
+            "refused": Stage.REFUSED,
+            "approved": Stage.APPROVED,
+        }
+        stage = stages[held.state]
+        if stage is account.stage:
+            return account
+        if held.said:
+            said = Exchange(at=self._now(), said=held.said, refusal=stage is Stage.REFUSED)
+            self._edit(account, {"exchanges": [*self.application(account).exchanges, said]})
+        return self._stage(account.model_copy(update={"stage": stage, "number": held.number}))
+
+    def _asked(self, account: Account, application: Application) -> ApplicationAsked:
+        business: Business = read_business(self._store).business
+        payout = application.payout or business.payout
+        held = next((entry for entry in business.payout_accounts if entry.id == payout), None)
+        facts = self.facts(account.provider)
+        digests = Drawer(self._store, self._now).digests()
+        return ApplicationAsked(
+            mode=account.mode,
+            legal_name=business.legal_name,
+            country=business.country,
+            tax_number=business.tax_number,
+            email=business.email or "owner@shop.example",
+            phone=application.phone,
+            people=[person.name for person in business.people],
+            payout=f"{held.holder}, {held.iban or held.account_number}" if held else "",
+            terms_version=application.terms_version or facts.terms_version,
+            papers={ask.value: digests[ask.value] for ask in facts.asks if ask.value in digests},
+            methods=[],
+        )
+
+    def _edit(self, account: Account, update: dict[str, object]) -> None:
+        edited = self.application(account).model_copy(update=update)
+        self._store.sealed.put(_name(account), Application.model_validate(edited.model_dump()))
+
+    def _stage(self, account: Account) -> Account:
+        staged = account.model_copy(update={"since": self._now().date()})
+        self._store.accounts.put(staged)
+        return staged
+
+
+def refuse_excluded(
+    facts: ProviderFacts, accounts: dict[str, Account], providers: dict[str, ProviderFacts]
+) -> None:
+    """Refuse a provider that cannot be on beside one that is held; either of the two may say so."""
+    for held in accounts.values():
+        other = providers.get(held.provider)
+        excluded = held.provider in facts.excludes or (other is not None and facts.id in other.excludes)
+        if held.stage in UNDER_WAY and excluded:
+            names = {"provider": facts.name, "other": other.name if other else held.provider}
+            raise Conflict(Fault(FaultCode.EXCLUDED, "provider", facts.id, names))
+
+
+def _unfit(account: Account) -> Conflict:
+    return Conflict(
+        Fault(FaultCode.STAGE_NOT_FIT, "stage", account.stage.value, {"stage": STAGES[account.stage.value]})
+    )
+
+
+def _free(provider: str, accounts: dict[str, Account]) -> str:
+    number = 2
+    while f"{provider}-{number}" in accounts:
+        number += 1
+    return f"{provider}-{number}"
+
+
+def _name(account: Account) -> str:
+    return f"application {account.mode.value} {account.id}"

@@ -1,0 +1,72 @@
+"""The gateways of a shop: which one an account goes through, and what opens the account there."""
+
+from collections.abc import Callable
+from datetime import datetime
+
+import httpx2
+from pydantic import BaseModel
+
+from monedero.core.account import Account, Mode
+from monedero.core.errors import Conflict, Fault, FaultCode, NotFound
+from monedero.store import Store
+from monedero.store.exchanges import Exchange
+from monedero.work.gateway import Gateway, Wire
+
+
+class HeldSecret(BaseModel):
+    """A secret that signs notifications; one that was replaced is still believed until `until`."""
+
+    secret: str
+    until: datetime | None = None
+
+
+class Access(BaseModel):
+    """What opens an account: the token, and the credentials or the address that it was given for. Always sealed."""
+
+    token: str
+    fields: dict[str, str] = {}
+    email: str = ""
+    changed_at: datetime
+    secrets: list[HeldSecret] = []
+
+
+def access_name(account: str, mode: Mode) -> str:
+    """The name under which what opens an account is sealed."""
+    return f"access {mode.value} {account}"
+
+
+class Gateways:
+    """The gateways of one shop."""
+
+    def __init__(self, store: Store, base: str, now: Callable[[], datetime]) -> None:
+        """`base` is the address under which every provider answers by its id."""
+        self._store = store
+        self._base = base
+        self._now = now
+        self.client: httpx2.Client | None = None
+
+    def of(self, account: Account) -> Gateway:
+        """The gateway of a connected account, opened."""
+        access = self._store.sealed.get(access_name(account.id, account.mode), Access)
+        if access is None:
+            raise Conflict(Fault(FaultCode.NOT_CONNECTED, "account", account.id))
+        return self.without_access(account, access.token)
+
+    def by_id(self, account: str, mode: Mode) -> Gateway:
+        """The gateway of an account by its id."""
+        held = self._store.accounts.get(account, mode)
+        if held is None:
+            raise NotFound(Fault(FaultCode.NOT_FOUND, "account", account, {"what": "account"}))
+        return self.of(held)
+
+    def without_access(self, account: Account, token: str = "") -> Gateway:
+        """The gateway of an account that is not opened yet."""
+        if self.client is None:
+            raise Conflict(Fault(FaultCode.PROVIDER_SILENT, "provider", account.provider))
+        blank = Exchange(
+            account=account.id, mode=account.mode, at=self._now(), incoming=False, what="", verdict="sent"
+        )
+        wire = Wire(
+            self.client, f"{self._base}/{account.provider}", account.provider, blank, self._store.exchanges.add
+        )
+        return Gateway(wire, token)
