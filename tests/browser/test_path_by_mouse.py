@@ -84,8 +84,8 @@ def test_from_a_priced_route_to_a_buyer_who_pays(desk: Desk) -> None:
     desk.click("Pay 85.00 EUR", "aside button")
     desk.see("Tessaline: pay 85.00 EUR")
     assert desk.violations() == []
-    desk.click("End as declined")
-    desk.see("Debit card was declined for 85.00 EUR, and nothing was taken.")
+    desk.click("Declined: not enough money")
+    desk.see("Debit card was declined for 85.00 EUR (there is not enough money), and nothing was taken.")
     assert desk.violations() == []
     desk.click("Bank transfer", "[role=radio]")
     desk.click("Pay 85.00 EUR", "button")
@@ -108,7 +108,7 @@ def test_from_a_priced_route_to_a_buyer_who_pays(desk: Desk) -> None:
     desk.until(lambda: desk.ways()[0] == "Debit card")
     assert desk.violations() == []
     desk.click("Pay 85.00 EUR", "button")
-    desk.click("End as paid")
+    desk.click("Paid")
     desk.see("Thank you. Your order is paid")
     assert "To pay" not in desk.text()
     assert desk.violations() == []

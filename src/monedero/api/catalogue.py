@@ -10,10 +10,10 @@ from monedero.api.rooms import RoomDep
 from monedero.core.account import Mode, Stage
 from monedero.core.provider import ProviderFacts
 from monedero.core.ratecard.model import Rate
+from monedero.wording.accounts import ASKS
 from monedero.wording.conditions import when_text
 from monedero.wording.show import money
 from monedero.work.grounds import grounds_of
-from monedero.wording.accounts import ASKS
 from monedero.work.searching import Entry, search
 
 router = APIRouter(prefix="/api", tags=["catalogue"], responses=PROBLEMS)

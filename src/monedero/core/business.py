@@ -20,7 +20,7 @@ from datetime import date
 from enum import StrEnum
 from typing import Annotated, Self
 
-from pydantic import PlainValidator, StrictBool, model_validator
+from pydantic import PlainValidator, StrictBool, WithJsonSchema, model_validator
 from schwifty import IBAN
 from schwifty.exceptions import SchwiftyException
 from stdnum import get_cc_module
@@ -79,6 +79,13 @@ def iban_text(text: str) -> str:
         raise refuse(FaultCode.IBAN, value=text, why=str(wrong).rstrip(".").lower()) from wrong
 
 
+IbanText = Annotated[
+    str,
+    PlainValidator(checked(iban_text)),
+    WithJsonSchema({"type": "string", "description": "An IBAN by ISO 13616-1"}),
+]
+
+
 class PayoutAccount(Strict):
     """An account that payouts go to: an IBAN, or an account number with a bank code where IBANs are not in use."""
 
@@ -86,7 +93,7 @@ class PayoutAccount(Strict):
     holder: Name
     country: CountryCode
     currency: CurrencyCode = "EUR"
-    iban: Annotated[str, PlainValidator(checked(iban_text))] | None = None
+    iban: IbanText | None = None
     bank_code: Name | None = None
     account_number: Name | None = None
 

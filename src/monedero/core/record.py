@@ -149,6 +149,11 @@ class OrderRecord(Strict):
         return self.payment.state
 
     @property
+    def all_out(self) -> bool:
+        """Whether goods for the whole amount went out."""
+        return sum(entry.amount.minor for entry in self.dispatched) >= self.amount.minor
+
+    @property
     def paid_twice(self) -> list[Payment]:
         """Payments that hold money besides the one that counts: the buyer paid more than once."""
         counts = self.payment.number

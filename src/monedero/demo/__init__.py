@@ -19,6 +19,7 @@ from monedero.core.shop import Shop
 from monedero.core.tender.model import Checkout
 from monedero.formats import rate_card
 
+PHONE = "+351912345678"
 CARDS = ("orlenta", "brixavo", "tessaline", "quayling", "mirabou", "pocketfern", "dovetide")
 
 

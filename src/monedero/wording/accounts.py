@@ -22,7 +22,7 @@ ASKS: dict[Ask, str] = {
 # Where an account stands, as a sentence; the day follows.
 STANDS: dict[Stage, str] = {
     Stage.NOT_BEGUN: "Nothing is begun with {provider}",
-    Stage.BEGUN: "The application is begun and not sent",
+    Stage.BEGUN: "The application is begun, and lies here unsent",
     Stage.IN_REVIEW: "{provider} is reviewing your application",
     Stage.QUESTION: "{provider} asked something and waits for your answer",
     Stage.REFUSED: "{provider} refused the application",

@@ -66,7 +66,7 @@ def facts(known: Known) -> list[Fact]:
         Fact("buyer", _buyer(method), method.buyer),
         _card_data(known),
         _effort(known),
-        Fact("terms", terms_text(known.card.terms, known.terminal) if known.card else "none", ""),
+        Fact("terms", (terms_text(known.card.terms, known.terminal) or "none told") if known.card else "none", ""),
     ]
 
 
@@ -157,7 +157,7 @@ def months_text(months: int) -> str:
 def terms_text(terms: Terms | None, terminal: bool) -> str:
     """The terms of a contract, in a line."""
     told = list(_each_term(terms, terminal)) if terms else []
-    return "; ".join([*told, "you hold its terminal"] if terminal else told) or "none told"
+    return "; ".join([*told, "you hold its terminal"] if terminal else told)
 
 
 def _each_term(terms: Terms, terminal: bool) -> Iterable[str]:

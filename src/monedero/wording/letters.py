@@ -50,7 +50,9 @@ def after_paying(record: OrderRecord) -> Page:
         "when_taken": orders.WHEN_TAKEN[payment.chosen.take.value],
         "asks_back": orders.ASKS_BACK["goods" if goods else "other"] if given else "",
     }
-    filled = text.format(**fields) + (orders.GIVEN[record.kind.value] if state is State.PAID else "")
+    filled = text.format(**fields)
+    if state is State.PAID:
+        filled += orders.ON_ITS_WAY if record.dispatched else orders.GIVEN[record.kind.value]
     return Page(headline, f"{filled} {orders.TEST_NOTE}" if record.mode is Mode.TEST else filled)
 
 
@@ -78,7 +80,8 @@ def happened_text(happening: Happening) -> str:
         amount=money(str(happening.amount)) if happening.amount else "",
         reason=reason,
         because=orders.BECAUSE.format(reason=reason) if reason else "",
-        until=_day(orders.UNTIL, happening.until).replace(", until", " by"),
+        by=_day(orders.BY_DAY, happening.until),
+        on=_day(orders.ON_DAY, happening.until),
     )
 
 
@@ -95,6 +98,8 @@ def meaning_text(record: OrderRecord) -> str:
         goods = means.goods
         if goods is Goods.ASK_BACK and not record.dispatched:
             goods = Goods.KEEP_BACK
+        if goods is Goods.SEND and record.all_out:
+            return f"{orders.GOODS_OUT}; {orders.STOCK[means.stock]}"
         return f"{orders.GOODS[goods]}; {orders.STOCK[means.stock]}"
     if record.kind is LineKind.BOOKING:
         return orders.SEAT[means.seat if means.access is not Access.WITHDRAW else Seat.LET_GO]

@@ -116,6 +116,8 @@ AFTER_PAYING: dict[State, tuple[str, str]] = {
     ),
 }
 UNTIL = ", until {day}"
+BY_DAY = ", by {day}"
+ON_DAY = " on {day}"
 KEPT_UNTIL = ". It is kept for you until {day}"
 BECAUSE = " ({reason})"
 WHEN_TAKEN = {"now": "at once", "on-dispatch": "when your order goes out", "on-word": "when it is ready"}
@@ -128,6 +130,7 @@ GIVEN = {
     "membership": " Your membership has begun.",
     "booking": " Your seat is kept for you.",
 }
+ON_ITS_WAY = " It is on its way to you."
 TEST_NOTE = "This is a test order: no money moves."
 SUBJECT = "{shop}, order {number}: {headline}"
 
@@ -135,7 +138,7 @@ SUBJECT = "{shop}, order {number}: {headline}"
 HAPPENED: dict[Happened | Move, str] = {
     Happened.PLACED: "The order was placed.",
     Happened.SENT_TO_PROVIDER: "The buyer chose {tender} and goes to the provider.",
-    Happened.ARRANGED: "The buyer chose {tender}; the shop waits for the payment{until}.",
+    Happened.ARRANGED: "The buyer chose {tender}; the shop waits for the payment{by}.",
     Happened.DISPATCHED: "Goods for {amount} went out{because}.",
     Happened.TAKE_ASKED: "You asked to take {amount}.",
     Happened.RELEASE_ASKED: "You asked to release what was not taken.",
@@ -143,8 +146,8 @@ HAPPENED: dict[Happened | Move, str] = {
     Happened.CANCEL_ASKED: "The payment by {tender} was to be ended.",
     Happened.ASKING_REFUSED: "The provider refused what was asked: {reason}",
     Happened.NOTICE_REFUSED: "The provider told something that was not counted: {reason}",
-    Move.AUTHORISED: "{amount} was authorised by {tender}; it lapses{until}.",
-    Move.CONFIRMING: "{tender} is being confirmed{until}.",
+    Move.AUTHORISED: "{amount} was authorised by {tender}; it lapses{on}.",
+    Move.CONFIRMING: "{tender} is being confirmed{by}.",
     Move.PAID: "{amount} was paid by {tender}.",
     Move.DECLINED: "{tender} was declined{because}.",
     Move.ABANDONED: "{tender} was left without paying.",
@@ -154,7 +157,7 @@ HAPPENED: dict[Happened | Move, str] = {
     Move.AUTHORISATION_LAPSED: "The authorisation lapsed: {amount} was not taken in time.",
     Move.REFUNDED: "{amount} was refunded by {tender}.",
     Move.CREDITED: "{amount} was given as shop credit.",
-    Move.DISPUTED: "The buyer disputed {amount}{because}; the answer is due{until}.",
+    Move.DISPUTED: "The buyer disputed {amount}{because}; the answer is due{by}.",
     Move.DISPUTE_WON: "The dispute was decided for you: {amount} is yours again.",
     Move.DISPUTE_LOST: "The dispute was decided for the buyer: {amount} is gone.",
     Move.RETURNED: "The debit of {amount} was returned{because}.",
@@ -190,6 +193,7 @@ GOODS: dict[Goods, str] = {
     Goods.SEND: "send the goods",
     Goods.ASK_BACK: "ask for goods that went out",
 }
+GOODS_OUT = "the goods are out"
 ACCESS: dict[Access, str] = {
     Access.WAIT: "access waits",
     Access.GIVE: "access is given",

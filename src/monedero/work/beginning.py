@@ -1,7 +1,7 @@
 """Begin: the demo shop, and the example rate cards that a new shop may start from."""
 
 import secrets
-from datetime import datetime, timedelta
+from datetime import UTC, datetime, time, timedelta
 
 from monedero import demo
 from monedero.core.account import Account, MethodStanding, Stage
@@ -12,6 +12,7 @@ from monedero.standins.provider.merchants import Holder
 from monedero.standins.provider.program import SimulatedProvider
 from monedero.standins.provider.things import Review
 from monedero.store import Store
+from monedero.work.accounts.applying import application_name
 from monedero.work.accounts.business import NAME, Drawer
 from monedero.work.accounts.connecting import NOTIFY
 from monedero.work.gateways import Access, HeldSecret, access_name
@@ -68,10 +69,26 @@ def _at_provider(store: Store, provider: SimulatedProvider, account: Account, no
         held = provider.reviews.take_in(account.provider, asked)
         due = provider.reviews.get(held.reference).model_copy(update={"due_at": now + REVIEW_LEFT})
         provider.world.shelf.put(held.reference, Review.model_validate(due.model_dump()))
-        application = Application(reference=held.reference, sent_at=now)
-        store.sealed.put(f"application {account.mode.value} {account.id}", application)
+        application = Application(
+            phone=demo.PHONE,
+            phone_confirmed_at=now,
+            terms_version="2026-01",
+            terms_accepted_at=now,
+            reference=held.reference,
+            sent_at=now,
+        )
+        store.sealed.put(application_name(account), application)
     if account.stage is not Stage.CONNECTED:
         return account
+    begun = datetime.combine(account.since or now.date(), time(10), UTC)
+    applied = Application(
+        phone=demo.PHONE,
+        phone_confirmed_at=begun,
+        terms_version="2026-01",
+        terms_accepted_at=begun,
+        sent_at=begun,
+    )
+    store.sealed.put(application_name(account), applied)
     holder = Holder(business.legal_name, business.email, business.country)
     merchant = provider.merchants.open(account.provider, account.mode, holder)
     methods: dict[str, MethodStanding | None] = dict.fromkeys(account.active_methods)

@@ -2,6 +2,12 @@
 export const keys = {
   shop: ["shop"],
   accounts: ["accounts"],
+  sheet: (provider: string, mode: string) => ["accounts", "sheet", provider, mode],
+  leaving: (account: string, mode: string) => ["accounts", "leaving", account, mode],
+  exchanges: (account: string, mode: string) => ["accounts", "exchanges", account, mode],
+  business: ["business"],
+  letters: ["letters"],
+  clock: ["clock"],
   choices: ["choices"],
   checkout: ["checkout"],
   compare: ["compare"],

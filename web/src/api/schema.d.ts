@@ -1771,7 +1771,7 @@ export interface components {
          * Business
          * @description The merchant as providers ask for it. `payout` is the account that is used where nothing else is said.
          */
-        "Business-Input": {
+        Business: {
             /**
              * Country
              * @description ISO 3166-1 country, such as PT
@@ -1808,57 +1808,7 @@ export interface components {
              * Payout Accounts
              * @default []
              */
-            payout_accounts: components["schemas"]["PayoutAccount-Input"][];
-            /** Payout */
-            payout?: string | null;
-            /**
-             * Facts
-             * @default []
-             */
-            facts: components["schemas"]["Fact"][];
-        };
-        /**
-         * Business
-         * @description The merchant as providers ask for it. `payout` is the account that is used where nothing else is said.
-         */
-        "Business-Output": {
-            /**
-             * Country
-             * @description ISO 3166-1 country, such as PT
-             * @default PT
-             */
-            country: string;
-            /**
-             * Legal Name
-             * @default
-             */
-            legal_name: string;
-            legal_form?: components["schemas"]["LegalForm"] | null;
-            /**
-             * Tax Number
-             * @default
-             */
-            tax_number: string;
-            /**
-             * Address
-             * @default
-             */
-            address: string;
-            /**
-             * Email
-             * @default
-             */
-            email: string;
-            /**
-             * People
-             * @default []
-             */
-            people: components["schemas"]["Person"][];
-            /**
-             * Payout Accounts
-             * @default []
-             */
-            payout_accounts: components["schemas"]["PayoutAccount-Output"][];
+            payout_accounts: components["schemas"]["PayoutAccount"][];
             /** Payout */
             payout?: string | null;
             /**
@@ -1874,7 +1824,7 @@ export interface components {
         BusinessEdit: {
             /** Version */
             version: number;
-            business: components["schemas"]["Business-Input"];
+            business: components["schemas"]["Business"];
         };
         /**
          * BusinessState
@@ -1884,7 +1834,7 @@ export interface components {
             mode: components["schemas"]["Mode"];
             /** Version */
             version: number;
-            business: components["schemas"]["Business-Output"];
+            business: components["schemas"]["Business"];
             /** Papers */
             papers: components["schemas"]["PaperOut"][];
             /** Paper Kinds */
@@ -3334,37 +3284,7 @@ export interface components {
          * PayoutAccount
          * @description An account that payouts go to: an IBAN, or an account number with a bank code where IBANs are not in use.
          */
-        "PayoutAccount-Input": {
-            /**
-             * Id
-             * @description A short id, such as card
-             */
-            id: string;
-            /** Holder */
-            holder: string;
-            /**
-             * Country
-             * @description ISO 3166-1 country, such as PT
-             */
-            country: string;
-            /**
-             * Currency
-             * @description ISO 4217 currency, such as EUR
-             * @default EUR
-             */
-            currency: string;
-            /** Iban */
-            iban?: unknown | null;
-            /** Bank Code */
-            bank_code?: string | null;
-            /** Account Number */
-            account_number?: string | null;
-        };
-        /**
-         * PayoutAccount
-         * @description An account that payouts go to: an IBAN, or an account number with a bank code where IBANs are not in use.
-         */
-        "PayoutAccount-Output": {
+        PayoutAccount: {
             /**
              * Id
              * @description A short id, such as card

@@ -1,6 +1,13 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { BrowserRouter, Navigate, Route, Routes } from "react-router";
 import { Toaster } from "sonner";
+import {
+  AccountsPage,
+  ApplicationPage,
+  LettersPage,
+  NotificationsPage,
+  PapersPage,
+} from "../features/accounts";
 import { AfterPaying, BuyPage } from "../features/buyer";
 import { CheckoutPage } from "../features/checkout";
 import { CardPage, CataloguePage, ComparePage, PlansPage } from "../features/compare";
@@ -28,6 +35,12 @@ export function App() {
             <Route path="/compare/plans" element={<PlansPage />} />
             <Route path="/compare/catalogue" element={<CataloguePage />} />
             <Route path="/compare/cards/:provider/:day" element={<CardPage />} />
+            <Route path="/accounts" element={<AccountsPage />} />
+            <Route path="/accounts/papers" element={<PapersPage />} />
+            <Route path="/accounts/letters" element={<LettersPage />} />
+            <Route path="/accounts/:provider" element={<AccountsPage />} />
+            <Route path="/accounts/:provider/application" element={<ApplicationPage />} />
+            <Route path="/accounts/:provider/notifications" element={<NotificationsPage />} />
             <Route path="/checkout" element={<CheckoutPage />} />
             <Route path="/rehearse" element={<RehearsePage />} />
             <Route path="/publish" element={<PublishPage />} />

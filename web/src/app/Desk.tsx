@@ -13,6 +13,7 @@ import {
 } from "../features/hand";
 import { FirstShop, useOtherShop, useShop } from "../features/shop";
 import { Trouble } from "../ui/Page";
+import { Clock } from "./Clock";
 import { KeysDialog } from "./KeysDialog";
 import { type Mark, useStages } from "./stages";
 import { useShortcuts } from "./useShortcuts";
@@ -113,7 +114,9 @@ export function Desk() {
             ))}
           </nav>
         )}
-        <p className={`self-center font-semibold text-saffron-ink ${shop ? "" : "ml-auto"}`}>Test mode</p>
+        <div className={`self-center ${shop ? "" : "ml-auto"}`}>
+          <Clock />
+        </div>
       </header>
       {shop ? (
         <>

@@ -1,5 +1,6 @@
 import { Command } from "cmdk";
 import { useNavigate } from "react-router";
+import { VIEWS as ACCOUNT_VIEWS, useAccounts } from "../features/accounts";
 import { useDraft } from "../features/checkout";
 import { VIEWS as COMPARE_VIEWS, useCards } from "../features/compare";
 import { useHand, useHandSearch } from "../features/hand";
@@ -7,7 +8,7 @@ import { VIEWS as SHOP_VIEWS, useChoices } from "../features/shop";
 import { partsOf } from "../lib/money";
 import { useStages } from "./stages";
 
-const VIEWS = [...COMPARE_VIEWS.slice(1), ...SHOP_VIEWS.slice(1)];
+const VIEWS = [...COMPARE_VIEWS.slice(1), ...SHOP_VIEWS.slice(1), ...ACCOUNT_VIEWS.slice(1)];
 const ITEM = "flex justify-between px-5 py-1.5 cursor-pointer aria-selected:bg-verdigris-wash";
 
 interface Props {
@@ -22,6 +23,7 @@ export function FindDialog({ open, onOpenChange }: Props) {
   const { shop, change } = useHand();
   const stages = useStages();
   const cards = useCards().data ?? [];
+  const providers = useAccounts().data?.providers ?? [];
   const tenders = useDraft().data?.tenders ?? [];
   const names = new Map(useChoices().data?.countries.map((choice) => [choice.code, choice.name]));
 
@@ -77,6 +79,16 @@ export function FindDialog({ open, onOpenChange }: Props) {
             )}
           >
             {card.provider_name} <span className="text-soft">rate card</span>
+          </Command.Item>
+        ))}
+        {providers.map((entry) => (
+          <Command.Item
+            key={entry.provider}
+            className={ITEM}
+            value={`provider ${entry.name}`}
+            onSelect={then(() => void navigate(`/accounts/${entry.provider}${search}`))}
+          >
+            {entry.name} <span className="text-soft">provider</span>
           </Command.Item>
         ))}
         {tenders.map((tender) => (

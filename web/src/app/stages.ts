@@ -1,3 +1,4 @@
+import { useAccounts } from "../features/accounts";
 import { useDraft } from "../features/checkout";
 import { usePublication } from "../features/publish";
 import { useOrders } from "../features/rehearse";
@@ -12,12 +13,21 @@ interface Stage {
   note: string;
 }
 
+/** An account at one of these stages waits for the owner. */
+const IN_HAND = new Set(["question", "refused", "approved", "lapsed"]);
+
 /** The stages in the order of work, each with what is unfinished there. */
 export function useStages(): Stage[] {
   const shop = useShop().data?.shop;
   const tenders = useDraft().data?.tenders ?? [];
   const publication = usePublication().data;
   const orders = useOrders().data;
+  const accounts = useAccounts().data?.providers ?? [];
+  const needed = new Set(
+    tenders.flatMap((tender) => (tender.on && tender.route ? [tender.route.provider] : [])),
+  );
+  const needing = accounts.filter((entry) => IN_HAND.has(entry.stage));
+  const held = accounts.filter((entry) => needed.has(entry.provider) && entry.stage !== "connected");
   const on = tenders.filter((tender) => tender.on).length;
   const changes = publication?.changes.length ?? 0;
   return [
@@ -28,6 +38,16 @@ export function useStages(): Stage[] {
       note: shop ? "described" : "not described",
     },
     { path: "/compare", name: "Compare", mark: tenders.length ? "done" : "open", note: "" },
+    {
+      path: "/accounts",
+      name: "Accounts",
+      mark: needing.length ? "open" : held.length ? "waiting" : "done",
+      note: needing.length
+        ? `${needing.map((entry) => entry.name).join(", ")} need you`
+        : held.length
+          ? `${held.map((entry) => entry.name).join(", ")} not connected yet`
+          : "",
+    },
     { path: "/checkout", name: "Checkout", mark: on ? "done" : "open", note: `${on} switched on` },
     {
       path: "/rehearse",

@@ -2,6 +2,8 @@ import { useId, useState } from "react";
 
 interface Props {
   label: string;
+  /** What stands on the field where the label says more than there is room for; it begins the label. */
+  short?: string;
   text: string;
   accept: string;
   busy: boolean;
@@ -9,7 +11,7 @@ interface Props {
 }
 
 /** A place to drop a file on, which is a file field for the keyboard as well. */
-export function FileDrop({ label, text, accept, busy, onFile }: Props) {
+export function FileDrop({ label, short, text, accept, busy, onFile }: Props) {
   const [over, setOver] = useState(false);
   const id = useId();
   return (
@@ -28,7 +30,7 @@ export function FileDrop({ label, text, accept, busy, onFile }: Props) {
         const [file] = event.dataTransfer.files;
         if (file) onFile(file);
       }}
-      className={`border border-dashed px-4 py-4 flex flex-wrap items-center gap-4 focus-within:border-ink ${over ? "border-verdigris bg-verdigris-wash" : "border-soft"}`}
+      className={`border border-dashed px-4 py-2.5 flex flex-wrap items-center gap-4 focus-within:border-ink ${over ? "border-verdigris bg-verdigris-wash" : "border-soft"}`}
     >
       <input
         id={id}
@@ -46,7 +48,14 @@ export function FileDrop({ label, text, accept, busy, onFile }: Props) {
         htmlFor={id}
         className="text-verdigris font-semibold underline-offset-4 hover:underline cursor-pointer min-h-6"
       >
-        {label}
+        {short ? (
+          <>
+            {short}
+            <span className="sr-only">{label.slice(short.length)}</span>
+          </>
+        ) : (
+          label
+        )}
       </label>
     </div>
   );

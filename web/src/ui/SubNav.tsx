@@ -4,10 +4,12 @@ interface Props {
   label: string;
   search: string;
   views: { path: string; name: string }[];
+  /** The view that is open, where the address says more than its path. */
+  open?: string;
 }
 
 /** The views of one stage, side by side above the work. */
-export function SubNav({ label, search, views }: Props) {
+export function SubNav({ label, search, views, open }: Props) {
   return (
     <nav aria-label={label} className="flex flex-wrap gap-x-5 text-soft mb-3 -mt-1">
       {views.map((view) => (
@@ -16,7 +18,7 @@ export function SubNav({ label, search, views }: Props) {
           end
           to={`${view.path}${search}`}
           className={({ isActive }) =>
-            `min-h-6 underline-offset-4 ${isActive ? "text-ink font-semibold" : "underline decoration-rule hover:text-ink"}`
+            `min-h-6 underline-offset-4 ${isActive || view.path === open ? "text-ink font-semibold" : "underline decoration-rule hover:text-ink"}`
           }
         >
           {view.name}

@@ -162,6 +162,11 @@ class Merchants:
             self.put(merchant.model_copy(update={"credentials": [fresh, *older][:3]}))
         return fresh
 
+    def close(self, number: str) -> None:
+        """Close an account: nothing opens it any more."""
+        with self._shelf.together():
+            self.put(self.get(number).model_copy(update={"credentials": [], "tokens": []}))
+
     def set_endpoint(self, number: str, path: str, secret: str) -> None:
         """Where the notifications of a merchant go from now on."""
         with self._shelf.together():

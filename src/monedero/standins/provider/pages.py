@@ -201,6 +201,17 @@ def _office(provider: SimulatedProvider) -> APIRouter:
         provider.merchants.new_credentials(number)
         return back(name, "accounts")
 
+    @router.get("/{name}/office/merchants/{number}/{field}")
+    def file(number: str, field: str) -> Response:
+        newest = provider.merchants.get(number).credentials[0].fields
+        headers = {"Content-Disposition": f"attachment; filename={number.lower()}-{field}.pem"}
+        return Response(newest.get(field, ""), media_type="application/x-pem-file", headers=headers)
+
+    @router.post("/{name}/office/merchants/{number}/close")
+    def close(name: str, number: str) -> Response:
+        provider.merchants.close(number)
+        return back(name, "accounts")
+
     @router.post("/{name}/office/payments/{reference}")
     def afterwards(name: str, reference: str, happens: Annotated[str, Form()]) -> Response:
         play = {

@@ -67,7 +67,7 @@ class Applying:
 
     def application(self, account: Account) -> Application:
         """The application of an account as far as it is."""
-        return self._store.sealed.get(_name(account), Application) or Application()
+        return self._store.sealed.get(application_name(account), Application) or Application()
 
     def missing(self, account: Account) -> list[Ask]:
         """What the provider asks and is not there yet."""
@@ -86,14 +86,14 @@ class Applying:
         """Send a code to a number; another number is one that is not confirmed."""
         business = read_business(self._store).business
         told = phone(number, business.country)
-        until = self._codes.send(_name(account), self.facts(account.provider).name, told, way)
+        until = self._codes.send(application_name(account), self.facts(account.provider).name, told, way)
         if told != self.application(account).phone:
             self._edit(account, {"phone": told, "phone_confirmed_at": None})
         return until
 
     def check_code(self, account: Account, code: str) -> None:
         """Confirm the number by the code that was sent to it."""
-        self._codes.check(_name(account), self.application(account).phone, code)
+        self._codes.check(application_name(account), self.application(account).phone, code)
         self._edit(account, {"phone_confirmed_at": self._now()})
 
     def accept_terms(self, account: Account) -> None:
@@ -176,7 +176,7 @@ class Applying:
 
     def _edit(self, account: Account, update: dict[str, object]) -> None:
         edited = self.application(account).model_copy(update=update)
-        self._store.sealed.put(_name(account), Application.model_validate(edited.model_dump()))
+        self._store.sealed.put(application_name(account), Application.model_validate(edited.model_dump()))
 
     def _stage(self, account: Account) -> Account:
         staged = account.model_copy(update={"since": self._now().date()})
@@ -209,5 +209,6 @@ def _free(provider: str, accounts: dict[str, Account]) -> str:
     return f"{provider}-{number}"
 
 
-def _name(account: Account) -> str:
+def application_name(account: Account) -> str:
+    """The name under which the application of an account is sealed."""
     return f"application {account.mode.value} {account.id}"

@@ -62,7 +62,11 @@ def sheet(store: Store, applying: Applying, provider: str, mode: Mode, day: date
     """The sheet of a provider in a mode."""
     facts = applying.facts(provider)
     grounds = grounds_of(store)
-    accounts = [held for held in store.accounts.of(mode).values() if held.provider == provider]
+    accounts = [
+        held
+        for held in store.accounts.of(mode).values()
+        if held.provider == provider and held.stage is not Stage.NOT_BEGUN
+    ]
     blank = Account(provider=provider, mode=mode, stage=Stage.NOT_BEGUN, active_methods=[])
     lacking = set(applying.missing(accounts[0] if accounts else blank))
     cards = [pricer.card for pricer in grounds.catalogue.pricers(day) if pricer.card.provider.id == provider]

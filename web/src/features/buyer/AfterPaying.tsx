@@ -1,10 +1,12 @@
 import { Link, useParams } from "react-router";
 import { said } from "../../api/client";
+import { Button } from "../../ui/Button";
+import { FileDrop } from "../../ui/FileDrop";
 import { Trouble } from "../../ui/Page";
 import { lastHand } from "../hand";
 import { BuyerPage } from "./BuyerPage";
 import { OrderLines } from "./OrderLines";
-import { usePayAnotherWay, usePaying } from "./queries";
+import { useGoOn, usePayAnotherWay, usePaying, useSendReceipt } from "./queries";
 import { Ways } from "./Ways";
 
 /** The page after paying: what happened, with the way to pay by its name, and how else the order can be paid. */
@@ -12,6 +14,8 @@ export function AfterPaying() {
   const { token = "" } = useParams();
   const paying = usePaying(token);
   const another = usePayAnotherWay(token);
+  const goOn = useGoOn(token);
+  const receipt = useSendReceipt(token);
   const order = paying.data;
   return (
     <BuyerPage>
@@ -26,12 +30,46 @@ export function AfterPaying() {
           <h1 className="text-2xl mb-2">{order.headline}</h1>
           <p className="mb-6">{order.text}</p>
           <OrderLines
-            paid={order.state === "paid"}
+            paid={order.paid}
             shop={order.shop}
             line={`${order.line_name}, order ${order.number}`}
             amount={order.amount}
           />
-          {order.state !== "paid" && (
+          {order.page && order.embedded && (
+            <iframe
+              title={`Pay ${order.amount} by ${order.tender_name}`}
+              src={`${order.page}?within=true`}
+              className="w-full h-[30rem] border border-rule mb-6"
+            />
+          )}
+          {order.state === "at-provider" && !order.embedded && (
+            <p className="mb-6">
+              <Button look="strong" className="w-full min-h-11" onClick={() => goOn.mutate()}>
+                Go on with {order.tender_name}
+              </Button>
+              {goOn.error && <Trouble>{said(goOn.error)}</Trouble>}
+            </p>
+          )}
+          {order.can_send_receipt && (
+            <section aria-labelledby="receipt" className="mb-6">
+              <h2 id="receipt" className="font-sans font-semibold mb-2">
+                Have you sent the transfer?
+              </h2>
+              <FileDrop
+                label="Send us its receipt"
+                text={
+                  order.receipts > 0
+                    ? `${order.receipts} sent; we are looking at it`
+                    : "PDF, PNG or JPEG, 5 MB at the most"
+                }
+                accept=".pdf,.png,.jpg,.jpeg"
+                busy={receipt.isPending}
+                onFile={(file) => receipt.mutate(file)}
+              />
+              {receipt.error && <Trouble>{said(receipt.error)}</Trouble>}
+            </section>
+          )}
+          {order.offered.length > 0 && (
             <section aria-labelledby="another">
               <h2 id="another" className="font-sans font-semibold mb-2">
                 {order.state === "awaiting-payment" ? "Or pay another way" : "Choose how to pay"}

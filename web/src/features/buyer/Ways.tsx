@@ -6,7 +6,7 @@ import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 
 interface Props {
-  offered: { tender: string; name: string; description: string }[];
+  offered: { tender: string; name: string; description: string; usual?: boolean }[];
   amount: string;
   paying: boolean;
   problem: unknown;
@@ -16,7 +16,8 @@ interface Props {
 /** The ways to pay, as a buyer meets them: one is chosen, then paid with. */
 export function Ways({ offered, amount, paying, problem, onPay }: Props) {
   const [picked, setPicked] = useState("");
-  const chosen = offered.find((way) => way.tender === picked) ?? offered[0];
+  const chosen =
+    offered.find((way) => way.tender === picked) ?? offered.find((way) => way.usual) ?? offered[0];
   if (!chosen) {
     return (
       <p className="border-t border-rule pt-3">
@@ -34,7 +35,12 @@ export function Ways({ offered, amount, paying, problem, onPay }: Props) {
     >
       <RadioGroup.Root value={chosen.tender} onValueChange={setPicked} aria-label="Ways to pay">
         {offered.map((way) => (
-          <Choice key={way.tender} value={way.tender} name={way.name} description={way.description} />
+          <Choice
+            key={way.tender}
+            value={way.tender}
+            name={way.name}
+            description={way.usual ? `You paid this way last time. ${way.description}` : way.description}
+          />
         ))}
       </RadioGroup.Root>
       {problem !== null && problem !== undefined && (

@@ -1,4 +1,4 @@
-import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { answered, api, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
 import { type Hand, NOTHING } from "../hand";
@@ -28,6 +28,34 @@ export function usePay() {
   return useMutation({
     mutationFn: (order: Schema<"OrderNew">) => answered(api.POST("/api/orders", { body: order })),
     onSuccess: (placed) => window.location.assign(placed.go_to),
+  });
+}
+
+/** Go on with a payment that was begun and not finished. */
+export function useGoOn(token: string) {
+  return useMutation({
+    mutationFn: () => answered(api.POST("/api/orders/{token}/go-on", { params: { path: { token } } })),
+    onSuccess: (placed) => window.location.assign(placed.go_to),
+  });
+}
+
+/** Send the receipt of a transfer. */
+export function useSendReceipt(token: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (file: File) =>
+      answered(
+        api.POST("/api/orders/{token}/receipt", {
+          params: { path: { token } },
+          body: { file: "" },
+          bodySerializer: () => {
+            const form = new FormData();
+            form.set("file", file);
+            return form;
+          },
+        }),
+      ),
+    onSuccess: (paying) => client.setQueryData(keys.order(token), paying),
   });
 }
 

@@ -6,6 +6,7 @@ import { Button } from "../../ui/Button";
 import { Picker } from "../../ui/Picker";
 import { TextField } from "../../ui/TextField";
 import type { Shop } from "../shop";
+import { Handling } from "./Handling";
 import type { Outcome, Tender } from "./queries";
 import { type End, limitsOf, windowOf, withLimits } from "./windows";
 
@@ -49,6 +50,7 @@ export function TenderSettings({ outcome, shop, save, first, last, onMove, onRem
           />
         ))}
       </fieldset>
+      <Handling tender={tender} shop={shop} save={save} />
       <p className="flex gap-6 text-soft">
         <span>{outcome.fee ? `Costs you ${outcome.fee} for this order.` : costUnknown(outcome)}</span>
         <Button look="quiet" className="ml-auto" disabled={first} onClick={() => onMove(-1)}>

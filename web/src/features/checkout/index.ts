@@ -1,6 +1,6 @@
 import { lazy } from "react";
 
-export { useAddTender, useDraft, useView } from "./queries";
+export { useAddTender, useChangeTenders, useDraft, useView } from "./queries";
 
 export const CheckoutPage = lazy(() =>
   import("./CheckoutPage").then((module) => ({ default: module.CheckoutPage })),

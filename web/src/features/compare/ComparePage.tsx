@@ -54,7 +54,8 @@ export function ComparePage() {
   };
   const apply = (to: string) =>
     begin.mutate(to, {
-      onSuccess: (account) => toast(`The application with ${account.provider_name} is begun.`),
+      onSuccess: (account) =>
+        toast(`The application with ${account.name} is begun. Go on with it in Accounts.`),
       onError: (refused) => toast.error(said(refused)),
     });
 

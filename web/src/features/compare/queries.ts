@@ -92,7 +92,12 @@ export function useBegin() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (provider: string) =>
-      answered(api.POST("/api/accounts/{provider}/begin", { params: { path: { provider } } })),
+      answered(
+        api.POST("/api/accounts/{provider}/begin", {
+          params: { path: { provider } },
+          body: { mode: "test" },
+        }),
+      ),
     onSuccess: () => client.invalidateQueries(),
   });
 }

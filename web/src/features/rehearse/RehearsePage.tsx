@@ -2,15 +2,9 @@ import { useSearchParams } from "react-router";
 import { shown } from "../../lib/money";
 import { moment } from "../../lib/time";
 import { Heading } from "../../ui/Page";
-import { type OrderRecord, useOrders } from "./queries";
-
-const STATES: Record<OrderRecord["state"], { word: string; ink: string }> = {
-  open: { word: "open", ink: "text-soft" },
-  "at-provider": { word: "at the provider", ink: "text-saffron-ink" },
-  "awaiting-payment": { word: "awaiting payment", ink: "text-saffron-ink" },
-  paid: { word: "paid", ink: "text-verdigris" },
-  declined: { word: "declined", ink: "text-copper" },
-};
+import { OrderStory } from "./OrderStory";
+import { useOrders } from "./queries";
+import { STATE_INK } from "./states";
 
 /** The test orders, and the record of the one that is open. */
 export function RehearsePage() {
@@ -68,70 +62,16 @@ export function RehearsePage() {
                   <td className="pr-3">{order.line_name}</td>
                   <td className="pr-3 text-right whitespace-nowrap">{shown(order.amount)}</td>
                   <td className="pr-3 pl-6">{order.tender_name}</td>
-                  <td className={`whitespace-nowrap font-medium ${STATES[order.state].ink}`}>
-                    {STATES[order.state].word}
+                  <td className={`whitespace-nowrap font-medium ${STATE_INK[order.state]}`}>
+                    {order.state_name}
                   </td>
                 </tr>
               ))}
             </tbody>
           </table>
-          <Record order={open} />
+          <OrderStory key={open.token} order={open} />
         </>
       )}
     </>
-  );
-}
-
-/** One order: what happened, what the buyer was told, and by which edition it was decided. */
-function Record({ order }: { order: OrderRecord }) {
-  return (
-    <section aria-labelledby="record" className="mt-8">
-      <div className="flex items-baseline gap-4 border-b border-ink pb-1">
-        <h2 id="record" className="text-xl">
-          Order {order.number}
-        </h2>
-        <p className={`font-medium ${STATES[order.state].ink}`}>
-          {STATES[order.state].word}, {order.tender_name}
-        </p>
-        <p className="ml-auto text-soft">
-          {order.mode} mode,{" "}
-          {order.edition === null ? `draft ${order.draft_version}` : `edition ${order.edition}`}
-        </p>
-      </div>
-      <div className="grid lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-8 mt-3">
-        <div>
-          <h3 className="text-soft mb-1">What happened</h3>
-          <ol className="border-l border-rule pl-4">
-            {order.happened.map((entry) => (
-              <li key={`${entry.at}${entry.move}`} className="py-1">
-                {entry.text}
-                <span className="block text-small text-soft">{moment(entry.at)}</span>
-              </li>
-            ))}
-          </ol>
-          <dl className="mt-4 grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
-            <dt className="text-soft">Buyer</dt>
-            <dd>in {order.country_name}</dd>
-            <dt className="text-soft">Amount</dt>
-            <dd>{shown(order.amount)}</dd>
-            <dt className="text-soft">Carried by</dt>
-            <dd>{order.provider_name || "your own arrangement"}</dd>
-          </dl>
-        </div>
-        <div>
-          <h3 className="text-soft mb-1">What the buyer was told</h3>
-          {order.messages.length === 0 && <p>No message was sent yet.</p>}
-          {order.messages.map((message) => (
-            <article key={message.at} className="bg-paper border border-rule px-4 py-3 mb-3">
-              <p className="text-small text-soft">
-                To {message.to}, {moment(message.at)}
-              </p>
-              <h4 className="font-semibold my-1">{message.subject}</h4>
-              <p>{message.text}</p>
-            </article>
-          ))}
-        </div>
-      </div>
-    </section>
   );
 }

@@ -5,16 +5,16 @@ import { Heading } from "../../ui/Page";
 import { Picker } from "../../ui/Picker";
 import { SubNav } from "../../ui/SubNav";
 import { TextField } from "../../ui/TextField";
-import { AccountsList } from "./AccountsList";
 import { HeldThings } from "./HeldThings";
 import { LinesTable } from "./LinesTable";
 import { MarketsTable } from "./MarketsTable";
 import { type Shop, useChangeShop, useChoices, useShop } from "./queries";
+import { Storefronts } from "./Storefronts";
 import type { Sections } from "./sections";
 import { TypedRates } from "./TypedRates";
 import { VIEWS } from "./views";
 
-/** The shop: country and currency, markets, lines, typed rates, accounts. Every edit is kept at once. */
+/** The shop: country and currency, markets, lines, storefronts, typed rates. Every edit is kept at once. */
 export function ShopPage() {
   const shop = useShop().data?.shop;
   const choices = useChoices().data;
@@ -74,7 +74,7 @@ export function ShopPage() {
       <MarketsTable {...sections} />
       <LinesTable {...sections} />
       <HeldThings {...sections} />
-      <AccountsList />
+      <Storefronts {...sections} />
       <TypedRates {...sections} />
     </>
   );

@@ -19,11 +19,6 @@ export function useChoices() {
   });
 }
 
-/** The accounts in test mode. */
-export function useAccounts() {
-  return useQuery({ queryKey: keys.accounts, queryFn: () => answered(api.GET("/api/accounts")) });
-}
-
 /**
  * Change the shop: the change is made on the newest shop that is known here, and saved over its version. One
  * change at a time, so that two quick edits do not meet.

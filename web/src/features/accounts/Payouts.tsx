@@ -1,0 +1,166 @@
+import { type FormEvent, useState } from "react";
+import { toast } from "sonner";
+import { said } from "../../api/client";
+import { Button } from "../../ui/Button";
+import { Trouble } from "../../ui/Page";
+import { Picker } from "../../ui/Picker";
+import type { Business } from "./queries";
+import { freeId, type Section } from "./sections";
+
+type PayoutAccount = NonNullable<Business["payout_accounts"]>[number];
+const INPUT = "h-8 border-b border-rule bg-transparent px-1 hover:border-ink focus:border-ink";
+
+/** The accounts that payouts go to; one of them is the usual one. */
+export function Payouts({ business, countries, save, quietly }: Section) {
+  const held = business.payout_accounts ?? [];
+  const remove = (account: PayoutAccount) => {
+    const usual = business.payout;
+    quietly((before) => ({
+      ...before,
+      payout: before.payout === account.id ? null : (before.payout ?? null),
+      payout_accounts: (before.payout_accounts ?? []).filter((entry) => entry.id !== account.id),
+    }));
+    toast("The account for payouts is taken out.", {
+      duration: 12_000,
+      action: {
+        label: "Undo",
+        onClick: () =>
+          quietly((before) => ({
+            ...before,
+            payout_accounts: [...(before.payout_accounts ?? []), account],
+            payout: usual ?? null,
+          })),
+      },
+    });
+  };
+  return (
+    <section id="payouts" aria-labelledby="payouts-held" className="mb-6">
+      <h2 id="payouts-held" className="text-lg mb-1">
+        Accounts for payouts
+      </h2>
+      <ul className="border-t border-ink">
+        {held.map((account) => (
+          <li
+            key={account.id}
+            className="flex flex-wrap items-baseline gap-x-5 border-b border-rule-soft py-1.5"
+          >
+            <span className="font-medium">{account.holder}</span>
+            <span>
+              {account.iban?.replace(/(.{4})/g, "$1 ") ??
+                `${account.account_number}, bank ${account.bank_code}`}
+            </span>
+            <span className="text-soft">{account.currency}</span>
+            <span className="ml-auto flex gap-4">
+              {business.payout === account.id ? (
+                <span className="text-verdigris">the usual one</span>
+              ) : (
+                <Button
+                  look="quiet"
+                  aria-label={`Make it the usual one: ${account.iban ?? account.account_number}`}
+                  onClick={() => quietly((before) => ({ ...before, payout: account.id }))}
+                >
+                  Make it the usual one
+                </Button>
+              )}
+              <Button
+                look="quiet"
+                aria-label={`Remove the account ${account.iban ?? account.account_number}`}
+                onClick={() => remove(account)}
+              >
+                Remove
+              </Button>
+            </span>
+          </li>
+        ))}
+      </ul>
+      <NewAccount business={business} countries={countries} save={save} />
+    </section>
+  );
+}
+
+function NewAccount({ business, countries, save }: Omit<Section, "quietly">) {
+  const [holder, setHolder] = useState("");
+  const [country, setCountry] = useState(business.country ?? "PT");
+  const [iban, setIban] = useState("");
+  const [bank, setBank] = useState("");
+  const [number, setNumber] = useState("");
+  const [problem, setProblem] = useState("");
+
+  function add(event: FormEvent) {
+    event.preventDefault();
+    save((before) => {
+      const accounts = before.payout_accounts ?? [];
+      const id = freeId(
+        "payout",
+        accounts.map((entry) => entry.id),
+      );
+      const account = {
+        id,
+        holder: holder || before.legal_name || "",
+        country,
+        iban: iban || null,
+        bank_code: bank || null,
+        account_number: number || null,
+      };
+      return {
+        ...before,
+        payout_accounts: [...accounts, account as PayoutAccount],
+        payout: before.payout ?? id,
+      };
+    })
+      .then(() => {
+        setIban("");
+        setBank("");
+        setNumber("");
+        setProblem("");
+      })
+      .catch((refused) => setProblem(said(refused)));
+  }
+
+  return (
+    <form
+      onSubmit={add}
+      className="grid grid-cols-2 lg:grid-cols-[minmax(0,1fr)_9rem_minmax(0,1.4fr)] gap-x-4 gap-y-2 items-end mt-2"
+    >
+      <label>
+        <span className="block text-small text-soft">Holder of the account to add</span>
+        <input
+          value={holder}
+          onChange={(event) => setHolder(event.target.value)}
+          className={`${INPUT} w-full`}
+        />
+      </label>
+      <Picker
+        showLabel
+        label="Country of the account"
+        value={country}
+        options={countries}
+        onPick={setCountry}
+      />
+      <label>
+        <span className="block text-small text-soft">IBAN</span>
+        <input value={iban} onChange={(event) => setIban(event.target.value)} className={`${INPUT} w-full`} />
+      </label>
+      <label>
+        <span className="block text-small text-soft">or bank code</span>
+        <input value={bank} onChange={(event) => setBank(event.target.value)} className={`${INPUT} w-full`} />
+      </label>
+      <label>
+        <span className="block text-small text-soft">and number</span>
+        <input
+          value={number}
+          onChange={(event) => setNumber(event.target.value)}
+          className={`${INPUT} w-full`}
+        />
+      </label>
+      <Button type="submit" className="justify-self-start">
+        Add the account
+      </Button>
+      {problem && (
+        <div className="col-span-full">
+          <Trouble>{problem}</Trouble>
+        </div>
+      )}
+    </form>
+  );
+}

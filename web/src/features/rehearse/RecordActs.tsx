@@ -1,0 +1,165 @@
+import { type ReactNode, useId, useState } from "react";
+import { said } from "../../api/client";
+import { partsOf, ungrouped } from "../../lib/money";
+import { Button } from "../../ui/Button";
+import { Trouble } from "../../ui/Page";
+import { type OrderRecord, useRecordActs } from "./queries";
+
+/** What the owner can do with an order now; what is not possible is not shown. */
+export function RecordActs({ order }: { order: OrderRecord }) {
+  const acts = useRecordActs(order);
+  const { can } = order;
+  const [trouble, setTrouble] = useState<unknown>(null);
+  const [note, setNote] = useState("");
+  const [reason, setReason] = useState("");
+  const how = { onError: setTrouble, onSuccess: () => setTrouble(null) };
+  const busy = Object.values(acts).some((act) => act.isPending);
+
+  return (
+    <section aria-labelledby="acts">
+      <h3 id="acts" className="text-soft font-sans text-figure border-b border-rule mb-1">
+        What you can do
+      </h3>
+      <div className="grid gap-2">
+        {can.take && (
+          <WithAmount key={`take ${can.take}`} label="Amount to take" most={can.take} busy={busy}>
+            {(amount) => (
+              <>
+                <Button onClick={() => acts.take.mutate(amount, how)}>Take it</Button>
+                <Button look="quiet" onClick={() => acts.release.mutate(undefined, how)}>
+                  Release what is not taken
+                </Button>
+              </>
+            )}
+          </WithAmount>
+        )}
+        {can.send && (
+          <WithAmount
+            key={`send ${can.send}`}
+            label="Worth of the goods that go out"
+            most={can.send}
+            busy={busy}
+          >
+            {(amount) => (
+              <>
+                <Text label="Note, such as the parcel's number" value={note} onChange={setNote} />
+                <Button
+                  onClick={() => {
+                    acts.send.mutate({ amount, note }, how);
+                    setNote("");
+                  }}
+                >
+                  They went out
+                </Button>
+              </>
+            )}
+          </WithAmount>
+        )}
+        {can.mark_paid && (
+          <div className="flex flex-wrap items-end gap-3">
+            <Button onClick={() => acts.paid.mutate(undefined, how)}>The money is here: mark as paid</Button>
+          </div>
+        )}
+        {order.receipts.map((receipt) => (
+          <p key={receipt.id}>
+            <a
+              href={`/api/records/${order.token}/receipts/${receipt.id}`}
+              download={receipt.name}
+              className="underline underline-offset-4"
+            >
+              Receipt {receipt.name}
+            </a>
+          </p>
+        ))}
+        {can.refuse_receipt && (
+          <div className="flex flex-wrap items-end gap-3">
+            <Text label="Why the receipt does not show it" value={reason} onChange={setReason} />
+            <Button look="quiet" onClick={() => acts.refuseReceipt.mutate(reason, how)}>
+              Do not accept the receipt
+            </Button>
+          </div>
+        )}
+        {can.refund && (
+          <WithAmount key={`refund ${can.refund}`} label="Amount to give back" most={can.refund} busy={busy}>
+            {(amount) => (
+              <>
+                <Button onClick={() => acts.refund.mutate(amount, how)}>Refund it</Button>
+                <Button look="quiet" onClick={() => acts.credit.mutate(amount, how)}>
+                  Give it as shop credit
+                </Button>
+              </>
+            )}
+          </WithAmount>
+        )}
+        {can.credit && (
+          <p className="text-small text-soft">
+            Who withdraws from an order is paid back by the same means, unless they agree to another one
+            (Directive 2011/83/EU Art. 13). Shop credit needs that agreement.
+          </p>
+        )}
+        {can.refund_double && (
+          <WithAmount
+            key={`double ${can.refund_double}`}
+            label="Amount that was paid twice"
+            most={can.refund_double}
+            busy={busy}
+          >
+            {(amount) => (
+              <Button onClick={() => acts.refundDouble.mutate(amount, how)}>Refund the second payment</Button>
+            )}
+          </WithAmount>
+        )}
+        <p>
+          <Button look="quiet" disabled={busy} onClick={() => acts.look.mutate(undefined, how)}>
+            Ask the provider how it stands
+          </Button>
+        </p>
+        {trouble !== null && <Trouble>{said(trouble)}</Trouble>}
+      </div>
+    </section>
+  );
+}
+
+interface WithAmountProps {
+  label: string;
+  most: string;
+  busy: boolean;
+  children: (amount: string) => ReactNode;
+}
+
+/** An amount, at first the most that is possible, with what can be done with it. */
+function WithAmount({ label, most, busy, children }: WithAmountProps) {
+  const { amount, currency } = partsOf(most);
+  const [text, setText] = useState(amount);
+  return (
+    <fieldset disabled={busy} className="flex flex-wrap items-end gap-3 min-w-0">
+      <Text label={`${label}, ${currency}`} value={text} onChange={setText} width="w-32" align="text-right" />
+      {children(`${ungrouped(text)} ${currency}`)}
+    </fieldset>
+  );
+}
+
+interface TextProps {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  width?: string;
+  align?: string;
+}
+
+function Text({ label, value, onChange, width = "w-56", align = "" }: TextProps) {
+  const id = useId();
+  return (
+    <div>
+      <label htmlFor={id} className="block text-small text-soft">
+        {label}
+      </label>
+      <input
+        id={id}
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+        className={`h-8 border-b border-rule bg-transparent px-1 hover:border-ink focus:border-ink ${width} ${align}`}
+      />
+    </div>
+  );
+}
