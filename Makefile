@@ -11,7 +11,7 @@ DRIVER := $(shell command -v chromedriver)
 WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts web/tsconfig.json
 SITE := src/monedero/api/site/index.html
 
-.PHONY: help demo test check types lock schemas screenshots bench clean
+.PHONY: help contract demo test check types lock schemas screenshots bench clean
 
 help: ## list what can be made
 	@grep -E '^[a-z]+:.*## ' $(MAKEFILE_LIST) | sed -E 's/:.*## /\t/' | expand -t 14
@@ -42,6 +42,9 @@ screenshots: $(STAMPS)/dev $(SITE) $(STAMPS)/browser ## take the pictures in doc
 
 bench: $(STAMPS)/dev $(SITE) $(STAMPS)/browser ## measure speed and memory against the budgets
 	$(BIN)/python -m bench
+
+contract: $(STAMPS)/dev ## hold the gateway at GATEWAY, opened by FIELDS, to the contract of docs/gateway.md
+	MONEDERO_GATEWAY='$(GATEWAY)' MONEDERO_GATEWAY_FIELDS='$(FIELDS)' $(BIN)/pytest tests/contract
 
 lock: $(STAMPS)/dev ## resolve the Python requirements anew
 	cd requirements && for set in run dev; do ../$(BIN)/pip-compile --quiet --upgrade --generate-hashes --no-strip-extras \

@@ -13,6 +13,7 @@ from monedero.core.ratecard.model import RateCard
 from monedero.figures import reference_rates
 from monedero.formats import rate_card
 from monedero.work.premises import Premises, Room
+from tests.api.shopkeeper import Shopkeeper
 
 DATA = Path(__file__).parent / "data"
 NOW = datetime(2026, 11, 24, 10, 0, tzinfo=UTC)
@@ -70,3 +71,9 @@ def demo(premises: Premises) -> Room:
 def client(premises: Premises) -> TestClient:
     """A browser in the demo shop."""
     return TestClient(create_app(premises, demo_first=True), base_url="http://127.0.0.1")
+
+
+@pytest.fixture
+def keeper(client: TestClient, premises: Premises) -> Shopkeeper:
+    """Everybody around the demo shop."""
+    return Shopkeeper(client, premises)

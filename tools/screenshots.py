@@ -116,7 +116,7 @@ def take(desk: Desk) -> None:
     desk.see("Your order is paid")
     picture(browser, "paid-order")
     desk.click("Back to the desk, to its record")
-    desk.see("Online banking was paid.")
+    desk.see("was paid by Online banking.")
     picture(browser, "rehearse")
     desk.open("/publish" + BOAT)
     desk.see("Publish as edition 2")

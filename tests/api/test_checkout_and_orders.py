@@ -4,9 +4,9 @@ from typing import Any
 
 import pytest
 from fastapi.testclient import TestClient
-from tests.conftest import opened
 
 from monedero.work.premises import Premises
+from tests.conftest import opened
 
 HAND = {"market": "es-eur", "line": "night-boat-tour", "amount": "85.00", "currency": "EUR"}
 

@@ -11,7 +11,6 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 from openpyxl import Workbook
-from tests.conftest import NOW
 
 from monedero.core.columns.fees import name_of
 from monedero.core.cost.all_in import all_in
@@ -24,6 +23,7 @@ from monedero.work.bearing import Carried, bearing_of
 from monedero.work.grounds import Grounds, grounds_of
 from monedero.work.month import month_of, rows_of
 from monedero.work.premises import Premises, Room
+from tests.conftest import NOW
 
 HAND = {"market": "es-eur", "line": "night-boat-tour", "amount": "85.00", "currency": "EUR"}
 

@@ -120,8 +120,8 @@ def test_links_to_what_is_not_there(desk: Desk) -> None:
     desk.open("/buy/orders/nobody")
     desk.see("There is no such order")
     assert desk.violations() == []
-    desk.open("/simulated-provider/pay/forged")
-    desk.see("This payment is not known here")
+    desk.open("/simulated-provider/demo/orlenta/pay/forged")
+    desk.see("This is not known here")
     assert desk.violations() == []
 
 
@@ -147,8 +147,8 @@ def test_an_empty_shop_asks_first_and_then_takes_an_order(desk: Desk) -> None:
     desk.click("Publish", "nav a", exact=False)
     desk.click("Publish as edition 1")
     desk.see("edition 1 is published")
-    desk.click("Shop", "nav a", exact=False)
-    desk.see("You hold no account with a provider.")
+    desk.click("Accounts", "nav a", exact=False)
+    desk.see("Nothing is begun with Orlenta in test mode.")
     desk.click("Pay 20.00 EUR", "aside button")
     desk.see("We are waiting for your payment")
 

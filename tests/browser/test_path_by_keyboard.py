@@ -63,6 +63,8 @@ def test_from_a_priced_route_to_a_buyer_who_pays_by_keyboard(desk: Desk) -> None
 
     # Checkout: on, named, limited, moved.
     desk.keys("]")
+    desk.see("in test mode: no money moves")
+    desk.keys("]")
     desk.see("Ways to pay, as the buyer meets them")
     desk.tab_to("Card (Tessaline) switched on")
     desk.keys(Keys.SPACE)
@@ -114,7 +116,7 @@ def test_from_a_priced_route_to_a_buyer_who_pays_by_keyboard(desk: Desk) -> None
     desk.see("You paid 85.00 EUR by Online banking")
     desk.tab_to("Back to the desk")
     desk.keys(Keys.ENTER)
-    desk.see("Online banking was paid.")
+    desk.see("was paid by Online banking.")
 
     # Published.
     desk.keys("]")

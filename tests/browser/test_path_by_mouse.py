@@ -82,9 +82,13 @@ def test_from_a_priced_route_to_a_buyer_who_pays(desk: Desk) -> None:
     # The buyer pays: declined, then another way.
     desk.click("Debit card", "aside [role=radio]")
     desk.click("Pay 85.00 EUR", "aside button")
+    # This provider's form stands within the shop's own page.
+    desk.see("Your payment is not finished")
+    desk.browser.switch_to.frame(desk.one("iframe"))
     desk.see("Tessaline: pay 85.00 EUR")
     assert desk.violations() == []
     desk.click("Declined: not enough money")
+    desk.browser.switch_to.default_content()
     desk.see("Debit card was declined for 85.00 EUR (there is not enough money), and nothing was taken.")
     assert desk.violations() == []
     desk.click("Bank transfer", "[role=radio]")
@@ -92,7 +96,7 @@ def test_from_a_priced_route_to_a_buyer_who_pays(desk: Desk) -> None:
     desk.see("We are waiting for your payment")
     desk.see("You chose Bank transfer for 85.00 EUR.")
     desk.click("Back to the desk, to its record")
-    desk.see("The buyer chose Bank transfer; the shop waits for the payment.")
+    desk.see("The buyer chose Bank transfer; the shop waits for the payment by")
     desk.see("Cabo Noite, order 1001: Your payment was declined")
     assert desk.violations() == []
 

@@ -74,7 +74,7 @@ class Person(Strict):
 def iban_text(text: str) -> str:
     """An IBAN without spaces; one whose check digits, bank code or length are wrong is refused."""
     try:
-        return str(IBAN(text, validate_bban=True))
+        return str(IBAN(text))
     except SchwiftyException as wrong:
         raise refuse(FaultCode.IBAN, value=text, why=str(wrong).rstrip(".").lower()) from wrong
 

@@ -82,6 +82,12 @@ class Courier:
         for outgoing in due:
             self._carry(outgoing)
 
+    def carry_all(self) -> None:
+        """Bring everything there that is not taken yet, due or not."""
+        for outgoing in self.all():
+            if not outgoing.done:
+                self._carry(outgoing)
+
     def send_again(self, message_id: str) -> None:
         """Bring a notification there once more, as it was."""
         outgoing = self._shelf.get(Outgoing, message_id)

@@ -174,7 +174,7 @@ class Payments:
 
     def cancel(self, reference: str, key: str) -> Taking:
         """End a payment whose buyer is still on the page; one that is over stays as it is, and says so."""
-        if self._answered(key, "cancel") is not None or self.get(reference).state is not State.AT_PROVIDER:
+        if self.get(reference).state is not State.AT_PROVIDER:
             return self.get(reference)
         return self._asked(reference, key, Move.ABANDONED, None, None)
 
