@@ -3,8 +3,10 @@
 from collections.abc import Callable
 from datetime import UTC, datetime
 from pathlib import Path
+from weakref import WeakKeyDictionary
 
 import pytest
+from fastapi import FastAPI
 from fastapi.testclient import TestClient
 
 from monedero.api.app import create_app
@@ -17,6 +19,8 @@ from tests.api.shopkeeper import Shopkeeper
 
 DATA = Path(__file__).parent / "data"
 NOW = datetime(2026, 11, 24, 10, 0, tzinfo=UTC)
+# The application on some premises: making one takes longer than most tests.
+APPS: WeakKeyDictionary[Premises, FastAPI] = WeakKeyDictionary()
 
 
 @pytest.fixture(scope="session")
@@ -56,8 +60,8 @@ def premises(tmp_path: Path, hours: Hours) -> Premises:
 def opened(folder: Path, now: Callable[[], datetime]) -> Premises:
     """The shops of a data folder, with the application that carries what they and their gateways say."""
     premises = Premises(folder, now=now)
-    app = create_app(premises, demo_first=True)
-    premises.connect(TestClient(app, base_url="http://127.0.0.1"))
+    APPS[premises] = create_app(premises, demo_first=True)
+    premises.connect(TestClient(APPS[premises], base_url="http://127.0.0.1"))
     return premises
 
 
@@ -70,7 +74,7 @@ def demo(premises: Premises) -> Room:
 @pytest.fixture
 def client(premises: Premises) -> TestClient:
     """A browser in the demo shop."""
-    return TestClient(create_app(premises, demo_first=True), base_url="http://127.0.0.1")
+    return TestClient(APPS[premises], base_url="http://127.0.0.1")
 
 
 @pytest.fixture

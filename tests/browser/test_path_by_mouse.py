@@ -96,7 +96,7 @@ def test_from_a_priced_route_to_a_buyer_who_pays(desk: Desk) -> None:
     desk.see("We are waiting for your payment")
     desk.see("You chose Bank transfer for 85.00 EUR.")
     desk.click("Back to the desk, to its record")
-    desk.see("The buyer chose Bank transfer; the shop waits for the payment by")
+    desk.see("The buyer chose Bank transfer; the shop waits for the payment, by")
     desk.see("Cabo Noite, order 1001: Your payment was declined")
     assert desk.violations() == []
 

@@ -4,7 +4,6 @@ from datetime import date
 from fractions import Fraction
 
 import pytest
-from tests.conftest import NOW
 
 from monedero.core.account import Stage
 from monedero.core.profile import Source
@@ -16,6 +15,7 @@ from monedero.work.grounds import grounds_of
 from monedero.work.month import month_of, months_between
 from monedero.work.premises import Room
 from monedero.work.profiling import derived
+from tests.conftest import NOW
 
 TODAY = NOW.date()
 

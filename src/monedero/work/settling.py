@@ -4,9 +4,9 @@ Money that a gateway holds is moved by asking the gateway. What is asked is boun
 asked before and is not answered yet, so that nothing is taken or sent back twice.
 """
 
-from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, Refused
+from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput
 from monedero.core.money import Money
-from monedero.core.payment.payment import Payment
+from monedero.core.payment.payment import Payment, Take
 from monedero.core.payment.state import Move, State
 from monedero.core.record import Asking, By, Dispatch, Happened, OrderRecord, Request
 from monedero.formats.gateway import PaymentHeld
@@ -59,20 +59,23 @@ class Settling:
         at = self._till.now()
 
         def sent(before: OrderRecord) -> OrderRecord:
+            payment = before.payment
             left = before.amount.minor - sum(entry.amount.minor for entry in before.dispatched)
-            _bounded(amount, left, before.payment)
+            _bounded(amount, left, payment)
             dispatch = Dispatch(at=at, amount=amount, note=note)
-            happening = story.step(before.payment, Happened.DISPATCHED, By.SHOP, at, amount)
+            happening = story.step(payment, Happened.DISPATCHED, By.SHOP, at, amount)
             happening = happening.model_copy(update={"reason": dispatch.note})
             update = {"dispatched": [*before.dispatched, dispatch], "happened": [*before.happened, happening]}
-            return before.model_copy(update=update)
+            after = before.model_copy(update=update)
+            open_ = payment.books.open - story.asked_for(before, payment.number, Asking.TAKE)
+            if payment.chosen.take is not Take.ON_DISPATCH or not open_:
+                return after
+            # What went out and what is taken for it are written down together: neither is there without the other.
+            part = Money(min(amount.minor, open_), amount.currency)
+            return story.ask(after, payment.number, Asking.TAKE, part, at)
 
         record = self._till.change(token, sent, version)
-        payment = record.payment
-        if payment.chosen.take == "on-dispatch" and payment.books.open:
-            open_ = Money(min(amount.minor, payment.books.open), amount.currency)
-            return self._ask(token, Asking.TAKE, open_, None)
-        return record
+        return self.resume(record)
 
     def mark_paid(self, token: str, version: int) -> OrderRecord:
         """The shop has seen the money of its own arrangement."""
@@ -114,13 +117,14 @@ class Settling:
                 self.resume(record)
 
     def resume(self, record: OrderRecord) -> OrderRecord:
-        """Ask again, under the same keys, what a gateway has not answered."""
+        """Ask, under their keys, what a gateway has not answered; where it is silent it stays to be asked again."""
         for request in record.requests:
             if not request.settled:
                 try:
                     record = self._send(record, request)
-                except Refused:
-                    continue
+                except Conflict as silent:
+                    if silent.faults[0].code is not FaultCode.PROVIDER_SILENT:
+                        raise
         return record
 
     def _timed(self, before: OrderRecord, what: Move) -> OrderRecord:
@@ -167,13 +171,7 @@ class Settling:
                 _bounded(amount, open_ if what is Asking.TAKE else _left(before, payment), payment)
             return story.ask(before, payment.number, what, amount, self._till.now())
 
-        record = self._till.change(token, ask, version)
-        try:
-            return self._send(record, record.requests[-1])
-        except Conflict as silent:
-            if silent.faults[0].code is not FaultCode.PROVIDER_SILENT:
-                raise
-            return record
+        return self.resume(self._till.change(token, ask, version))
 
     def _send(self, record: OrderRecord, request: Request) -> OrderRecord:
         """Send a request under its key; an answer settles it, a refusal too, silence leaves it open."""

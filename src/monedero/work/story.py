@@ -56,7 +56,7 @@ def step(payment: Payment, what: Happened | Move, by: By, at: datetime, amount: 
         kept=payment.books.money(payment.books.kept),
         amount=amount,
         reason=payment.reason if isinstance(what, Move) else "",
-        until=payment.until if isinstance(what, Move) else None,
+        until=payment.until if isinstance(what, Move) or what is Happened.ARRANGED else None,
     )
 
 
