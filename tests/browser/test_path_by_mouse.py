@@ -112,7 +112,9 @@ def test_from_a_priced_route_to_a_buyer_who_pays(desk: Desk) -> None:
     desk.until(lambda: desk.ways()[0] == "Debit card")
     assert desk.violations() == []
     desk.click("Pay 85.00 EUR", "button")
+    desk.browser.switch_to.frame(desk.one("iframe"))
     desk.click("Paid")
+    desk.browser.switch_to.default_content()
     desk.see("Thank you. Your order is paid")
     assert "To pay" not in desk.text()
     assert desk.violations() == []

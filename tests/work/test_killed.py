@@ -1,4 +1,4 @@
-"""A server that is killed between any two steps of a payment loses nothing that was confirmed, and takes nothing twice."""
+"""A server that is killed between any two steps loses nothing that was confirmed, and takes nothing twice."""
 
 import json
 import re

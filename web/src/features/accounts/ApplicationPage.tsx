@@ -235,6 +235,8 @@ function Phone({ account }: { account: Account }) {
   const [way, setWay] = useState<"text" | "call">("text");
   const [code, setCode] = useState("");
   const [again, setAgain] = useState(false);
+  // A code that was sent can be given after leaving the page and coming back.
+  const sent = acts.sendCode.isSuccess || (phone !== "" && !phone_confirmed);
   const trouble = acts.checkCode.error ?? acts.sendCode.error;
   if (phone_confirmed && !again) {
     return (
@@ -274,9 +276,9 @@ function Phone({ account }: { account: Account }) {
           ]}
           onPick={setWay}
         />
-        <Button type="submit">{acts.sendCode.isSuccess ? "Send it again" : "Send a code"}</Button>
+        <Button type="submit">{sent ? "Send it again" : "Send a code"}</Button>
       </form>
-      {acts.sendCode.isSuccess && (
+      {sent && (
         <form
           className="flex flex-wrap items-end gap-3 mt-2"
           onSubmit={(event) => {
@@ -301,7 +303,10 @@ function Phone({ account }: { account: Account }) {
           </label>
           <Button type="submit">Confirm the number</Button>
           <span className="text-small text-soft">
-            good until {moment(acts.sendCode.data.good_until)}; it lies in{" "}
+            {acts.sendCode.data
+              ? `good until ${moment(acts.sendCode.data.good_until)}; `
+              : "good for ten minutes; "}
+            it lies in{" "}
             <Link to={`/accounts/letters${search}`} className="underline underline-offset-4">
               your simulated phone
             </Link>
