@@ -1,9 +1,11 @@
 """What many tests need: reference rates, the rate card of the worked examples, and a server's premises."""
 
+import shutil
+import tempfile
 from collections.abc import Callable
 from datetime import UTC, datetime
+from functools import cache
 from pathlib import Path
-from weakref import WeakKeyDictionary
 
 import pytest
 from fastapi import FastAPI
@@ -19,8 +21,6 @@ from tests.api.shopkeeper import Shopkeeper
 
 DATA = Path(__file__).parent / "data"
 NOW = datetime(2026, 11, 24, 10, 0, tzinfo=UTC)
-# The application on some premises: making one takes longer than most tests.
-APPS: WeakKeyDictionary[Premises, FastAPI] = WeakKeyDictionary()
 
 
 @pytest.fixture(scope="session")
@@ -51,17 +51,36 @@ def hours() -> Hours:
     return Hours()
 
 
+@cache
+def the_app() -> FastAPI:
+    """The application: made once, for making it takes longer than most tests; the premises are put in anew."""
+    with tempfile.TemporaryDirectory() as folder:
+        return create_app(Premises(Path(folder)), demo_first=True)
+
+
+@pytest.fixture(scope="session")
+def fresh(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    """A data folder in which the demo has just been opened."""
+    folder = tmp_path_factory.mktemp("fresh") / "data"
+    held = Premises(folder, now=Hours())
+    for room in (held.own, held.demo):
+        room.store.close()
+        room.provider.world.shelf.close()
+    return folder
+
+
 @pytest.fixture
-def premises(tmp_path: Path, hours: Hours) -> Premises:
+def premises(tmp_path: Path, hours: Hours, fresh: Path) -> Premises:
     """Both shops of a fresh data folder, which reach the simulated provider over HTTP."""
+    shutil.copytree(fresh, tmp_path / "data")
     return opened(tmp_path / "data", hours)
 
 
 def opened(folder: Path, now: Callable[[], datetime]) -> Premises:
-    """The shops of a data folder, with the application that carries what they and their gateways say."""
+    """The shops of a data folder, put in the application that carries what they and their gateways say."""
     premises = Premises(folder, now=now)
-    APPS[premises] = create_app(premises, demo_first=True)
-    premises.connect(TestClient(APPS[premises], base_url="http://127.0.0.1"))
+    the_app().state.premises = premises
+    premises.connect(TestClient(the_app(), base_url="http://127.0.0.1"))
     return premises
 
 
@@ -74,7 +93,7 @@ def demo(premises: Premises) -> Room:
 @pytest.fixture
 def client(premises: Premises) -> TestClient:
     """A browser in the demo shop."""
-    return TestClient(APPS[premises], base_url="http://127.0.0.1")
+    return TestClient(the_app(), base_url="http://127.0.0.1")
 
 
 @pytest.fixture

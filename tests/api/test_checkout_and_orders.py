@@ -6,7 +6,7 @@ import pytest
 from fastapi.testclient import TestClient
 
 from monedero.work.premises import Premises
-from tests.conftest import opened
+from tests.conftest import opened, the_app
 
 HAND = {"market": "es-eur", "line": "night-boat-tour", "amount": "85.00", "currency": "EUR"}
 
@@ -255,9 +255,8 @@ def test_nothing_is_offered_before_the_first_edition(premises: Premises) -> None
 def test_a_payment_begun_before_a_restart_ends_after_it(
     client: TestClient, premises: Premises, tmp_path: Any
 ) -> None:
-    from monedero.api.app import create_app
 
     placed = place(client, "card").json()
-    opened_again = opened(tmp_path / "data", premises.true_time)
-    again = TestClient(create_app(opened_again, demo_first=True), base_url="http://127.0.0.1")
+    opened(tmp_path / "data", premises.true_time)
+    again = TestClient(the_app(), base_url="http://127.0.0.1")
     assert pay(again, placed, "paid")["state"] == "paid"

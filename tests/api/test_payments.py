@@ -1,11 +1,14 @@
 """A payment in every way that payments go, with what the owner, the buyer and the books are told."""
 
 import io
+import json
 import threading
+from datetime import timedelta
 from typing import Any
 
 import pytest
 
+from monedero.core.account import Mode
 from monedero.demo import paper
 from monedero.formats import webhook
 from monedero.work.gateways import Access, access_name
@@ -343,8 +346,6 @@ def test_a_buyer_who_comes_again_meets_the_usual_way(keeper: Shopkeeper) -> None
 
 def endpoint(keeper: Shopkeeper, account: str = "orlenta") -> tuple[str, str, str]:
     """Where an account's notifications go, its secret and its number."""
-    from monedero.core.account import Mode
-
     held = keeper.room.store.accounts.get(account, Mode.TEST)
     access = keeper.room.store.sealed.get(access_name(account, Mode.TEST), Access)
     assert held is not None
@@ -354,14 +355,12 @@ def endpoint(keeper: Shopkeeper, account: str = "orlenta") -> tuple[str, str, st
 
 def notify(keeper: Shopkeeper, body: str, message: str = "msg_1", **how: Any) -> Any:
     path, secret, _ = endpoint(keeper)
-    at = keeper.room.clock.now() + how.get("off", 0) * __import__("datetime").timedelta(minutes=1)
+    at = keeper.room.clock.now() + timedelta(minutes=how.get("off", 0))
     headers = webhook.signed(how.get("secret", secret), message, at, body.encode())
     return keeper.client.post(path, content=body.encode(), headers=headers)
 
 
 def moved(keeper: Shopkeeper, reference: str, sequence: int, move: str, **more: Any) -> str:
-    import json
-
     _, _, number = endpoint(keeper)
     notice = {"sequence": sequence, "move": move, "at": "2026-11-24T10:00:00Z", **more}
     told = {"type": "payment.moved", "mode": "test", "account": number, "payment": reference, "notice": notice}

@@ -18,7 +18,7 @@ schema = schemathesis.openapi.from_asgi("/api/openapi.json", APP, headers=HERE)
 
 
 @schema.parametrize()
-@settings(max_examples=6, deadline=None, suppress_health_check=list(HealthCheck))
+@settings(max_examples=4, deadline=None, suppress_health_check=list(HealthCheck))
 def test_every_operation_answers_as_it_says(case: "schemathesis.Case[Any]") -> None:
     case.call_and_validate(
         headers=HERE, checks=[not_a_server_error, response_schema_conformance, status_code_conformance]

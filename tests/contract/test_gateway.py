@@ -34,7 +34,7 @@ from monedero.formats.gateway import (
     PaymentHeld,
 )
 from monedero.standins.letterbox import Letterbox
-from monedero.standins.provider.contract import contract_app
+from monedero.standins.provider.contract import Played, contract_app
 from monedero.standins.provider.merchants import Holder
 from monedero.standins.provider.pages import provider_pages
 from monedero.standins.provider.program import SimulatedProvider
@@ -152,14 +152,14 @@ def simulated(folder: Path) -> Held:
 
     facts = {entry.id: entry for entry in providers()}
     cards = {card.provider.id: card for card in rate_cards()}
-    world = World(shelf, Letterbox(shelf, now), facts, cards, now, "/pages", 1)
+    world = World(shelf, Letterbox(shelf, now), facts, cards, now, "/pages/room", 1)
     provider = SimulatedProvider(world, post)
     merchant = provider.merchants.open("tessaline", Mode.TEST, Holder("Cabo Noite", "owner@shop.example", "PT"))
     app = FastAPI()
-    app.mount("/api", contract_app(provider, lambda path: None))
-    app.mount("/pages", provider_pages(provider))
+    app.mount("/contract", contract_app(lambda room: Played(provider, lambda path: None)))
+    app.mount("/pages", provider_pages(lambda room: provider))
     client = TestClient(app, base_url="http://127.0.0.1")
-    return Held(client, "/api/tessaline", merchant.credentials[0].fields, provider.courier.carry_all)
+    return Held(client, "/contract/room/tessaline", merchant.credentials[0].fields, provider.courier.carry_all)
 
 
 def example() -> Held:

@@ -20,7 +20,7 @@ from monedero.standins.provider.paying import Payments
 from monedero.store.orders import Orders
 from monedero.work.premises import Premises
 from tests.api.shopkeeper import CHART, Shopkeeper
-from tests.conftest import APPS, Hours, opened
+from tests.conftest import Hours, opened, the_app
 
 
 class Steps:
@@ -47,7 +47,7 @@ class Steps:
 
 
 def keeper_of(premises: Premises) -> Shopkeeper:
-    return Shopkeeper(TestClient(APPS[premises], base_url="http://127.0.0.1"), premises)
+    return Shopkeeper(TestClient(the_app(), base_url="http://127.0.0.1"), premises)
 
 
 def go_on(keeper: Shopkeeper) -> Any:

@@ -42,7 +42,7 @@ def amounts(payment: Payment | None) -> object:
 def test_ten_thousand_notifications_in_disorder(premises: Premises, tmp_path: Path) -> None:
     room, draw = premises.demo, random.Random(20261125)
     # The disk is not what is tried here.
-    room.store._database.execute_sql("PRAGMA synchronous=off")
+    room.store._database.pragma("synchronous", "off")
     account = room.store.accounts.get("orlenta", Mode.TEST)
     access = room.store.sealed.get(access_name("orlenta", Mode.TEST), Access)
     assert account is not None
@@ -71,7 +71,7 @@ def test_ten_thousand_notifications_in_disorder(premises: Premises, tmp_path: Pa
     verdicts: dict[str, int] = {}
     for name, signed_by, text in messages:
         try:
-            verdict = room.hearing.hear(account, webhook.signed(signed_by, name, now, text), text).verdict
+            verdict: str = room.hearing.hear(account, webhook.signed(signed_by, name, now, text), text).verdict
         except InvalidInput:
             verdict = "forged"
         verdicts[verdict] = verdicts.get(verdict, 0) + 1

@@ -58,9 +58,11 @@ def served(folder: Path, ends_by: signal.Signals) -> Iterator[httpx2.Client]:
         assert server.stdout is not None
         told = re.search(r"http://\S+:\d+", server.stdout.readline())
         assert told is not None
-        with httpx2.Client(base_url=told.group(), trust_env=False, timeout=20) as client:
-            yield client
-        server.send_signal(ends_by)
+        try:
+            with httpx2.Client(base_url=told.group(), trust_env=False, timeout=20) as client:
+                yield client
+        finally:
+            server.send_signal(ends_by)
 
 
 def test_a_real_server_that_is_killed_goes_on_where_it_was(tmp_path: Path) -> None:

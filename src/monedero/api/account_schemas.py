@@ -1,11 +1,12 @@
 """What is said about accounts over HTTP."""
 
 from datetime import datetime
-from typing import Literal
+from typing import Annotated, Literal
 
-from pydantic import BaseModel
+from pydantic import BaseModel, Field
 
 from monedero.core.account import Mode, Stage
+from monedero.core.fields import Name, WebAddress
 from monedero.core.provider import ConnectBy, CredentialField
 
 
@@ -128,7 +129,15 @@ class SheetOut(BaseModel):
     domain: str
     domain_file: str
     office: str
+    own_gateway: str
     accounts: list[AccountOut]
+
+
+class Named(BaseModel):
+    """An account by its id and what it is called."""
+
+    id: str
+    name: str
 
 
 class Indexed(BaseModel):
@@ -139,6 +148,7 @@ class Indexed(BaseModel):
     stage: Stage
     stands: str
     since: str
+    accounts: list[Named]
 
 
 class AccountsOut(BaseModel):
@@ -153,6 +163,14 @@ class Begin(BaseModel):
 
     mode: Mode
     name: str | None = None
+
+
+class GatewayNew(BaseModel):
+    """A gateway of the shop's own: its name, its address, and what the parts of its credentials are called."""
+
+    name: Name
+    address: WebAddress
+    parts: Annotated[list[Name], Field(min_length=1, max_length=8)]
 
 
 class Pasted(BaseModel):

@@ -26,6 +26,8 @@ from monedero.work.accounts.sheets import Sheet
 from monedero.work.grounds import grounds_of
 from monedero.work.premises import Room
 
+LATE = "It confirms late, and no notification has arrived: try them before you rely on it."
+
 
 def since_text(account: Account | None) -> str:
     """The day on which an account reached its stage."""
@@ -126,19 +128,21 @@ def sheet_out(room: Room, found: Sheet, mode: Mode) -> SheetOut:
         fields=facts.credentials,
         domain=domain or "",
         domain_file=f"/.well-known/payment-domain/{number}" if number and facts.domain_for else "",
-        office=f"{room.provider.world.mounted_at}/{facts.id}/office",
+        office="" if facts.gateway else f"{room.provider.world.mounted_at}/{facts.id}/office",
+        own_gateway=facts.gateway or "",
         accounts=[account_out(room, account) for account in found.accounts],
     )
 
 
 def _sides(room: Room, found: Sheet) -> list[MethodSides]:
     """Both sides of every method of the provider."""
-    if found.card is None:
-        return []
     account = next((held for held in found.accounts if held.stage is Stage.CONNECTED), None)
-    arrives = account is not None and Health(room.store, account).failing_since is None
+    carried = [rate.method for rate in found.card.rates] if found.card else []
+    if account is not None:
+        carried += [*account.active_methods, *(held.method for held in account.other_methods)]
+    arrives = account is not None and Health(room.store, account).arrives
     sides = []
-    for method in dict.fromkeys(rate.method for rate in found.card.rates):
+    for method in dict.fromkeys(carried):
         traits = methods.method(method)
         tender = next((entry for entry in found.tenders if entry.method == method), None)
         late = traits.certain is Certain.LATER and account is not None and not arrives
@@ -154,9 +158,7 @@ def _sides(room: Room, found: Sheet) -> list[MethodSides]:
                 tender=tender.id if tender else None,
                 here=_here(tender),
                 follows=tender.follows if tender else False,
-                warning="It confirms late, and no notification arrives: orders would wait for ever."
-                if late
-                else "",
+                warning=LATE if late else "",
             )
         )
     return sides

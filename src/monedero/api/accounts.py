@@ -13,9 +13,11 @@ from monedero.api.account_schemas import (
     CodeGiven,
     CodeSent,
     EmailNamed,
+    GatewayNew,
     GoTo,
     Indexed,
     LeavingOut,
+    Named,
     Pasted,
     PayoutChosen,
     PhoneNamed,
@@ -28,6 +30,7 @@ from monedero.api.rooms import RoomDep
 from monedero.core.account import Account, Mode, Stage
 from monedero.core.errors import Refused
 from monedero.wording.accounts import STANDS
+from monedero.work.accounts.own_gateway import put_gateway
 from monedero.work.accounts.sheets import leaving, sheet
 
 router = APIRouter(prefix="/api", tags=["accounts"], responses=PROBLEMS)
@@ -37,8 +40,6 @@ BOUND = "monedero_sign_in"
 @router.get("/accounts")
 def read_accounts(room: RoomDep, mode: Mode = Mode.TEST) -> AccountsOut:
     """Every provider with where it stands, in a mode."""
-    for account in room.store.accounts.of(mode).values():
-        room.applying.refresh(account)
     held = room.store.accounts.by_provider(mode)
     found = []
     for provider in room.store.providers.all().values():
@@ -46,7 +47,18 @@ def read_accounts(room: RoomDep, mode: Mode = Mode.TEST) -> AccountsOut:
         stage = best.stage if best else Stage.NOT_BEGUN
         stands = STANDS[stage].format(provider=provider.name)
         found.append(
-            Indexed(provider=provider.id, name=provider.name, stage=stage, stands=stands, since=since_text(best))
+            Indexed(
+                provider=provider.id,
+                name=provider.name,
+                stage=stage,
+                stands=stands,
+                since=since_text(best),
+                accounts=[
+                    Named(id=entry.id, name=entry.name or provider.name)
+                    for entry in room.store.accounts.of(mode).values()
+                    if entry.provider == provider.id
+                ],
+            )
         )
     return AccountsOut(mode=mode, providers=found)
 
@@ -59,6 +71,13 @@ def read_sheet(room: RoomDep, provider: str, mode: Mode = Mode.TEST) -> SheetOut
             room.connecting.refresh(room.applying.refresh(account))
     found = sheet(room.store, room.applying, provider, mode, room.clock.now().date())
     return sheet_out(room, found, mode)
+
+
+@router.post("/gateways", status_code=201)
+def add_gateway(room: RoomDep, new: GatewayNew) -> GoTo:
+    """Put a gateway of the shop's own among the providers; the browser goes to its sheet."""
+    facts = put_gateway(room.store, new.name, new.address, new.parts)
+    return GoTo(mode=Mode.TEST, go_to=f"/accounts/{facts.id}")
 
 
 @router.post("/accounts/{provider}/begin", status_code=201)

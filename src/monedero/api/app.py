@@ -28,8 +28,9 @@ from monedero.api.card_numbers import RefuseCardNumbers
 from monedero.api.problems import answer_refusals, problem
 from monedero.core.account import Mode
 from monedero.core.errors import Fault, FaultCode
-from monedero.standins.provider.contract import contract_app
+from monedero.standins.provider.contract import Played, contract_app
 from monedero.standins.provider.pages import provider_pages
+from monedero.standins.provider.program import CONTRACT_AT, MOUNTED_AT
 from monedero.work.premises import Premises
 
 FEATURES = (
@@ -71,10 +72,13 @@ def create_app(premises: Premises, *, demo_first: bool) -> FastAPI:
     app.include_router(accounts.came_back)
     for feature in FEATURES:
         app.include_router(feature.router)
-    for room in (premises.own, premises.demo):
-        mounted_at = room.provider.world.mounted_at
-        app.mount(f"{mounted_at}/api", contract_app(room.provider, premises.fetch))
-        app.mount(mounted_at, provider_pages(room.provider))
+
+    def played(room: str) -> Played:
+        held: Premises = app.state.premises
+        return Played(held.room(room).provider, held.fetch)
+
+    app.mount(CONTRACT_AT, contract_app(played))
+    app.mount(MOUNTED_AT, provider_pages(lambda room: played(room).provider))
     if SITE.exists():
         app.mount("/assets", StaticFiles(directory=SITE / "assets"))
         for path in PAGES:

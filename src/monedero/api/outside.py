@@ -125,6 +125,7 @@ def wind_clock(room: RoomDep, wind: Wind) -> ClockOut:
     """Wind the clock of the shop and of the world that is played for it forward, in test mode."""
     room.clock.wind(wind.minutes)
     room.beat()
+    room.ask_around()
     return read_clock(room)
 
 

@@ -4,14 +4,16 @@ import logging
 import socket
 import threading
 from pathlib import Path
-from typing import TYPE_CHECKING, Annotated
+from typing import TYPE_CHECKING, Annotated, Any
 
 import typer
 
 from monedero.cli.reading import errors_of
+from monedero.core.card_number import masked
 
 LOOPBACK = "127.0.0.1"
 BEAT_SECONDS = 1.0
+ASK_EVERY = 30
 
 if TYPE_CHECKING:
     from monedero.work.premises import Premises
@@ -38,6 +40,7 @@ def serve(
         listening = socket.create_server((LOOPBACK, port))
     address = f"http://{LOOPBACK}:{listening.getsockname()[1]}/"
     typer.echo(f"Monedero is open at {address} (data in {data}, test mode). Ctrl+C ends it.")
+    _without_card_numbers()
     server = uvicorn.Server(uvicorn.Config(create_app(premises, demo_first=demo), log_level="warning"))
     # Shops and the simulated provider reach each other over the loopback address alone.
     premises.connect(httpx2.Client(base_url=address, timeout=10, trust_env=False))
@@ -49,10 +52,26 @@ def serve(
         stopped.set()
 
 
+def _without_card_numbers() -> None:
+    """Let no line of a log show a card number, whoever writes it."""
+    made = logging.getLogRecordFactory()
+
+    def make(*given: Any, **more: Any) -> logging.LogRecord:
+        record = made(*given, **more)
+        record.msg, record.args = masked(record.getMessage()), ()
+        return record
+
+    logging.setLogRecordFactory(make)
+
+
 def _beat(premises: "Premises", stopped: threading.Event) -> None:
     """Let everything happen whose moment has come, until the server stops."""
+    beats = 0
     while not stopped.wait(BEAT_SECONDS):
+        beats += 1
         try:
             premises.beat()
+            if beats % ASK_EVERY == 0:
+                premises.ask_around()
         except Exception:
             logging.getLogger(__name__).exception("what was due could not be done; it is tried again")

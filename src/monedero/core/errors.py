@@ -111,6 +111,7 @@ class FaultCode(StrEnum):
     NOT_CONNECTED = "not-connected"
     NOTICE_OTHER = "notice-other"
     DOMAIN_TEXT = "domain-text"
+    GATEWAY_TEXT = "gateway-text"
     VAULT_KEY = "vault-key"
     NOTICE_UNREADABLE = "notice-unreadable"
     CREDENTIAL_FILE = "credential-file"

@@ -33,6 +33,7 @@ T = TypeVar("T")
 
 PERCENT = re.compile(r"[0-9]{1,9}(\.[0-9]{1,9})?", re.ASCII)
 DOMAIN = re.compile(r"([a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?\.)+[a-z][a-z0-9-]{0,61}[a-z0-9]", re.ASCII)
+ADDRESS = re.compile(r"https?://[A-Za-z0-9.\-\[\]:]+(/[A-Za-z0-9._~/-]*)?", re.ASCII)
 IDENTIFIER = re.compile(r"[a-z0-9]+(-[a-z0-9]+)*", re.ASCII)
 
 
@@ -159,6 +160,14 @@ def domain(text: str) -> str:
     return name
 
 
+def web_address(text: str) -> str:
+    """The address of a gateway, without a stroke at its end (RFC 3986)."""
+    address = text.strip().rstrip("/")
+    if len(address) > 200 or not ADDRESS.fullmatch(address):
+        raise refuse(FaultCode.GATEWAY_TEXT, value=text[:80])
+    return address
+
+
 def description(value: str) -> str:
     """Text that may be empty, of 300 characters at the most."""
     return text_of(300)(value) if value.strip() else ""
@@ -194,6 +203,9 @@ Name = Annotated[
     WithJsonSchema({"type": "string", "minLength": 1, "maxLength": 60}),
 ]
 DomainName = Annotated[str, PlainValidator(checked(domain)), WithJsonSchema({"type": "string", "maxLength": 253})]
+WebAddress = Annotated[
+    str, PlainValidator(checked(web_address)), WithJsonSchema({"type": "string", "maxLength": 200})
+]
 Description = Annotated[
     str,
     PlainValidator(checked(description)),

@@ -19,7 +19,7 @@ from typing import Annotated
 from pydantic import Field, StrictBool, StrictInt
 
 from monedero.core.application import Ask
-from monedero.core.fields import Description, Identifier, Name, Strict
+from monedero.core.fields import Description, Identifier, Name, Strict, WebAddress
 
 
 class Contract(StrEnum):
@@ -82,7 +82,7 @@ class ProviderFacts(Strict):
     """A company that carries payments: what it asks, whom it does not take, what it excludes and unlocks.
 
     `activation_minutes` pass until a method of an approved account is active; those of `domain_for` also need the
-    storefront's domain to be checked.
+    storefront's domain to be checked. `gateway` is the address of a gateway of the shop's own (None: it is simulated).
     """
 
     id: Identifier
@@ -98,6 +98,7 @@ class ProviderFacts(Strict):
     payment_page: PaymentPage = PaymentPage.OWN_PAGE
     activation_minutes: Annotated[StrictInt, Field(ge=0, le=10000)] = 0
     domain_for: list[Identifier] = []
+    gateway: WebAddress | None = None
     trades_refused: list[Identifier] = []
     excludes: list[Identifier] = []
     needs: list[Need] = []

@@ -149,6 +149,12 @@ class OrderRecord(Strict):
         return self.payment.state
 
     @property
+    def waits(self) -> bool:
+        """Whether time may change it, or an answer of a provider is still to come."""
+        timed = self.state in (State.AWAITING_PAYMENT, State.OVERDUE)
+        return timed or any(not request.settled for request in self.requests)
+
+    @property
     def all_out(self) -> bool:
         """Whether goods for the whole amount went out."""
         return sum(entry.amount.minor for entry in self.dispatched) >= self.amount.minor

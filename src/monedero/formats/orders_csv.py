@@ -21,6 +21,7 @@ from datetime import date
 from enum import StrEnum
 from typing import NoReturn, TypeVar
 
+from monedero.core.card_number import SHORTEST, holds_one
 from monedero.core.errors import Fault, FaultCode, InvalidInput, refuse
 from monedero.core.fields import country, currency, identifier
 from monedero.core.money import Money
@@ -148,6 +149,9 @@ def _header(cells: list[str], *, ignore_unknown: bool) -> list[str]:
 
 def _cells(line: int, header: list[str], cells: list[str]) -> Row:
     row = Row(line, dict(zip(header, cells, strict=False)))
+    for column, cell in row.cells.items():
+        if len(cell) >= SHORTEST and holds_one(cell):
+            row.refused(column, Fault(FaultCode.CARD_NUMBER))
     if len(cells) != len(header):
         row.refused(
             "", Fault(FaultCode.COLUMN_COUNT, value=str(len(cells)), fields={"expected": str(len(header))})

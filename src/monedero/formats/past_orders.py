@@ -24,6 +24,7 @@ from typing import NamedTuple, TypeVar
 import pycountry
 from babel import Locale
 
+from monedero.core.card_number import SHORTEST, holds_one, masked
 from monedero.core.errors import Fault, FaultCode, InvalidInput, refuse
 from monedero.core.fields import country, currency, identifier
 from monedero.core.money import Money
@@ -162,6 +163,10 @@ class Reader:
     def rows(self) -> Iterator[tuple[list[str], ReadOrder | RefusedRow]]:
         """Every row in sequence with its cells, read or refused."""
         for number, cells in self._table.rows:
+            holding = next((place for place, cell in enumerate(cells) if _holds_card_number(cell)), None)
+            if holding is not None:
+                yield self._without(number, cells, holding)
+                continue
             try:
                 yield cells, self._read(number, cells)
             except _Broken as broken:
@@ -169,6 +174,14 @@ class Reader:
                 where = {"line": str(number), "column": column}
                 fault = Fault(broken.fault.code, column, broken.fault.value, {**broken.fault.fields, **where})
                 yield cells, RefusedRow(number, cells, fault)
+
+    def _without(self, number: int, cells: Sequence[str], place: int) -> tuple[list[str], RefusedRow]:
+        """The refusal of a row with a card number in it, which is not repeated."""
+        header = self._table.header
+        column = header[place] if place < len(header) else ""
+        fault = Fault(FaultCode.CARD_NUMBER, column, "", {"line": str(number), "column": column})
+        kept = [masked(cell) for cell in cells]
+        return kept, RefusedRow(number, kept, fault)
 
     def doubled(self, order: ReadOrder, cells: list[str], kept: str) -> RefusedRow:
         """The refusal of an order whose id is there already with another day or amount (`kept`)."""
@@ -216,6 +229,10 @@ class Reader:
             card_network=self._value(cells, "card_network", lambda text: identifier(text.casefold())),
             refund_of=self._value(cells, "refund_of", str),
         )
+
+
+def _holds_card_number(cell: str) -> bool:
+    return len(cell) >= SHORTEST and holds_one(cell)
 
 
 class _Broken(Exception):

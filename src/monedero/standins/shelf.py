@@ -27,8 +27,10 @@ class Shelf:
         self._database.execute("PRAGMA synchronous=full")
         self._database.execute(
             "CREATE TABLE IF NOT EXISTS thing "
-            "(place INTEGER PRIMARY KEY, kind TEXT NOT NULL, id TEXT NOT NULL, body TEXT NOT NULL, UNIQUE (kind, id))"
+            "(place INTEGER PRIMARY KEY, kind TEXT NOT NULL, id TEXT NOT NULL, body TEXT NOT NULL, "
+            "waits INTEGER NOT NULL, UNIQUE (kind, id))"
         )
+        self._database.execute("CREATE INDEX IF NOT EXISTS waiting ON thing (kind, place) WHERE waits = 1")
 
     @contextmanager
     def together(self) -> Iterator[None]:
@@ -56,13 +58,13 @@ class Shelf:
             ).fetchone()
         return None if row is None else model.model_validate_json(row[0])
 
-    def put(self, id: str, thing: BaseModel) -> None:
-        """Keep a thing; what it was before is replaced, in its place."""
+    def put(self, id: str, thing: BaseModel, *, waits: bool = False) -> None:
+        """Keep a thing; what it was before is replaced, in its place. One that `waits` has something to come."""
         with self.together():
             self._database.execute(
-                "INSERT INTO thing (kind, id, body) VALUES (?, ?, ?) "
-                "ON CONFLICT (kind, id) DO UPDATE SET body = excluded.body",
-                (type(thing).__name__, id, thing.model_dump_json()),
+                "INSERT INTO thing (kind, id, body, waits) VALUES (?, ?, ?, ?) "
+                "ON CONFLICT (kind, id) DO UPDATE SET body = excluded.body, waits = excluded.waits",
+                (type(thing).__name__, id, thing.model_dump_json(), int(waits)),
             )
 
     def drop(self, model: type[BaseModel], id: str) -> None:
@@ -75,6 +77,14 @@ class Shelf:
         with self._lock:
             rows = self._database.execute(
                 "SELECT body FROM thing WHERE kind = ? ORDER BY place", (model.__name__,)
+            ).fetchall()
+        return [model.model_validate_json(row[0]) for row in rows]
+
+    def waiting(self, model: type[M]) -> list[M]:
+        """Every thing of a kind that has something to come, in the sequence in which they came."""
+        with self._lock:
+            rows = self._database.execute(
+                "SELECT body FROM thing WHERE kind = ? AND waits = 1 ORDER BY place", (model.__name__,)
             ).fetchall()
         return [model.model_validate_json(row[0]) for row in rows]
 

@@ -49,27 +49,26 @@ class Exchanges:
 
     def add(self, exchange: Exchange) -> bool:
         """Keep an exchange; False for a notification whose id is there already."""
-        added = (
-            ExchangeRow.insert(
-                account=exchange.account,
-                mode=exchange.mode.value,
-                at=exchange.at.isoformat(),
-                incoming=exchange.incoming,
-                message=exchange.message,
-                body=exchange.model_dump_json(),
-            )
-            .on_conflict_ignore()
-            .as_rowcount()
-            .execute(self._database)
+        # Notifications come by the thousand: their statements are written out, which is several times faster.
+        added = self._database.execute_sql(
+            "INSERT OR IGNORE INTO exchange (account, mode, at, incoming, message, body) VALUES (?, ?, ?, ?, ?, ?)",
+            (
+                exchange.account,
+                exchange.mode.value,
+                exchange.at.isoformat(),
+                int(exchange.incoming),
+                exchange.message,
+                exchange.model_dump_json(),
+            ),
         )
-        return bool(added)
+        return bool(added.rowcount)
 
     def has(self, account: str, mode: Mode, message: str) -> bool:
         """Whether a notification is there already."""
-        where = (
-            (ExchangeRow.account == account) & (ExchangeRow.mode == mode.value) & (ExchangeRow.message == message)
+        found = self._database.execute_sql(
+            "SELECT 1 FROM exchange WHERE account = ? AND mode = ? AND message = ?", (account, mode.value, message)
         )
-        return ExchangeRow.select().where(where).first(self._database) is not None
+        return found.fetchone() is not None
 
     def newest(self, account: str, mode: Mode, at_most: int = 200) -> list[Kept]:
         """The newest exchanges of an account, the newest first."""

@@ -118,6 +118,8 @@ MIGRATIONS: Sequence[tuple[str, Sequence[str]]] = (
             "INSERT INTO clock (ahead_seconds) VALUES (0)",
             RECORDS_WITH_PAYMENTS,
             "ALTER TABLE order_record ADD COLUMN buyer TEXT NOT NULL DEFAULT ''",
+            "ALTER TABLE order_record ADD COLUMN waits INTEGER NOT NULL DEFAULT 1",
+            "CREATE INDEX order_waiting ON order_record (number) WHERE waits = 1",
             "CREATE TABLE payment_reference (reference TEXT PRIMARY KEY, order_token TEXT NOT NULL) WITHOUT ROWID",
         ),
     ),

@@ -7,7 +7,7 @@ from peewee import SqliteDatabase
 
 from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.core.record import Message, OrderRecord
-from monedero.store.tables import MessageRow, OrderRow, PaymentReferenceRow
+from monedero.store.tables import MessageRow, OrderRow
 
 FIRST_NUMBER = 1001
 
@@ -40,6 +40,7 @@ class Orders:
                 token=record.token,
                 version=1,
                 buyer=record.buyer,
+                waits=record.waits,
                 body=record.model_dump_json(),
             ).execute(self._database)
             self._post(messages(None, record))
@@ -57,25 +58,27 @@ class Orders:
         Where a `version` is given and is not that of the record, nothing is done and the writer is told.
         """
         with self._database.atomic("IMMEDIATE"):
-            row = OrderRow.select().where(OrderRow.token == token).first(self._database)
-            if row is None:
+            held = self.held(token)
+            if held is None:
                 return None
-            if version is not None and version != row.version:
+            if version is not None and version != held.version:
                 raise Conflict(
-                    Fault(FaultCode.VERSION_OLD, "version", str(version), {"current": str(row.version)})
+                    Fault(FaultCode.VERSION_OLD, "version", str(version), {"current": str(held.version)})
                 )
-            before = OrderRecord.model_validate_json(row.body)
+            before = held.record
             record = move(before)
             if record == before:
                 return record
-            OrderRow.update(version=row.version + 1, body=record.model_dump_json()).where(
-                OrderRow.token == token
-            ).execute(self._database)
+            self._database.execute_sql(
+                "UPDATE order_record SET version = ?, waits = ?, body = ? WHERE token = ?",
+                (held.version + 1, int(record.waits), record.model_dump_json(), token),
+            )
             for payment in record.payments:
                 if payment.reference is not None:
-                    PaymentReferenceRow.insert(
-                        reference=payment.reference, order_token=token
-                    ).on_conflict_ignore().execute(self._database)
+                    self._database.execute_sql(
+                        "INSERT OR IGNORE INTO payment_reference (reference, order_token) VALUES (?, ?)",
+                        (payment.reference, token),
+                    )
             self._post(messages(before, record))
         return record
 
@@ -86,18 +89,27 @@ class Orders:
 
     def held(self, token: str) -> HeldOrder | None:
         """A record with its version."""
-        row = OrderRow.select().where(OrderRow.token == token).first(self._database)
-        return None if row is None else HeldOrder(row.version, OrderRecord.model_validate_json(row.body))
+        row = self._database.execute_sql(
+            "SELECT version, body FROM order_record WHERE token = ?", (token,)
+        ).fetchone()
+        return None if row is None else HeldOrder(row[0], OrderRecord.model_validate_json(row[1]))
 
     def by_reference(self, reference: str) -> str | None:
         """The token of the order that a payment pays, by what the gateway calls the payment."""
-        row = PaymentReferenceRow.select().where(PaymentReferenceRow.reference == reference).first(self._database)
-        return None if row is None else str(row.order_token)
+        row = self._database.execute_sql(
+            "SELECT order_token FROM payment_reference WHERE reference = ?", (reference,)
+        ).fetchone()
+        return None if row is None else str(row[0])
 
     def all(self) -> list[HeldOrder]:
         """Every record, the newest first."""
         rows = OrderRow.select().order_by(OrderRow.number.desc()).execute(self._database)
         return [HeldOrder(row.version, OrderRecord.model_validate_json(row.body)) for row in rows]
+
+    def waiting(self) -> list[OrderRecord]:
+        """The records that time may change, or that wait for an answer."""
+        rows = OrderRow.select().where(OrderRow.waits).order_by(OrderRow.number).execute(self._database)
+        return [OrderRecord.model_validate_json(row.body) for row in rows]
 
     def of_buyer(self, buyer: str) -> list[OrderRecord]:
         """The orders of a buyer who comes again, the newest first."""

@@ -50,6 +50,8 @@ class Editions:
     def __init__(self, database: SqliteDatabase) -> None:
         """Work on one database."""
         self._database = database
+        # An edition never changes, so that it is read once.
+        self._read: dict[int, Edition] = {}
 
     def all(self) -> list[Edition]:
         """Every edition, the newest first."""
@@ -63,8 +65,12 @@ class Editions:
 
     def get(self, number: int) -> Edition | None:
         """An edition by its number."""
-        row = EditionRow.select().where(EditionRow.number == number).first(self._database)
-        return None if row is None else _edition(row)
+        if number not in self._read:
+            row = EditionRow.select().where(EditionRow.number == number).first(self._database)
+            if row is None:
+                return None
+            self._read[number] = _edition(row)
+        return self._read[number]
 
     def add(self, held: Published, at: datetime) -> Edition:
         """Publish the next edition."""

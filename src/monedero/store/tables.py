@@ -160,30 +160,19 @@ class EditionRow(Model):
 
 
 class OrderRow(Model):
-    """The record of an order; `buyer` knows a buyer who comes again."""
+    """The record of an order; `buyer` knows a buyer who comes again, `waits` says that time may change it."""
 
     number = IntegerField(primary_key=True)
     token = CharField()
     version = IntegerField()
     buyer = CharField()
+    waits = BooleanField()
     body = TextField()
 
     class Meta:
         """Where it lies."""
 
         table_name = "order_record"
-
-
-class PaymentReferenceRow(Model):
-    """What a gateway calls a payment, and the order that it pays."""
-
-    reference = CharField(primary_key=True)
-    order_token = CharField()
-
-    class Meta:
-        """Where it lies."""
-
-        table_name = "payment_reference"
 
 
 class MessageRow(Model):

@@ -55,8 +55,8 @@ class Sealed:
 
     def get(self, name: str, model: type[M]) -> M | None:
         """A thing by its name."""
-        row = SealedRow.select().where(SealedRow.name == name).first(self._database)
-        return None if row is None else model.model_validate_json(self._vault.open(bytes(row.body)))
+        row = self._database.execute_sql("SELECT body FROM sealed WHERE name = ?", (name,)).fetchone()
+        return None if row is None else model.model_validate_json(self._vault.open(bytes(row[0])))
 
     def version(self, name: str) -> int:
         """The version of a thing; 0 before it was ever kept."""

@@ -94,6 +94,7 @@ FAULTS: dict[FaultCode, str] = {
     FaultCode.KEY_REUSED: "The key was used for something else. Send every new request under a new one.",
     FaultCode.ACCESS_REFUSED: "The access token opens no account here. Connect the account again.",
     FaultCode.METHOD_NOT_ACTIVE: "“{value}” is not active in this account ({standing}).",
+    FaultCode.GATEWAY_TEXT: "“{value}” is not the address of a gateway. Write it with http or https, such as http://127.0.0.1:8500.",
     FaultCode.DOMAIN_TEXT: "“{value}” is not a domain. Write it without https and without a path, such as shop.example.",
     FaultCode.DOMAIN_NOT_SEEN: "The file {value} was not found on the storefront’s domain, or holds something else. Put it there, then check again.",
     FaultCode.VAULT_KEY: "What is sealed here was sealed under another key. Put the key file of this data folder back.",

@@ -56,20 +56,22 @@ def after_paying(record: OrderRecord) -> Page:
     return Page(headline, f"{filled} {orders.TEST_NOTE}" if record.mode is Mode.TEST else filled)
 
 
-def letters_between(
-    before: OrderRecord | None, after: OrderRecord, shop: str, to: str, at: datetime
-) -> list[Message]:
-    """The messages that go to the buyer when an order has changed: on a new state, and on every amount given back."""
+def tells(before: OrderRecord | None, after: OrderRecord) -> bool:
+    """Whether a change of an order is told to its buyer: a new state, and every amount taken or given back."""
     if after.state in SAYS_NOTHING:
-        return []
-    if before is not None:
-        old, new = before.payment, after.payment
-        told = (old.number, old.state, old.books.refunded, old.books.credited, old.books.taken)
-        if told == (new.number, new.state, new.books.refunded, new.books.credited, new.books.taken):
-            return []
-    page = after_paying(after)
-    subject = orders.SUBJECT.format(shop=shop, number=after.number, headline=page.headline)
-    return [Message(order=after.token, at=at, to=to, subject=subject, text=page.text)]
+        return False
+    if before is None:
+        return True
+    old, new = before.payment, after.payment
+    was = (old.number, old.state, old.books.refunded, old.books.credited, old.books.taken)
+    return was != (new.number, new.state, new.books.refunded, new.books.credited, new.books.taken)
+
+
+def letter(record: OrderRecord, shop: str, to: str, at: datetime) -> Message:
+    """The message that tells the buyer how an order stands."""
+    page = after_paying(record)
+    subject = orders.SUBJECT.format(shop=shop, number=record.number, headline=page.headline)
+    return Message(order=record.token, at=at, to=to, subject=subject, text=page.text)
 
 
 def happened_text(happening: Happening) -> str:

@@ -10,7 +10,6 @@ from monedero.formats import webhook
 from monedero.formats.gateway import ApplicationAsked
 from monedero.standins.provider.merchants import Holder
 from monedero.standins.provider.program import SimulatedProvider
-from monedero.standins.provider.things import Review
 from monedero.store import Store
 from monedero.work.accounts.applying import application_name
 from monedero.work.accounts.business import NAME, Drawer
@@ -67,8 +66,7 @@ def _at_provider(store: Store, provider: SimulatedProvider, account: Account, no
             methods=[],
         )
         held = provider.reviews.take_in(account.provider, asked)
-        due = provider.reviews.get(held.reference).model_copy(update={"due_at": now + REVIEW_LEFT})
-        provider.world.shelf.put(held.reference, Review.model_validate(due.model_dump()))
+        provider.reviews.wait_until(held.reference, now + REVIEW_LEFT)
         application = Application(
             phone=demo.PHONE,
             phone_confirmed_at=now,

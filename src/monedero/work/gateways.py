@@ -66,7 +66,22 @@ class Gateways:
         blank = Exchange(
             account=account.id, mode=account.mode, at=self._now(), incoming=False, what="", verdict="sent"
         )
-        wire = Wire(
-            self.client, f"{self._base}/{account.provider}", account.provider, blank, self._store.exchanges.add
-        )
+        base = self._own(account.provider) or f"{self._base}/{account.provider}"
+        wire = Wire(self.client, base, account.provider, blank, self._store.exchanges.add)
         return Gateway(wire, token)
+
+    def here(self, provider: str, path: str) -> str:
+        """A path of this application as a provider can reach it: whole, where it runs somewhere else."""
+        if self._own(provider) is None or self.client is None:
+            return path
+        return f"{str(self.client.base_url).rstrip('/')}{path}"
+
+    def there(self, provider: str, page: str) -> str:
+        """A page of a provider as a browser can reach it from here."""
+        own = self._own(provider)
+        return page if own is None or "://" in page else f"{own}{page}"
+
+    def _own(self, provider: str) -> str | None:
+        """The address of a gateway of the shop's own; None for a provider that is simulated."""
+        facts = self._store.providers.all().get(provider)
+        return facts.gateway if facts else None

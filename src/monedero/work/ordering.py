@@ -15,7 +15,7 @@ from monedero.figures import methods
 from monedero.formats.gateway import PaymentAsked, PaymentHeld
 from monedero.store import Store
 from monedero.wording import reason_text
-from monedero.wording.letters import letters_between
+from monedero.wording.letters import letter, tells
 from monedero.work import story
 from monedero.work.basis import Basis, Hand, draft_basis, edition_basis
 from monedero.work.gateways import Gateways
@@ -69,7 +69,7 @@ class Till:
                 buyer=buyer,
             )
 
-        record = self._store.orders.add(build, self._letters(basis))
+        record = self._store.orders.add(build, self._letters)
         return self._begun(record)
 
     def offered_again(self, record: OrderRecord) -> list[Outcome]:
@@ -166,8 +166,7 @@ class Till:
         self, token: str, change: Callable[[OrderRecord], OrderRecord], version: int | None = None
     ) -> OrderRecord:
         """Move a record on, and write to the buyer where it says so."""
-        basis = self._basis(self.record(token))
-        record = self._store.orders.change(token, change, self._letters(basis), version)
+        record = self._store.orders.change(token, change, self._letters, version)
         return record or self.record(token)
 
     def send_begin(self, record: OrderRecord, request: Request) -> OrderRecord:
@@ -186,14 +185,15 @@ class Till:
             kind=record.kind,
             recurring=record.recurring,
             country=record.country,
-            return_to=RETURN,
+            return_to=self._gateways.here(payment.chosen.provider or "", RETURN),
         )
         gateway = self._gateways.by_id(payment.chosen.account or "", record.mode)
         held = gateway.begin(request.key, asked)
+        page = self._gateways.there(payment.chosen.provider or "", held.page)
 
         def begun(before: OrderRecord) -> OrderRecord:
             now = story.payment_of(before, request.payment)
-            update = {"reference": held.reference, "page": held.page, "embedded": held.embedded}
+            update = {"reference": held.reference, "page": page, "embedded": held.embedded}
             after = before.model_copy(update={"payments": before.with_payment(now.model_copy(update=update))})
             return story.settle(after, request.key, self.now())
 
@@ -249,11 +249,11 @@ class Till:
             raise Conflict(Fault(FaultCode.TENDER_HELD_BACK, "tender", outcome.tender.name, {"why": why}))
         return outcome.tender
 
-    def _letters(self, basis: Basis) -> Callable[[OrderRecord | None, OrderRecord], list[Message]]:
-        def letters(before: OrderRecord | None, after: OrderRecord) -> list[Message]:
-            return letters_between(before, after, basis.shop.name, TEST_BUYER, self.now())
-
-        return letters
+    def _letters(self, before: OrderRecord | None, after: OrderRecord) -> list[Message]:
+        """What the buyer is told of a change; the shop's name is read only where there is something to tell."""
+        if not tells(before, after):
+            return []
+        return [letter(after, self.shop_name(after), TEST_BUYER, self.now())]
 
 
 def _can_authorise(payment: Payment) -> bool:

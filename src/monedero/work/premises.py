@@ -8,9 +8,10 @@ from pathlib import Path
 import httpx2
 
 from monedero import demo as demo_data
+from monedero.core.account import Mode
 from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.standins.letterbox import Letterbox
-from monedero.standins.provider.program import MOUNTED_AT, SimulatedProvider
+from monedero.standins.provider.program import CONTRACT_AT, MOUNTED_AT, SimulatedProvider
 from monedero.standins.provider.world import World
 from monedero.standins.shelf import Shelf
 from monedero.store import Store
@@ -56,6 +57,12 @@ class Room:
         self.provider.tick()
         self.settling.tick()
 
+    def ask_around(self) -> None:
+        """Ask where every application stands, and how every account does."""
+        for mode in Mode:
+            for account in self.store.accounts.of(mode).values():
+                self.connecting.refresh(self.applying.refresh(account))
+
 
 class Premises:
     """The two shops of a data folder."""
@@ -80,6 +87,18 @@ class Premises:
         for room in (self.own, self.demo):
             room.beat()
 
+    def ask_around(self) -> None:
+        """Ask where applications and accounts stand, in both shops."""
+        for room in (self.own, self.demo):
+            room.ask_around()
+
+    def room(self, name: str) -> Room:
+        """A shop by its name, `own` or `demo`."""
+        for room in (self.own, self.demo):
+            if room.name == name:
+                return room
+        raise NotFound(Fault(FaultCode.NOT_FOUND, "room", name, {"what": "shop"}))
+
     def room_with_order(self, token: str) -> Room:
         """The shop in which an order was placed."""
         for room in (self.own, self.demo):
@@ -97,7 +116,7 @@ class Premises:
         cards = {card.provider.id: card for card in demo_data.rate_cards()}
         world = World(shelf, letters, facts, cards, clock.now, pages, SEED)
         provider = SimulatedProvider(world, self._post)
-        gateways = Gateways(store, f"{pages}/api", clock.now)
+        gateways = Gateways(store, f"{CONTRACT_AT}/{name}", clock.now)
         till = Till(store, gateways, clock.now)
         codes = PhoneCodes(store, letters, clock.now)
         return Room(

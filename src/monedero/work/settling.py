@@ -106,7 +106,7 @@ class Settling:
     def tick(self) -> None:
         """Let arrangements of the shop's own become overdue and lapse, and ask again what was not answered."""
         now = self._till.now()
-        for _, record in self._store.orders.all():
+        for record in self._store.orders.waiting():
             payment = record.payment
             if payment.state is State.AWAITING_PAYMENT and payment.until and payment.until <= now:
                 self._till.change(record.token, lambda before: self._timed(before, Move.OVERDUE))

@@ -668,6 +668,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gateways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Gateway
+         * @description Put a gateway of the shop's own among the providers; the browser goes to its sheet.
+         */
+        post: operations["add_gateway_api_gateways_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/accounts/{provider}/begin": {
         parameters: {
             query?: never;
@@ -2492,6 +2512,18 @@ export interface components {
             detail: string;
         };
         /**
+         * GatewayNew
+         * @description A gateway of the shop's own: its name, its address, and what the parts of its credentials are called.
+         */
+        GatewayNew: {
+            /** Name */
+            name: string;
+            /** Address */
+            address: string;
+            /** Parts */
+            parts: string[];
+        };
+        /**
          * Gives
          * @description When goods go out, access is given and a seat is kept: when the payment is certain, or with the order.
          * @enum {string}
@@ -2599,6 +2631,8 @@ export interface components {
             stands: string;
             /** Since */
             since: string;
+            /** Accounts */
+            accounts: components["schemas"]["Named"][];
         };
         /**
          * Kind
@@ -2973,6 +3007,16 @@ export interface components {
             fees: string;
             /** Cost */
             cost: string;
+        };
+        /**
+         * Named
+         * @description An account by its id and what it is called.
+         */
+        Named: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
         };
         /**
          * Need
@@ -3579,7 +3623,7 @@ export interface components {
          * @description A company that carries payments: what it asks, whom it does not take, what it excludes and unlocks.
          *
          *     `activation_minutes` pass until a method of an approved account is active; those of `domain_for` also need the
-         *     storefront's domain to be checked.
+         *     storefront's domain to be checked. `gateway` is the address of a gateway of the shop's own (None: it is simulated).
          */
         ProviderFacts: {
             /**
@@ -3625,6 +3669,8 @@ export interface components {
              * @default []
              */
             domain_for: string[];
+            /** Gateway */
+            gateway?: string | null;
             /**
              * Trades Refused
              * @default []
@@ -4013,6 +4059,8 @@ export interface components {
             domain_file: string;
             /** Office */
             office: string;
+            /** Own Gateway */
+            own_gateway: string;
             /** Accounts */
             accounts: components["schemas"]["AccountOut"][];
         };
@@ -7033,6 +7081,70 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SheetOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_gateway_api_gateways_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GatewayNew"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GoTo"];
                 };
             };
             /** @description Bad Request */

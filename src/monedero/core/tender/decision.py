@@ -110,7 +110,7 @@ def _account(tender: Tender, provider: str, setting: Setting) -> Iterable[Reason
             yield Reason(ReasonCode.ACCOUNT_STOREFRONT, own=setting.storefront, fields={"provider": provider})
         return
     fields = {"provider": provider, "mode": setting.mode.value}
-    if ready:
+    if account is not None and ready:
         yield Reason(ReasonCode.ACCOUNT_METHOD, own=method, fields={**fields, **_standing(account, method)})
     else:
         stage = Stage.NOT_BEGUN if account is None else account.stage
@@ -118,12 +118,10 @@ def _account(tender: Tender, provider: str, setting: Setting) -> Iterable[Reason
         yield Reason(ReasonCode.ACCOUNT_STAGE, own=stage.value, fields={**fields, "since": since})
 
 
-def _standing(account: Account | None, method: str) -> dict[str, str]:
+def _standing(account: Account, method: str) -> dict[str, str]:
     """Where a method that is not active stands, and why."""
-    for held in account.other_methods if account else []:
-        if held.method == method:
-            return {"standing": held.standing.value, "why": held.reason}
-    return {"standing": "", "why": ""}
+    held = next((entry for entry in account.other_methods if entry.method == method), None)
+    return {"standing": held.standing.value, "why": held.reason} if held else {"standing": "", "why": ""}
 
 
 def _window(windows: Iterable[Window], order: Order, setting: Setting) -> Iterable[Reason]:

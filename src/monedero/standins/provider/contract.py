@@ -4,11 +4,12 @@ Source: access by RFC 6750, refusals by RFC 9457, sign-in by RFC 6749 section 4.
 """
 
 from collections.abc import Callable
-from typing import Annotated, Any, cast
+from typing import Annotated, Any, NamedTuple, cast
 
 from fastapi import APIRouter, Depends, FastAPI, Form, Header, Request, Response
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
+from pydantic import BaseModel
 from pydantic_core import ErrorDetails
 
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound, Refused
@@ -28,6 +29,7 @@ from monedero.formats.gateway import (
 )
 from monedero.formats.json_text import faults
 from monedero.standins.provider.program import SimulatedProvider
+from monedero.standins.provider.reviewing import Reviews
 from monedero.standins.provider.things import Merchant
 from monedero.wording import fault_text
 
@@ -38,6 +40,15 @@ WELL_KNOWN = "/.well-known/payment-domain/"
 Key = Annotated[str, Header(alias=IDEMPOTENCY_KEY, min_length=8, max_length=200)]
 
 
+class TokenAsked(BaseModel):
+    """What a sign-in is ended with (RFC 6749 section 4.1.3, RFC 7636 section 4.5)."""
+
+    grant_type: str
+    code: str
+    redirect_uri: str
+    code_verifier: str
+
+
 class NoAccess(Exception):
     """The token opens no account here."""
 
@@ -46,14 +57,72 @@ class Down(Exception):
     """The provider was told to be down."""
 
 
-def contract_app(provider: SimulatedProvider, fetch: Callable[[str], str | None]) -> FastAPI:
-    """The contract of every provider, to be mounted at its path; `fetch` reads a file of the storefront's domain."""
+class Played(NamedTuple):
+    """A provider that is played for one shop, and how it reads a file of the storefront's domain."""
+
+    provider: SimulatedProvider
+    fetch: Callable[[str], str | None]
+
+
+Find = Callable[[str], Played]
+
+
+def contract_app(find: Find) -> FastAPI:
+    """The contract of every provider, to be mounted at its path; `find` gives who is played in a room."""
     app = FastAPI(title="Simulated provider", openapi_url=None)
-    app.include_router(_account_routes(provider, fetch))
-    app.include_router(_payment_routes(provider))
-    app.include_router(_application_routes(provider))
+    desk = _Desk(find)
+    app.include_router(_account_routes(desk))
+    app.include_router(_payment_routes(desk))
+    app.include_router(_application_routes(desk))
     _answer_refusals(app)
     return app
+
+
+class _Desk:
+    """Who is asked: the provider of a room, open, and the merchant whom a token names."""
+
+    def __init__(self, find: Find) -> None:
+        self.find = find
+
+    def open(self, room: str, name: str) -> SimulatedProvider:
+        """A provider; one that is not played is not found, one that was told to be down answers nothing."""
+        provider = self.find(room).provider
+        if name not in provider.world.facts:
+            raise NotFound(Fault(FaultCode.NOT_FOUND, "provider", name, {"what": "provider"}))
+        if provider.courier.faults(name).down:
+            raise Down
+        return provider
+
+    def asked(self, room: str, name: str, authorization: Annotated[str, Header()] = "") -> "Asked":
+        """Who asks with a token."""
+        provider = self.open(room, name)
+        scheme, _, token = authorization.partition(" ")
+        merchant = provider.merchants.by_token(token) if scheme.lower() == "bearer" and token else None
+        if merchant is None or merchant.provider != name:
+            raise NoAccess
+        return Asked(provider, merchant)
+
+
+class Asked(NamedTuple):
+    """A provider and the merchant who asks it."""
+
+    provider: SimulatedProvider
+    merchant: Merchant
+
+    def own(self, reference: str) -> str:
+        """The reference of a payment of this merchant; another's is not found."""
+        if self.provider.payments.get(reference).merchant != self.merchant.number:
+            raise NotFound(Fault(FaultCode.NOT_FOUND, "payment", reference, {"what": "payment"}))
+        return reference
+
+    def key(self, key: str) -> str:
+        """An idempotency key, apart from those of other merchants."""
+        return f"{self.merchant.number} {key}"
+
+    def told(self, reference: str) -> PaymentHeld:
+        """A payment after it was changed; what it has to tell is on its way."""
+        self.provider.courier.carry()
+        return self.provider.payments.held(self.provider.payments.get(reference))
 
 
 def _problem(status: int, found: list[Fault]) -> JSONResponse:
@@ -88,153 +157,117 @@ def _answer_refusals(app: FastAPI) -> None:
     app.add_exception_handler(Down, lambda _, __: Response(status_code=503))
 
 
-def _opened(provider: SimulatedProvider, name: str) -> None:
-    """Refuse a provider that is not played here, and answer nothing where it was told to be down."""
-    if name not in provider.world.facts:
-        raise NotFound(Fault(FaultCode.NOT_FOUND, "provider", name, {"what": "provider"}))
-    if provider.courier.faults(name).down:
-        raise Down
+def _connected(provider: SimulatedProvider, merchant: Merchant) -> Connection:
+    return Connection(access_token=provider.merchants.new_token(merchant.number), account=merchant.held)
 
 
-def _merchant(provider: SimulatedProvider) -> Callable[..., Merchant]:
-    def find(name: str, authorization: Annotated[str, Header()] = "") -> Merchant:
-        _opened(provider, name)
-        scheme, _, token = authorization.partition(" ")
-        merchant = provider.merchants.by_token(token) if scheme.lower() == "bearer" and token else None
-        if merchant is None or merchant.provider != name:
-            raise NoAccess
-        return merchant
-
-    return find
-
-
-def _account_routes(provider: SimulatedProvider, fetch: Callable[[str], str | None]) -> APIRouter:
-    router = APIRouter(prefix="/{name}")
-    merchants = provider.merchants
-    access = Depends(_merchant(provider))
-
-    def connected(merchant: Merchant) -> Connection:
-        return Connection(access_token=merchants.new_token(merchant.number), account=merchant.held)
+def _account_routes(desk: _Desk) -> APIRouter:
+    router = APIRouter(prefix="/{room}/{name}")
+    access = Depends(desk.asked)
 
     @router.post("/connection")
-    def connect(name: str, asked: ConnectionAsked) -> Connection:
-        _opened(provider, name)
-        return connected(merchants.with_credentials(name, asked.mode, asked.fields))
+    def connect(room: str, name: str, asked: ConnectionAsked) -> Connection:
+        provider = desk.open(room, name)
+        return _connected(provider, provider.merchants.with_credentials(name, asked.mode, asked.fields))
 
     @router.post("/connection/by-email", status_code=202)
-    def invite(name: str, asked: ConnectionAsked) -> None:
-        _opened(provider, name)
+    def invite(room: str, name: str, asked: ConnectionAsked) -> None:
+        merchants = desk.open(room, name).merchants
         merchants.invite(name, asked.mode, asked.fields.get("email", ""), asked.fields.get("link", ""))
 
     @router.post("/connection/confirmed")
-    def confirmed(name: str, asked: ConnectionAsked) -> Connection:
-        _opened(provider, name)
-        return connected(merchants.by_email(name, asked.mode, asked.fields.get("email", "")))
+    def confirmed(room: str, name: str, asked: ConnectionAsked) -> Connection:
+        provider = desk.open(room, name)
+        return _connected(provider, provider.merchants.by_email(name, asked.mode, asked.fields.get("email", "")))
 
     @router.post("/token")
-    def token(
-        name: str,
-        grant_type: Annotated[str, Form()],
-        code: Annotated[str, Form()],
-        redirect_uri: Annotated[str, Form()],
-        code_verifier: Annotated[str, Form()],
-    ) -> Connection:
-        _opened(provider, name)
-        if grant_type != "authorization_code":
-            raise InvalidInput(Fault(FaultCode.SIGN_IN_FORGED, "grant_type", grant_type[:40]))
-        return connected(merchants.by_code(code, redirect_uri, code_verifier))
+    def token(room: str, name: str, asked: Annotated[TokenAsked, Form()]) -> Connection:
+        provider = desk.open(room, name)
+        if asked.grant_type != "authorization_code":
+            raise InvalidInput(Fault(FaultCode.SIGN_IN_FORGED, "grant_type", asked.grant_type[:40]))
+        merchant = provider.merchants.by_code(asked.code, asked.redirect_uri, asked.code_verifier)
+        return _connected(provider, merchant)
 
     @router.get("/account")
-    def account(merchant: Annotated[Merchant, access]) -> AccountHeld:
-        return merchant.held
+    def account(who: Annotated[Asked, access]) -> AccountHeld:
+        return who.merchant.held
 
     @router.put("/endpoint", status_code=204)
-    def endpoint(merchant: Annotated[Merchant, access], asked: EndpointAsked) -> None:
-        merchants.set_endpoint(merchant.number, asked.url, asked.secret)
+    def endpoint(who: Annotated[Asked, access], asked: EndpointAsked) -> None:
+        who.provider.merchants.set_endpoint(who.merchant.number, asked.url, asked.secret)
 
     @router.post("/endpoint/check", status_code=202)
-    def check(merchant: Annotated[Merchant, access]) -> None:
+    def check(who: Annotated[Asked, access]) -> None:
+        merchant = who.merchant
         checked = Notification(type="endpoint.checked", mode=merchant.mode, account=merchant.number)
-        provider.courier.take(merchant, checked)
-        provider.courier.carry()
+        who.provider.courier.take(merchant, checked)
+        who.provider.courier.carry()
 
     @router.post("/domain")
-    def domain(merchant: Annotated[Merchant, access]) -> AccountHeld:
-        seen = fetch(f"{WELL_KNOWN}{merchant.number}")
-        if seen is None or seen.strip() != merchant.number:
-            raise Conflict(Fault(FaultCode.DOMAIN_NOT_SEEN, "domain", f"{WELL_KNOWN}{merchant.number}"))
-        return merchants.domain_checked(merchant.number).held
+    def domain(room: str, who: Annotated[Asked, access]) -> AccountHeld:
+        path = f"{WELL_KNOWN}{who.merchant.number}"
+        seen = desk.find(room).fetch(path)
+        if seen is None or seen.strip() != who.merchant.number:
+            raise Conflict(Fault(FaultCode.DOMAIN_NOT_SEEN, "domain", path))
+        return who.provider.merchants.domain_checked(who.merchant.number).held
 
     return router
 
 
-def _payment_routes(provider: SimulatedProvider) -> APIRouter:
-    router = APIRouter(prefix="/{name}/payments")
-    payments = provider.payments
-    access = Depends(_merchant(provider))
-
-    def own(merchant: Merchant, reference: str) -> str:
-        if payments.get(reference).merchant != merchant.number:
-            raise NotFound(Fault(FaultCode.NOT_FOUND, "payment", reference, {"what": "payment"}))
-        return reference
-
-    def told(reference: str) -> PaymentHeld:
-        provider.courier.carry()
-        return payments.held(payments.get(reference))
+def _payment_routes(desk: _Desk) -> APIRouter:
+    router = APIRouter(prefix="/{room}/{name}/payments")
+    access = Depends(desk.asked)
 
     @router.post("", status_code=201)
-    def begin(merchant: Annotated[Merchant, access], key: Key, asked: PaymentAsked) -> PaymentHeld:
-        return payments.begin(merchant, f"{merchant.number} {key}", asked)
+    def begin(who: Annotated[Asked, access], key: Key, asked: PaymentAsked) -> PaymentHeld:
+        return who.provider.payments.begin(who.merchant, who.key(key), asked)
 
     @router.get("/{reference}")
-    def read(merchant: Annotated[Merchant, access], reference: str) -> PaymentHeld:
-        return payments.held(payments.get(own(merchant, reference)))
+    def read(who: Annotated[Asked, access], reference: str) -> PaymentHeld:
+        return who.provider.payments.held(who.provider.payments.get(who.own(reference)))
 
     @router.post("/{reference}/take")
-    def take(merchant: Annotated[Merchant, access], key: Key, reference: str, asked: AmountAsked) -> PaymentHeld:
-        payments.take(own(merchant, reference), f"{merchant.number} {key}", asked.amount)
-        return told(reference)
+    def take(who: Annotated[Asked, access], key: Key, reference: str, asked: AmountAsked) -> PaymentHeld:
+        who.provider.payments.take(who.own(reference), who.key(key), asked.amount)
+        return who.told(reference)
 
     @router.post("/{reference}/refund")
-    def refund(merchant: Annotated[Merchant, access], key: Key, reference: str, asked: AmountAsked) -> PaymentHeld:
-        payments.refund(own(merchant, reference), f"{merchant.number} {key}", asked.amount)
-        return told(reference)
+    def refund(who: Annotated[Asked, access], key: Key, reference: str, asked: AmountAsked) -> PaymentHeld:
+        who.provider.payments.refund(who.own(reference), who.key(key), asked.amount)
+        return who.told(reference)
 
     @router.post("/{reference}/release")
-    def release(merchant: Annotated[Merchant, access], key: Key, reference: str) -> PaymentHeld:
-        payments.release(own(merchant, reference), f"{merchant.number} {key}")
-        return told(reference)
+    def release(who: Annotated[Asked, access], key: Key, reference: str) -> PaymentHeld:
+        who.provider.payments.release(who.own(reference), who.key(key))
+        return who.told(reference)
 
     @router.post("/{reference}/cancel")
-    def cancel(merchant: Annotated[Merchant, access], key: Key, reference: str) -> PaymentHeld:
-        payments.cancel(own(merchant, reference), f"{merchant.number} {key}")
-        return told(reference)
+    def cancel(who: Annotated[Asked, access], key: Key, reference: str) -> PaymentHeld:
+        who.provider.payments.cancel(who.own(reference), who.key(key))
+        return who.told(reference)
 
     return router
 
 
-def _application_routes(provider: SimulatedProvider) -> APIRouter:
-    router = APIRouter(prefix="/{name}/applications")
-    reviews = provider.reviews
+def _application_routes(desk: _Desk) -> APIRouter:
+    router = APIRouter(prefix="/{room}/{name}/applications")
 
-    def own(name: str, reference: str) -> str:
+    def own(room: str, name: str, reference: str) -> Reviews:
+        reviews = desk.open(room, name).reviews
         if reviews.get(reference).provider != name:
             raise NotFound(Fault(FaultCode.NOT_FOUND, "application", reference, {"what": "application"}))
-        return reference
+        return reviews
 
     @router.post("", status_code=201)
-    def apply(name: str, asked: ApplicationAsked) -> ApplicationHeld:
-        _opened(provider, name)
-        return reviews.take_in(name, asked)
+    def apply(room: str, name: str, asked: ApplicationAsked) -> ApplicationHeld:
+        return desk.open(room, name).reviews.take_in(name, asked)
 
     @router.get("/{reference}")
-    def read(name: str, reference: str) -> ApplicationHeld:
-        _opened(provider, name)
-        return reviews.held(own(name, reference))
+    def read(room: str, name: str, reference: str) -> ApplicationHeld:
+        return own(room, name, reference).held(reference)
 
     @router.post("/{reference}/answer")
-    def answer(name: str, reference: str, given: AnswerGiven) -> ApplicationHeld:
-        _opened(provider, name)
-        return reviews.answer(own(name, reference), given.answer, given.papers)
+    def answer(room: str, name: str, reference: str, given: AnswerGiven) -> ApplicationHeld:
+        return own(room, name, reference).answer(reference, given.answer, given.papers)
 
     return router

@@ -5,6 +5,7 @@ Source: Standard Webhooks 1.0.0, which also recommends to try again at growing i
 
 import random
 import secrets
+import threading
 from collections.abc import Callable
 from datetime import timedelta
 
@@ -39,6 +40,8 @@ class Courier:
         self._now = world.now
         self._merchants = merchants
         self._post = post
+        # One courier at a time: a message is not brought twice because two threads found it due.
+        self._carrying = threading.Lock()
         self._random = random.Random(world.seed)
 
     def faults(self, provider: str) -> Faults:
@@ -60,14 +63,14 @@ class Courier:
             body=notification.model_dump_json(exclude_none=True),
             due_at=due,
         )
-        self._shelf.put(outgoing.id, outgoing)
+        self._shelf.put(outgoing.id, outgoing, waits=True)
         if faults.double:
             # The same message once more, under its own id: it must count once all the same.
             again = outgoing.model_copy(update={"id": f"msg_{secrets.token_hex(12)}"})
-            self._shelf.put(again.id, again)
+            self._shelf.put(again.id, again, waits=True)
         if faults.forge:
             forged = outgoing.model_copy(update={"id": f"msg_{secrets.token_hex(12)}", "forged": True})
-            self._shelf.put(forged.id, forged)
+            self._shelf.put(forged.id, forged, waits=True)
 
     def all(self) -> list[Outgoing]:
         """Everything that was ever on its way."""
@@ -75,8 +78,12 @@ class Courier:
 
     def carry(self) -> None:
         """Bring everything there that is due."""
+        with self._carrying:
+            self._carry_due()
+
+    def _carry_due(self) -> None:
         now = self._now()
-        due = [outgoing for outgoing in self.all() if not outgoing.done and outgoing.due_at <= now]
+        due = [outgoing for outgoing in self._shelf.waiting(Outgoing) if outgoing.due_at <= now]
         if any(self.faults(outgoing.provider).shuffle for outgoing in due):
             self._random.shuffle(due)
         for outgoing in due:
@@ -84,8 +91,8 @@ class Courier:
 
     def carry_all(self) -> None:
         """Bring everything there that is not taken yet, due or not."""
-        for outgoing in self.all():
-            if not outgoing.done:
+        with self._carrying:
+            for outgoing in self._shelf.waiting(Outgoing):
                 self._carry(outgoing)
 
     def send_again(self, message_id: str) -> None:
@@ -111,4 +118,5 @@ class Courier:
             "done": taken or given_up,
             "due_at": now + wait,
         }
-        self._shelf.put(outgoing.id, outgoing.model_copy(update=update))
+        after = outgoing.model_copy(update=update)
+        self._shelf.put(outgoing.id, after, waits=not after.done)

@@ -4,6 +4,7 @@ In the back office whoever tries things out plays the provider: decides reviews,
 dispute, and tells notifications to misbehave.
 """
 
+from collections.abc import Callable
 from pathlib import Path
 from typing import Annotated
 from urllib.parse import urlencode
@@ -18,7 +19,7 @@ from monedero.core.errors import Conflict, NotFound
 from monedero.core.payment.state import MOVES, Move, State
 from monedero.figures import methods
 from monedero.standins.provider.merchants import Holder
-from monedero.standins.provider.paying import Ending
+from monedero.standins.provider.paying import Ending, Payments
 from monedero.standins.provider.program import SimulatedProvider
 from monedero.standins.provider.things import Faults, Taking, Verdict
 from monedero.wording.show import money
@@ -69,12 +70,16 @@ class ReviewTold(BaseModel):
     now: bool = False
 
 
-def provider_pages(provider: SimulatedProvider) -> FastAPI:
-    """The pages, to be mounted at the provider's path."""
+Play = Callable[[str], SimulatedProvider]
+
+
+def provider_pages(play: Play) -> FastAPI:
+    """The pages, to be mounted over `/{room}`; `play` gives who is played in a room."""
     app = FastAPI(title="Simulated provider", openapi_url=None)
-    app.include_router(_paying(provider))
-    app.include_router(_signing_in(provider))
-    app.include_router(_office(provider))
+    app.include_router(_paying(play))
+    app.include_router(_signing_in(play))
+    app.include_router(_office(play))
+    app.add_exception_handler(NotFound, lambda request, _: _unknown(request))
     return app
 
 
@@ -82,11 +87,10 @@ def _unknown(request: Request) -> HTMLResponse:
     return TEMPLATES.TemplateResponse(request, "unknown_payment.html", {}, status_code=404)
 
 
-def _paying(provider: SimulatedProvider) -> APIRouter:
-    router = APIRouter()
-    payments = provider.payments
+def _paying(play: Play) -> APIRouter:
+    router = APIRouter(prefix="/{room}")
 
-    def found(name: str, reference: str) -> Taking | None:
+    def found(payments: Payments, name: str, reference: str) -> Taking | None:
         try:
             payment = payments.get(reference)
         except NotFound:
@@ -94,8 +98,10 @@ def _paying(provider: SimulatedProvider) -> APIRouter:
         return payment if payment.provider == name else None
 
     @router.get("/{name}/pay/{reference}", response_class=HTMLResponse)
-    def page(request: Request, name: str, reference: str, within: bool = False) -> Response:
-        payment = found(name, reference)
+    def page(request: Request, room: str, name: str, reference: str, within: bool = False) -> Response:
+        provider = play(room)
+        payments = provider.payments
+        payment = found(payments, name, reference)
         if payment is None:
             return _unknown(request)
         fields = {
@@ -110,11 +116,14 @@ def _paying(provider: SimulatedProvider) -> APIRouter:
         return TEMPLATES.TemplateResponse(request, "pay.html", fields)
 
     @router.post("/{name}/pay/{reference}")
-    def choose(request: Request, name: str, reference: str, ending: Annotated[Ending, Form()]) -> Response:
-        payment = found(name, reference)
+    def choose(
+        request: Request, room: str, name: str, reference: str, ending: Annotated[Ending, Form()]
+    ) -> Response:
+        provider = play(room)
+        payment = found(provider.payments, name, reference)
         if payment is None:
             return _unknown(request)
-        payments.end(reference, ending)
+        provider.payments.end(reference, ending)
         provider.courier.carry()
         back = urlencode({"payment": reference})
         return RedirectResponse(f"{payment.asked.return_to}?{back}", status_code=303)
@@ -122,15 +131,15 @@ def _paying(provider: SimulatedProvider) -> APIRouter:
     return router
 
 
-def _signing_in(provider: SimulatedProvider) -> APIRouter:
-    router = APIRouter()
-    merchants = provider.merchants
+def _signing_in(play: Play) -> APIRouter:
+    router = APIRouter(prefix="/{room}")
 
     @router.get("/{name}/authorize", response_class=HTMLResponse)
-    def page(request: Request, name: str, asked: Annotated[SignInAsked, Query()]) -> Response:
+    def page(request: Request, room: str, name: str, asked: Annotated[SignInAsked, Query()]) -> Response:
+        provider = play(room)
         if name not in provider.world.facts:
             return _unknown(request)
-        own = [entry for entry in merchants.all() if (entry.provider, entry.mode) == (name, asked.mode)]
+        own = [entry for entry in provider.merchants.all() if (entry.provider, entry.mode) == (name, asked.mode)]
         fields = {
             "provider": provider.world.facts[name].name,
             "mode": asked.mode.value,
@@ -140,7 +149,8 @@ def _signing_in(provider: SimulatedProvider) -> APIRouter:
         return TEMPLATES.TemplateResponse(request, "sign_in.html", fields)
 
     @router.post("/{name}/authorize")
-    def allow(name: str, asked: Annotated[SignInAnswered, Form()]) -> Response:
+    def allow(room: str, name: str, asked: Annotated[SignInAnswered, Form()]) -> Response:
+        merchants = play(room).merchants
         if not asked.redirect_uri.startswith("/") or asked.redirect_uri.startswith("//"):
             return Response("The address to return to is not this application's.", status_code=400)
         answer = {"state": asked.state, "error": "access_denied"}
@@ -152,14 +162,15 @@ def _signing_in(provider: SimulatedProvider) -> APIRouter:
     return router
 
 
-def _office(provider: SimulatedProvider) -> APIRouter:
-    router = APIRouter()
+def _office(play: Play) -> APIRouter:
+    router = APIRouter(prefix="/{room}")
 
-    def back(name: str, part: str) -> RedirectResponse:
+    def back(provider: SimulatedProvider, name: str, part: str) -> RedirectResponse:
         return RedirectResponse(f"{provider.world.mounted_at}/{name}/office#{part}", status_code=303)
 
     @router.get("/{name}/office", response_class=HTMLResponse)
-    def office(request: Request, name: str) -> Response:
+    def office(request: Request, room: str, name: str) -> Response:
+        provider = play(room)
         if name not in provider.world.facts:
             return _unknown(request)
         facts = provider.world.facts[name]
@@ -182,63 +193,71 @@ def _office(provider: SimulatedProvider) -> APIRouter:
         return TEMPLATES.TemplateResponse(request, "office.html", fields)
 
     @router.post("/{name}/office/reviews/{reference}")
-    def review(name: str, reference: str, told: Annotated[ReviewTold, Form()]) -> Response:
+    def review(room: str, name: str, reference: str, told: Annotated[ReviewTold, Form()]) -> Response:
+        provider = play(room)
         provider.reviews.instruct(reference, told.verdict, told.said, told.method)
         if told.now:
             provider.reviews.decide_now(reference)
-        return back(name, "reviews")
+        return back(provider, name, "reviews")
 
     @router.post("/{name}/office/merchants")
     def open_account(
-        name: str, mode: Annotated[Mode, Form()], holder: Annotated[str, Form(max_length=60)]
+        room: str, name: str, mode: Annotated[Mode, Form()], holder: Annotated[str, Form(max_length=60)]
     ) -> Response:
+        provider = play(room)
         address = "owner@shop.example"
         provider.merchants.open(name, mode, Holder(holder.strip() or "A shop", address, "PT"))
-        return back(name, "accounts")
+        return back(provider, name, "accounts")
 
     @router.post("/{name}/office/merchants/{number}/credentials")
-    def fresh(name: str, number: str) -> Response:
+    def fresh(room: str, name: str, number: str) -> Response:
+        provider = play(room)
         provider.merchants.new_credentials(number)
-        return back(name, "accounts")
+        return back(provider, name, "accounts")
 
     @router.get("/{name}/office/merchants/{number}/{field}")
-    def file(number: str, field: str) -> Response:
+    def file(room: str, number: str, field: str) -> Response:
+        provider = play(room)
         newest = provider.merchants.get(number).credentials[0].fields
         headers = {"Content-Disposition": f"attachment; filename={number.lower()}-{field}.pem"}
         return Response(newest.get(field, ""), media_type="application/x-pem-file", headers=headers)
 
     @router.post("/{name}/office/merchants/{number}/close")
-    def close(name: str, number: str) -> Response:
+    def close(room: str, name: str, number: str) -> Response:
+        provider = play(room)
         provider.merchants.close(number)
-        return back(name, "accounts")
+        return back(provider, name, "accounts")
 
     @router.post("/{name}/office/payments/{reference}")
-    def afterwards(name: str, reference: str, happens: Annotated[str, Form()]) -> Response:
-        play = {
+    def afterwards(room: str, name: str, reference: str, happens: Annotated[str, Form()]) -> Response:
+        provider = play(room)
+        plays = {
             "dispute": provider.payments.dispute,
             "win": lambda payment: provider.payments.decide_dispute(payment, won=True),
             "lose": lambda payment: provider.payments.decide_dispute(payment, won=False),
             "take-back": provider.payments.take_back,
         }
         try:
-            if happens in play:
-                play[happens](reference)
+            if happens in plays:
+                plays[happens](reference)
         except Conflict:
-            return back(name, "payments")
+            return back(provider, name, "payments")
         provider.courier.carry()
-        return back(name, "payments")
+        return back(provider, name, "payments")
 
     @router.post("/{name}/office/faults")
-    def faults(name: str, given: Annotated[list[str], Form()] = []) -> Response:  # noqa: B006
+    def faults(room: str, name: str, given: Annotated[list[str], Form()] = []) -> Response:  # noqa: B006
+        provider = play(room)
         late = 30 if "late" in given else 0
         switches = {fault: fault in given for fault in ("down", "double", "shuffle", "forge")}
         provider.courier.set_faults(Faults(provider=name, late_minutes=late, **switches))
-        return back(name, "notifications")
+        return back(provider, name, "notifications")
 
     @router.post("/{name}/office/outgoing/{message}")
-    def again(name: str, message: str) -> Response:
+    def again(room: str, name: str, message: str) -> Response:
+        provider = play(room)
         provider.courier.send_again(message)
-        return back(name, "notifications")
+        return back(provider, name, "notifications")
 
     return router
 

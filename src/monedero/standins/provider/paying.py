@@ -100,7 +100,7 @@ class Payments:
         )
         with self._shelf.together():
             self._remember(key, asked.model_dump_json(), payment.reference)
-            self._shelf.put(payment.reference, payment)
+            self._shelf.put(payment.reference, payment, waits=True)
         return self.held(payment)
 
     def get(self, reference: str) -> Taking:
@@ -199,7 +199,7 @@ class Payments:
         now = self._now()
         due = [
             (coming.at, payment.reference, coming)
-            for payment in self.all()
+            for payment in self._shelf.waiting(Taking)
             for coming in payment.coming
             if coming.at <= now
         ]
@@ -261,7 +261,7 @@ class Payments:
                     "coming": still_open if step.coming is None else step.coming,
                 }
             )
-            self._shelf.put(reference, payment)
+            self._shelf.put(reference, payment, waits=bool(payment.coming))
             merchant = self._merchants.get(payment.merchant)
             self._courier.take(
                 merchant,

@@ -7,6 +7,7 @@ from monedero.standins.provider.reviewing import Reviews
 from monedero.standins.provider.world import World
 
 MOUNTED_AT = "/simulated-provider"
+CONTRACT_AT = "/simulated-provider-contract"
 
 
 class SimulatedProvider:

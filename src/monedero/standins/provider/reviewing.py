@@ -2,7 +2,7 @@
 
 import secrets
 from collections.abc import Mapping
-from datetime import timedelta
+from datetime import datetime, timedelta
 
 from monedero.core.errors import Conflict, Fault, FaultCode, NotFound
 from monedero.core.provider import ConnectBy
@@ -29,7 +29,7 @@ class Reviews:
         reference = f"{provider[:3].upper()}-A-{secrets.token_hex(4)}"
         due = self._now() + timedelta(days=self._facts[provider].review_days)
         review = Review(reference=reference, provider=provider, asked=asked, due_at=due)
-        self._shelf.put(reference, review)
+        self._put(review)
         return _held(review)
 
     def all(self) -> list[Review]:
@@ -64,33 +64,40 @@ class Reviews:
                     "due_at": self._now() + timedelta(days=self._facts[review.provider].review_days),
                 }
             )
-            self._shelf.put(reference, review)
+            self._put(review)
         return _held(review)
 
     def instruct(self, reference: str, verdict: Verdict, said: str, refused_method: str = "") -> None:
         """Tell the reviewer what the review of an application shall find."""
         with self._shelf.together():
             update = {"verdict": verdict, "said": said, "refused_method": refused_method}
-            self._shelf.put(reference, self.get(reference).model_copy(update=update))
+            self._put(self.get(reference).model_copy(update=update))
 
     def decide_now(self, reference: str) -> None:
         """End a review today."""
         with self._shelf.together():
-            self._shelf.put(reference, self.get(reference).model_copy(update={"due_at": self._now()}))
+            self._put(self.get(reference).model_copy(update={"due_at": self._now()}))
         self.tick()
 
     def tick(self) -> None:
         """End every review that is due."""
-        for review in self.all():
-            if review.state == "in-review" and review.due_at <= self._now():
+        for review in self._shelf.waiting(Review):
+            if review.due_at <= self._now():
                 self._decide(review)
+
+    def wait_until(self, reference: str, due: datetime) -> None:
+        """Let a review be due at another moment."""
+        self._put(self.get(reference).model_copy(update={"due_at": due}))
+
+    def _put(self, review: Review) -> None:
+        self._shelf.put(review.reference, review, waits=review.state == "in-review")
 
     def _decide(self, review: Review) -> None:
         facts = self._facts[review.provider]
         asked = review.asked
         if review.verdict != "approve":
             state = "refused" if review.verdict == "refuse" else "question"
-            self._shelf.put(review.reference, review.model_copy(update={"state": state}))
+            self._put(review.model_copy(update={"state": state}))
             self._write(review, review.said)
             return
         with self._shelf.together():
@@ -98,7 +105,7 @@ class Reviews:
             holder = Holder(asked.legal_name, asked.email, asked.country)
             merchant = self._merchants.open(review.provider, asked.mode, holder, refused)
             update = {"state": "approved", "number": merchant.number}
-            self._shelf.put(review.reference, review.model_copy(update=update))
+            self._put(review.model_copy(update=update))
         how = {
             ConnectBy.SIGN_IN: "Sign in from Monedero to connect it.",
             ConnectBy.CREDENTIALS: "Your credentials lie in our back office.",

@@ -166,7 +166,7 @@ class Connecting:
         # Believed before it is told, so that no notification comes too early.
         update = {"secrets": [HeldSecret(secret=secret), *older][:3]}
         self._store.sealed.put(access_name(account.id, account.mode), access.model_copy(update=update))
-        self._gateways.of(account).set_endpoint(f"{NOTIFY}/{account.endpoint}", secret)
+        self._gateways.of(account).set_endpoint(self._notify(account), secret)
 
     def check_endpoint(self, account: Account) -> None:
         """Ask the provider for a notification that only says that they arrive."""
@@ -231,8 +231,14 @@ class Connecting:
         with self._store.together():
             self._store.sealed.put(access_name(account.id, account.mode), access)
             kept = self._keep(connected, held)
-        self._gateways.of(kept).set_endpoint(f"{NOTIFY}/{endpoint}", secrets_held[0].secret)
+        gateway = self._gateways.of(kept)
+        gateway.set_endpoint(self._notify(kept), secrets_held[0].secret)
+        gateway.check_endpoint()
         return kept
+
+    def _notify(self, account: Account) -> str:
+        """Where the notifications of an account go."""
+        return self._gateways.here(account.provider, f"{NOTIFY}/{account.endpoint}")
 
     def _keep(self, account: Account, held: AccountHeld) -> Account:
         """The account with its methods as the provider sees them."""

@@ -49,7 +49,7 @@ export function AccountPart({ account, sheet }: { account: Account; sheet: Sheet
         </p>
       )}
       <div className="mt-1.5 flex flex-wrap items-center gap-x-5 gap-y-1">
-        {account.stage === "begun" && (
+        {account.stage === "begun" && !sheet.own_gateway && (
           <Link to={form} className="text-verdigris font-semibold underline-offset-4 hover:underline">
             Go on with the application
           </Link>
@@ -61,10 +61,12 @@ export function AccountPart({ account, sheet }: { account: Account; sheet: Sheet
         )}
         {CAN_CONNECT.includes(account.stage) && !connecting && (
           <Button
-            look={account.stage === "approved" ? "strong" : "quiet"}
+            look={account.stage === "approved" || sheet.own_gateway ? "strong" : "quiet"}
             onClick={() => setConnecting(true)}
           >
-            {account.stage === "approved" ? "Connect it" : "I have an account there already"}
+            {account.stage === "approved" || sheet.own_gateway
+              ? "Connect it"
+              : "I have an account there already"}
           </Button>
         )}
         {account.stage === "connected" && (

@@ -5,6 +5,7 @@ import { Heading, Trouble } from "../../ui/Page";
 import { Segments } from "../../ui/Segments";
 import { SubNav } from "../../ui/SubNav";
 import { type Mode, useAccountSearch, useMode } from "./mode";
+import { OwnGateway } from "./OwnGateway";
 import { ProviderSheet } from "./ProviderSheet";
 import { useAccounts, useSheet } from "./queries";
 import { STAGE_INK, STAGE_WORD } from "./stages";
@@ -80,6 +81,7 @@ export function AccountsPage() {
                 </li>
               ))}
             </ul>
+            <OwnGateway />
           </nav>
           {open && <Open provider={open} mode={mode} />}
         </div>

@@ -21,12 +21,16 @@ export function ProviderSheet({ sheet }: { sheet: Sheet }) {
           {sheet.name}
         </h2>
         <p className="ml-auto text-small">
-          <a
-            href={sheet.office}
-            className="underline decoration-rule underline-offset-4 hover:decoration-ink"
-          >
-            Play {sheet.name} in its back office
-          </a>
+          {sheet.office ? (
+            <a
+              href={sheet.office}
+              className="underline decoration-rule underline-offset-4 hover:decoration-ink"
+            >
+              Play {sheet.name} in its back office
+            </a>
+          ) : (
+            <span className="text-soft">at {sheet.own_gateway}</span>
+          )}
         </p>
       </div>
       <p className="font-serif text-lg mt-1">{sheet.about}</p>
@@ -64,12 +68,14 @@ export function ProviderSheet({ sheet }: { sheet: Sheet }) {
                   )
                 }
               >
-                Begin the application
+                {sheet.own_gateway ? "Use it" : "Begin the application"}
               </Button>
-              <span className="text-soft">
-                Review takes about {sheet.review_days} {sheet.review_days === 1 ? "day" : "days"}; your own
-                arrangements can take orders meanwhile.
-              </span>
+              {!sheet.own_gateway && (
+                <span className="text-soft">
+                  Review takes about {sheet.review_days} {sheet.review_days === 1 ? "day" : "days"}; your own
+                  arrangements can take orders meanwhile.
+                </span>
+              )}
             </p>
           )}
         </section>
@@ -88,26 +94,28 @@ export function ProviderSheet({ sheet }: { sheet: Sheet }) {
         <MethodsTable sheet={sheet} />
       </Part>
 
-      <Part title="What it asks">
-        <ul className="grid sm:grid-cols-2 gap-x-8">
-          {sheet.asks.map((ask) => (
-            <li key={ask.ask} className="flex gap-3 border-b border-rule-soft py-1">
-              <span
-                className={`w-16 shrink-0 text-small ${ask.there ? "text-verdigris" : "text-copper font-medium"}`}
-              >
-                {ask.there ? "there" : "missing"}
-              </span>
-              <span>{ask.text}</span>
-            </li>
-          ))}
-        </ul>
-        <p className="mt-1.5 text-small">
-          <Link to={`/accounts/papers${search}`} className="underline underline-offset-4 decoration-rule">
-            Your details and papers
-          </Link>{" "}
-          <span className="text-soft">are typed once and used for every provider.</span>
-        </p>
-      </Part>
+      {sheet.asks.length > 0 && (
+        <Part title="What it asks">
+          <ul className="grid sm:grid-cols-2 gap-x-8">
+            {sheet.asks.map((ask) => (
+              <li key={ask.ask} className="flex gap-3 border-b border-rule-soft py-1">
+                <span
+                  className={`w-16 shrink-0 text-small ${ask.there ? "text-verdigris" : "text-copper font-medium"}`}
+                >
+                  {ask.there ? "there" : "missing"}
+                </span>
+                <span>{ask.text}</span>
+              </li>
+            ))}
+          </ul>
+          <p className="mt-1.5 text-small">
+            <Link to={`/accounts/papers${search}`} className="underline underline-offset-4 decoration-rule">
+              Your details and papers
+            </Link>{" "}
+            <span className="text-soft">are typed once and used for every provider.</span>
+          </p>
+        </Part>
+      )}
 
       <Part title="On what terms">
         <p>

@@ -70,6 +70,15 @@ export function useBegin(mode: Mode) {
   });
 }
 
+/** Put a gateway of the shop's own among the providers. */
+export function useAddGateway() {
+  const anew = useAnew();
+  return useMutation({
+    mutationFn: (body: Schema<"GatewayNew">) => answered(api.POST("/api/gateways", { body })),
+    onSuccess: anew,
+  });
+}
+
 /** What can be done with one account; every act asks for everything anew. */
 export function useAccountActs(id: string, mode: Mode) {
   const anew = useAnew();

@@ -56,6 +56,15 @@ export function Handling({ tender, save }: Props) {
             />
           </>
         )}
+        {provider && provider.accounts.length > 1 && (
+          <Picker
+            showLabel
+            label={`Account with ${provider.name} that carries it`}
+            value={tender.account ?? provider.provider}
+            options={provider.accounts.map(({ id, name }) => ({ value: id, label: name }))}
+            onPick={(account) => put((before) => ({ ...before, account }))}
+          />
+        )}
         <Picker
           showLabel
           label="Goods, access and seat are given"

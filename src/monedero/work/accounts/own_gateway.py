@@ -1,0 +1,43 @@
+"""A gateway of the shop's own among the providers: it asks nothing, and is connected by its credentials.
+
+What it carries and what that costs is said by a rate card of the same id, as for any provider.
+"""
+
+import re
+from collections.abc import Sequence
+from unicodedata import normalize
+
+from monedero.core.errors import Conflict, Fault, FaultCode
+from monedero.core.provider import ConnectBy, Contract, CredentialField, ProviderFacts
+from monedero.store import Store
+
+ABOUT = "A gateway of your own, which keeps the contract of docs/gateway.md."
+FOUND_AT = "Where you keep the credentials of your gateway."
+
+
+def put_gateway(store: Store, name: str, address: str, parts: Sequence[str]) -> ProviderFacts:
+    """Put a gateway in; one whose name is taken by another provider is refused, the same address is named anew."""
+    id = _id_of(name, "gateway")
+    held = store.providers.all().get(id)
+    if held is not None and held.gateway is None:
+        raise Conflict(Fault(FaultCode.ACCOUNT_HELD, "name", name))
+    fields = [
+        CredentialField(id=_id_of(part, "key"), label=part, found_at=FOUND_AT) for part in dict.fromkeys(parts)
+    ]
+    facts = ProviderFacts(
+        id=id,
+        name=name,
+        about=ABOUT,
+        contract=Contract.OWN_CONTRACT,
+        review_days=0,
+        connects=ConnectBy.CREDENTIALS,
+        credentials=fields,
+        gateway=address,
+    )
+    store.providers.put(facts)
+    return facts
+
+
+def _id_of(name: str, otherwise: str) -> str:
+    plain = normalize("NFKD", name).encode("ascii", "ignore").decode().lower()
+    return re.sub(r"[^a-z0-9]+", "-", plain).strip("-")[:50] or otherwise
