@@ -100,3 +100,15 @@ def client(premises: Premises) -> TestClient:
 def keeper(client: TestClient, premises: Premises) -> Shopkeeper:
     """Everybody around the demo shop."""
     return Shopkeeper(client, premises)
+
+
+LONG = ("/browser/", "test_schema.py", "test_killed.py", "test_hearing.py")
+
+
+def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
+    """Begin each half of the tests with its share of the long ones, so that two workers end together."""
+    long = [item for item in items if any(part in str(item.path) for part in LONG)]
+    short = [item for item in items if not any(part in str(item.path) for part in LONG)]
+    first, second = long[::2], long[1::2]
+    there = len(items) // 2 - len(first)
+    items[:] = [*first, *short[:there], *second, *short[there:]]

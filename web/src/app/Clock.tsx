@@ -32,8 +32,8 @@ export function Clock() {
         >
           <p>It is {clock ? moment(clock.now) : "…"} in this shop.</p>
           <p className="text-small text-soft mb-2">
-            In test mode you can wind the clock forward, for yourself and for the simulated provider. It does
-            not go back.
+            In test mode the clock can be wound forward, for you and for the simulated provider. It does not
+            go back.
           </p>
           <ul className="grid gap-1.5 justify-items-start">
             {BY.map(({ minutes, label }) => (

@@ -4,6 +4,7 @@ import { toast } from "sonner";
 import { Refusal, said } from "../../api/client";
 import { moment } from "../../lib/time";
 import { Button } from "../../ui/Button";
+import { InputField } from "../../ui/InputField";
 import { Heading, Trouble } from "../../ui/Page";
 import { Picker } from "../../ui/Picker";
 import { Segments } from "../../ui/Segments";
@@ -258,15 +259,7 @@ function Phone({ account }: { account: Account }) {
           acts.sendCode.mutate({ phone: number, way });
         }}
       >
-        <label>
-          <span className="block text-small text-soft">Number</span>
-          <input
-            value={number}
-            onChange={(event) => setNumber(event.target.value)}
-            autoComplete="tel"
-            className="h-8 w-44 border-b border-rule bg-transparent px-1 hover:border-ink focus:border-ink"
-          />
-        </label>
+        <InputField label="Number" value={number} onChange={setNumber} width="w-44" autoComplete="tel" />
         <Segments
           label="How the code comes"
           value={way}
@@ -291,16 +284,14 @@ function Phone({ account }: { account: Account }) {
             });
           }}
         >
-          <label>
-            <span className="block text-small text-soft">Code of six digits</span>
-            <input
-              value={code}
-              inputMode="numeric"
-              autoComplete="one-time-code"
-              onChange={(event) => setCode(event.target.value)}
-              className="h-8 w-28 border-b border-rule bg-transparent px-1 hover:border-ink focus:border-ink"
-            />
-          </label>
+          <InputField
+            label="Code of six digits"
+            value={code}
+            onChange={setCode}
+            width="w-28"
+            inputMode="numeric"
+            autoComplete="one-time-code"
+          />
           <Button type="submit">Confirm the number</Button>
           <span className="text-small text-soft">
             {acts.sendCode.data

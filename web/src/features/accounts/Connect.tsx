@@ -1,6 +1,7 @@
 import { type FormEvent, useId, useState } from "react";
 import { Refusal, said } from "../../api/client";
 import { Button } from "../../ui/Button";
+import { InputField } from "../../ui/InputField";
 import { Trouble } from "../../ui/Page";
 import { useMode } from "./mode";
 import { type Account, type Sheet, useAccountActs } from "./queries";
@@ -141,7 +142,6 @@ function Field({ label, found, file, secret, value, problem, onChange }: FieldPr
 function Email({ account, sheet }: Props) {
   const acts = useAccountActs(account.id, useMode());
   const [email, setEmail] = useState("");
-  const id = useId();
   return (
     <form
       onSubmit={(event) => {
@@ -149,15 +149,12 @@ function Email({ account, sheet }: Props) {
         acts.email.mutate(email);
       }}
     >
-      <label htmlFor={id} className="block text-small text-soft">
-        E-mail address of your {sheet.name} account
-      </label>
-      <input
-        id={id}
+      <InputField
+        label={`E-mail address of your ${sheet.name} account`}
         value={email}
+        onChange={setEmail}
+        width="max-w-md"
         autoComplete="email"
-        onChange={(event) => setEmail(event.target.value)}
-        className="w-full max-w-md h-8 border-b border-rule bg-transparent px-1 hover:border-ink focus:border-ink"
       />
       {acts.email.error && <Trouble>{said(acts.email.error)}</Trouble>}
       {acts.email.isSuccess && (

@@ -55,8 +55,8 @@ export function Leave({ account, sheet }: { account: Account; sheet: Sheet }) {
                 </>
               )}
               <p className="mt-2 text-soft">
-                What {sheet.name} holds stays there. Its credentials stay sealed here, so that you can connect
-                it again.
+                What {sheet.name} holds stays there. Its credentials stay sealed here, so that it can be
+                connected again.
               </p>
             </div>
           </AlertDialog.Description>

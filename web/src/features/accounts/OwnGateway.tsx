@@ -1,8 +1,9 @@
-import { type FormEvent, useId, useState } from "react";
+import { type FormEvent, useState } from "react";
 import { useNavigate } from "react-router";
 import { said } from "../../api/client";
 import { between } from "../../lib/lists";
 import { Button } from "../../ui/Button";
+import { InputField } from "../../ui/InputField";
 import { Trouble } from "../../ui/Page";
 import { useAccountSearch } from "./mode";
 import { useAddGateway } from "./queries";
@@ -35,39 +36,13 @@ export function OwnGateway() {
       <p className="text-soft">
         It keeps the contract in docs/gateway.md. What it carries is said by a rate card of the same id.
       </p>
-      <Text label="Name of your gateway" value={name} onChange={setName} />
-      <Text label="Its address" value={address} onChange={setAddress} />
-      <Text label="Parts of its credentials, between commas" value={parts} onChange={setParts} />
+      <InputField label="Name of your gateway" value={name} onChange={setName} />
+      <InputField label="Its address" value={address} onChange={setAddress} />
+      <InputField label="Parts of its credentials, between commas" value={parts} onChange={setParts} />
       {add.error && <Trouble>{said(add.error)}</Trouble>}
       <Button type="submit" disabled={add.isPending}>
         Add it
       </Button>
     </form>
-  );
-}
-
-function Text({
-  label,
-  value,
-  onChange,
-}: {
-  label: string;
-  value: string;
-  onChange: (text: string) => void;
-}) {
-  const id = useId();
-  return (
-    <div>
-      <label htmlFor={id} className="block text-soft">
-        {label}
-      </label>
-      <input
-        id={id}
-        value={value}
-        autoComplete="off"
-        onChange={(event) => onChange(event.target.value)}
-        className="w-full h-8 border-b border-rule bg-transparent px-1 hover:border-ink focus:border-ink"
-      />
-    </div>
   );
 }

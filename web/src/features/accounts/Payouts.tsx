@@ -2,14 +2,13 @@ import { type FormEvent, useState } from "react";
 import { toast } from "sonner";
 import { said } from "../../api/client";
 import { Button } from "../../ui/Button";
+import { InputField } from "../../ui/InputField";
 import { Trouble } from "../../ui/Page";
 import { Picker } from "../../ui/Picker";
 import type { Business } from "./queries";
 import { freeId, type Section } from "./sections";
 
 type PayoutAccount = NonNullable<Business["payout_accounts"]>[number];
-const INPUT = "h-8 border-b border-rule bg-transparent px-1 hover:border-ink focus:border-ink";
-
 /** The accounts that payouts go to; one of them is the usual one. */
 export function Payouts({ business, countries, save, quietly }: Section) {
   const held = business.payout_accounts ?? [];
@@ -122,14 +121,7 @@ function NewAccount({ business, countries, save }: Omit<Section, "quietly">) {
       onSubmit={add}
       className="grid grid-cols-2 lg:grid-cols-[minmax(0,1fr)_9rem_minmax(0,1.4fr)] gap-x-4 gap-y-2 items-end mt-2"
     >
-      <label>
-        <span className="block text-small text-soft">Holder of the account to add</span>
-        <input
-          value={holder}
-          onChange={(event) => setHolder(event.target.value)}
-          className={`${INPUT} w-full`}
-        />
-      </label>
+      <InputField label="Holder of the account to add" value={holder} onChange={setHolder} width="w-full" />
       <Picker
         showLabel
         label="Country of the account"
@@ -137,22 +129,9 @@ function NewAccount({ business, countries, save }: Omit<Section, "quietly">) {
         options={countries}
         onPick={setCountry}
       />
-      <label>
-        <span className="block text-small text-soft">IBAN</span>
-        <input value={iban} onChange={(event) => setIban(event.target.value)} className={`${INPUT} w-full`} />
-      </label>
-      <label>
-        <span className="block text-small text-soft">or bank code</span>
-        <input value={bank} onChange={(event) => setBank(event.target.value)} className={`${INPUT} w-full`} />
-      </label>
-      <label>
-        <span className="block text-small text-soft">and number</span>
-        <input
-          value={number}
-          onChange={(event) => setNumber(event.target.value)}
-          className={`${INPUT} w-full`}
-        />
-      </label>
+      <InputField label="IBAN" value={iban} onChange={setIban} width="w-full" />
+      <InputField label="or bank code" value={bank} onChange={setBank} width="w-full" />
+      <InputField label="and number" value={number} onChange={setNumber} width="w-full" />
       <Button type="submit" className="justify-self-start">
         Add the account
       </Button>

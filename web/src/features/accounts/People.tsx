@@ -2,6 +2,7 @@ import { type FormEvent, useState } from "react";
 import { toast } from "sonner";
 import { said } from "../../api/client";
 import { Button } from "../../ui/Button";
+import { InputField } from "../../ui/InputField";
 import { Trouble } from "../../ui/Page";
 import { Picker } from "../../ui/Picker";
 import { TextField } from "../../ui/TextField";
@@ -111,8 +112,6 @@ export function People({ business, countries, save, quietly }: Section) {
   );
 }
 
-const INPUT = "h-8 border-b border-rule bg-transparent px-1 hover:border-ink focus:border-ink";
-
 /** A person is added whole: a name and a day of birth are asked of everybody. */
 function NewPerson({
   country,
@@ -136,14 +135,8 @@ function NewPerson({
   }
   return (
     <form onSubmit={put} className="flex flex-wrap items-end gap-3 mt-2">
-      <label>
-        <span className="block text-small text-soft">Name of a person to add</span>
-        <input value={name} onChange={(event) => setName(event.target.value)} className={`${INPUT} w-56`} />
-      </label>
-      <label>
-        <span className="block text-small text-soft">Born on, such as 1987-03-14</span>
-        <input value={born} onChange={(event) => setBorn(event.target.value)} className={`${INPUT} w-40`} />
-      </label>
+      <InputField label="Name of a person to add" value={name} onChange={setName} width="w-56" />
+      <InputField label="Born on, such as 1987-03-14" value={born} onChange={setBorn} width="w-40" />
       <Button type="submit">Add the person</Button>
       {problem && (
         <div className="w-full">

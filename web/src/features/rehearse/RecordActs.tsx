@@ -1,7 +1,8 @@
-import { type ReactNode, useId, useState } from "react";
+import { type ReactNode, useState } from "react";
 import { said } from "../../api/client";
 import { partsOf, ungrouped } from "../../lib/money";
 import { Button } from "../../ui/Button";
+import { InputField } from "../../ui/InputField";
 import { Trouble } from "../../ui/Page";
 import { type OrderRecord, useRecordActs } from "./queries";
 
@@ -18,7 +19,7 @@ export function RecordActs({ order }: { order: OrderRecord }) {
   return (
     <section aria-labelledby="acts">
       <h3 id="acts" className="text-soft font-sans text-figure border-b border-rule mb-1">
-        What you can do
+        What is possible now
       </h3>
       <div className="grid gap-2">
         {can.take && (
@@ -42,7 +43,12 @@ export function RecordActs({ order }: { order: OrderRecord }) {
           >
             {(amount) => (
               <>
-                <Text label="Note, such as the parcel's number" value={note} onChange={setNote} />
+                <InputField
+                  label="Note, such as the parcel's number"
+                  value={note}
+                  onChange={setNote}
+                  width="w-56"
+                />
                 <Button
                   onClick={() => {
                     acts.send.mutate({ amount, note }, how);
@@ -73,7 +79,12 @@ export function RecordActs({ order }: { order: OrderRecord }) {
         ))}
         {can.refuse_receipt && (
           <div className="flex flex-wrap items-end gap-3">
-            <Text label="Why the receipt does not show it" value={reason} onChange={setReason} />
+            <InputField
+              label="Why the receipt does not show it"
+              value={reason}
+              onChange={setReason}
+              width="w-56"
+            />
             <Button look="quiet" onClick={() => acts.refuseReceipt.mutate(reason, how)}>
               Do not accept the receipt
             </Button>
@@ -133,33 +144,14 @@ function WithAmount({ label, most, busy, children }: WithAmountProps) {
   const [text, setText] = useState(amount);
   return (
     <fieldset disabled={busy} className="flex flex-wrap items-end gap-3 min-w-0">
-      <Text label={`${label}, ${currency}`} value={text} onChange={setText} width="w-32" align="text-right" />
+      <InputField
+        label={`${label}, ${currency}`}
+        value={text}
+        onChange={setText}
+        width="w-32"
+        align="right"
+      />
       {children(`${ungrouped(text)} ${currency}`)}
     </fieldset>
-  );
-}
-
-interface TextProps {
-  label: string;
-  value: string;
-  onChange: (value: string) => void;
-  width?: string;
-  align?: string;
-}
-
-function Text({ label, value, onChange, width = "w-56", align = "" }: TextProps) {
-  const id = useId();
-  return (
-    <div>
-      <label htmlFor={id} className="block text-small text-soft">
-        {label}
-      </label>
-      <input
-        id={id}
-        value={value}
-        onChange={(event) => onChange(event.target.value)}
-        className={`h-8 border-b border-rule bg-transparent px-1 hover:border-ink focus:border-ink ${width} ${align}`}
-      />
-    </div>
   );
 }
