@@ -9,6 +9,8 @@ BROWSER := $(shell command -v chromium)
 DRIVER := $(shell command -v chromedriver)
 
 WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts web/tsconfig.json
+# What is tested on its own, with every branch counted; the rest runs faster uncounted.
+ALONE := src tests/core tests/formats tests/figures tests/wording tests/cli tests/test_architecture.py
 SITE := src/monedero/api/site/index.html
 
 .PHONY: help contract demo test check types lock schemas screenshots bench clean
@@ -21,7 +23,8 @@ demo: $(STAMPS)/run $(SITE) ## start Monedero with the demo shop and print its a
 
 test: check $(SITE) $(STAMPS)/browser ## lint, check types, run every test
 	cd web && npm run --silent test
-	$(BIN)/pytest --numprocesses 2 --dist worksteal --cov --cov-report=term
+	$(BIN)/pytest --numprocesses 2 --dist worksteal --cov --cov-report=term $(ALONE)
+	$(BIN)/pytest --numprocesses 3 --dist worksteal $(addprefix --ignore=,$(ALONE))
 
 check: $(STAMPS)/dev $(STAMPS)/web ## lint and check types, without tests
 	$(BIN)/ruff format --check src tests tools bench

@@ -15,7 +15,7 @@ from monedero.core.application import ALWAYS, Application, Ask, missing
 from monedero.core.business import Business, PayoutAccount, tax_number
 from monedero.core.card_number import holds_one, masked, refuse_in
 from monedero.core.errors import FaultCode, InvalidInput
-from monedero.core.fields import Description, DomainName, Identifier, Name
+from monedero.core.fields import Description, DomainName, Identifier, Name, WebAddress
 from monedero.core.phone import phone
 
 NOW = datetime(2026, 11, 25, tzinfo=UTC)
@@ -242,6 +242,14 @@ def test_a_domain_is_kept_in_lower_case(text: str, kept: str) -> None:
 def test_what_is_no_domain_is_refused(text: str) -> None:
     with pytest.raises(ValidationError, match="domain-text"):
         TypeAdapter(DomainName).validate_python(text)
+
+
+def test_the_address_of_a_gateway_is_kept_without_a_stroke_at_its_end() -> None:
+    adapter: TypeAdapter[str] = TypeAdapter(WebAddress)
+    assert adapter.validate_python("http://127.0.0.1:8500/till/ ") == "http://127.0.0.1:8500/till"
+    for text in ("127.0.0.1:8500", "ftp://till.example", "http://", "http://till.example/?a=1", "x" * 300):
+        with pytest.raises(ValidationError, match="gateway-text"):
+            adapter.validate_python(text)
 
 
 def test_an_account_bears_its_providers_id_unless_it_has_its_own() -> None:

@@ -206,3 +206,32 @@ def test_a_wrong_cell_is_refused_by_its_column(example_card: RateCard, header: s
 def test_a_table_that_is_not_utf8_is_refused(example_card: RateCard) -> None:
     with pytest.raises(InvalidInput, match="not-utf8"):
         rate_card_csv.read(b"entry,id\n\xff,a\n", example_card)
+
+
+@pytest.mark.parametrize(
+    ("content", "code"),
+    [
+        (b"", "table-empty"),
+        (b"id,amount\n", "table-empty"),
+        (b"id,amount\n1,\xff\n", "not-utf8"),
+        (b'id,amount\n1,"5\n', "csv-broken"),
+        (b"PK\x03\x04 no sheet", "sheet-unreadable"),
+    ],
+)
+def test_a_file_that_is_no_table_is_refused(content: bytes, code: str) -> None:
+    with pytest.raises(InvalidInput) as refused:
+        table.read(content)
+    assert refused.value.faults[0].code.value == code
+
+
+def test_an_order_with_another_amount_under_the_same_id_is_told_with_what_is_kept() -> None:
+    held = table.read(b"id,date,amount\n7,2026-10-03,5.00\n")
+    reader = Reader(held, guess(held.header, [cells for _, cells in held.rows], "EUR", "PT"), SHOP)
+    (cells, order), *_ = reader.rows()
+    assert isinstance(order, ReadOrder)
+    refused = reader.doubled(order, cells, "2026-10-03, 6.00 EUR")
+    assert (refused.fault.code.value, refused.fault.value, refused.fault.fields["kept"]) == (
+        "order-differs",
+        "7",
+        "2026-10-03, 6.00 EUR",
+    )
