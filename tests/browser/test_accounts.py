@@ -22,6 +22,11 @@ def wind(desk: Desk, by: str) -> None:
     desk.until(lambda: not desk.all("[aria-label='The clock of the test']"))
 
 
+def clean(desk: Desk) -> None:
+    """Nothing is found against accessibility once what fades in or out has done so."""
+    desk.until(lambda: desk.violations() == [])
+
+
 def fill(desk: Desk, label: str, text: str) -> None:
     """Type into a field of a form."""
     field = desk.named(label, FIELDS, exact=False)
@@ -39,7 +44,7 @@ def test_an_application_is_refused_corrected_and_connected_and_left_again(desk: 
     desk.click("Begin the application")
     desk.click("Go on with the application")
     desk.see("2 things are missing")
-    assert desk.violations() == []
+    clean(desk)
     desk.click("Send the application to Pocketfern")
     desk.see("This is missing: a telephone number, confirmed by a code.")
 
@@ -59,7 +64,7 @@ def test_an_application_is_refused_corrected_and_connected_and_left_again(desk: 
     desk.see("Your code for the application to Pocketfern")
     code = re.search(r"is (\d{6})\.", desk.text())
     assert code is not None
-    assert desk.violations() == []
+    clean(desk)
     desk.browser.back()
     fill(desk, "Code of six digits", f"{(int(code.group(1)) + 1) % 10**6:06d}")
     desk.click("Confirm the number")
@@ -78,13 +83,13 @@ def test_an_application_is_refused_corrected_and_connected_and_left_again(desk: 
     fill(desk, "Reason or question", "the document has expired")
     desk.click("Tell the reviewer")
     desk.see("the document has expired")
-    assert desk.violations() == []
+    clean(desk)
     desk.click("Back to its sheet in Monedero")
     desk.see("Pocketfern is reviewing your application")
     wind(desk, "a day")
     wind(desk, "an hour")
     desk.see("The reason: “the document has expired”")
-    assert desk.violations() == []
+    clean(desk)
     desk.click("Correct it and send it again")
     fill(desk, "Your answer to Pocketfern", "Here is the new one.")
     desk.click("Send the answer")
@@ -97,7 +102,7 @@ def test_an_application_is_refused_corrected_and_connected_and_left_again(desk: 
     desk.click("Connect it")
     desk.click("Sign in at Pocketfern")
     desk.see("Monedero asks to use an account of yours in test mode")
-    assert desk.violations() == []
+    clean(desk)
     desk.click("Allow it for Cabo Noite, Lda.", "button", exact=False)
     desk.see("Connected since")
     desk.until(lambda: "Pocketfern wallet" in desk.ways())
@@ -108,7 +113,7 @@ def test_an_application_is_refused_corrected_and_connected_and_left_again(desk: 
     desk.open("/accounts/pocketfern" + CHART)
     desk.click("Disconnect")
     desk.see("These ways to pay leave the draft of your checkout: Pocketfern wallet.")
-    assert desk.violations() == []
+    clean(desk)
     desk.click("Disconnect Pocketfern")
     desk.see("You disconnected the account")
     desk.until(lambda: "Pocketfern wallet" not in desk.ways())
@@ -174,7 +179,7 @@ def test_exclusion_mail_and_keys_by_keyboard(desk: Desk) -> None:
             desk.keys(key)
         desk.keys(Keys.ENTER)
         desk.see(then)
-        assert desk.violations() == []
+        clean(desk)
     desk.see("ends in " + live_keys[0][-4:])
     assert live_keys[0] not in desk.text()
 
@@ -205,7 +210,7 @@ def test_a_debit_is_returned_after_the_goods_went_out_and_money_goes_back_in_par
     desk.open("/rehearse" + CHART)
     desk.see("You ask for the goods back, worth 85.00 EUR")
     desk.see("The buyer owes 85.00 EUR")
-    assert desk.violations() == []
+    clean(desk)
 
     # A partial refund; more than there is, is refused.
     desk.click("Card", "aside [role=radio]")
@@ -220,7 +225,7 @@ def test_a_debit_is_returned_after_the_goods_went_out_and_money_goes_back_in_par
     desk.click("Refund it")
     desk.see("20.00 EUR was refunded by Card.")
     desk.see("20.00 EUR of the 85.00 EUR that you paid by Card")
-    assert desk.violations() == []
+    clean(desk)
 
     # What was exchanged can be read, and counted once more by hand.
     desk.open("/accounts/orlenta/notifications" + CHART)
@@ -231,4 +236,4 @@ def test_a_debit_is_returned_after_the_goods_went_out_and_money_goes_back_in_par
     notification.find_element(By.TAG_NAME, "summary").click()
     desk.click("Count it once more, by hand", "button", exact=False)
     desk.see("It was known already, counted once.")
-    assert desk.violations() == []
+    clean(desk)

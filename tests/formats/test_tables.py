@@ -213,6 +213,7 @@ def test_a_table_that_is_not_utf8_is_refused(example_card: RateCard) -> None:
     [
         (b"", "table-empty"),
         (b"id,amount\n", "table-empty"),
+        (b"id,id\n1,2\n", "duplicate"),
         (b"id,amount\n1,\xff\n", "not-utf8"),
         (b'id,amount\n1,"5\n', "csv-broken"),
         (b"PK\x03\x04 no sheet", "sheet-unreadable"),

@@ -1,8 +1,9 @@
 """What comes from outside, and what was said: notifications, the record of exchanges, letters, and the clock."""
 
 from datetime import datetime
+from typing import Annotated
 
-from fastapi import APIRouter, Request, Response
+from fastapi import APIRouter, Path, Request, Response
 from fastapi.responses import PlainTextResponse
 from pydantic import BaseModel, StrictInt
 from starlette.concurrency import run_in_threadpool
@@ -96,7 +97,7 @@ def read_exchanges(room: RoomDep, id: str, mode: Mode = Mode.TEST) -> ExchangesO
 
 
 @router.post("/api/exchanges/{number}/replay")
-def replay(room: RoomDep, number: int) -> Heard:
+def replay(room: RoomDep, number: Annotated[int, Path(ge=1, le=2**63 - 1)]) -> Heard:
     """Count a kept notification by hand, as it came."""
     return Heard(verdict=room.hearing.replay(number).verdict)
 
