@@ -412,6 +412,32 @@ def test_a_notification_for_somebody_else_or_about_nothing_is_refused_and_kept(k
     assert (health["failing_since"], health["last_seen"] is not None) == (None, True)
 
 
+def test_what_is_asked_over_and_over_is_kept_when_the_answer_is_another_one(keeper: Shopkeeper) -> None:
+    def readings() -> list[Any]:
+        entries = keeper.get("/api/accounts/orlenta/exchanges")["exchanges"]
+        return [entry for entry in entries if entry["exchange"]["what"] == "GET /account"]
+
+    keeper.post("/api/accounts/orlenta/notifications/check")
+    for _ in range(3):
+        keeper.room.ask_around()
+    assert [entry["said"] for entry in readings()] == ["How does the account stand?"]
+    keeper.office("orlenta", "faults", given=["down"])
+    for _ in range(2):
+        keeper.room.ask_around()
+    keeper.office("orlenta", "faults")
+    keeper.room.ask_around()
+    assert [entry["exchange"]["verdict"] for entry in readings()] == ["sent", "failed", "sent"]
+
+
+def test_notifications_are_remembered_however_much_is_asked(keeper: Shopkeeper) -> None:
+    keeper.post("/api/accounts/orlenta/notifications/check")
+    asked = keeper.room.store.exchanges.newest("orlenta", Mode.TEST)[-1].exchange
+    for number in range(250):
+        keeper.room.store.exchanges.add(asked.model_copy(update={"what": f"POST /payments/{number}/take"}))
+    health = keeper.get("/api/accounts/orlenta")["accounts"][0]["notifications"]
+    assert health["last_seen"] is not None
+
+
 def test_notifications_that_misbehave_end_where_the_others_do(keeper: Shopkeeper) -> None:
     keeper.office("orlenta", "faults", given=["double", "shuffle", "forge", "late"])
     placed = keeper.place("card")

@@ -15,7 +15,7 @@ import urllib.request
 from collections.abc import Iterator
 from datetime import UTC, datetime
 from pathlib import Path
-from typing import Any
+from typing import Any, get_args
 
 import httpx2
 import pytest
@@ -40,6 +40,7 @@ from monedero.standins.provider.pages import provider_pages
 from monedero.standins.provider.program import SimulatedProvider
 from monedero.standins.provider.world import World
 from monedero.standins.shelf import Shelf
+from monedero.wording.exchanges import exchange_text
 
 ROOT = Path(__file__).parent.parent.parent
 DOCUMENT = ROOT / "docs" / "gateway.md"
@@ -308,3 +309,22 @@ def test_what_the_document_shows_is_what_is_read() -> None:
     for block, model in zip(blocks, models, strict=True):
         if model is not None:
             model.model_validate_json(json.dumps(block))
+
+
+def test_everything_that_the_contract_has_is_told_in_words() -> None:
+    def nobody(room: str) -> Played:
+        raise LookupError(room)
+
+    paths = contract_app(nobody).openapi()["paths"]
+    asked = {
+        f"{method.upper()} {re.sub(r'{(?!room|name)[^}]+}', 'own-7', path).removeprefix('/{room}/{name}')}"
+        for path, methods in paths.items()
+        for method in methods
+    }
+    assert "POST /payments/own-7/take" in asked
+    words = {exchange_text(what, incoming=False) for what in asked}
+    assert not {text for text in words if "/" in text}
+    assert len(words) == len(asked)
+    for told in get_args(Notification.model_fields["type"].annotation):
+        assert "." not in exchange_text(told, incoming=True)
+    assert exchange_text("GET /elsewhere", incoming=False) == "GET /elsewhere"

@@ -123,6 +123,12 @@ def send_application(room: RoomDep, id: str, answer: Answer, mode: Mode = Mode.T
     return account_out(room, room.applying.send(room.applying.account(id, mode), answer.answer))
 
 
+@router.post("/accounts/{id}/withdraw")
+def withdraw_application(room: RoomDep, id: str, mode: Mode = Mode.TEST) -> AccountOut:
+    """Leave an application; begun again, it goes on where it was."""
+    return account_out(room, room.applying.withdraw(room.applying.account(id, mode)))
+
+
 @router.post("/accounts/{id}/credentials")
 def paste_credentials(room: RoomDep, id: str, pasted: Pasted, mode: Mode = Mode.TEST) -> AccountOut:
     """Connect by credentials, or put new ones in the place of the old."""

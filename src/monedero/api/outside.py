@@ -15,7 +15,8 @@ from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.core.record import Message
 from monedero.standins.letterbox import Letter
 from monedero.standins.provider.contract import WELL_KNOWN
-from monedero.store.exchanges import Exchange
+from monedero.store.exchanges import Exchange, Kept
+from monedero.wording.exchanges import exchange_text
 from monedero.work.accounts.hearing import LARGEST
 
 router = APIRouter(tags=["outside"], responses=PROBLEMS)
@@ -28,9 +29,10 @@ class Heard(BaseModel):
 
 
 class ExchangeOut(BaseModel):
-    """Something that was said between the shop and a gateway, with its number."""
+    """Something that was said between the shop and a gateway, with its number, and in words."""
 
     number: int
+    said: str
     exchange: Exchange
 
 
@@ -91,9 +93,13 @@ def read_exchanges(room: RoomDep, id: str, mode: Mode = Mode.TEST) -> ExchangesO
     """What was said between the shop and the gateway of an account."""
     account = room.applying.account(id, mode)
     kept = room.store.exchanges.newest(account.id, mode)
-    return ExchangesOut(
-        mode=mode, exchanges=[ExchangeOut(number=entry.number, exchange=entry.exchange) for entry in kept]
-    )
+    return ExchangesOut(mode=mode, exchanges=[_exchange_out(entry) for entry in kept])
+
+
+def _exchange_out(kept: Kept) -> ExchangeOut:
+    exchange = kept.exchange
+    said = exchange_text(exchange.what, incoming=exchange.incoming)
+    return ExchangeOut(number=kept.number, said=said, exchange=exchange)
 
 
 @router.post("/api/exchanges/{number}/replay")

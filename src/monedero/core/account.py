@@ -43,6 +43,7 @@ class Stage(StrEnum):
     CONNECTED = "connected"
     LAPSED = "lapsed"
     DISCONNECTED = "disconnected"
+    WITHDRAWN = "withdrawn"
 
 
 class Standing(StrEnum):

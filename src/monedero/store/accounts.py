@@ -15,6 +15,7 @@ FARTHEST = (
     Stage.REFUSED,
     Stage.LAPSED,
     Stage.DISCONNECTED,
+    Stage.WITHDRAWN,
     Stage.NOT_BEGUN,
 )
 
@@ -57,11 +58,5 @@ class Accounts:
             mode=account.mode.value,
             body=account.model_dump_json(),
         ).on_conflict(conflict_target=[AccountRow.account, AccountRow.mode], preserve=[AccountRow.body]).execute(
-            self._database
-        )
-
-    def drop(self, account: str, mode: Mode) -> None:
-        """Take an account away that never came to anything."""
-        AccountRow.delete().where((AccountRow.account == account) & (AccountRow.mode == mode.value)).execute(
             self._database
         )

@@ -70,9 +70,20 @@ class Exchanges:
         )
         return found.fetchone() is not None
 
-    def newest(self, account: str, mode: Mode, at_most: int = 200) -> list[Kept]:
-        """The newest exchanges of an account, the newest first."""
+    def last_asked(self, account: str, mode: Mode, what: str) -> Exchange | None:
+        """The newest time that the same was asked of a gateway."""
+        found = self._database.execute_sql(
+            "SELECT body FROM exchange WHERE account = ? AND mode = ? AND incoming = 0 "
+            "AND json_extract(body, '$.what') = ? ORDER BY id DESC LIMIT 1",
+            (account, mode.value, what),
+        ).fetchone()
+        return None if found is None else Exchange.model_validate_json(found[0])
+
+    def newest(self, account: str, mode: Mode, *, incoming: bool = False, at_most: int = 200) -> list[Kept]:
+        """The newest exchanges of an account, the newest first; only those that came in where `incoming` says so."""
         where = (ExchangeRow.account == account) & (ExchangeRow.mode == mode.value)
+        if incoming:
+            where &= ExchangeRow.incoming == 1
         rows = (
             ExchangeRow.select()
             .where(where)

@@ -30,6 +30,7 @@ STANDS: dict[Stage, str] = {
     Stage.CONNECTED: "Connected",
     Stage.LAPSED: "{provider} closed the account",
     Stage.DISCONNECTED: "You disconnected the account",
+    Stage.WITHDRAWN: "You withdrew the application",
 }
 WAITS_FOR: dict[Stage, str] = {
     Stage.IN_REVIEW: "It takes about {days} days; until then your own arrangements can take orders.",

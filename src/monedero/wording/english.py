@@ -160,6 +160,7 @@ STAGES = {
     "connected": "is connected in the other mode",
     "lapsed": "has lapsed",
     "disconnected": "is disconnected",
+    "withdrawn": "was applied for, and the application withdrawn",
 }
 # Why a method is not active at its provider; the reason of a refusal follows.
 STANDINGS = {

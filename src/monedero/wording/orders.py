@@ -70,7 +70,7 @@ AFTER_PAYING: dict[State, tuple[str, str]] = {
     ),
     State.AWAITING_PAYMENT: (
         "Thank you. We are waiting for your payment",
-        "You chose {tender} for {amount}. Order {number}, {line}, is kept for you until it arrives{until}.",
+        "You chose {tender} for {amount}. Order {number}, {line}, is kept for you while we wait for it{until}.",
     ),
     State.RECEIPT_SENT: (
         "Thank you. We are looking at your receipt",

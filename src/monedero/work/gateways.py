@@ -67,7 +67,7 @@ class Gateways:
             account=account.id, mode=account.mode, at=self._now(), incoming=False, what="", verdict="sent"
         )
         base = self._own(account.provider) or f"{self._base}/{account.provider}"
-        wire = Wire(self.client, base, account.provider, blank, self._store.exchanges.add)
+        wire = Wire(self.client, base, account.provider, blank, self._keep)
         return Gateway(wire, token)
 
     def here(self, provider: str, path: str) -> str:
@@ -80,6 +80,14 @@ class Gateways:
         """A page of a provider as a browser can reach it from here."""
         own = self._own(provider)
         return page if own is None or "://" in page else f"{own}{page}"
+
+    def _keep(self, exchange: Exchange) -> None:
+        """Keep what was asked; a reading that is done over and over only where its answer is another one."""
+        if exchange.what.startswith("GET "):
+            last = self._store.exchanges.last_asked(exchange.account, exchange.mode, exchange.what)
+            if last is not None and (last.answer, last.text) == (exchange.answer, exchange.text):
+                return
+        self._store.exchanges.add(exchange)
 
     def _own(self, provider: str) -> str | None:
         """The address of a gateway of the shop's own; None for a provider that is simulated."""

@@ -808,6 +808,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/accounts/{id}/withdraw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Withdraw Application
+         * @description Leave an application; begun again, it goes on where it was.
+         */
+        post: operations["withdraw_application_api_accounts__id__withdraw_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/accounts/{id}/credentials": {
         parameters: {
             query?: never;
@@ -2365,11 +2385,13 @@ export interface components {
         };
         /**
          * ExchangeOut
-         * @description Something that was said between the shop and a gateway, with its number.
+         * @description Something that was said between the shop and a gateway, with its number, and in words.
          */
         ExchangeOut: {
             /** Number */
             number: number;
+            /** Said */
+            said: string;
             exchange: components["schemas"]["Exchange"];
         };
         /**
@@ -4204,7 +4226,7 @@ export interface components {
          * @description How far an account is.
          * @enum {string}
          */
-        Stage: "not-begun" | "begun" | "in-review" | "question" | "refused" | "approved" | "connected" | "lapsed" | "disconnected";
+        Stage: "not-begun" | "begun" | "in-review" | "question" | "refused" | "approved" | "connected" | "lapsed" | "disconnected" | "withdrawn";
         /**
          * State
          * @description Where a payment stands; the first is an order for which no way to pay is chosen.
@@ -7539,6 +7561,70 @@ export interface operations {
                 "application/json": components["schemas"]["Answer"];
             };
         };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    withdraw_application_api_accounts__id__withdraw_post: {
+        parameters: {
+            query?: {
+                mode?: components["schemas"]["Mode"];
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description Successful Response */
             200: {

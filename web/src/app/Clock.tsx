@@ -35,10 +35,12 @@ export function Clock() {
             In test mode the clock can be wound forward, for you and for the simulated provider. It does not
             go back.
           </p>
-          <ul className="grid gap-1.5 justify-items-start">
+          <p id="wind">Forward by</p>
+          <ul aria-labelledby="wind" className="mt-1 flex flex-wrap gap-1.5">
             {BY.map(({ minutes, label }) => (
               <li key={minutes}>
                 <Button
+                  aria-label={`Forward by ${label}`}
                   disabled={wind.isPending}
                   onClick={() =>
                     wind.mutate(minutes, {
@@ -47,7 +49,7 @@ export function Clock() {
                     })
                   }
                 >
-                  Forward by {label}
+                  {label}
                 </Button>
               </li>
             ))}

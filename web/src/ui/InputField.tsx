@@ -1,4 +1,4 @@
-import { useId } from "react";
+import { useEffect, useId, useRef } from "react";
 
 interface Props {
   label: string;
@@ -8,12 +8,19 @@ interface Props {
   align?: "left" | "right";
   autoComplete?: string;
   inputMode?: "text" | "numeric" | "decimal";
+  /** Whether to begin typing here at once, as in a form that was just opened. */
+  begin?: boolean;
 }
 
 /** A field of a form that is sent as a whole: its value is kept by the form until then. */
 export function InputField(props: Props) {
-  const { label, value, onChange, width = "w-full", align = "left", autoComplete = "off", inputMode } = props;
+  const { label, value, onChange, width = "w-full", align = "left", autoComplete = "off" } = props;
+  const { inputMode = "text", begin } = props;
   const id = useId();
+  const input = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    if (begin) input.current?.focus();
+  }, [begin]);
   return (
     <div className={width}>
       <label htmlFor={id} className="block text-small text-soft whitespace-nowrap">
@@ -21,8 +28,9 @@ export function InputField(props: Props) {
       </label>
       <input
         id={id}
+        ref={input}
         value={value}
-        inputMode={inputMode ?? "text"}
+        inputMode={inputMode}
         autoComplete={autoComplete}
         spellCheck={false}
         onChange={(event) => onChange(event.target.value)}

@@ -25,3 +25,12 @@ export function Trouble({ children }: { children: ReactNode }) {
     </p>
   );
 }
+
+/** What is being worked out, where it will stand. */
+export function Waiting({ children }: { children: ReactNode }) {
+  return (
+    <p role="status" className="py-4 text-soft">
+      {children}…
+    </p>
+  );
+}

@@ -21,6 +21,7 @@ from monedero.work.grounds import UNDER_WAY
 
 CAN_EDIT = (Stage.BEGUN, Stage.QUESTION, Stage.REFUSED)
 CAN_BEGIN = (Stage.NOT_BEGUN, Stage.LAPSED, Stage.DISCONNECTED)
+CAN_WITHDRAW = (Stage.BEGUN, Stage.IN_REVIEW, Stage.QUESTION, Stage.REFUSED, Stage.APPROVED)
 
 
 class Applying:
@@ -36,16 +37,20 @@ class Applying:
     def begin(self, provider: str, mode: Mode, name: str | None = None) -> Account:
         """Begin an application; a first account that is under way stays as it is, a second one needs a name.
 
-        A provider that cannot be held beside one that is held is refused, with that one.
+        One that was withdrawn is taken up again. A provider that cannot be held beside one that is held is refused,
+        with that one.
         """
         facts = self.facts(provider)
         accounts = self._store.accounts.of(mode)
         refuse_excluded(facts, accounts, self._store.providers.all())
         first = accounts.get(provider)
+        wanted = first if name is None else next((held for held in accounts.values() if held.name == name), None)
+        if wanted is not None and wanted.provider == provider and wanted.stage is Stage.WITHDRAWN:
+            return self._take_up(wanted)
         if name is None and first is not None and first.stage not in CAN_BEGIN:
             return first
         id = provider if name is None or first is None else _free(provider, accounts)
-        if name is not None and any(held.name == name for held in accounts.values()):
+        if name is not None and wanted is not None:
             raise Conflict(Fault(FaultCode.ACCOUNT_HELD, "name", name))
         return self._stage(
             Account(id=id, name=name, provider=provider, mode=mode, stage=Stage.BEGUN, active_methods=[])
@@ -127,6 +132,18 @@ class Applying:
         self._edit(account, {"reference": held.reference, "sent_at": self._now()})
         return self._take(account, held)
 
+    def withdraw(self, account: Account) -> Account:
+        """Leave an application; what it holds stays sealed, so that it can be taken up again."""
+        if account.stage not in CAN_WITHDRAW:
+            raise _unfit(account)
+        return self._stage(account.model_copy(update={"stage": Stage.WITHDRAWN}))
+
+    def _take_up(self, account: Account) -> Account:
+        """Go on where a withdrawn application was; what was sent stands where its provider says."""
+        sent = self.application(account).reference is not None
+        again = self._stage(account.model_copy(update={"stage": Stage.IN_REVIEW if sent else Stage.BEGUN}))
+        return self.refresh(again)
+
     def refresh(self, account: Account) -> Account:
         """Ask where an application stands; where the provider is silent, it stays as it was."""
         reference = self.application(account).reference
@@ -149,9 +166,11 @@ class Applying:
         stage = stages[held.state]
         if stage is account.stage:
             return account
-        if held.said:
+        exchanges = self.application(account).exchanges
+        known = bool(exchanges) and exchanges[-1].said == held.said and not exchanges[-1].answer
+        if held.said and not known:
             said = Exchange(at=self._now(), said=held.said, refusal=stage is Stage.REFUSED)
-            self._edit(account, {"exchanges": [*self.application(account).exchanges, said]})
+            self._edit(account, {"exchanges": [*exchanges, said]})
         return self._stage(account.model_copy(update={"stage": stage, "number": held.number}))
 
     def _asked(self, account: Account, application: Application) -> ApplicationAsked:

@@ -174,6 +174,10 @@ class Connecting:
 
     def disconnect(self, account: Account) -> Account:
         """Leave an account. What opens it stays sealed, so that it can be taken up again."""
+        if account.stage is not Stage.CONNECTED:
+            raise Conflict(
+                Fault(FaultCode.STAGE_NOT_FIT, "stage", account.stage.value, {"stage": "is not connected"})
+            )
         left = account.model_copy(update={"stage": Stage.DISCONNECTED, "since": self._now().date()})
         self._store.accounts.put(left)
         return left
@@ -197,13 +201,16 @@ class Connecting:
     def _ready(self, account: Account, by: ConnectBy) -> ProviderFacts:
         facts = self._facts(account)
         if account.stage not in CAN_CONNECT or facts.connects is not by:
-            raise Conflict(Fault(FaultCode.STAGE_NOT_FIT, "stage", account.stage.value, {"stage": "is not begun"}))
+            raise _not_begun(account)
         return facts
 
     def _account(self, begun: Begun) -> Account:
+        """The account that a connection was begun for; it may have been left meanwhile."""
         account = self._store.accounts.get(begun.account, begun.mode)
         if account is None:
             raise NotFound(Fault(FaultCode.NOT_FOUND, "account", begun.account, {"what": "account"}))
+        if account.stage not in CAN_CONNECT:
+            raise _not_begun(account)
         return account
 
     def _connected(
@@ -250,6 +257,10 @@ class Connecting:
         if kept != self._store.accounts.get(account.id, account.mode):
             self._store.accounts.put(kept)
         return kept
+
+
+def _not_begun(account: Account) -> Conflict:
+    return Conflict(Fault(FaultCode.STAGE_NOT_FIT, "stage", account.stage.value, {"stage": "is not begun"}))
 
 
 def _is_certificate(text: str) -> bool:

@@ -22,6 +22,7 @@ from monedero.formats.json_text import faults
 from monedero.store import Store
 from monedero.store.exchanges import Exchange
 from monedero.wording import fault_text
+from monedero.wording.exchanges import BY_HAND
 from monedero.work import story
 from monedero.work.gateways import Access, access_name
 from monedero.work.ordering import Till
@@ -83,7 +84,7 @@ class Hearing:
         if account is None or kept.message is None:
             raise Conflict(Fault(FaultCode.NOTICE_FORGED, webhook.SIGNATURE))
         notification = _read(kept.text.encode())
-        again = kept.model_copy(update={"at": self._now(), "message": None, "what": f"{kept.what}, by hand"})
+        again = kept.model_copy(update={"at": self._now(), "message": None, "what": f"{kept.what}{BY_HAND}"})
         return self._count(account, notification, again)
 
     def _believed(self, account: Account, headers: Mapping[str, str], body: bytes) -> webhook.Message:
@@ -159,10 +160,8 @@ class Health:
         """Read the newest exchanges."""
         self.last_seen: datetime | None = None
         self.failing_since: datetime | None = None
-        for kept in store.exchanges.newest(account.id, account.mode):
+        for kept in store.exchanges.newest(account.id, account.mode, incoming=True):
             exchange = kept.exchange
-            if not exchange.incoming:
-                continue
             if exchange.verdict == "refused":
                 if self.last_seen is None:
                     self.failing_since = exchange.at

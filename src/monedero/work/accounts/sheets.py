@@ -1,7 +1,7 @@
 """The sheet of a provider: what it would bring to this shop, and where the accounts with it stand."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date
 from fractions import Fraction
 
@@ -65,7 +65,7 @@ def sheet(store: Store, applying: Applying, provider: str, mode: Mode, day: date
     accounts = [
         held
         for held in store.accounts.of(mode).values()
-        if held.provider == provider and held.stage is not Stage.NOT_BEGUN
+        if held.provider == provider and held.stage not in (Stage.NOT_BEGUN, Stage.WITHDRAWN)
     ]
     blank = Account(provider=provider, mode=mode, stage=Stage.NOT_BEGUN, active_methods=[])
     lacking = set(applying.missing(accounts[0] if accounts else blank))
@@ -77,7 +77,7 @@ def sheet(store: Store, applying: Applying, provider: str, mode: Mode, day: date
         facts=facts,
         card=cards[0] if cards else None,
         brings=_brings(store, grounds, provider, day),
-        shut=list(shut_to(facts, "", grounds.holding)),
+        shut=list(shut_to(facts, "", replace(grounds.holding, accounts=frozenset(held)))),
         asks=[(ask, ask not in lacking) for ask in facts.asks],
         excludes=[(entry, entry.id in held) for entry in excluded],
         accounts=accounts,

@@ -4,13 +4,14 @@ import { toast } from "sonner";
 import { said } from "../../api/client";
 import { moment } from "../../lib/time";
 import { Button } from "../../ui/Button";
-import { TextField } from "../../ui/TextField";
 import { Connect } from "./Connect";
 import { Leave } from "./Leave";
 import { useAccountSearch, useMode } from "./mode";
 import { type Account, type Sheet, useAccountActs, useBegin } from "./queries";
+import { SecondAccount } from "./SecondAccount";
 import { Serves } from "./Serves";
 import { STAGE_INK } from "./stages";
+import { Withdraw } from "./Withdraw";
 
 const EDGE: Partial<Record<Account["stage"], string>> = {
   connected: "border-verdigris",
@@ -18,6 +19,7 @@ const EDGE: Partial<Record<Account["stage"], string>> = {
   begun: "border-saffron",
 };
 const CAN_CONNECT: Account["stage"][] = ["begun", "in-review", "approved"];
+const CAN_WITHDRAW: Account["stage"][] = [...CAN_CONNECT, "question", "refused"];
 
 /** One account with the provider: where it stands and since when, and what can be done about it. */
 export function AccountPart({ account, sheet }: { account: Account; sheet: Sheet }) {
@@ -69,6 +71,7 @@ export function AccountPart({ account, sheet }: { account: Account; sheet: Sheet
               : "I have an account there already"}
           </Button>
         )}
+        {CAN_WITHDRAW.includes(account.stage) && <Withdraw account={account} sheet={sheet} />}
         {account.stage === "connected" && (
           <>
             {!connecting && sheet.connects === "credentials" && (
@@ -164,6 +167,7 @@ function BeginAgain({ provider }: { provider: string }) {
 }
 
 function Domain({ sheet, check }: { sheet: Sheet; check: () => void }) {
+  const search = useAccountSearch();
   const waiting = sheet.methods.filter((side) => side.there.includes("domain"));
   if (waiting.length === 0) return null;
   return (
@@ -176,37 +180,13 @@ function Domain({ sheet, check }: { sheet: Sheet; check: () => void }) {
         </>
       ) : (
         <span className="text-copper">
-          your storefront has no domain of its own yet, so it is held back there. Name one in Shop.
+          your storefront has no domain of its own yet, so it is held back there.{" "}
+          <Link to={`/shop${search}#storefronts`} className="underline underline-offset-4">
+            Name one in Shop
+          </Link>
+          .
         </span>
       )}
     </p>
-  );
-}
-
-function SecondAccount({ sheet }: { sheet: Sheet }) {
-  const begin = useBegin(useMode());
-  const [asked, setAsked] = useState(false);
-  if (!asked) {
-    return (
-      <p className="mt-2">
-        <Button look="quiet" onClick={() => setAsked(true)}>
-          Open a second account with {sheet.name}
-        </Button>
-      </p>
-    );
-  }
-  return (
-    <div className="mt-2 max-w-xs">
-      <TextField
-        begin
-        label={`What you call your second account with ${sheet.name}`}
-        value=""
-        save={(name) =>
-          name
-            ? begin.mutateAsync({ provider: sheet.provider, name }).then(() => setAsked(false))
-            : Promise.resolve()
-        }
-      />
-    </div>
   );
 }

@@ -1,7 +1,7 @@
 import { Link, NavLink, useNavigate, useParams, useSearchParams } from "react-router";
 import { said } from "../../api/client";
 import { useHandSearch } from "../../lib/handSearch";
-import { Heading, Trouble } from "../../ui/Page";
+import { Heading, Trouble, Waiting } from "../../ui/Page";
 import { Segments } from "../../ui/Segments";
 import { SubNav } from "../../ui/SubNav";
 import { type Mode, useAccountSearch, useMode } from "./mode";
@@ -93,5 +93,6 @@ export function AccountsPage() {
 function Open({ provider, mode }: { provider: string; mode: Mode }) {
   const sheet = useSheet(provider, mode);
   if (sheet.error) return <Trouble>{said(sheet.error)}</Trouble>;
-  return sheet.data ? <ProviderSheet sheet={sheet.data} /> : null;
+  if (!sheet.data) return <Waiting>Working out what it would bring you</Waiting>;
+  return <ProviderSheet sheet={sheet.data} />;
 }

@@ -32,7 +32,7 @@ export function MethodsTable({ sheet }: { sheet: Sheet }) {
         <tr className="text-left text-small text-soft border-b border-rule">
           <th className="font-normal py-1 pr-3">Method</th>
           <th className="font-normal pr-3">Can carry</th>
-          <th className="font-normal pr-3">At {sheet.name}</th>
+          <th className="font-normal pr-3 whitespace-nowrap">At {sheet.name}</th>
           <th className="font-normal w-48">In your checkout</th>
         </tr>
       </thead>
@@ -45,7 +45,7 @@ export function MethodsTable({ sheet }: { sheet: Sheet }) {
                 <span className="block text-small text-copper font-normal">{side.warning}</span>
               )}
             </td>
-            <td className="pr-3 text-soft">{side.share}</td>
+            <td className="pr-3 text-soft whitespace-nowrap">{side.share}</td>
             <td className={`pr-3 ${side.active ? "text-verdigris" : "text-soft"}`}>{side.there}</td>
             <td>
               {side.tender ? (

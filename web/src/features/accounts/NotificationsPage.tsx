@@ -75,15 +75,15 @@ export function NotificationsPage() {
       </div>
       {exchanges.data?.exchanges.length === 0 && <p>Nothing was exchanged yet.</p>}
       <ul>
-        {exchanges.data?.exchanges.map(({ number, exchange }) => {
+        {exchanges.data?.exchanges.map(({ number, said: words, exchange }) => {
           const verdict = VERDICTS[exchange.verdict];
           return (
             <li key={number} className="border-b border-rule-soft py-1.5">
               <div className="grid grid-cols-[9.5rem_5.5rem_minmax(0,1fr)_12rem] gap-x-4 items-baseline">
                 <span className="text-small text-soft">{moment(exchange.at)}</span>
                 <span className="text-small">{exchange.incoming ? "came in" : "went out"}</span>
-                <span className="truncate">
-                  {exchange.what}
+                <span>
+                  {words}
                   {exchange.order_number && (
                     <span className="text-soft">, order {exchange.order_number}</span>
                   )}
@@ -97,6 +97,7 @@ export function NotificationsPage() {
               <details>
                 <summary className="text-small text-soft">What was said</summary>
                 <pre className="text-small whitespace-pre-wrap break-all bg-sheet border-l border-rule px-3 py-2">
+                  {`${exchange.what}\n`}
                   {Object.entries(exchange.headers ?? {})
                     .map(([name, value]) => `${name}: ${value}\n`)
                     .join("")}

@@ -1,6 +1,6 @@
-import { useEffect } from "react";
 import { toast } from "sonner";
 import { said } from "../../api/client";
+import { useSection } from "../../lib/useSection";
 import { Button } from "../../ui/Button";
 import { Heading, Trouble } from "../../ui/Page";
 import { Picker } from "../../ui/Picker";
@@ -22,10 +22,7 @@ export function PapersPage() {
   const choices = useChoices().data;
   const search = useAccountSearch();
   const held = state.data;
-  useEffect(() => {
-    // The address may name a section; it is there only once the details are.
-    if (held && window.location.hash) document.querySelector(window.location.hash)?.scrollIntoView();
-  }, [held]);
+  useSection(held !== undefined && choices !== undefined);
   if (state.error) return <Trouble>{said(state.error)}</Trouble>;
   if (!held || !choices) return null;
   const { business } = held;

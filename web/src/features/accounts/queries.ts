@@ -119,6 +119,7 @@ export function useAccountActs(id: string, mode: Mode) {
     serves: useMutation(
       act((body: Schema<"Serves">) => answered(api.PUT("/api/accounts/{id}/serves", { params, body }))),
     ),
+    withdraw: useMutation(act(() => answered(api.POST("/api/accounts/{id}/withdraw", { params })))),
     disconnect: useMutation(act(() => answered(api.POST("/api/accounts/{id}/disconnect", { params })))),
     reconnect: useMutation(act(() => answered(api.POST("/api/accounts/{id}/reconnect", { params })))),
     checkNotifications: useMutation(

@@ -13,6 +13,7 @@ export const STAGE_INK: Record<Stage, string> = {
   connected: "text-verdigris",
   lapsed: "text-copper",
   disconnected: "text-soft",
+  withdrawn: "text-soft",
 };
 
 /** A stage in a word or two, for the list of providers. */
@@ -26,4 +27,5 @@ export const STAGE_WORD: Record<Stage, string> = {
   connected: "connected",
   lapsed: "closed there",
   disconnected: "disconnected",
+  withdrawn: "withdrawn",
 };

@@ -36,7 +36,7 @@ export function Handling({ tender, save }: Props) {
     /^\d+$/.test(text) ? Number(text) : text === "" ? null : (text as unknown as number);
   return (
     <fieldset>
-      <legend className="text-small text-soft">Money and what was ordered</legend>
+      <legend className="mb-1 text-small font-medium">Money and what was ordered</legend>
       <div className="grid grid-cols-2 lg:grid-cols-3 gap-x-6 gap-y-2">
         {tender.route && (
           <>

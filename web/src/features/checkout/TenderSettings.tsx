@@ -39,7 +39,7 @@ export function TenderSettings({ outcome, shop, save, first, last, onMove, onRem
         />
       </div>
       <fieldset>
-        <legend className="text-small text-soft">Offered for these amounts (empty: no limit)</legend>
+        <legend className="text-small font-medium">Offered for these amounts (empty: no limit)</legend>
         {currencies.map((currency) => (
           <WindowFields
             key={currency}

@@ -1,6 +1,7 @@
 import { toast } from "sonner";
 import { said } from "../../api/client";
 import { useHandSearch } from "../../lib/handSearch";
+import { useSection } from "../../lib/useSection";
 import { Heading } from "../../ui/Page";
 import { Picker } from "../../ui/Picker";
 import { SubNav } from "../../ui/SubNav";
@@ -20,6 +21,7 @@ export function ShopPage() {
   const choices = useChoices().data;
   const change = useChangeShop();
   const search = useHandSearch();
+  useSection(shop !== undefined && choices !== undefined);
   if (!shop || !choices) return null;
 
   const named = (list: { code: string; name: string }[]) =>
