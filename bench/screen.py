@@ -6,8 +6,8 @@ import time
 from pathlib import Path
 from statistics import median
 
-from tests.browser.desk import BOAT, Desk, open_browser
-from tools.screenshots import serving
+from tests.browser.desk import BOAT, Desk, as_new, open_browser
+from tests.browser.server import serving
 
 from monedero import demo
 from monedero.work.premises import Premises
@@ -54,7 +54,8 @@ def run() -> str:
     try:
         routes = fill(folder / "data")
         with serving(folder / "data") as address:
-            browser = open_browser(folder / "profile", 1280, 800)
+            browser = open_browser(folder / "profile")
+            as_new(browser, 1280, 800)
             desk = Desk(browser, address)
             desk.open("/compare" + BOAT)
             desk.see("Card", "table[aria-label=Routes]")

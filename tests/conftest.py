@@ -1,13 +1,17 @@
 """What many tests need: reference rates, the rate card of the worked examples, and a server's premises."""
 
+import atexit
+import os
 import shutil
 import tempfile
 from collections.abc import Callable
+from contextlib import ExitStack
 from datetime import UTC, datetime
 from functools import cache
 from pathlib import Path
 
 import pytest
+from anyio.from_thread import BlockingPortal, start_blocking_portal
 from fastapi import FastAPI
 from fastapi.testclient import TestClient
 
@@ -58,6 +62,21 @@ def the_app() -> FastAPI:
         return create_app(Premises(Path(folder)), demo_first=True)
 
 
+@cache
+def loop_of(process: int) -> BlockingPortal:
+    """The event loop in which a process answers: begun once, for beginning one takes as long as an answer."""
+    held = ExitStack()
+    atexit.register(held.close)
+    return held.enter_context(start_blocking_portal())
+
+
+def browser_of(app: FastAPI) -> TestClient:
+    """Somebody who asks an application over HTTP."""
+    client = TestClient(app, base_url="http://127.0.0.1")
+    client.portal = loop_of(os.getpid())
+    return client
+
+
 @pytest.fixture(scope="session")
 def fresh(tmp_path_factory: pytest.TempPathFactory) -> Path:
     """A data folder in which the demo has just been opened."""
@@ -80,7 +99,7 @@ def opened(folder: Path, now: Callable[[], datetime]) -> Premises:
     """The shops of a data folder, put in the application that carries what they and their gateways say."""
     premises = Premises(folder, now=now)
     the_app().state.premises = premises
-    premises.connect(TestClient(the_app(), base_url="http://127.0.0.1"))
+    premises.connect(browser_of(the_app()))
     return premises
 
 
@@ -93,7 +112,7 @@ def demo(premises: Premises) -> Room:
 @pytest.fixture
 def client(premises: Premises) -> TestClient:
     """A browser in the demo shop."""
-    return TestClient(the_app(), base_url="http://127.0.0.1")
+    return browser_of(the_app())
 
 
 @pytest.fixture

@@ -2,41 +2,16 @@
 
 import shutil
 import tempfile
-import threading
-from collections.abc import Iterator
-from contextlib import contextmanager
 from pathlib import Path
 from time import sleep
 
-import httpx2
-import uvicorn
 from selenium.webdriver.remote.webdriver import WebDriver
-from tests.browser.desk import BOAT, Desk, open_browser
-
-from monedero.api.app import create_app
-from monedero.work.premises import Premises
+from tests.browser.desk import BOAT, Desk, as_new, open_browser
+from tests.browser.server import serving
 
 PICTURES = Path(__file__).parent.parent / "docs" / "screenshots"
 SETTLED = 0.5
 CHART = "?market=es-eur&line=star-chart&amount=85.00&currency=EUR"
-
-
-@contextmanager
-def serving(folder: Path) -> Iterator[str]:
-    """A server on fresh data, in a thread of its own."""
-    premises = Premises(folder)
-    config = uvicorn.Config(create_app(premises, demo_first=True), port=0, log_level="error")
-    server = uvicorn.Server(config)
-    thread = threading.Thread(target=server.run)
-    thread.start()
-    while not server.started:
-        sleep(0.05)
-    address = f"http://127.0.0.1:{server.servers[0].sockets[0].getsockname()[1]}"
-    with httpx2.Client(base_url=address, trust_env=False) as client:
-        premises.connect(client)
-        yield address
-    server.should_exit = True
-    thread.join()
 
 
 def picture(browser: WebDriver, name: str) -> None:
@@ -176,7 +151,8 @@ def main() -> None:
     shutil.rmtree(PICTURES, ignore_errors=True)
     PICTURES.mkdir(parents=True)
     with tempfile.TemporaryDirectory() as folder, serving(Path(folder) / "data") as address:
-        browser = open_browser(Path(folder) / "profile", 1280, 800)
+        browser = open_browser(Path(folder) / "profile")
+        as_new(browser, 1280, 800)
         take(Desk(browser, address))
         browser.quit()
 

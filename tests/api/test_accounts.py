@@ -5,7 +5,6 @@ import sqlite3
 from typing import Any
 
 import pytest
-from fastapi.testclient import TestClient
 
 from monedero.api.app import create_app
 from monedero.core.account import Mode
@@ -13,6 +12,7 @@ from monedero.demo import paper
 from monedero.formats.paper import LARGEST
 from monedero.work.premises import Premises
 from tests.api.shopkeeper import CHART, Shopkeeper
+from tests.conftest import browser_of
 from tests.core.test_application import longer
 
 
@@ -243,7 +243,7 @@ def test_a_sign_in_comes_back_to_where_one_was_once_and_in_its_own_browser(
     path, asked = signed_in(keeper, "pocketfern")
     assert number in keeper.client.get(path, params=asked).text
     returned = allow(keeper, path, asked, number)
-    stranger = TestClient(create_app(premises, demo_first=True), base_url="http://127.0.0.1")
+    stranger = browser_of(create_app(premises, demo_first=True))
     elsewhere = stranger.get(returned, follow_redirects=False)
     assert elsewhere.headers["location"] == "/accounts?refused=sign-in-forged"
     assert back(keeper, returned) == "/accounts/pocketfern?mode=test&connected=pocketfern"

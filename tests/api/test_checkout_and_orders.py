@@ -6,7 +6,7 @@ import pytest
 from fastapi.testclient import TestClient
 
 from monedero.work.premises import Premises
-from tests.conftest import opened, the_app
+from tests.conftest import browser_of, opened, the_app
 
 HAND = {"market": "es-eur", "line": "night-boat-tour", "amount": "85.00", "currency": "EUR"}
 
@@ -247,7 +247,7 @@ def test_unknown_orders_are_not_found(client: TestClient) -> None:
 def test_nothing_is_offered_before_the_first_edition(premises: Premises) -> None:
     from monedero.api.app import create_app
 
-    own = TestClient(create_app(premises, demo_first=False), base_url="http://127.0.0.1")
+    own = browser_of(create_app(premises, demo_first=False))
     answer = own.get("/api/offer", params=HAND)
     assert (answer.status_code, answer.json()["errors"][0]["code"]) == (409, "not-published")
 
@@ -258,5 +258,5 @@ def test_a_payment_begun_before_a_restart_ends_after_it(
 
     placed = place(client, "card").json()
     opened(tmp_path / "data", premises.true_time)
-    again = TestClient(the_app(), base_url="http://127.0.0.1")
+    again = browser_of(the_app())
     assert pay(again, placed, "paid")["state"] == "paid"

@@ -8,6 +8,7 @@ from fastapi.testclient import TestClient
 
 from monedero.api.app import create_app
 from monedero.work.premises import Premises
+from tests.conftest import browser_of
 
 HAND = {"market": "es-eur", "line": "night-boat-tour", "amount": "85.00", "currency": "EUR"}
 SHOP = {
@@ -169,7 +170,7 @@ def test_a_shop_that_breaks_a_rule_is_refused_and_nothing_is_kept(client: TestCl
 
 
 def test_an_own_shop_begins_empty_beside_the_demo(premises: Premises) -> None:
-    own = TestClient(create_app(premises, demo_first=False), base_url="http://127.0.0.1")
+    own = browser_of(create_app(premises, demo_first=False))
     assert own.get("/api/shop").json() == {"mode": "test", "demo": False, "version": 0, "shop": None}
     refused = own.get("/api/compare", params=HAND)
     assert (refused.status_code, refused.json()["errors"][0]["code"]) == (409, "shop-not-described")

@@ -1,48 +1,67 @@
-"""A real server on its own data and a real browser, headless, for each test."""
+"""One server and one headless browser for each worker; every test has data, cookies and a window of its own."""
 
-import os
 import re
-import subprocess
-import sys
+import shutil
 from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
+from fastapi import FastAPI
+from selenium.webdriver.remote.webdriver import WebDriver
 
-from tests.browser.desk import Desk, console, open_browser
-
-
-@pytest.fixture
-def data(tmp_path: Path) -> Path:
-    """The data folder of the server."""
-    return tmp_path / "data"
-
-
-@pytest.fixture(params=["--demo"])
-def served(request: pytest.FixtureRequest, data: Path) -> Iterator[str]:
-    """The address of a server; in the demo shop unless a test asks for another one."""
-    command = [str(Path(sys.executable).parent / "monedero"), "serve", "--data", str(data), "--port", "0"]
-    server = subprocess.Popen(
-        [*command, *([request.param] if request.param else [])],
-        stdout=subprocess.PIPE,
-        text=True,
-        env={**os.environ, "PYTHONUNBUFFERED": "1"},
-    )
-    assert server.stdout
-    told = re.search(r"http://\S+:\d+", server.stdout.readline())
-    assert told
-    yield told.group()
-    server.terminate()
-    server.communicate(timeout=20)
+from monedero.work.premises import Premises
+from tests.browser.desk import Desk, as_new, console, open_browser
+from tests.browser.server import connected, listening
+from tests.conftest import the_app
 
 
-@pytest.fixture
-def desk(served: str, tmp_path: Path) -> Iterator[Desk]:
-    """A browser at the owner's desk. Whatever the pages wrote to the console as an error fails the test."""
-    browser = open_browser(tmp_path / "profile", 1280, 800)
-    held = Desk(browser, served)
-    yield held
-    written = console(browser)
+@pytest.fixture(scope="session")
+def opened_today(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    """A data folder in which the demo has just been opened, by the true time."""
+    folder = tmp_path_factory.mktemp("today") / "data"
+    held = Premises(folder)
+    for room in (held.own, held.demo):
+        room.store.close()
+        room.provider.world.shelf.close()
+    return folder
+
+
+@pytest.fixture(scope="session")
+def server() -> Iterator[tuple[FastAPI, str]]:
+    """A server in a thread of its own, and its address."""
+    with listening(the_app()) as address:
+        yield the_app(), address
+
+
+@pytest.fixture(params=["demo"])
+def served(
+    request: pytest.FixtureRequest, server: tuple[FastAPI, str], opened_today: Path, tmp_path: Path
+) -> Iterator[str]:
+    """The address of the server on fresh data; in the demo shop unless a test asks for the owner's own."""
+    app, address = server
+    shutil.copytree(opened_today, tmp_path / "data")
+    premises = Premises(tmp_path / "data")
+    app.state.premises, app.state.first_room = premises, request.param
+    with connected(premises, address):
+        yield address
+    app.state.first_room = "demo"
+
+
+@pytest.fixture(scope="session")
+def browser(tmp_path_factory: pytest.TempPathFactory) -> Iterator[WebDriver]:
+    """Debian's Chromium."""
+    browser = open_browser(tmp_path_factory.mktemp("profile"))
+    yield browser
     browser.quit()
+
+
+@pytest.fixture
+def desk(served: str, browser: WebDriver) -> Iterator[Desk]:
+    """A browser at the owner's desk. Whatever the pages wrote to the console as an error fails the test."""
+    as_new(browser, 1280, 800)
+    yield Desk(browser, served)
+    written = console(browser)
+    # What is open would go on asking the server, on the data of the next test.
+    browser.get("about:blank")
     # A refusal that the server answers is part of a test; anything else is not.
     assert [line for line in written if not re.search(r"status of (400|404|409|422)", line)] == []

@@ -37,22 +37,37 @@ LIKELY_HERE = CALLED + "return called(document.activeElement).includes(arguments
 BOAT = "?market=es-eur&line=night-boat-tour&amount=85.00&currency=EUR"
 
 
-def open_browser(profile: Path, width: int, height: int) -> WebDriver:
-    """Debian's Chromium, headless, with a fresh profile and a view of exactly this size."""
+def open_browser(profile: Path) -> WebDriver:
+    """Debian's Chromium, headless, with a fresh profile."""
     options = webdriver.ChromeOptions()
     options.binary_location = "/usr/bin/chromium"
-    for flag in (*FLAGS, f"--user-data-dir={profile}", f"--window-size={width},{height}"):
+    for flag in (*FLAGS, f"--user-data-dir={profile}"):
         options.add_argument(flag)
-    browser = webdriver.Chrome(options=options, service=Service("/usr/bin/chromedriver"))
-    size = {"width": width, "height": height, "deviceScaleFactor": 1, "mobile": False}
-    browser.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", size)
-    return browser
+    return webdriver.Chrome(options=options, service=Service("/usr/bin/chromedriver"))
 
 
 def console(browser: WebDriver) -> list[str]:
     """What the pages wrote to the console as warnings and errors."""
     entries = browser.execute("getLog", {"type": "browser"})["value"]
     return [entry["message"] for entry in entries]
+
+
+def as_new(browser: WebDriver, width: int, height: int) -> None:
+    """Forget everything, and look through a view of exactly this size."""
+    before = browser.window_handles
+    # What a page keeps for its own window goes with the window.
+    browser.switch_to.new_window("tab")
+    here = browser.current_window_handle
+    for window in before:
+        browser.switch_to.window(window)
+        browser.close()
+    browser.switch_to.window(here)
+    # A window that is not in front draws seldom and has no focus.
+    browser.execute_cdp_cmd("Page.bringToFront", {})
+    browser.execute_cdp_cmd("Network.clearBrowserCookies", {})
+    size = {"width": width, "height": height, "deviceScaleFactor": 1, "mobile": False}
+    browser.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", size)
+    console(browser)
 
 
 class Desk:

@@ -229,10 +229,9 @@ def test_a_debit_is_returned_after_the_goods_went_out_and_money_goes_back_in_par
 
     # What was exchanged can be read, and counted once more by hand.
     desk.open("/accounts/orlenta/notifications" + CHART)
-    desk.see("payment.moved, order 1002")
-    notification = next(
-        row for row in desk.all("main li") if "payment.moved" in row.text and "\ncounted" in row.text
-    )
+    moved = "Something happened to the payment, order 1002"
+    desk.see(moved)
+    notification = next(row for row in desk.all("main li") if moved in row.text and "\ncounted" in row.text)
     notification.find_element(By.TAG_NAME, "summary").click()
     desk.click("Count it once more, by hand", "button", exact=False)
     desk.see("It was known already, counted once.")

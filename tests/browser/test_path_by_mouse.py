@@ -142,7 +142,8 @@ def test_nothing_scrolls_sideways_and_dark_is_readable(desk: Desk) -> None:
         "/compare/catalogue",
         cards,
     )
-    for path in (*views, "/checkout", "/rehearse", "/publish"):
+    accounts = ("/accounts/brixavo", "/accounts/papers", "/accounts/letters", "/accounts/brixavo/notifications")
+    for path in (*views, *accounts, "/checkout", "/rehearse", "/publish"):
         desk.open(path + BOAT)
         desk.see("What this buyer sees")
         desk.until(lambda: desk.all("main h1"))
@@ -156,7 +157,7 @@ def test_nothing_scrolls_sideways_and_dark_is_readable(desk: Desk) -> None:
     # At 200 % zoom the window is half as wide.
     zoomed = {"width": 640, "height": 400, "deviceScaleFactor": 2, "mobile": False}
     desk.browser.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", zoomed)
-    for path in (*views, "/checkout", "/publish"):
+    for path in (*views, *accounts, "/checkout", "/publish"):
         desk.open(path + BOAT)
         desk.until(lambda: desk.all("main h1"))
         assert desk.browser.execute_script(width) == 0, path

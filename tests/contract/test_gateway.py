@@ -20,7 +20,6 @@ from typing import Any, get_args
 import httpx2
 import pytest
 from fastapi import FastAPI
-from fastapi.testclient import TestClient
 
 from monedero.core.account import Mode
 from monedero.demo import providers, rate_cards
@@ -41,6 +40,7 @@ from monedero.standins.provider.program import SimulatedProvider
 from monedero.standins.provider.world import World
 from monedero.standins.shelf import Shelf
 from monedero.wording.exchanges import exchange_text
+from tests.conftest import browser_of
 
 ROOT = Path(__file__).parent.parent.parent
 DOCUMENT = ROOT / "docs" / "gateway.md"
@@ -159,7 +159,7 @@ def simulated(folder: Path) -> Held:
     app = FastAPI()
     app.mount("/contract", contract_app(lambda room: Played(provider, lambda path: None)))
     app.mount("/pages", provider_pages(lambda room: provider))
-    client = TestClient(app, base_url="http://127.0.0.1")
+    client = browser_of(app)
     return Held(client, "/contract/room/tessaline", merchant.credentials[0].fields, provider.courier.carry_all)
 
 
@@ -169,7 +169,7 @@ def example() -> Held:
     assert spec.loader is not None
     module = importlib.util.module_from_spec(spec)
     spec.loader.exec_module(module)
-    client = TestClient(module.app, base_url="http://127.0.0.1")
+    client = browser_of(module.app)
     return Held(client, "", {"key": module.KEY}, module.send)
 
 

@@ -14,13 +14,11 @@ from datetime import timedelta
 from pathlib import Path
 from typing import Any
 
-from fastapi.testclient import TestClient
-
 from monedero.standins.provider.paying import Payments
 from monedero.store.orders import Orders
 from monedero.work.premises import Premises
 from tests.api.shopkeeper import CHART, Shopkeeper
-from tests.conftest import Hours, opened, the_app
+from tests.conftest import Hours, browser_of, opened, the_app
 
 
 class Steps:
@@ -47,7 +45,7 @@ class Steps:
 
 
 def keeper_of(premises: Premises) -> Shopkeeper:
-    return Shopkeeper(TestClient(the_app(), base_url="http://127.0.0.1"), premises)
+    return Shopkeeper(browser_of(the_app()), premises)
 
 
 def go_on(keeper: Shopkeeper) -> Any:

@@ -1,6 +1,8 @@
+import { useState } from "react";
 import { Link, NavLink, useNavigate, useParams, useSearchParams } from "react-router";
 import { said } from "../../api/client";
 import { useHandSearch } from "../../lib/handSearch";
+import { Button } from "../../ui/Button";
 import { Heading, Trouble, Waiting } from "../../ui/Page";
 import { Segments } from "../../ui/Segments";
 import { SubNav } from "../../ui/SubNav";
@@ -27,6 +29,7 @@ export function AccountsPage() {
   const navigate = useNavigate();
   const providers = useAccounts(mode).data?.providers;
   const open = provider ?? providers?.[0]?.provider;
+  const [adding, setAdding] = useState(false);
   const refused = address.get("refused");
   if (!providers) return null;
 
@@ -53,8 +56,8 @@ export function AccountsPage() {
       {refused && (
         <Trouble>{REFUSED[refused] ?? "The connection did not come about. Nothing was changed."}</Trouble>
       )}
-      {providers.length === 0 ? (
-        <p className="border-t border-ink pt-3 max-w-xl">
+      {providers.length === 0 && (
+        <p className="border-t border-ink py-3 max-w-xl">
           No provider is known yet.{" "}
           <Link to={`/compare${hand}`} className="underline underline-offset-4">
             Compare
@@ -62,30 +65,36 @@ export function AccountsPage() {
           begins with seven invented ones; your own arrangements, such as a bank transfer, need no account at
           all.
         </p>
-      ) : (
-        <div className="border-t border-ink grid lg:grid-cols-[11rem_minmax(0,1fr)] gap-x-8">
-          <nav aria-label="Providers" className="lg:border-r border-rule-soft lg:pr-3">
-            <ul className="max-lg:flex max-lg:flex-wrap max-lg:gap-x-6">
-              {providers.map((entry) => (
-                <li key={entry.provider} className="border-b border-rule-soft max-lg:border-0">
-                  <NavLink
-                    to={`/accounts/${entry.provider}${search}`}
-                    className={`block py-1.5 ${entry.provider === open ? "font-semibold" : "hover:underline underline-offset-4 decoration-rule"}`}
-                    aria-current={entry.provider === open ? "page" : undefined}
-                  >
-                    {entry.name}
-                    <span className={`block text-small font-normal ${STAGE_INK[entry.stage]}`}>
-                      {STAGE_WORD[entry.stage]}
-                    </span>
-                  </NavLink>
-                </li>
-              ))}
-            </ul>
-            <OwnGateway />
-          </nav>
-          {open && <Open provider={open} mode={mode} />}
-        </div>
       )}
+      <div className="border-t border-ink grid lg:grid-cols-[11rem_minmax(0,1fr)] gap-x-8">
+        <nav aria-label="Providers" className="lg:border-r border-rule-soft lg:pr-3">
+          <ul className="max-lg:flex max-lg:flex-wrap max-lg:gap-x-6">
+            {providers.map((entry) => (
+              <li key={entry.provider} className="border-b border-rule-soft max-lg:border-0">
+                <NavLink
+                  to={`/accounts/${entry.provider}${search}`}
+                  onClick={() => setAdding(false)}
+                  className={`block py-1.5 ${entry.provider === open ? "font-semibold" : "hover:underline underline-offset-4 decoration-rule"}`}
+                  aria-current={entry.provider === open ? "page" : undefined}
+                >
+                  {entry.name}
+                  <span className={`block text-small font-normal ${STAGE_INK[entry.stage]}`}>
+                    {STAGE_WORD[entry.stage]}
+                  </span>
+                </NavLink>
+              </li>
+            ))}
+          </ul>
+          <Button look="quiet" className="mt-3 text-left text-small" onClick={() => setAdding(true)}>
+            Add a gateway of your own
+          </Button>
+        </nav>
+        {adding ? (
+          <OwnGateway onDone={() => setAdding(false)} />
+        ) : (
+          open && <Open provider={open} mode={mode} />
+        )}
+      </div>
     </>
   );
 }

@@ -128,13 +128,14 @@ function Field({ label, found, file, secret, value, problem, onChange }: FieldPr
           className={`w-full max-w-md h-8 border-b bg-transparent px-1 ${problem ? "border-copper border-b-2" : "border-rule hover:border-ink focus:border-ink"}`}
         />
       )}
-      <p
-        id={`${id}-note`}
-        role={problem ? "alert" : undefined}
-        className={`text-small ${problem ? "text-copper font-medium" : "text-soft"}`}
-      >
-        {problem || found}
-      </p>
+      <div id={`${id}-note`} className="text-small">
+        {problem && (
+          <p role="alert" className="text-copper font-medium">
+            {problem}
+          </p>
+        )}
+        <p className="text-soft">{found}</p>
+      </div>
     </div>
   );
 }

@@ -9,40 +9,46 @@ import { useAccountSearch } from "./mode";
 import { useAddGateway } from "./queries";
 
 /** A gateway of the shop's own, put among the providers by its name and address. */
-export function OwnGateway() {
+export function OwnGateway({ onDone }: { onDone: () => void }) {
   const add = useAddGateway();
   const navigate = useNavigate();
   const search = useAccountSearch();
-  const [open, setOpen] = useState(false);
   const [name, setName] = useState("");
   const [address, setAddress] = useState("");
   const [parts, setParts] = useState("Key");
-  if (!open) {
-    return (
-      <Button look="quiet" className="mt-3 text-left text-small" onClick={() => setOpen(true)}>
-        Add a gateway of your own
-      </Button>
-    );
-  }
   function put(event: FormEvent) {
     event.preventDefault();
     add.mutate(
       { name, address, parts: between(parts) },
-      { onSuccess: (added) => void navigate(`${added.go_to}${search}`) },
+      {
+        onSuccess: (added) => {
+          onDone();
+          void navigate(`${added.go_to}${search}`);
+        },
+      },
     );
   }
   return (
-    <form onSubmit={put} className="mt-3 grid gap-2 text-small">
+    <form onSubmit={put} aria-labelledby="own-gateway" className="py-4 max-w-xl grid gap-3">
+      <h2 id="own-gateway" className="text-2xl">
+        A gateway of your own
+      </h2>
       <p className="text-soft">
-        It keeps the contract in docs/gateway.md. What it carries is said by a rate card of the same id.
+        A program that carries payments for you, such as a local phone transfer. It keeps the contract in
+        docs/gateway.md, where an example lies too; what it carries is said by a rate card of the same id.
       </p>
-      <InputField label="Name of your gateway" value={name} onChange={setName} />
-      <InputField label="Its address" value={address} onChange={setAddress} />
+      <InputField begin label="Name of your gateway" value={name} onChange={setName} />
+      <InputField label="Its address, such as http://127.0.0.1:8500" value={address} onChange={setAddress} />
       <InputField label="Parts of its credentials, between commas" value={parts} onChange={setParts} />
       {add.error && <Trouble>{said(add.error)}</Trouble>}
-      <Button type="submit" disabled={add.isPending}>
-        Add it
-      </Button>
+      <div className="flex gap-4">
+        <Button look="strong" type="submit" disabled={add.isPending}>
+          Add it
+        </Button>
+        <Button look="quiet" onClick={onDone}>
+          Not now
+        </Button>
+      </div>
     </form>
   );
 }

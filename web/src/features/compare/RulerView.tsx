@@ -24,8 +24,10 @@ interface Props {
 export function RulerView({ hand, shop, of, show, strong, onAmount }: Props) {
   const inBooks = useView(hand).data?.amount_in_books;
   // The ruler lies where the usual amounts lie, in the currency of the order: a power of ten apart from the books.
+  // While an amount that cannot be read is refused, the ruler stands as for the one before.
+  const amount = Number(hand.amount);
   const power =
-    inBooks && drawn(inBooks) > 0 ? Math.round(Math.log10(Number(hand.amount) / drawn(inBooks))) : 0;
+    inBooks && drawn(inBooks) > 0 && amount > 0 ? Math.round(Math.log10(amount / drawn(inBooks))) : 0;
   const axis = useMemo(
     () => axisFor(shop.lines.map((line) => drawn(line.usual_amount) * 10 ** power)),
     [shop.lines, power],
