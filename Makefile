@@ -24,7 +24,7 @@ demo: $(STAMPS)/run $(SITE) ## start Monedero with the demo shop and print its a
 test: check $(SITE) $(STAMPS)/browser ## lint, check types, run every test
 	cd web && npm run --silent test
 	$(BIN)/pytest --numprocesses 2 --dist worksteal --cov --cov-report=term $(ALONE)
-	$(BIN)/pytest --numprocesses 3 --dist worksteal $(addprefix --ignore=,$(ALONE))
+	$(BIN)/pytest --numprocesses 2 --dist worksteal $(addprefix --ignore=,$(ALONE))
 
 check: $(STAMPS)/dev $(STAMPS)/web ## lint and check types, without tests
 	$(BIN)/ruff format --check src tests tools bench
