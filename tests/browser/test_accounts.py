@@ -145,6 +145,9 @@ def test_exclusion_mail_and_keys_by_keyboard(desk: Desk) -> None:
     desk.see("owner@shop.example")
     desk.open("/accounts/mirabou" + CHART)
     enter(desk, "Begin the application")
+    enter(desk, "Withdraw Mirabou")
+    desk.see("Nothing is begun with Mirabou in test mode.")
+    enter(desk, "Begin the application")
     enter(desk, "I have an account there already")
     desk.tab_to("E-mail address of your Mirabou account")
     desk.keys("nobody@shop.example", Keys.ENTER)
@@ -168,7 +171,9 @@ def test_exclusion_mail_and_keys_by_keyboard(desk: Desk) -> None:
     live_keys = [key.text for key in desk.all("code")][-2:]
     desk.open("/accounts/brixavo" + CHART)
     desk.tab_to("Phone and mailbox")
-    desk.keys(Keys.TAB, Keys.ARROW_RIGHT, Keys.ENTER)
+    desk.keys(Keys.TAB, Keys.ARROW_RIGHT)
+    desk.until(lambda: desk.browser.switch_to.active_element.text == "Live mode")
+    desk.keys(Keys.ENTER)
     desk.see("Nothing is begun with Brixavo in live mode.")
     enter(desk, "Begin the application")
     enter(desk, "I have an account there already")
@@ -182,6 +187,17 @@ def test_exclusion_mail_and_keys_by_keyboard(desk: Desk) -> None:
         clean(desk)
     desk.see("ends in " + live_keys[0][-4:])
     assert live_keys[0] not in desk.text()
+
+    # A gateway of one's own, at an address that cannot be, then at one that can.
+    enter(desk, "Add a gateway of your own")
+    desk.tab_to("Name of your gateway")
+    desk.keys("Tavi", Keys.TAB, "nowhere", Keys.ENTER)
+    desk.see("nowhere", "[role=alert]")
+    clean(desk)
+    desk.tab_to("Its address", back=True)
+    desk.chord(Keys.CONTROL, "a")
+    desk.keys("http://127.0.0.1:8500", Keys.ENTER)
+    desk.see("Nothing is begun with Tavi in")
 
 
 def test_a_debit_is_returned_after_the_goods_went_out_and_money_goes_back_in_part(desk: Desk) -> None:
