@@ -114,7 +114,7 @@ class Courier:
         wait = TRY_AGAIN_AFTER[min(outgoing.tries, len(TRY_AGAIN_AFTER) - 1)]
         update = {
             "tries": outgoing.tries + 1,
-            "outcomes": [*outgoing.outcomes, f"{now.isoformat()} {status or 'no answer'}"][-12:],
+            "outcomes": [*outgoing.outcomes, f"{now:%d.%m.%Y, %H:%M} UTC: {status or 'no answer'}"][-12:],
             "done": taken or given_up,
             "due_at": now + wait,
         }
