@@ -357,6 +357,9 @@ def test_two_accounts_with_one_provider_each_serve_their_storefront(keeper: Shop
     body = {"storefronts": ["Pier counter"], "pooled": True}
     served = keeper.client.put("/api/accounts/brixavo-2/serves", json=body).json()
     assert (served["storefronts"], served["pooled"]) == (["Pier counter"], True)
+    nowhere = keeper.client.put("/api/accounts/brixavo-2/serves", json={"storefronts": ["Pier counter", "Stall"]})
+    assert keeper.fault(nowhere) == (422, "not-found", "storefronts.1")
+    assert "There is no storefront “Stall”." in nowhere.json()["detail"]
     view = keeper.get("/api/checkout/view", **CHART)["outcomes"]
     banking = next(entry for entry in view if entry["tender"]["id"] == "online-banking")
     assert banking["reasons"][0]["text"] == "the account with Brixavo does not serve Web shop"

@@ -27,10 +27,11 @@ from monedero.api.account_schemas import (
 from monedero.api.account_views import account_out, sheet_out, since_text
 from monedero.api.problems import PROBLEMS
 from monedero.api.rooms import RoomDep
-from monedero.core.account import Account, Mode, Stage
+from monedero.core.account import Mode, Stage
 from monedero.core.errors import Refused
 from monedero.wording.accounts import STANDS
 from monedero.work.accounts.own_gateway import put_gateway
+from monedero.work.accounts.serving import serve
 from monedero.work.accounts.sheets import leaving, sheet
 
 router = APIRouter(prefix="/api", tags=["accounts"], responses=PROBLEMS)
@@ -159,10 +160,7 @@ def check_domain(room: RoomDep, id: str, mode: Mode = Mode.TEST) -> AccountOut:
 def serve_storefronts(room: RoomDep, id: str, serves: Serves, mode: Mode = Mode.TEST) -> AccountOut:
     """Say which storefronts an account serves, and whose it is."""
     account = room.applying.account(id, mode)
-    update = {"storefronts": serves.storefronts or None, "pooled": serves.pooled}
-    changed = Account.model_validate(account.model_copy(update=update).model_dump())
-    room.store.accounts.put(changed)
-    return account_out(room, changed)
+    return account_out(room, serve(room.store, account, serves.storefronts, pooled=serves.pooled))
 
 
 @router.get("/accounts/{id}/leaving")

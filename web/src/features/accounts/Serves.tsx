@@ -1,8 +1,7 @@
 import { toast } from "sonner";
 import { said } from "../../api/client";
-import { between } from "../../lib/lists";
-import { TextField } from "../../ui/TextField";
 import { Toggle } from "../../ui/Toggle";
+import { useShop } from "../shop";
 import { useMode } from "./mode";
 import { type Account, useAccountActs } from "./queries";
 
@@ -10,6 +9,19 @@ import { type Account, useAccountActs } from "./queries";
 export function Serves({ account }: { account: Account }) {
   const acts = useAccountActs(account.id, useMode());
   const storefronts = account.storefronts ?? [];
+  const all = (useShop().data?.shop?.storefronts ?? []).map((storefront) => storefront.name);
+  const served = all.filter((name) => storefronts.length === 0 || storefronts.includes(name));
+  const fail = (refused: unknown) => toast.error(said(refused));
+
+  function serve(name: string, on: boolean) {
+    const now = all.filter((other) => (other === name ? on : served.includes(other)));
+    if (now.length === 0) {
+      toast.error(`${account.name} serves one storefront at least. Disconnect it if it should serve none.`);
+      return;
+    }
+    const body = { storefronts: now.length === all.length ? [] : now, pooled: account.pooled };
+    acts.serves.mutate(body, { onError: fail });
+  }
   return (
     <details className="mt-2">
       <summary className="text-small text-soft">
@@ -17,21 +29,25 @@ export function Serves({ account }: { account: Account }) {
         {storefronts.join(", ") || "every storefront"}
       </summary>
       <div className="grid gap-2 max-w-xl pl-4 pt-1">
-        <TextField
-          label={`Storefronts that ${account.name} serves; empty means all`}
-          value={storefronts.join(", ")}
-          save={(text) => acts.serves.mutateAsync({ storefronts: between(text), pooled: account.pooled })}
-        />
+        {all.length > 1 && (
+          <ul className="flex flex-wrap gap-x-6 text-small">
+            {all.map((name) => (
+              <li key={name} className="flex items-center gap-2">
+                <Toggle
+                  label={`${account.name} serves ${name}`}
+                  on={served.includes(name)}
+                  onChange={(on) => serve(name, on)}
+                />
+                {name}
+              </li>
+            ))}
+          </ul>
+        )}
         <span className="flex flex-wrap items-center gap-2 text-small text-soft pb-1.5">
           <Toggle
             label={`${account.name} is the pooled account of your shop software`}
             on={account.pooled}
-            onChange={(pooled) =>
-              acts.serves.mutate(
-                { storefronts, pooled },
-                { onError: (refused) => toast.error(said(refused)) },
-              )
-            }
+            onChange={(pooled) => acts.serves.mutate({ storefronts, pooled }, { onError: fail })}
           />
           {account.pooled
             ? "pooled, of your shop software: payouts come through the software, its name may stand on the buyer's statement, and it leaves with the software"
