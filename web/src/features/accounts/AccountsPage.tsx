@@ -56,8 +56,9 @@ export function AccountsPage() {
       {refused && (
         <Trouble>{REFUSED[refused] ?? "The connection did not come about. Nothing was changed."}</Trouble>
       )}
+      <div className="border-t border-ink" />
       {providers.length === 0 && (
-        <p className="border-t border-ink py-3 max-w-xl">
+        <p className="py-3 max-w-xl">
           No provider is known yet.{" "}
           <Link to={`/compare${hand}`} className="underline underline-offset-4">
             Compare
@@ -66,7 +67,7 @@ export function AccountsPage() {
           all.
         </p>
       )}
-      <div className="border-t border-ink grid lg:grid-cols-[11rem_minmax(0,1fr)] gap-x-8">
+      <div className="grid lg:grid-cols-[11rem_minmax(0,1fr)] gap-x-8">
         <nav aria-label="Providers" className="lg:border-r border-rule-soft lg:pr-3">
           <ul className="max-lg:flex max-lg:flex-wrap max-lg:gap-x-6">
             {providers.map((entry) => (

@@ -56,10 +56,7 @@ function Form({ sheet, account }: { sheet: Sheet; account: Account }) {
 
   return (
     <>
-      <Heading
-        title={`Application to ${sheet.name}`}
-        note={`${account.stands.toLowerCase()} ${account.since}`}
-      >
+      <Heading title={`Application to ${sheet.name}`} note={`${account.stands} ${account.since}`}>
         <Link
           to={`/accounts/${sheet.provider}${search}`}
           className="text-soft underline decoration-rule underline-offset-4 hover:text-ink"

@@ -43,16 +43,19 @@ export function Serves({ account }: { account: Account }) {
             ))}
           </ul>
         )}
-        <span className="flex flex-wrap items-center gap-2 text-small text-soft pb-1.5">
+        <span className="flex items-center gap-2 text-small">
           <Toggle
             label={`${account.name} is the pooled account of your shop software`}
             on={account.pooled}
             onChange={(pooled) => acts.serves.mutate({ storefronts, pooled }, { onError: fail })}
           />
-          {account.pooled
-            ? "pooled, of your shop software: payouts come through the software, its name may stand on the buyer's statement, and it leaves with the software"
-            : "your own account: payouts come to you, and it stays yours when the software goes"}
+          the pooled account of your shop software
         </span>
+        <p className="text-small text-soft">
+          {account.pooled
+            ? "Payouts come through the software, its name may stand on the buyer's statement, and the account goes with the software."
+            : "It is your own: payouts come to you, and it stays yours when the software goes."}
+        </p>
       </div>
     </details>
   );

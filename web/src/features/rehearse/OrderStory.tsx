@@ -147,7 +147,9 @@ function Money({ order }: { order: OrderRecord }) {
                   {shown(payment.books[part])}
                 </td>
               ))}
-              <td className="text-right whitespace-nowrap text-copper">
+              <td
+                className={`text-right whitespace-nowrap ${payment.books.fees.length > 0 ? "text-copper" : "text-soft"}`}
+              >
                 {payment.books.fees.map(shown).join(" and ") || "none"}
               </td>
             </tr>
