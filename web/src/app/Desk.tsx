@@ -2,7 +2,7 @@ import { lazy, Suspense, useEffect, useMemo, useState } from "react";
 import { NavLink, Outlet, useLocation, useNavigate } from "react-router";
 import { said } from "../api/client";
 import { BuyerPanel } from "../features/buyer";
-import { useView } from "../features/checkout";
+import { useView } from "../features/draft";
 import {
   FIRST_PICKER,
   handSearchNow,

@@ -1,8 +1,8 @@
 import { Command } from "cmdk";
 import { useNavigate } from "react-router";
 import { VIEWS as ACCOUNT_VIEWS, useAccounts } from "../features/accounts";
-import { useDraft } from "../features/checkout";
 import { VIEWS as COMPARE_VIEWS, useCards } from "../features/compare";
+import { useDraft } from "../features/draft";
 import { useHand, useHandSearch } from "../features/hand";
 import { VIEWS as SHOP_VIEWS, useChoices } from "../features/shop";
 import { partsOf } from "../lib/money";

@@ -1,5 +1,5 @@
 import { useAccounts } from "../features/accounts";
-import { useDraft } from "../features/checkout";
+import { useDraft } from "../features/draft";
 import { usePublication } from "../features/publish";
 import { useOrders } from "../features/rehearse";
 import { useShop } from "../features/shop";

@@ -1,7 +1,7 @@
 import { toast } from "sonner";
 import { said } from "../../api/client";
 import { Picker } from "../../ui/Picker";
-import { useChangeTenders } from "../checkout";
+import { useChangeTenders } from "../draft";
 import type { Sheet, Sides } from "./queries";
 
 const HERE = [

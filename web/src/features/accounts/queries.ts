@@ -24,6 +24,8 @@ export function useSheet(provider: string, mode: Mode) {
     queryFn: () =>
       answered(api.GET("/api/accounts/{provider}", { params: { path: { provider }, query: { mode } } })),
     retry: false,
+    // Reviews end and methods are activated while one looks on.
+    refetchInterval: 20_000,
   });
 }
 

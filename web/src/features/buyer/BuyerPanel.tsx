@@ -1,5 +1,5 @@
 import { Link } from "react-router";
-import { useView } from "../checkout";
+import { useView } from "../draft";
 import { useHand, useHandSearch } from "../hand";
 import { usePublication } from "../publish";
 import { OrderLines } from "./OrderLines";

@@ -21,9 +21,9 @@ import { axisFor, RulerTicks } from "../../charts";
 import { putIn } from "../../lib/lists";
 import { drawn } from "../../lib/money";
 import { Heading, Trouble } from "../../ui/Page";
+import { type Tender, useChangeTenders, useDraft, useView } from "../draft";
 import { useHand, useHandSearch } from "../hand";
 import { usePublication } from "../publish";
-import { type Tender, useChangeTenders, useDraft, useView } from "./queries";
 import { TenderRow } from "./TenderRow";
 
 /** The tenders as buyers meet them, each with its state for the order in hand; all of it is the draft. */

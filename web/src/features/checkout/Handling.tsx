@@ -3,8 +3,8 @@ import { said } from "../../api/client";
 import { Picker } from "../../ui/Picker";
 import { TextField } from "../../ui/TextField";
 import { useAccounts } from "../accounts";
+import type { Tender } from "../draft";
 import type { Shop } from "../shop";
-import type { Tender } from "./queries";
 
 interface Props {
   tender: Tender;

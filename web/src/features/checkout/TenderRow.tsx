@@ -4,8 +4,8 @@ import { Collapsible } from "radix-ui";
 import { type axisFor, type Ink, WindowBar } from "../../charts";
 import { drawn, partsOf } from "../../lib/money";
 import { Toggle } from "../../ui/Toggle";
+import type { Outcome, Tender } from "../draft";
 import type { Shop } from "../shop";
-import type { Outcome, Tender } from "./queries";
 import { TenderSettings } from "./TenderSettings";
 import { limitsOf, windowOf, withLimits } from "./windows";
 

@@ -5,9 +5,9 @@ import { ungrouped } from "../../lib/money";
 import { Button } from "../../ui/Button";
 import { Picker } from "../../ui/Picker";
 import { TextField } from "../../ui/TextField";
+import type { Outcome, Tender } from "../draft";
 import type { Shop } from "../shop";
 import { Handling } from "./Handling";
-import type { Outcome, Tender } from "./queries";
 import { type End, limitsOf, windowOf, withLimits } from "./windows";
 
 interface Props {

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import type { Tender } from "./queries";
+import type { Tender } from "../draft";
 import { limitsOf, windowOf, withLimits } from "./windows";
 
 const CARD: Tender = {

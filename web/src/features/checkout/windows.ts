@@ -1,5 +1,5 @@
 import { partsOf } from "../../lib/money";
-import type { Tender, Window } from "./queries";
+import type { Tender, Window } from "../draft";
 
 export type End = "up_to" | "below";
 

@@ -6,7 +6,7 @@ import { Heading, Trouble } from "../../ui/Page";
 import { Picker } from "../../ui/Picker";
 import { Segments } from "../../ui/Segments";
 import { SubNav } from "../../ui/SubNav";
-import { useAddTender } from "../checkout";
+import { useAddTender } from "../draft";
 import { useHand, useHandSearch } from "../hand";
 import { Beside } from "./Beside";
 import { CostLegend } from "./CostBar";

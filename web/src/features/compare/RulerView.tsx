@@ -2,7 +2,7 @@ import { useMemo } from "react";
 import { type CostCurve, CostRuler, type Stretch, strokesFor } from "../../charts";
 import { axisFor } from "../../charts/axis";
 import { drawn, grouped } from "../../lib/money";
-import { useView } from "../checkout";
+import { useView } from "../draft";
 import type { Hand } from "../hand";
 import type { Shop } from "../shop";
 import { CardPickers } from "./CardPickers";

@@ -30,7 +30,7 @@ function useAfterDraft() {
     client,
     onSuccess: (saved: Draft) => {
       client.setQueryData(keys.checkout, saved);
-      for (const key of [keys.view, keys.compare, keys.publication]) {
+      for (const key of [keys.view, keys.compare, keys.publication, keys.accounts]) {
         void client.invalidateQueries({ queryKey: key });
       }
     },
