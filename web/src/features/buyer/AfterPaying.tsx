@@ -9,6 +9,9 @@ import { OrderLines } from "./OrderLines";
 import { useGoOn, usePayAnotherWay, usePaying, useSendReceipt } from "./queries";
 import { Ways } from "./Ways";
 
+// The payment that was begun can still be ended as it was begun.
+const STILL_GOES = ["at-provider", "awaiting-payment", "receipt-sent", "overdue"];
+
 /** The page after paying: what happened, with the way to pay by its name, and how else the order can be paid. */
 export function AfterPaying() {
   const { token = "" } = useParams();
@@ -72,7 +75,7 @@ export function AfterPaying() {
           {order.offered.length > 0 && (
             <section aria-labelledby="another">
               <h2 id="another" className="font-sans font-semibold mb-2">
-                {order.state === "awaiting-payment" ? "Or pay another way" : "Choose how to pay"}
+                {STILL_GOES.includes(order.state) ? "Or pay another way" : "Choose how to pay"}
               </h2>
               <Ways
                 offered={order.offered}
