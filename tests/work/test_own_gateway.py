@@ -3,15 +3,14 @@
 import importlib.util
 import json
 import signal
-import threading
 from collections.abc import Iterator
 from pathlib import Path
 from typing import Any
 
 import httpx2
 import pytest
-import uvicorn
 
+from tests.browser.server import listening
 from tests.contract.test_gateway import ROOT
 from tests.work.test_killed import HAND, served
 
@@ -31,14 +30,8 @@ def till() -> Iterator[tuple[str, Any]]:
     assert spec.loader is not None
     module = importlib.util.module_from_spec(spec)
     spec.loader.exec_module(module)
-    server = uvicorn.Server(uvicorn.Config(module.app, port=0, log_level="error"))
-    thread = threading.Thread(target=server.run)
-    thread.start()
-    while not server.started:
-        pass
-    yield f"http://127.0.0.1:{server.servers[0].sockets[0].getsockname()[1]}", module
-    server.should_exit = True
-    thread.join()
+    with listening(module.app) as address:
+        yield address, module
 
 
 def said(answer: httpx2.Response, status: int) -> Any:
@@ -54,6 +47,8 @@ def test_a_gateway_of_ones_own_carries_an_order(tmp_path: Path, till: tuple[str,
             assert said(refused, 422)["errors"][0]["code"] == "gateway-text"
         new = {"name": "Orlenta", "address": address, "parts": ["Key"]}
         assert said(shop.post("/api/gateways", json=new), 409)["errors"][0]["code"] == "account-held"
+        view = said(shop.post("/api/gateways", json={**new, "name": "Papers"}), 201)
+        assert view["go_to"] == "/accounts/papers-gateway"
         added = said(shop.post("/api/gateways", json={**new, "name": "My till"}), 201)
         assert added["go_to"] == "/accounts/my-till"
         sheet = said(shop.get("/api/accounts/my-till"), 200)

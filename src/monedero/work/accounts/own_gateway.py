@@ -12,12 +12,15 @@ from monedero.core.provider import ConnectBy, Contract, CredentialField, Provide
 from monedero.store import Store
 
 ABOUT = "A gateway of your own, which keeps the contract of docs/gateway.md."
+# Views beside the sheets of providers stand under these names.
+TAKEN = ("connected", "letters", "papers")
 FOUND_AT = "Where you keep the credentials of your gateway."
 
 
 def put_gateway(store: Store, name: str, address: str, parts: Sequence[str]) -> ProviderFacts:
     """Put a gateway in; one whose name is taken by another provider is refused, the same address is named anew."""
-    id = _id_of(name, "gateway")
+    plain = _id_of(name, "gateway")
+    id = f"{plain}-gateway" if plain in TAKEN else plain
     held = store.providers.all().get(id)
     if held is not None and held.gateway is None:
         raise Conflict(Fault(FaultCode.ACCOUNT_HELD, "name", name))
