@@ -4,7 +4,9 @@ Money that a gateway holds is moved by asking the gateway. What is asked is boun
 asked before and is not answered yet, so that nothing is taken or sent back twice.
 """
 
-from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput
+from contextlib import suppress
+
+from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, Refused
 from monedero.core.money import Money
 from monedero.core.payment.payment import Payment, Take
 from monedero.core.payment.state import Move, State
@@ -114,7 +116,9 @@ class Settling:
             if waits and payment.gives_up_at and payment.gives_up_at <= now:
                 self._till.change(record.token, lambda before: self._timed(before, Move.LAPSED))
             if any(not request.settled for request in record.requests):
-                self.resume(record)
+                # One order that cannot be asked about must not hold up the others; its record says what it waits for.
+                with suppress(Refused):
+                    self.resume(record)
 
     def resume(self, record: OrderRecord) -> OrderRecord:
         """Ask, under their keys, what a gateway has not answered; where it is silent it stays to be asked again."""
