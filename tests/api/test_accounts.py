@@ -476,8 +476,19 @@ def test_no_card_number_comes_in_anywhere(keeper: Shopkeeper) -> None:
     page = keeper.room.store.orders.get(token).payment.page  # type: ignore[union-attr]
     assert keeper.client.post(page, data={"ending": CARD_NUMBER}).status_code == 422
     assert keeper.fault(paste(keeper, "brixavo", **{"opening-key": CARD_NUMBER}))[1] == "card-number"
+    file = (f"{spaced}.pdf", io.BytesIO(paper()))
+    named_so = keeper.client.post("/api/papers", data={"kind": "identity"}, files={"file": file})
+    assert named_so.json()["errors"][0]["code"] == "card-number"
     logged = keeper.get("/api/accounts/orlenta/exchanges")
     assert CARD_NUMBER not in str(logged)
+
+
+@pytest.mark.parametrize("body", ["[" * 100_000, '{"order": ' * 3_000 + "1" + "}" * 3_000])
+def test_what_cannot_be_looked_through_is_not_let_in(keeper: Shopkeeper, body: str) -> None:
+    headers = {"content-type": "application/json"}
+    for path in ("/api/orders", "/api/rate-cards", "/notify/nowhere"):
+        refused = keeper.client.post(path, content=body, headers=headers)
+        assert keeper.fault(refused)[:2] == (400, "body-unreadable")
 
 
 def test_the_clock_only_goes_forward_and_not_for_ever(keeper: Shopkeeper) -> None:

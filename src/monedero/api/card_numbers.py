@@ -38,7 +38,8 @@ class RefuseCardNumbers:
             body, receive = await _whole(receive)
             found = _in_json(body) if kind == JSON else _in_form(body)
         if found:
-            await problem(422, found)(scope, receive, send)
+            status = 400 if found[0].code is FaultCode.BODY_UNREADABLE else 422
+            await problem(status, found)(scope, receive, send)
             return
         await self._app(scope, receive, send)
 
@@ -66,10 +67,12 @@ def _in_query(scope: Scope) -> bool:
 
 def _in_json(body: bytes) -> list[Fault]:
     try:
-        told = json.loads(body)
+        return [Fault(FaultCode.CARD_NUMBER, place) for place in _places(json.loads(body))]
     except ValueError:
         return []
-    return [Fault(FaultCode.CARD_NUMBER, place) for place in _places(told)]
+    except RecursionError:
+        # What is nested too deeply cannot be looked through, and is not let in.
+        return [Fault(FaultCode.BODY_UNREADABLE, "body")]
 
 
 def _in_form(body: bytes) -> list[Fault]:

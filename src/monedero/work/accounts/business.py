@@ -6,6 +6,7 @@ from typing import NamedTuple
 
 from monedero.core.application import PAPERS, Ask
 from monedero.core.business import Business, tax_number
+from monedero.core.card_number import holds_one
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound
 from monedero.formats import paper as paper_format
 from monedero.store import Store
@@ -69,11 +70,13 @@ class Drawer:
         return self._keep("transfer-receipt", name, content, order)
 
     def _keep(self, kind: str, name: str, content: bytes, order: str | None) -> Paper:
+        short = name.replace("\\", "/").rpartition("/")[2][:120] or "paper"
+        if holds_one(short):
+            raise InvalidInput(Fault(FaultCode.CARD_NUMBER, "file"))
         media_type = paper_format.judge(name, content)
         held = self._store.papers.of_shop() if order is None else self._store.papers.of_order(order)
         if len(held) >= PAPERS_AT_MOST:
             raise Conflict(Fault(FaultCode.PAPERS_MANY, "file", str(len(held))))
-        short = name.replace("\\", "/").rpartition("/")[2][:120] or "paper"
         return self._store.papers.add(Paper("", kind, short, media_type, 0, "", self._now(), order), content)
 
     def kinds(self) -> frozenset[Ask]:
