@@ -270,8 +270,10 @@ def test_a_code_needs_its_proof_its_address_and_its_time(keeper: Shopkeeper) -> 
     assert back(keeper, late) == "/accounts?refused=sign-in-forged"
     path, asked = signed_in(keeper, "pocketfern")
     assert back(keeper, allow(keeper, path, asked, "")) == "/accounts?refused=sign-in-denied"
-    outside = {**asked, "redirect_uri": "https://elsewhere.example/", "merchant": number}
-    assert keeper.client.post(path, data=outside).status_code == 400
+    for elsewhere in ("https://elsewhere.example/", "//elsewhere.example", "/\\elsewhere.example", "/accounts"):
+        outside = {**asked, "redirect_uri": elsewhere, "merchant": number}
+        assert keeper.client.post(path, data=outside, follow_redirects=False).status_code == 422
+        assert keeper.client.get(path, params=outside).status_code == 422
     assert "There is no live account here yet" in keeper.client.get(path, params={**asked, "mode": "live"}).text
     assert keeper.client.get("/simulated-provider/demo/nobody/authorize", params=asked).status_code == 404
 
@@ -511,7 +513,10 @@ def test_the_back_office_shows_what_there_is_to_play(keeper: Shopkeeper) -> None
     number = account(keeper, "tessaline")["number"]
     office = "/simulated-provider/demo/tessaline/office"
     assert "BEGIN CERTIFICATE" in keeper.client.get(f"{office}/merchants/{number}/certificate").text
-    assert keeper.client.get("/simulated-provider/demo/nobody/office").status_code == 404
+    nobody = "/simulated-provider/demo/nobody/office"
+    assert keeper.client.get(nobody).status_code == 404
+    for part, form in (("merchants", {"mode": "test", "holder": "x"}), ("faults", {"given": "down"})):
+        assert keeper.client.post(f"{nobody}/{part}", data=form).status_code == 404
     message = keeper.room.provider.courier.all()[-1].id
     keeper.office("orlenta", f"outgoing/{message}")
     keeper.office("orlenta", "outgoing/nothing")

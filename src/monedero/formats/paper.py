@@ -34,9 +34,14 @@ OTHERS = {
 PDF_LOOKED_AT = 1024
 
 
+def short_name(name: str) -> str:
+    """The name of a file without its folders, short enough to be kept."""
+    return name.replace("\\", "/").rpartition("/")[2][:120] or "paper"
+
+
 def judge(name: str, content: bytes) -> str:
     """The media type of a paper; one of another kind, empty, broken or too large is refused by its name."""
-    short = name.replace("\\", "/").rpartition("/")[2][:120] or "paper"
+    short = short_name(name)
     if not content:
         raise refuse(FaultCode.PAPER_EMPTY, "file", short)
     if len(content) > LARGEST:

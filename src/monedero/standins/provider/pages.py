@@ -6,7 +6,7 @@ dispute, and tells notifications to misbehave.
 
 from collections.abc import Callable
 from pathlib import Path
-from typing import Annotated
+from typing import Annotated, Literal
 from urllib.parse import urlencode
 
 from fastapi import APIRouter, FastAPI, Form, Query, Request, Response
@@ -15,7 +15,7 @@ from fastapi.templating import Jinja2Templates
 from pydantic import BaseModel, Field
 
 from monedero.core.account import Mode
-from monedero.core.errors import Conflict, NotFound
+from monedero.core.errors import Conflict, Fault, FaultCode, NotFound
 from monedero.core.payment.state import MOVES, Move, State
 from monedero.figures import methods
 from monedero.standins.provider.merchants import Holder
@@ -47,10 +47,13 @@ AFTERWARDS = {
 
 
 class SignInAsked(BaseModel):
-    """What a shop's browser brings to the sign-in (RFC 6749 section 4.1.1, RFC 7636 section 4.3)."""
+    """What a shop's browser brings to the sign-in (RFC 6749 section 4.1.1, RFC 7636 section 4.3).
+
+    A browser goes back nowhere but to the address that Monedero is registered with (section 3.1.2.2).
+    """
 
     mode: Mode
-    redirect_uri: str
+    redirect_uri: Literal["/accounts/connected"]
     state: str
     code_challenge: str
 
@@ -151,8 +154,6 @@ def _signing_in(play: Play) -> APIRouter:
     @router.post("/{name}/authorize")
     def allow(room: str, name: str, asked: Annotated[SignInAnswered, Form()]) -> Response:
         merchants = play(room).merchants
-        if not asked.redirect_uri.startswith("/") or asked.redirect_uri.startswith("//"):
-            return Response("The address to return to is not this application's.", status_code=400)
         answer = {"state": asked.state, "error": "access_denied"}
         if asked.merchant and merchants.get(asked.merchant).provider == name:
             code = merchants.code_for(asked.merchant, asked.redirect_uri, asked.code_challenge)
@@ -165,14 +166,18 @@ def _signing_in(play: Play) -> APIRouter:
 def _office(play: Play) -> APIRouter:
     router = APIRouter(prefix="/{room}")
 
+    def played(room: str, name: str) -> SimulatedProvider:
+        provider = play(room)
+        if name not in provider.world.facts:
+            raise NotFound(Fault(FaultCode.NOT_FOUND, "provider", name, {"what": "provider"}))
+        return provider
+
     def back(provider: SimulatedProvider, name: str, part: str) -> RedirectResponse:
         return RedirectResponse(f"{provider.world.mounted_at}/{name}/office#{part}", status_code=303)
 
     @router.get("/{name}/office", response_class=HTMLResponse)
     def office(request: Request, room: str, name: str) -> Response:
-        provider = play(room)
-        if name not in provider.world.facts:
-            return _unknown(request)
+        provider = played(room, name)
         facts = provider.world.facts[name]
         payments = [payment for payment in provider.payments.all() if payment.provider == name]
         rates = provider.world.cards[name].rates
@@ -194,7 +199,7 @@ def _office(play: Play) -> APIRouter:
 
     @router.post("/{name}/office/reviews/{reference}")
     def review(room: str, name: str, reference: str, told: Annotated[ReviewTold, Form()]) -> Response:
-        provider = play(room)
+        provider = played(room, name)
         provider.reviews.instruct(reference, told.verdict, told.said, told.method)
         if told.now:
             provider.reviews.decide_now(reference)
@@ -204,33 +209,33 @@ def _office(play: Play) -> APIRouter:
     def open_account(
         room: str, name: str, mode: Annotated[Mode, Form()], holder: Annotated[str, Form(max_length=60)]
     ) -> Response:
-        provider = play(room)
+        provider = played(room, name)
         address = "owner@shop.example"
         provider.merchants.open(name, mode, Holder(holder.strip() or "A shop", address, "PT"))
         return back(provider, name, "accounts")
 
     @router.post("/{name}/office/merchants/{number}/credentials")
     def fresh(room: str, name: str, number: str) -> Response:
-        provider = play(room)
+        provider = played(room, name)
         provider.merchants.new_credentials(number)
         return back(provider, name, "accounts")
 
     @router.get("/{name}/office/merchants/{number}/{field}")
-    def file(room: str, number: str, field: str) -> Response:
-        provider = play(room)
+    def file(room: str, name: str, number: str, field: str) -> Response:
+        provider = played(room, name)
         newest = provider.merchants.get(number).credentials[0].fields
         headers = {"Content-Disposition": f"attachment; filename={number.lower()}-{field}.pem"}
         return Response(newest.get(field, ""), media_type="application/x-pem-file", headers=headers)
 
     @router.post("/{name}/office/merchants/{number}/close")
     def close(room: str, name: str, number: str) -> Response:
-        provider = play(room)
+        provider = played(room, name)
         provider.merchants.close(number)
         return back(provider, name, "accounts")
 
     @router.post("/{name}/office/payments/{reference}")
     def afterwards(room: str, name: str, reference: str, happens: Annotated[str, Form()]) -> Response:
-        provider = play(room)
+        provider = played(room, name)
         plays = {
             "dispute": provider.payments.dispute,
             "win": lambda payment: provider.payments.decide_dispute(payment, won=True),
@@ -247,7 +252,7 @@ def _office(play: Play) -> APIRouter:
 
     @router.post("/{name}/office/faults")
     def faults(room: str, name: str, given: Annotated[list[str], Form()] = []) -> Response:  # noqa: B006
-        provider = play(room)
+        provider = played(room, name)
         late = 30 if "late" in given else 0
         switches = {fault: fault in given for fault in ("down", "double", "shuffle", "forge")}
         provider.courier.set_faults(Faults(provider=name, late_minutes=late, **switches))
@@ -255,7 +260,7 @@ def _office(play: Play) -> APIRouter:
 
     @router.post("/{name}/office/outgoing/{message}")
     def again(room: str, name: str, message: str) -> Response:
-        provider = play(room)
+        provider = played(room, name)
         provider.courier.send_again(message)
         return back(provider, name, "notifications")
 

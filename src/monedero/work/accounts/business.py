@@ -70,7 +70,7 @@ class Drawer:
         return self._keep("transfer-receipt", name, content, order)
 
     def _keep(self, kind: str, name: str, content: bytes, order: str | None) -> Paper:
-        short = name.replace("\\", "/").rpartition("/")[2][:120] or "paper"
+        short = paper_format.short_name(name)
         if holds_one(short):
             raise InvalidInput(Fault(FaultCode.CARD_NUMBER, "file"))
         media_type = paper_format.judge(name, content)
