@@ -52,7 +52,7 @@ export function OrderStory({ order }: { order: OrderRecord }) {
           <thead>
             <tr className="text-small text-soft text-left border-b border-rule-soft">
               <th className="font-normal">When</th>
-              <th className="font-normal">By whom</th>
+              <th className="font-normal pr-3 whitespace-nowrap">By whom</th>
               <th className="font-normal">What</th>
               <th className="font-normal">State after it</th>
               <th className="font-normal text-right">You have</th>

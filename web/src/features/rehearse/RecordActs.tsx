@@ -120,11 +120,13 @@ export function RecordActs({ order }: { order: OrderRecord }) {
             )}
           </WithAmount>
         )}
-        <p>
-          <Button look="quiet" disabled={busy} onClick={() => acts.look.mutate(undefined, how)}>
-            Ask the provider how it stands
-          </Button>
-        </p>
+        {order.payments.some((payment) => payment.reference) && (
+          <p>
+            <Button look="quiet" disabled={busy} onClick={() => acts.look.mutate(undefined, how)}>
+              Ask the provider how it stands
+            </Button>
+          </p>
+        )}
         {trouble !== null && <Trouble>{said(trouble)}</Trouble>}
       </div>
     </section>
