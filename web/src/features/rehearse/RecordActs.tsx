@@ -10,6 +10,7 @@ import { type OrderRecord, useRecordActs } from "./queries";
 export function RecordActs({ order }: { order: OrderRecord }) {
   const acts = useRecordActs(order);
   const { can } = order;
+  const asks = order.payments.some((payment) => payment.reference);
   const [trouble, setTrouble] = useState<unknown>(null);
   const [note, setNote] = useState("");
   const [reason, setReason] = useState("");
@@ -120,7 +121,8 @@ export function RecordActs({ order }: { order: OrderRecord }) {
             )}
           </WithAmount>
         )}
-        {order.payments.some((payment) => payment.reference) && (
+        {!asks && !Object.values(can).some(Boolean) && <p>Nothing.</p>}
+        {asks && (
           <p>
             <Button look="quiet" disabled={busy} onClick={() => acts.look.mutate(undefined, how)}>
               Ask the provider how it stands
