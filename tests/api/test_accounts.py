@@ -129,7 +129,7 @@ def test_a_device_wallet_is_held_back_where_the_storefront_has_no_domain(keeper:
     account(keeper, "dovetide")
     paste(keeper, "dovetide")
     held = keeper.get("/api/shop")
-    shop = {**held["shop"], "storefronts": [{"name": "Web shop"}]}
+    shop = {**held["shop"], "storefronts": [{"id": "web-shop", "name": "Web shop"}]}
     assert keeper.client.put("/api/shop", json={"version": held["version"], "shop": shop}).status_code == 200
     unseen = keeper.client.post("/api/accounts/dovetide/domain")
     assert (unseen.status_code, "was not found" in unseen.json()["detail"]) == (422, True)
@@ -356,15 +356,27 @@ def test_two_accounts_with_one_provider_each_serve_their_storefront(keeper: Shop
     keeper.get("/api/accounts/brixavo")
     token = keeper.paid("online-banking")
     assert keeper.room.store.orders.get(token).payment.chosen.account == "brixavo-2"  # type: ignore[union-attr]
-    body = {"storefronts": ["Pier counter"], "pooled": True}
+    body = {"storefronts": ["pier-counter"], "pooled": True}
     served = keeper.client.put("/api/accounts/brixavo-2/serves", json=body).json()
-    assert (served["storefronts"], served["pooled"]) == (["Pier counter"], True)
-    nowhere = keeper.client.put("/api/accounts/brixavo-2/serves", json={"storefronts": ["Pier counter", "Stall"]})
+    assert (served["storefronts"], served["pooled"]) == (["pier-counter"], True)
+    nowhere = keeper.client.put("/api/accounts/brixavo-2/serves", json={"storefronts": ["pier-counter", "stall"]})
     assert keeper.fault(nowhere) == (422, "not-found", "storefronts.1")
-    assert "There is no storefront “Stall”." in nowhere.json()["detail"]
+    assert "There is no storefront “stall”." in nowhere.json()["detail"]
     view = keeper.get("/api/checkout/view", **CHART)["outcomes"]
     banking = next(entry for entry in view if entry["tender"]["id"] == "online-banking")
     assert banking["reasons"][0]["text"] == "the account with Brixavo does not serve Web shop"
+    # A storefront that is named anew is the same one, in what is published too.
+    held = keeper.get("/api/shop")
+    fronts = [{**front, "name": f"{front['name']}, anew"} for front in held["shop"]["storefronts"]]
+    renamed = {**held["shop"], "storefronts": fronts}
+    saved = keeper.client.put("/api/shop", json={"version": held["version"], "shop": renamed})
+    assert saved.status_code == 200
+    view = keeper.get("/api/checkout/view", **CHART)["outcomes"]
+    banking = next(entry for entry in view if entry["tender"]["id"] == "online-banking")
+    assert banking["reasons"][0]["text"] == "the account with Brixavo does not serve Web shop, anew"
+    keeper.client.put("/api/accounts/brixavo-2/serves", json={"storefronts": ["web-shop"]})
+    view = keeper.get("/api/checkout/view", **CHART)["outcomes"]
+    assert next(entry for entry in view if entry["tender"]["id"] == "online-banking")["reasons"] == []
 
 
 def test_a_tender_that_follows_is_on_while_its_method_is_active_there(keeper: Shopkeeper) -> None:

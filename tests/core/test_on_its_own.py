@@ -14,7 +14,7 @@ from monedero.core.payment.payment import Chosen, Payment
 from monedero.core.ratecard.catalogue import Catalogue
 from monedero.core.ratecard.model import LineKind, RateCard, Route
 from monedero.core.record import Asking, OrderRecord, Request
-from monedero.core.shop import Software
+from monedero.core.shop import Shop, Software, Storefront
 from monedero.core.tender.decision import Setting, decide
 from monedero.core.tender.model import Tender
 
@@ -75,7 +75,7 @@ def test_an_account_serves_its_storefronts_alone(rates: ReferenceRates) -> None:
             "mode": "test",
             "stage": "connected",
             "active_methods": ["card"],
-            "storefronts": ["Pier counter"],
+            "storefronts": ["pier-counter"],
         }
     )
     card = Method(id="card", name="Card", family="card", buyer="", recurring=True)
@@ -83,12 +83,25 @@ def test_an_account_serves_its_storefronts_alone(rates: ReferenceRates) -> None:
         Money(500, "EUR"), "ES", frozenset({LineKind.GOODS}), recurring=False, placed_on=date(2026, 1, 5)
     )
 
-    def outcome(storefront: str) -> list[str]:
+    def outcome(storefront: Storefront | None) -> list[str]:
         setting = Setting("PT", "EUR", Mode.TEST, {"card": card}, {"second": account}, rates, storefront)
         return [reason.code.value for reason in decide([tender], order, setting)[0].reasons]
 
-    assert outcome("Pier counter") == []
-    assert outcome("Web shop") == ["account-storefront"]
+    assert outcome(Storefront(id="pier-counter", name="The pier")) == []
+    assert outcome(Storefront(id="web-shop", name="Web shop")) == ["account-storefront"]
+    assert outcome(None) == []
+
+
+def test_a_checkout_belongs_to_the_storefront_of_its_name_else_to_the_first() -> None:
+    given = {"name": "S", "country": "PT", "currency": "EUR"}
+    fronts = [{"id": "web-shop", "name": "Web shop"}, {"id": "pier", "name": "Pier"}]
+    shop = Shop.model_validate({**given, "storefronts": fronts})
+    belongs = [shop.storefront_of(name) for name in ("Pier", "Web shop", "Named before")]
+    assert [front.id for front in belongs if front] == ["pier", "web-shop", "web-shop"]
+    assert Shop.model_validate(given).storefront_of("Web shop") is None
+    for twice in ([fronts[0], {**fronts[1], "id": "web-shop"}], [fronts[0], {**fronts[1], "name": "web SHOP"}]):
+        with pytest.raises(ValidationError, match="duplicate"):
+            Shop.model_validate({**given, "storefronts": twice})
 
 
 def test_routes_without_a_price_stand_apart_in_a_ranking(rates: ReferenceRates, example_card: RateCard) -> None:

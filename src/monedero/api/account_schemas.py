@@ -225,7 +225,7 @@ class PayoutChosen(BaseModel):
 
 
 class Serves(BaseModel):
-    """The storefronts that an account serves (none named: all), and whether it is the software's pooled one."""
+    """The storefronts that an account serves, by id (none: all), and whether it is the software's pooled one."""
 
     storefronts: list[str] = []
     pooled: bool = False

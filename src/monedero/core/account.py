@@ -67,7 +67,7 @@ class MethodStanding(Strict):
 class Account(Strict):
     """The shop's contract with one provider; `since` is the day on which it reached its stage.
 
-    `storefronts` None: it serves all of them. `pooled`: an account of the shop's software, not of the shop.
+    `storefronts` by their ids; None: it serves all of them. `pooled`: an account of the shop's software, not its own.
     `number` is what the provider calls the merchant, `endpoint` the end of the address for its notifications.
     """
 
@@ -80,7 +80,7 @@ class Account(Strict):
     other_methods: list[MethodStanding] = []
     since: date | None = None
     pooled: StrictBool = False
-    storefronts: AnyOf[Name] | None = None
+    storefronts: AnyOf[Identifier] | None = None
     number: Description = ""
     endpoint: Description = ""
 

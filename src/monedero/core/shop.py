@@ -62,8 +62,12 @@ class Line(Strict):
 
 
 class Storefront(Strict):
-    """One place where the shop sells; a counter or an order form on somebody else's site has no domain of its own."""
+    """One place where the shop sells; a counter or an order form on somebody else's site has no domain of its own.
 
+    Accounts know it by its id, which stays when it is named anew.
+    """
+
+    id: Identifier
     name: Name
     domain: DomainName | None = None
 
@@ -145,6 +149,7 @@ class Shop(Strict):
         once((market.id for market in self.markets), "market id")
         once((line.id for line in self.lines), "line id")
         once((line.name.casefold() for line in self.lines), "line")
+        once((storefront.id for storefront in self.storefronts), "storefront id")
         once((storefront.name.casefold() for storefront in self.storefronts), "storefront")
         once((own.method.id for own in self.own_methods), "method id")
         once((own.method.name.casefold() for own in self.own_methods), "method")
@@ -158,3 +163,8 @@ class Shop(Strict):
     def typed(self) -> dict[str, Fraction]:
         """The typed rates as units of a currency for one euro."""
         return {rate.currency: Fraction(rate.per_euro) for rate in self.typed_rates}
+
+    def storefront_of(self, checkout: str) -> Storefront | None:
+        """The storefront of a checkout by its name: the one that bears it, else the first; None where there is none."""
+        first = self.storefronts[0] if self.storefronts else None
+        return next((storefront for storefront in self.storefronts if storefront.name == checkout), first)

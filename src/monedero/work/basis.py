@@ -150,7 +150,7 @@ def setting_of(store: Store, basis: Basis) -> Setting:
         methods={tender.method: method_of(basis.shop, tender.method) for tender in basis.checkout.tenders},
         accounts=store.accounts.of(basis.checkout.mode),
         rates=rates_of(basis.shop),
-        storefront=basis.checkout.storefront,
+        storefront=basis.shop.storefront_of(basis.checkout.storefront),
     )
 
 

@@ -4013,7 +4013,7 @@ export interface components {
         };
         /**
          * Serves
-         * @description The storefronts that an account serves (none named: all), and whether it is the software's pooled one.
+         * @description The storefronts that an account serves, by id (none: all), and whether it is the software's pooled one.
          */
         Serves: {
             /**
@@ -4236,8 +4236,15 @@ export interface components {
         /**
          * Storefront
          * @description One place where the shop sells; a counter or an order form on somebody else's site has no domain of its own.
+         *
+         *     Accounts know it by its id, which stays when it is named anew.
          */
         Storefront: {
+            /**
+             * Id
+             * @description A short id, such as card
+             */
+            id: string;
             /** Name */
             name: string;
             /** Domain */

@@ -29,6 +29,7 @@ from monedero.core.method import Method
 from monedero.core.money import Money
 from monedero.core.order import Order
 from monedero.core.reasons import Reason, ReasonCode
+from monedero.core.shop import Storefront
 from monedero.core.tender.model import Tender
 from monedero.core.window import Window
 
@@ -43,7 +44,7 @@ class Setting:
     methods: Mapping[str, Method]
     accounts: Mapping[str, Account]
     rates: ReferenceRates
-    storefront: str = ""
+    storefront: Storefront | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -106,8 +107,9 @@ def _account(tender: Tender, provider: str, setting: Setting) -> Iterable[Reason
     account, method = setting.accounts.get(tender.carried_by or ""), tender.method
     ready = account is not None and account.stage is Stage.CONNECTED and account.mode is setting.mode
     if account is not None and ready and method in account.active_methods:
-        if account.storefronts is not None and setting.storefront not in account.storefronts:
-            yield Reason(ReasonCode.ACCOUNT_STOREFRONT, own=setting.storefront, fields={"provider": provider})
+        front = setting.storefront
+        if front is not None and account.storefronts is not None and front.id not in account.storefronts:
+            yield Reason(ReasonCode.ACCOUNT_STOREFRONT, own=front.name, fields={"provider": provider})
         return
     fields = {"provider": provider, "mode": setting.mode.value}
     if account is not None and ready:

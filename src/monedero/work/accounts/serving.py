@@ -5,17 +5,16 @@ from collections.abc import Sequence
 from monedero.core.account import Account
 from monedero.core.errors import Fault, FaultCode, InvalidInput
 from monedero.store import Store
-from monedero.work.basis import described_shop, draft
+from monedero.work.basis import described_shop
 
 
 def serve(store: Store, account: Account, storefronts: Sequence[str], *, pooled: bool) -> Account:
-    """Let an account serve these storefronts (none named: all); one that the shop does not have is refused."""
-    known = {storefront.name for storefront in described_shop(store).value.storefronts}
-    known.add(draft(store).value.storefront)
+    """Let an account serve storefronts by their ids (none: all); one that the shop does not have is refused."""
+    known = {storefront.id for storefront in described_shop(store).value.storefronts}
     unknown = [
-        Fault(FaultCode.NOT_FOUND, f"storefronts.{place}", name, {"what": "storefront"})
-        for place, name in enumerate(storefronts)
-        if name not in known
+        Fault(FaultCode.NOT_FOUND, f"storefronts.{place}", id, {"what": "storefront"})
+        for place, id in enumerate(storefronts)
+        if id not in known
     ]
     if unknown:
         raise InvalidInput(*unknown)

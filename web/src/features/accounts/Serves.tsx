@@ -9,12 +9,12 @@ import { type Account, useAccountActs } from "./queries";
 export function Serves({ account }: { account: Account }) {
   const acts = useAccountActs(account.id, useMode());
   const storefronts = account.storefronts ?? [];
-  const all = (useShop().data?.shop?.storefronts ?? []).map((storefront) => storefront.name);
-  const served = all.filter((name) => storefronts.length === 0 || storefronts.includes(name));
+  const all = useShop().data?.shop?.storefronts ?? [];
+  const served = all.filter(({ id }) => storefronts.length === 0 || storefronts.includes(id));
   const fail = (refused: unknown) => toast.error(said(refused));
 
-  function serve(name: string, on: boolean) {
-    const now = all.filter((other) => (other === name ? on : served.includes(other)));
+  function serve(id: string, on: boolean) {
+    const now = all.filter((other) => (other.id === id ? on : served.includes(other))).map((one) => one.id);
     if (now.length === 0) {
       toast.error(`${account.name} serves one storefront at least. Disconnect it if it should serve none.`);
       return;
@@ -26,19 +26,21 @@ export function Serves({ account }: { account: Account }) {
     <details className="mt-2">
       <summary className="text-small text-soft">
         {account.pooled ? "The pooled account of your software" : "Your own account"}, for{" "}
-        {storefronts.join(", ") || "every storefront"}
+        {served.length === all.length
+          ? "every storefront"
+          : served.map(({ name }) => name).join(", ") || "no storefront"}
       </summary>
       <div className="grid gap-2 max-w-xl pl-4 pt-1">
         {all.length > 1 && (
           <ul className="flex flex-wrap gap-x-6 text-small">
-            {all.map((name) => (
-              <li key={name} className="flex items-center gap-2">
+            {all.map((storefront) => (
+              <li key={storefront.id} className="flex items-center gap-2">
                 <Toggle
-                  label={`${account.name} serves ${name}`}
-                  on={served.includes(name)}
-                  onChange={(on) => serve(name, on)}
+                  label={`${account.name} serves ${storefront.name}`}
+                  on={served.includes(storefront)}
+                  onChange={(on) => serve(storefront.id, on)}
                 />
-                {name}
+                {storefront.name}
               </li>
             ))}
           </ul>

@@ -40,7 +40,7 @@ export function FirstShop() {
       typed_rates: [],
       terminals: [],
       own_methods: [],
-      storefronts: [{ name: "Web shop", domain: null }],
+      storefronts: [{ id: "web-shop", name: "Web shop", domain: null }],
       lines: [
         {
           id: freeId(line, []),

@@ -1,5 +1,6 @@
 import { Button } from "../../ui/Button";
 import { TextField } from "../../ui/TextField";
+import { freeId } from "./ids";
 import type { Sections } from "./sections";
 
 /** The places where the shop sells; one with a domain of its own can show it to providers. */
@@ -24,7 +25,7 @@ export function Storefronts({ shop, save, quietly, remove }: Sections) {
             }));
           return (
             <li
-              key={storefront.name}
+              key={storefront.id}
               className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_4rem] gap-4 items-center border-b border-rule-soft"
             >
               <TextField
@@ -49,9 +50,7 @@ export function Storefronts({ shop, save, quietly, remove }: Sections) {
                     `The storefront ${storefront.name} is removed.`,
                     (before) => ({
                       ...before,
-                      storefronts: (before.storefronts ?? []).filter(
-                        (entry) => entry.name !== storefront.name,
-                      ),
+                      storefronts: (before.storefronts ?? []).filter((entry) => entry.id !== storefront.id),
                     }),
                     (before) => ({ ...before, storefronts: [...(before.storefronts ?? []), storefront] }),
                   )
@@ -67,13 +66,15 @@ export function Storefronts({ shop, save, quietly, remove }: Sections) {
         look="link"
         className="mt-1"
         onClick={() =>
-          quietly((before) => ({
-            ...before,
-            storefronts: [
-              ...(before.storefronts ?? []),
-              { name: held.length ? `Storefront ${held.length + 1}` : "Web shop", domain: null },
-            ],
-          }))
+          quietly((before) => {
+            const there = before.storefronts ?? [];
+            const name = there.length ? `Storefront ${there.length + 1}` : "Web shop";
+            const id = freeId(
+              name,
+              there.map((entry) => entry.id),
+            );
+            return { ...before, storefronts: [...there, { id, name, domain: null }] };
+          })
         }
       >
         Add a storefront
