@@ -42,7 +42,7 @@ class Applying:
         """
         facts = self.facts(provider)
         accounts = self._store.accounts.of(mode)
-        refuse_excluded(facts, accounts, self._store.providers.all())
+        refuse_excluded(self._store, facts, mode)
         first = accounts.get(provider)
         wanted = first if name is None else next((held for held in accounts.values() if held.name == name), None)
         if wanted is not None and wanted.provider == provider and wanted.stage is Stage.WITHDRAWN:
@@ -110,6 +110,7 @@ class Applying:
         """Send the application, or the answer to a question or a refusal; refused while something is missing."""
         if account.stage not in CAN_EDIT:
             raise _unfit(account)
+        refuse_excluded(self._store, self.facts(account.provider), account.mode)
         lacking = self.missing(account)
         if lacking:
             raise InvalidInput(
@@ -203,11 +204,13 @@ class Applying:
         return staged
 
 
-def refuse_excluded(
-    facts: ProviderFacts, accounts: dict[str, Account], providers: dict[str, ProviderFacts]
-) -> None:
-    """Refuse a provider that cannot be on beside one that is held; either of the two may say so."""
-    for held in accounts.values():
+def refuse_excluded(store: Store, facts: ProviderFacts, mode: Mode) -> None:
+    """Refuse a provider that cannot be on beside one that is held; either of the two may say so.
+
+    Asked wherever an account comes on its way: what was refused or left may find the other one there.
+    """
+    providers = store.providers.all()
+    for held in store.accounts.of(mode).values():
         other = providers.get(held.provider)
         excluded = held.provider in facts.excludes or (other is not None and facts.id in other.excludes)
         if held.stage in UNDER_WAY and excluded:

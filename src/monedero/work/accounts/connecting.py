@@ -186,8 +186,7 @@ class Connecting:
         """Take an account up again with what opened it before."""
         if account.stage is not Stage.DISCONNECTED:
             raise Conflict(Fault(FaultCode.STAGE_NOT_FIT, "stage", account.stage.value, {"stage": "is not left"}))
-        facts = self._facts(account)
-        refuse_excluded(facts, self._store.accounts.of(account.mode), self._store.providers.all())
+        refuse_excluded(self._store, self._facts(account), account.mode)
         held = self._gateways.of(account).account()
         again = account.model_copy(update={"stage": Stage.CONNECTED, "since": self._now().date()})
         return self._keep(again, held)
@@ -202,6 +201,7 @@ class Connecting:
         facts = self._facts(account)
         if account.stage not in CAN_CONNECT or facts.connects is not by:
             raise _not_begun(account)
+        refuse_excluded(self._store, facts, account.mode)
         return facts
 
     def _account(self, begun: Begun) -> Account:
@@ -211,6 +211,7 @@ class Connecting:
             raise NotFound(Fault(FaultCode.NOT_FOUND, "account", begun.account, {"what": "account"}))
         if account.stage not in CAN_CONNECT:
             raise _not_begun(account)
+        refuse_excluded(self._store, self._facts(account), account.mode)
         return account
 
     def _connected(
