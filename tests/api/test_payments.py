@@ -467,3 +467,22 @@ def test_a_secret_is_replaced_without_a_gap(keeper: Shopkeeper) -> None:
     keeper.wind(days=1, minutes=1)
     third = moved(keeper, keeper.reference(token), 3, "refunded", amount="1.00 EUR")
     assert notify(keeper, third, "msg_3", secret=old).status_code == 422
+
+
+def test_what_is_left_of_an_authorisation_lapses_whatever_becomes_of_the_part_that_was_taken(
+    keeper: Shopkeeper,
+) -> None:
+    keeper.settings("card", take="on-dispatch")
+    tokens = []
+    for happens in ("dispute", "take-back"):
+        placed = keeper.place("card", CHART)
+        keeper.end(placed, "paid")
+        keeper.act(placed["token"], "send", amount="42.00 EUR")
+        keeper.plays(placed["token"], happens)
+        tokens.append(placed["token"])
+    disputed, returned = tokens
+    keeper.wind(days=8)
+    assert (keeper.record(disputed)["state"], keeper.story(disputed)[-1]) == ("disputed", "authorisation-lapsed")
+    assert keeper.record(returned)["state"] == "returned"
+    assert keeper.plays(disputed, "win")["state"] == "paid"
+    assert money(keeper.record(disputed))["kept"] == "42.00 EUR"

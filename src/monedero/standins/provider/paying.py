@@ -5,6 +5,7 @@ Every move is written down with its number and put on its way to the shop togeth
 
 import hashlib
 import secrets
+from collections.abc import Sequence
 from datetime import datetime, timedelta
 from enum import StrEnum
 from typing import NamedTuple
@@ -15,7 +16,7 @@ from monedero.core.money import Money
 from monedero.core.payment.books import Books
 from monedero.core.payment.notice import Notice
 from monedero.core.payment.payment import moved
-from monedero.core.payment.state import Move, State
+from monedero.core.payment.state import MOVES, Move, State
 from monedero.core.provider import PaymentPage
 from monedero.figures import methods
 from monedero.formats.gateway import Notification, PaymentAsked, PaymentHeld
@@ -59,7 +60,7 @@ class Step(NamedTuple):
 
     reason: str = ""
     until: datetime | None = None
-    coming: list[Coming] | None = None
+    coming: Sequence[Coming] = ()
     at: datetime | None = None
 
 
@@ -204,6 +205,9 @@ class Payments:
             if coming.at <= now
         ]
         for _, reference, coming in sorted(due, key=lambda entry: entry[:2]):
+            # One that was due before it may have left nothing for it.
+            if coming.move not in MOVES[self.get(reference).state]:
+                continue
             minor = coming.minor
             if coming.move is Move.AUTHORISATION_LAPSED:
                 minor = self.get(reference).books.open
@@ -251,14 +255,16 @@ class Payments:
                 until=step.until,
             )
             still_open = [
-                entry for entry in payment.coming if entry.move is Move.AUTHORISATION_LAPSED and books.open
+                entry
+                for entry in payment.coming
+                if entry.move is Move.AUTHORISATION_LAPSED and entry.move in MOVES[state] and books.open
             ]
             payment = payment.model_copy(
                 update={
                     "state": state,
                     "books": books.charged(fee, back),
                     "told": [*payment.told, notice],
-                    "coming": still_open if step.coming is None else step.coming,
+                    "coming": [*still_open, *step.coming],
                 }
             )
             self._shelf.put(reference, payment, waits=bool(payment.coming))
