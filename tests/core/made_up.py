@@ -32,7 +32,7 @@ WHENS = st.fixed_dictionaries(
     {},
     optional={
         "amount": bands("EUR", 400),
-        "monthly_volume": bands("EUR", 9000),
+        "monthly_volume": st.one_of(bands("EUR", 9000), bands("EUR", 700), bands("USD", 700)),
         "currency": st.lists(st.sampled_from(CURRENCIES), min_size=1, unique=True),
         "buyer_country": st.lists(st.sampled_from(["PT", "ES", "US"]), min_size=1, unique=True),
         "origin": st.lists(st.sampled_from(["domestic", "region", "abroad"]), min_size=1, unique=True),
@@ -49,22 +49,40 @@ LIMITS = st.sampled_from(
 )
 
 
-STEPS = [{"below": "3000 EUR", "percent": "2"}, {"below": None, "percent": "1"}]
+STEPS = st.sampled_from(
+    [
+        [{"below": "3000 EUR", "percent": "2"}, {"below": None, "percent": "1"}],
+        [
+            {"below": "500 EUR", "percent": "3"},
+            {"below": "900 EUR", "percent": "1"},
+            {"below": None, "percent": "2"},
+        ],
+        [{"below": "400 GBP", "percent": "1.5"}, {"below": None, "percent": "0.25"}],
+        [{"below": "50 KWD", "percent": "1.5"}, {"below": None, "percent": "0.25"}],
+    ]
+)
 
 
 @st.composite
-def cards(draw: st.DrawFn, graduated: bool = False) -> RateCard:
-    """A card of one method and two plans with some rates and extras."""
+def cards(draw: st.DrawFn, graduated: bool = False, methods: tuple[str, ...] = ("card",)) -> RateCard:
+    """A card of one method (or of several) and two plans with some rates and extras."""
     plans = st.sampled_from([None, ["start"], ["steady"]])
     rates: list[dict[str, Any]] = [
-        {"id": f"rate-{number}", "method": "card", "when": when, "plans": draw(plans), **price, **draw(LIMITS)}
+        {
+            "id": f"rate-{number}",
+            "method": draw(st.sampled_from(methods)),
+            "when": when,
+            "plans": draw(plans),
+            **price,
+            **draw(LIMITS),
+        }
         for number, (when, price) in enumerate(draw(st.lists(st.tuples(WHENS, PRICES), min_size=1, max_size=4)))
     ]
     if graduated:
         for rate in rates:
             if draw(st.booleans()):
                 rate.pop("percent", None)
-                rate["graduated"] = STEPS
+                rate["graduated"] = draw(STEPS)
     extras = [
         {"id": f"extra-{number}", "label": "Extra", "when": when, "plans": draw(plans), **price}
         for number, (when, price) in enumerate(draw(st.lists(st.tuples(WHENS, PRICES), max_size=3)))

@@ -55,7 +55,7 @@ def test_columns_carry_what_the_decision_carries(method: Method, held: list[Orde
     setting = Setting("PT", "EUR", Mode.TEST, {"made-up": method}, {}, RATES)
     columns = FeeColumns(Catalogue([], "PT", RATES), "EUR", RATES)
     in_columns = columns.orders(frame_of(held), limits_in([method]))
-    mask = carried({"made-up": method}, in_columns, setting)["made-up"]
+    mask = carried({"made-up": method}, in_columns, setting).columns["made-up"]
     found = in_columns.frame.select("number", mask.alias("carried")).rows(named=True)
     for row in found:
         asked = held[row["number"]]

@@ -17,9 +17,11 @@ from monedero.core.cost.all_in import (
 from monedero.core.cost.arrival import event_of, settlement_of
 from monedero.core.cost.assumed import Assumed, assumed
 from monedero.core.cost.assumption import Assumption, Assumptions, Scope, Unit, read, value_of
-from monedero.core.cost.volume import Step, plan_curve
+from monedero.core.cost.bands import CostBand, bands_of
+from monedero.core.cost.turn import turn_of
+from monedero.core.cost.volume import plan_curve
 from monedero.core.curve.crossings import crossings
-from monedero.core.curve.pieces import Curve
+from monedero.core.curve.pieces import Curve, Piece
 from monedero.core.errors import InvalidInput
 from monedero.core.method import Method
 from monedero.core.profile import CardShare, Cell, Profile
@@ -101,11 +103,67 @@ def test_every_part_by_its_formula() -> None:
     assert all_in(fee("1.5", "0.25"), bearing).total.at(Fraction(80)) == sum(parts.values())
 
 
-def test_unknown_events_count_as_nothing_and_a_fee_won_back_only_where_it_returns() -> None:
+def test_an_unknown_fee_counts_as_nothing_and_the_rest_of_its_part_stands() -> None:
+    """Section 2 and 3: 500.00 at 2.01 % on a silent card is 10.39, dearer than 2 % with a dispute fee of 15.00."""
+    assumptions = Assumed(dispute_rate=Fraction(1, 1000), win_rate=Fraction(35, 100))
+    silent = all_in(fee("2.01", "0"), Bearing(assumed=assumptions, days=ZERO)).total.at(Fraction(500))
+    told = Bearing(
+        assumed=assumptions, days=ZERO, events=EventPrices(dispute=Fraction(15), dispute_returned_if_won=True)
+    )
+    stated = all_in(fee("2", "0"), told).total.at(Fraction(500))
+    # 10.05 + 0.1 % of 65 % of 500; and 10.00 + 0.1 % of (15 + 325 - 35 % of 15).
+    assert (silent, stated) == (Fraction("10.375"), Fraction("10.33475"))
+    worked = assumptions.replace(dispute_minutes=Fraction(45), hour_cost=Fraction(15))
+    assert part(CostPart.DISPUTES, Bearing(assumed=worked, days=ZERO), "500") == Fraction("0.33625")
+
+
+def test_a_fee_won_back_only_where_it_returns() -> None:
     assumptions = Assumed(refund_rate=EURO, dispute_rate=EURO, win_rate=EURO, failure_rate=EURO)
-    assert set(all_in(fee("1", "0"), Bearing(assumed=assumptions, days=ZERO)).parts) == {CostPart.FEE}
     kept = Bearing(assumed=assumptions, days=ZERO, events=EventPrices(dispute=Fraction(20)))
     assert part(CostPart.DISPUTES, kept, "80") == 20
+
+
+def test_a_refusal_rate_counts_wherever_it_is_given_and_a_collection_fee_only_at_the_door() -> None:
+    assumptions = Assumed(
+        refusal_rate=Fraction(1, 10),
+        delivery_out=Fraction(4),
+        delivery_back=Fraction(5),
+        collection_fee=Fraction(2),
+    )
+    assert part(CostPart.REFUSED, Bearing(assumed=assumptions, days=ZERO), "80") == Fraction("0.9")
+    door = Bearing(assumed=assumptions, days=ZERO, at_the_door=True)
+    assert part(CostPart.REFUSED, door, "80") == Fraction("2.7")
+
+
+def test_the_bands_of_a_cost_add_up_to_it_where_refunds_are_below_nothing() -> None:
+    """Section 3: a fee of 100.00, a month of 8.00 and refunds that bring back 1.06 are drawn as 106.94, not 108.19."""
+    parts = {
+        CostPart.FEE: Linear(ZERO, Fraction(100)),
+        CostPart.MONTHLY: Linear(ZERO, Fraction(8)),
+        CostPart.REFUNDS: Linear(ZERO, Fraction("-1.06")),
+    }
+    bands = bands_of(parts, Fraction(5000))
+    assert sum(bands.values()) == Fraction("106.94")
+    assert bands == {CostBand.FEE: Fraction("98.94"), CostBand.MONTH: Fraction(8), CostBand.RISK: ZERO}
+    more = {**parts, CostPart.REFUNDS: Linear(ZERO, Fraction(-101))}
+    assert list(bands_of(more, EURO).values()) == [ZERO, Fraction(7), ZERO]
+
+
+def test_the_first_place_turns_where_no_route_of_its_method_is_left_before_the_rival() -> None:
+    """Two cards at 1 + x and 3 against a debit at 2.5 + x / 2 and a transfer at 4: the debit never comes first."""
+    lines = [
+        Linear(EURO, EURO),
+        Linear(ZERO, Fraction(3)),
+        Linear(Fraction(1, 2), Fraction(5, 2)),
+        Linear(ZERO, Fraction(4)),
+    ]
+    methods = ["card", "card", "debit", "transfer"]
+    assert turn_of(lines, methods, ZERO, None) is None
+    # Without the second card the debit comes first from 3, where both cost 4, and so does the transfer.
+    assert turn_of([lines[0], *lines[2:]], ["card", "debit", "transfer"], ZERO, None) == (Fraction(3), 2)
+    assert turn_of([lines[0], *lines[2:]], ["card", "debit", "transfer"], ZERO, Fraction(1)) is None
+    # Going down: a line that falls less steeply comes first below the crossing.
+    assert turn_of([Linear(ZERO, EURO), Linear(EURO, ZERO)], ["a", "b"], Fraction(2), None) == (EURO, 1)
 
 
 def test_a_curve_of_costs_and_of_fees() -> None:
@@ -124,7 +182,7 @@ def test_a_few_points_of_completion_outweigh_the_fee() -> None:
 
 # Plans over a month's volume.
 def flat(rate: str, monthly: str = "0", minimum: str = "0") -> Curve:
-    return plan_curve([Step(ZERO, Fraction(rate) / 100, ZERO)], Fraction(monthly), Fraction(minimum))
+    return plan_curve([Piece(ZERO, None, Fraction(rate) / 100, ZERO)], Fraction(monthly), Fraction(minimum))
 
 
 def test_the_break_even_volume_of_two_plans() -> None:
@@ -133,35 +191,14 @@ def test_the_break_even_volume_of_two_plans() -> None:
     assert [c.at for c in crossings(flat("1.8"), flat("0.9", "18"))] == [Fraction(2000)]
 
 
-STEPS = [("0", "2"), ("10000", "1.5"), ("50000", "1")]
-
-
-@pytest.mark.parametrize(
-    ("volume", "graduated", "whole"),
-    [
-        ("10000", "200", "150"),
-        ("10001", "200.015", "150.015"),
-        ("50000", "800", "500"),
-        ("60000", "900", "600"),
-    ],
-)
-def test_graduated_bands_are_walked_and_whole_volume_bands_are_not(
-    volume: str, graduated: str, whole: str
-) -> None:
-    """2 % to 10,000, 1.5 % to 50,000, 1 % above: by hand. A whole-volume price falls at the band's edge."""
-    walked = plan_curve([Step(Fraction(low), ZERO, Fraction(rate) / 100) for low, rate in STEPS], ZERO, ZERO)
-    jumped = plan_curve([Step(Fraction(low), Fraction(rate) / 100, ZERO) for low, rate in STEPS], ZERO, ZERO)
-    assert walked.at(Fraction(volume)) == Fraction(graduated)
-    assert jumped.at(Fraction(volume)) == Fraction(whole)
-
-
 def test_a_minimum_holds_until_the_fees_reach_it_and_the_monthly_charge_does_not_count() -> None:
     curve = flat("1", "12", "10")
     assert [(p.from_, p.slope, p.intercept) for p in curve.pieces] == [
         (ZERO, ZERO, Fraction(22)),
         (Fraction(1000), Fraction(1, 100), Fraction(12)),
     ]
-    stepped = plan_curve([Step(ZERO, Fraction(1, 100), ZERO), Step(Fraction(500), ZERO, ZERO)], ZERO, Fraction(10))
+    pieces = [Piece(ZERO, Fraction(500), Fraction(1, 100), ZERO), Piece(Fraction(500), None, ZERO, Fraction(5))]
+    stepped = plan_curve(pieces, ZERO, Fraction(10))
     assert [(p.from_, p.slope, p.intercept) for p in stepped.pieces] == [(ZERO, ZERO, Fraction(10))]
 
 

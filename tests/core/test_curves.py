@@ -18,7 +18,8 @@ from monedero.core.money import Money
 from monedero.core.ratecard.context import OrderContext
 from monedero.core.ratecard.linear import NOTHING, FeeCurve, fee_curves
 from monedero.core.ratecard.model import RateCard
-from monedero.core.ratecard.pricing import CardPricer, NotPriced, Priced
+from monedero.core.ratecard.priced import NotPriced, Priced
+from monedero.core.ratecard.pricing import CardPricer
 from tests.core.made_up import RATES, cards, orders
 
 ZERO = Fraction(0)

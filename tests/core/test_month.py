@@ -1,23 +1,48 @@
-"""A month over every route: sums, plans alone and the cheapest mix, against brute force order by order."""
+"""A month of orders: plans alone, mixes and plans by volume, against a month walked order by order and brute force."""
 
+from collections.abc import Iterator, Sequence
 from datetime import date
 from fractions import Fraction
 from itertools import product
+from typing import Any
 
-import polars as pl
+import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from monedero.core.columns.fees import Asking, FeeColumns, name_of
-from monedero.core.columns.month import Month, Plan
+from monedero.core.account import Mode
+from monedero.core.columns import orders as order_columns
+from monedero.core.columns.card import CardColumns
+from monedero.core.columns.carried import Carried, carried
+from monedero.core.columns.fees import FeeColumns, name_of
+from monedero.core.columns.level import Plan
+from monedero.core.columns.mix import Mixes
+from monedero.core.columns.month import PlanMonth, counted, plan_month
+from monedero.core.columns.placing import Alone
+from monedero.core.columns.scaling import carried_by, cost_by_volume, same_orders
+from monedero.core.curve.envelope import envelope
+from monedero.core.fx import ReferenceRates
+from monedero.core.method import Method
+from monedero.core.money import Money
 from monedero.core.ratecard.catalogue import Catalogue
 from monedero.core.ratecard.context import OrderContext
-from monedero.core.ratecard.model import RateCard
-from monedero.core.ratecard.pricing import Priced
+from monedero.core.ratecard.model import CardKind, Event, RateCard, RefundEvent
+from monedero.core.ratecard.priced import Priced
+from monedero.core.tender.decision import Setting
+from monedero.figures import reference_rates
 from tests.core.made_up import RATES, cards, orders
+from tests.core.slowly import SlowMonth
 from tests.core.test_columns import frame_of, no_volume
 
 ZERO = Fraction(0)
+# Quoted by the European Central Bank on 30 October 2026, besides the euro.
+QUOTED = """
+USD GBP CHF SEK NOK DKK PLN CZK HUF JPY AUD CAD NZD ZAR BRL
+MXN INR IDR KRW PHP THB MYR SGD HKD ILS TRY CNY ISK RON
+"""
+EVERY = Carried({}, {})
+METHODS = ("card", "device-wallet")
+DAY = date(2026, 11, 24)
 
 
 def plans_of(card: RateCard, monthly: list[int], minimum: list[int]) -> list[Plan]:
@@ -32,88 +57,306 @@ def plans_of(card: RateCard, monthly: list[int], minimum: list[int]) -> list[Pla
     ]
 
 
-def fee_in_euro(priced: Priced, order: OrderContext) -> Fraction:
-    return priced.exact * RATES.find(priced.currency, "EUR", order.placed_on).value
+class Held:
+    """Some cards over some orders of a month, in columns."""
+
+    def __init__(
+        self, cards_of: list[RateCard], held: list[OrderContext], charges: list[int], rates: ReferenceRates = RATES
+    ) -> None:
+        self.cards, self.contexts = cards_of, held
+        self.columns = FeeColumns(Catalogue(cards_of, "PT", rates), "EUR", rates)
+        self.orders = self.columns.orders(frame_of(held))
+        self.alone: list[Alone] = []
+        for number, (pricer,) in enumerate(self.columns.versions):
+            at = 4 * number
+            plans = plans_of(pricer.card, charges[at : at + 2], charges[at + 2 : at + 4])
+            card = CardColumns(self.columns, pricer, self.orders, EVERY, plans)
+            self.alone += [Alone(plan, card, card.volume(plan)) for plan in plans]
+
+    def month(self, entry: Alone) -> PlanMonth:
+        return plan_month(entry.card, entry.plan, entry.volume)
+
+    def mixes(self) -> Mixes:
+        return Mixes(self.orders, self.columns.percent_over, self.alone)
+
+    def slow(self, entry: Alone, times: Fraction = Fraction(1)) -> SlowMonth:
+        card = next(card for card in self.cards if card.provider.id == entry.plan.provider)
+        return SlowMonth(card, entry.plan.id.partition("/")[2], [(order, times) for order in self.contexts])
 
 
-@settings(max_examples=60, deadline=None)
-@given(
-    cards(),
-    cards(),
-    st.lists(orders(), min_size=1, max_size=6),
+def named(card: RateCard, name: str) -> RateCard:
+    return card.model_copy(update={"provider": card.provider.model_copy(update={"id": name})})
+
+
+MONTHS = (
+    cards(graduated=True, methods=METHODS),
+    cards(graduated=True, methods=METHODS),
+    st.lists(orders().map(no_volume), min_size=1, max_size=5),
     st.lists(st.integers(0, 3), min_size=8, max_size=8),
 )
-def test_the_cheapest_mix_is_what_brute_force_finds(
-    card: RateCard, second: RateCard, held: list[OrderContext], charges: list[int]
+
+
+@pytest.fixture(params=["columns", "one by one"])
+def _long(request: Any, monkeypatch: pytest.MonkeyPatch) -> None:
+    """Every test of a month holds in columns, and where figures are too long for columns."""
+    if request.param == "one by one":
+        monkeypatch.setattr(order_columns, "BITS", 0)
+
+
+@pytest.mark.usefixtures("_long")
+@settings(max_examples=60, deadline=None)
+@given(*MONTHS)
+def test_a_plan_alone_and_the_cheapest_mix_are_what_a_slow_walk_finds(
+    card: RateCard, second: RateCard, orders_of: list[OrderContext], charges: list[int]
 ) -> None:
-    other = second.model_copy(update={"provider": second.provider.model_copy(update={"id": "orlenta"})})
-    held = [no_volume(order) for order in held]
-    catalogue = Catalogue([card, other], "PT", RATES)
-    columns = FeeColumns(catalogue, "EUR", RATES)
-    priced_orders = columns.orders(frame_of(held))
-    month = Month(columns, priced_orders, columns.price(priced_orders), 1)
-    by_provider = [plans_of(card, charges[:2], charges[2:4]), plans_of(other, charges[4:6], charges[6:])]
-    fees = [
-        {
-            f"{priced.route.provider}/{priced.route.plan}": fee_in_euro(priced, order)
-            for priced in catalogue.price(order)
-            if isinstance(priced, Priced)
-        }
-        for order in held
-    ]
+    held = Held([card, named(second, "orlenta")], orders_of, charges)
+    slow = {entry.plan.id: held.slow(entry) for entry in held.alone}
+    plans = {entry.plan.id: entry.plan for entry in held.alone}
+    volumes = {name: walked.volume() for name, walked in slow.items()}
+    for entry in held.alone:
+        walked, volume = slow[entry.plan.id], volumes[entry.plan.id]
+        assert entry.volume == volume
+        month = held.month(entry)
+        own = walked.carried(volume)
+        assert month.carried == len(own)
+        assert month.amount == walked.amount(own)
+        assert month.fees == walked.fees(own, volume)
+        assert month.shortfall == max(ZERO, entry.plan.minimum - month.fees)
 
-    def slowly(chosen: list[Plan]) -> list[Fraction | int]:
-        cost, carried = sum((plan.monthly for plan in chosen), ZERO), 0
-        shares = dict.fromkeys((plan.id for plan in chosen), ZERO)
-        for fee in fees:
-            open_to = [plan.id for plan in chosen if plan.id in fee]
+    def slowly(chosen: tuple[str, ...]) -> tuple[Fraction | int, ...]:
+        """Every order where it is cheapest at the volumes alone, then the mix at the volumes that this gives."""
+        placed: dict[str, list[Any]] = {name: [] for name in chosen}
+        for order in orders_of:
+            fees = {name: slow[name].fee(order, volumes[name], volumes[name]) for name in chosen}
+            open_to = {name: fee for name, fee in fees.items() if fee is not None}
             if open_to:
-                best = min(open_to, key=lambda plan: fee[plan])
-                shares[best] += fee[best]
-                carried += 1
-        cost += sum((max(plan.minimum, shares[plan.id]) for plan in chosen), ZERO)
-        return [-carried, cost, len(chosen)]
+                placed[min(open_to, key=lambda name: open_to[name])].append((order, Fraction(1)))
+        carried_, cost = 0, ZERO
+        for name, own in placed.items():
+            volume = slow[name].amount(own)
+            fees_ = slow[name].fees(own, volume) if volume else ZERO
+            carried_ += sum(slow[name].fee(order, volume, volume) is not None for order, _ in own)
+            cost += plans[name].monthly + max(fees_, plans[name].minimum)
+        return -carried_, cost, len(chosen)
 
-    every = [
-        [plan for plan in chosen if plan is not None]
-        for chosen in product([None, *by_provider[0]], [None, *by_provider[1]])
+    by_provider = [
+        [None, *(name for name in plans if plans[name].provider == of)] for of in ("dovetide", "orlenta")
     ]
-    best = min(every, key=slowly)
-    found = month.cheapest_mix(by_provider)
-    assert [-found.carried, found.cost, len(found.plans)] == slowly(best)
-    for plan in (*by_provider[0], *by_provider[1]):
-        alone = month.plans([plan])
-        assert [-alone.carried, alone.cost, 1] == slowly([plan])
-    sums = month.routes([name_of(route) for route in card.routes])
-    for route in card.routes:
-        own = [fee[f"{route.provider}/{route.plan}"] for fee in fees if f"{route.provider}/{route.plan}" in fee]
-        assert sums[name_of(route)].fees == sum(own, ZERO)
-        assert sums[name_of(route)].orders == len(own)
-    assert month.all.orders == len(held)
-    in_euro = [
-        order.amount.exact * RATES.find(order.amount.currency, "EUR", order.placed_on).value for order in held
-    ]
-    assert month.all.amount == sum(in_euro, ZERO)
-
-
-def test_weights_over_months(example_card: RateCard) -> None:
-    """Twelve orders of 85.00 over four months: three a month, each 1.2 % + 0.25 by consumer debit card."""
-    columns = FeeColumns(Catalogue([example_card], "PT", RATES), "EUR", RATES)
-    frame = pl.DataFrame(
-        {
-            "minor": [8500],
-            "currency": ["EUR"],
-            "day": [date(2024, 1, 2)],
-            "buyer_country": ["PT"],
-            "card_kind": ["consumer-debit"],
-            "weight": [12],
-        }
+    every = [tuple(name for name in chosen if name) for chosen in product(*by_provider)]
+    best = min(slowly(chosen) for chosen in every)
+    mix = held.mixes().cheapest()
+    assert (-mix.carried, mix.cost, len(mix.plans)) == best
+    without = held.mixes().cheapest(without="orlenta")
+    assert (-without.carried, without.cost, len(without.plans)) == min(
+        slowly(chosen) for chosen in every if not any(name.startswith("orlenta") for name in chosen)
     )
-    held = columns.orders(frame)
-    month = Month(columns, held, columns.price(held, Asking(None, frozenset({"returned", "graduated"}))), 4)
-    start = month.routes(["orlenta/start/card"])["orlenta/start/card"]
+
+
+@pytest.mark.usefixtures("_long")
+@settings(max_examples=60, deadline=None)
+@given(cards(graduated=True, methods=METHODS), MONTHS[2], st.integers(1, 60))
+def test_the_cost_by_volume_is_the_month_of_all_orders_scaled_together(
+    card: RateCard, orders_of: list[OrderContext], tenths: int
+) -> None:
+    held = Held([card], orders_of, [2, 0, 5, 1])
+    for entry in held.alone:
+        curve = cost_by_volume(entry)
+        if not entry.volume:
+            assert curve.pieces == ()
+            continue
+        at_own = held.month(entry)
+        if same_orders([carried_by(entry, entry.volume), carried_by(entry, entry.volume * 10**9)]):
+            assert curve.at(entry.volume) == at_own.cost
+        volume = entry.volume * Fraction(tenths, 10)
+        scaled = held.slow(entry, Fraction(tenths, 10))
+        own = [order for order, _ in scaled.carried(volume)]
+        if own == [order for order, _ in held.slow(entry).carried(entry.volume)]:
+            fees = scaled.fees(scaled.carried(volume), volume)
+            assert curve.at(volume) == entry.plan.monthly + max(entry.plan.minimum, fees)
+        else:
+            assert curve.at(volume) is None
+
+
+def test_routes_of_a_month_are_summed_with_what_refunds_return(example_card: RateCard) -> None:
+    """Twelve orders of 85.00 over four months: three a month, each 1.2 % + 0.25 by consumer debit card."""
+    event = Event(methods=["card"], refund=RefundEvent(returns="percent"))
+    held_card = example_card.model_copy(update={"events": [event]})
+    columns = FeeColumns(Catalogue([held_card], "PT", RATES), "EUR", RATES)
+    frame = frame_of(
+        [OrderContext(Money(8500, "EUR"), "PT", date(2024, 1, 2), card_kind=CardKind.CONSUMER_DEBIT)] * 12
+    )
+    held = columns.orders(frame, weight_over=4)
+    card = CardColumns(columns, columns.versions[0][0], held, EVERY, plans_of(example_card, [0, 0], [0, 0]))
+    start = card.sum_of("orlenta/start/card", card.walk(card.volume(card.plans[0])))
     assert [start.orders, start.amount, start.fees] == [3, 255, 3 * Fraction(127, 100)]
     assert start.returned == 3 * Fraction("1.02")
-    plan = Plan("orlenta/start", ("orlenta/start/card",), ZERO, ZERO)
-    assert month.graduated(plan) == (ZERO, 3 * Fraction(127, 100))
-    assert month.plans([]).cost == 0
+    assert card.sum_of("orlenta/start/nothing", card.walk(ZERO)).orders == 0
+
+
+# The smallest case of each rule, in euro on one day. Section 3, *volume in a month*.
+def card_of(name: str, plan: str, rates: Sequence[dict[str, Any]], plans: list[str] | None = None) -> RateCard:
+    return RateCard.model_validate(
+        {
+            "format": "monedero/rate-card/1",
+            "provider": {"id": name, "name": name, "countries": ["PT"], "region": [], "settles_in": ["EUR"]},
+            "plans": [{"id": each, "name": each} for each in plans or [plan]],
+            "rates": [{"id": f"r-{number}", "when": {}, **rate} for number, rate in enumerate(rates)],
+        }
+    )
+
+
+def euros(count: int, amount: int = 50, country: str = "PT") -> list[OrderContext]:
+    return [OrderContext(Money(100 * amount, "EUR"), country, DAY)] * count
+
+
+FLAT = card_of("flat", "only", [{"method": "card", "percent": "2"}])
+GRADUATED = [{"below": "2000 EUR", "percent": "1.8"}, {"below": None, "percent": "1"}]
+
+
+def test_a_graduated_rate_is_walked_band_by_band() -> None:
+    """100 orders of 50 EUR at 1.8 % below 2,000 and 1 % above cost 36 + 30, and 15 a month: 81.00."""
+    held = Held(
+        [FLAT, card_of("grad", "own", [{"method": "card", "graduated": GRADUATED}])],
+        euros(100),
+        [0, 0, 0, 0, 15, 0, 0, 0],
+    )
+    flat, grad = (held.month(entry) for entry in held.alone)
+    assert [flat.cost, grad.fees, grad.cost] == [100, 66, 81]
+    assert held.mixes().cheapest().plans == ("grad/own",)
+
+
+def test_the_cheapest_method_may_change_at_the_edge_of_a_band() -> None:
+    """30 a month, card 1.9 %, wallet 2.5 % below 2,000 and 1.8 % above, against a flat 2 %: from 16,000."""
+    steps = [{"below": "2000 EUR", "percent": "2.5"}, {"below": None, "percent": "1.8"}]
+    rates: list[dict[str, Any]] = [
+        {"method": "card", "percent": "1.9"},
+        {"method": "device-wallet", "graduated": steps},
+    ]
+    held = Held([FLAT, card_of("grad", "own", rates)], euros(100), [0, 0, 0, 0, 30, 0, 0, 0])
+    curves = [cost_by_volume(entry) for entry in held.alone]
+    assert curves[1].at(Fraction(5000)) == held.month(held.alone[1]).cost == 30 + 38 + Fraction(54)
+    stretches = envelope(curves, Fraction(1), Fraction(100_000))
+    assert [stretch.from_ for stretch in stretches] == [1, 16_000]
+    assert [stretch.curve for stretch in stretches] == [0, 1]
+
+
+@pytest.mark.parametrize("volume", ["10000", "10001", "50000", "60000"])
+def test_graduated_bands_are_walked_and_bands_of_the_whole_volume_are_not(volume: str) -> None:
+    """2 % to 10,000, 1.5 % to 50,000, 1 % above: by hand. A whole-volume price falls at the band's edge."""
+    steps = [("10000 EUR", "2"), ("50000 EUR", "1.5"), (None, "1")]
+    graduated = [{"below": below, "percent": percent} for below, percent in steps]
+    whole: list[dict[str, Any]] = [
+        {"method": "card", "percent": "1", "when": {"monthly_volume": {"from": "50000 EUR"}}},
+        {"method": "card", "percent": "1.5", "when": {"monthly_volume": {"from": "10000 EUR"}}},
+        {"method": "card", "percent": "2"},
+    ]
+    walked = {"10000": "200", "10001": "200.015", "50000": "800", "60000": "900"}
+    jumped = {"10000": "150", "10001": "150.015", "50000": "500", "60000": "600"}
+    one = [OrderContext(Money(100 * int(volume), "EUR"), "PT", DAY)]
+    cards_of = [
+        card_of("walked", "a", [{"method": "card", "graduated": graduated}]),
+        card_of("jumped", "b", whole),
+    ]
+    held = Held(cards_of, one, [0] * 8)
+    assert [held.month(entry).cost for entry in held.alone] == [Fraction(walked[volume]), Fraction(jumped[volume])]
+    assert [cost_by_volume(entry).at(Fraction(volume)) for entry in held.alone] == [
+        Fraction(walked[volume]),
+        Fraction(jumped[volume]),
+    ]
+
+
+def test_plans_that_carry_other_orders_can_be_told_apart() -> None:
+    """One plan carries the 10 orders from abroad only: it is cheaper and no break-even."""
+    rates: list[dict[str, Any]] = [
+        {"method": "card", "percent": "2", "plans": ["all"]},
+        {"method": "card", "percent": "1", "plans": ["few"], "when": {"buyer_country": ["ES"]}},
+    ]
+    held = Held([card_of("one", "", rates, ["all", "few"])], euros(90) + euros(10, country="ES"), [0] * 4)
+    every, few = (carried_by(entry, entry.volume) for entry in held.alone)
+    assert (every.height, few.height) == (100, 10)
+    assert not same_orders([every, few])
+    assert same_orders([few, carried_by(held.alone[1], Fraction(10**6))])
+
+
+def test_a_volume_that_settles_nowhere_ends_with_what_is_carried_there() -> None:
+    """Below 1,000 all orders have a price, from there on half of them: asked again, it goes to and fro."""
+    rates: list[dict[str, Any]] = [
+        {"method": "card", "percent": "2", "when": {"monthly_volume": {"below": "1000 EUR"}}},
+        {"method": "card", "percent": "1", "when": {"buyer_country": ["ES"]}},
+    ]
+    held = Held([card_of("one", "a", rates)], euros(12) + euros(12, country="ES"), [0] * 4)
+    (entry,) = held.alone
+    assert (entry.volume, held.month(entry).carried) == (Fraction(1200), Fraction(12))
+
+
+# Section 1: nothing is refused and nothing left out for its length.
+def test_many_payout_currencies_and_long_rates_are_priced_exactly() -> None:
+    """30 payout currencies, a million to a euro, typed rates of ten decimals: as the exact core has it."""
+    quoted = QUOTED.split()
+    typed = {
+        "IRR": Fraction("1234567.0123456789"),
+        "VND": Fraction("29876.9876543211"),
+        "KWD": Fraction("0.3345678901"),
+    }
+    rates = ReferenceRates(reference_rates.bundled(), typed)
+    card = RateCard.model_validate(
+        {
+            "format": "monedero/rate-card/1",
+            "provider": {"id": "wide", "name": "Wide", "countries": ["PT"], "region": [],
+                         "settles_in": ["EUR", *quoted]},
+            "plans": [{"id": "only", "name": "Only"}],
+            "rates": [
+                {"id": "big", "method": "card", "when": {"amount": {"from": "900000 IRR"}, "currency": list(typed)},
+                 "percent": "1.2345", "fixed": "0.123 KWD", "maximum": "50.000 KWD"},
+                {"id": "long", "method": "card", "when": {"currency": list(typed)}, "percent": "2.9",
+                 "fixed": "1000 VND", "minimum": "5000 VND"},
+                {"id": "any", "method": "card", "when": {}, "percent": "2.9", "fixed": "0.25 EUR"},
+            ],
+        }
+    )  # fmt: skip
+    currencies = ["EUR", "IRR", "VND", "KWD", *quoted]
+    held = [OrderContext(Money(minor, code), "PT", DAY) for code in currencies for minor in (7, 5_000, 10**11)]
+    built = Held([card], held, [0] * 4, rates)
+    assert built.orders.height == len(held)
+    assert {order.context.amount.currency for order in built.orders.long} == {"IRR", "VND", "KWD"}
+    pricer = built.columns.versions[0][0]
+    fees = ZERO
+    for order in held:
+        (priced,) = pricer.price(order)
+        assert isinstance(priced, Priced)
+        fees += priced.exact * rates.find(priced.currency, "EUR", DAY).value
+    month = built.month(built.alone[0])
+    assert month.carried == len(held)
+    assert month.fees == fees
+    assert built.mixes().cheapest().fees == fees
+    every = counted(built.orders)
+    assert every.orders == len(held)
+    assert every.amount == month.amount
+
+
+def test_long_orders_are_carried_as_their_method_can(monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr(order_columns, "BITS", 0)
+    wallet = Method(id="card", name="Card", family="card", buyer="Pays.", recurring=True, currencies=["EUR"])
+    columns = FeeColumns(Catalogue([FLAT], "PT", RATES), "EUR", RATES)
+    held = columns.orders(frame_of([*euros(2), OrderContext(Money(500, "USD"), "PT", DAY)]))
+    setting = Setting("PT", "EUR", Mode.TEST, {"card": wallet}, {}, RATES)
+    mask = carried({"card": wallet}, held, setting)
+    card = CardColumns(columns, columns.versions[0][0], held, mask, plans_of(FLAT, [0], [0]))
+    assert card.sum_of("flat/only", card.walk(ZERO)).orders == 2
+    assert counted(held, mask, "card").orders == 2
+
+
+def test_an_empty_month_has_an_empty_mix() -> None:
+    held = Held([FLAT], [], [0] * 4)
+    mix = held.mixes().cheapest()
+    assert mix.plans == ()
+    assert mix.cost == 0
+
+
+def walk_of(entry: Alone) -> Iterator[Fraction]:
+    return (step.share for step in entry.card.walk(entry.volume))
+
+
+def test_the_shares_of_a_month_add_up() -> None:
+    held = Held([card_of("grad", "own", [{"method": "card", "graduated": GRADUATED}])], euros(100), [0] * 4)
+    assert list(walk_of(held.alone[0])) == [Fraction(2, 5), Fraction(3, 5)]

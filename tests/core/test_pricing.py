@@ -18,7 +18,8 @@ from monedero.core.money import Money
 from monedero.core.ratecard.catalogue import Catalogue
 from monedero.core.ratecard.context import OrderContext
 from monedero.core.ratecard.model import CardKind, LineKind, RateCard
-from monedero.core.ratecard.pricing import CardPricer, NothingToPay, NotPriced, Priced, Pricing
+from monedero.core.ratecard.priced import NothingToPay, NotPriced, Priced, Pricing
+from monedero.core.ratecard.pricing import CardPricer
 from monedero.core.reasons import ReasonCode
 from monedero.figures import reference_rates
 

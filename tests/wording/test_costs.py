@@ -1,5 +1,6 @@
 """An all-in cost and what is not a price, in words."""
 
+from dataclasses import replace
 from datetime import date
 from fractions import Fraction
 
@@ -12,7 +13,7 @@ from monedero.core.method import Method
 from monedero.core.provider import ProviderFacts
 from monedero.core.ratecard.linear import NOTHING, FeePiece, Linear
 from monedero.core.ratecard.model import RateCard
-from monedero.wording.costs import FORMULAS, LABELS, MOVED_BY, Case, cost_parts, unknown_events
+from monedero.wording.costs import FORMULAS, LABELS, MOVED_BY, Case, cost_parts, unknown_parts
 from monedero.wording.facts import Known, facts
 
 ZERO = Fraction(0)
@@ -72,7 +73,20 @@ def test_a_part_of_nothing_is_shown_only_where_an_assumption_could_move_it() -> 
     bare = Bearing(assumed=Assumed(), days=ZERO, events=EventPrices(refund=ZERO))
     parts = [part.part for part in cost_parts(Case(FEE, bare, Fraction(85), "EUR"))]
     assert parts == [CostPart.FEE, CostPart.REFUNDS, CostPart.HANDLING, CostPart.WAITING]
-    assert unknown_events(bare) == ["disputes", "failed payments"]
+
+
+def test_what_is_not_known_is_told_and_counts_as_nothing() -> None:
+    bare = Bearing(assumed=Assumed(dispute_rate=Fraction(1, 100)), days=ZERO, events=EventPrices(refund=ZERO))
+    assert unknown_parts(bare) == [
+        "The rate card does not say what a dispute or a failed payment costs: that fee counts as nothing."
+    ]
+    month = replace(bare, events=EventPrices(ZERO, "none", ZERO, False, ZERO), monthly_share=None)
+    (told,) = unknown_parts(month)
+    assert told.startswith("The share of the plan's month is unknown")
+    shown = {part.part: part.formula for part in cost_parts(Case(FEE, month, Fraction(85), "EUR"))}
+    assert shown[CostPart.MONTHLY].startswith("unknown")
+    silent = {part.part: part.formula for part in cost_parts(Case(FEE, bare, Fraction(85), "EUR"))}
+    assert silent[CostPart.DISPUTES].startswith("1 % of orders x (a fee that is not known; 100 % lost of 85 EUR")
 
 
 METHOD = Method(id="card", name="Card", family="card", buyer="Types a number.", recurring=True, takes_card=True)
@@ -153,3 +167,16 @@ def test_what_is_not_a_price_is_told_from_the_card_and_the_provider(example_card
 )
 def test_traits_are_told_plainly(method: dict[str, object], key: str, text: str) -> None:
     assert told(None, None, method)[key] == text
+
+
+def test_a_debit_is_taken_back_until_eight_weeks_after_it_was_taken() -> None:
+    """SEPA core scheme: eight weeks from the day it was taken, here after 14 days of notice (8 December)."""
+    debit: dict[str, object] = {"reversible_days": 56, "notice_days": 14}
+    assert told(None, method=debit)["reversible"] == "2 Feb 2027"
+    assert told(None, method={"reversible_days": 120})["reversible"] == "24 Mar 2027"
+
+
+def test_a_refusal_that_is_not_at_the_door_has_no_courier() -> None:
+    away = replace(EVERYTHING, at_the_door=False)
+    shown = {part.part: part.formula for part in cost_parts(Case(FEE, away, Fraction(85), "EUR"))}
+    assert shown[CostPart.REFUSED] == "5 % refused x 9 EUR out and back"

@@ -16,7 +16,8 @@ from monedero.core.payment.payment import Chosen, Payment
 from monedero.core.payment.state import Move, State
 from monedero.core.ratecard.context import OrderContext
 from monedero.core.ratecard.model import LineKind, RateCard, When
-from monedero.core.ratecard.pricing import CardPricer, Priced
+from monedero.core.ratecard.priced import Priced
+from monedero.core.ratecard.pricing import CardPricer
 from monedero.core.reasons import Reason, ReasonCode
 from monedero.core.record import Happened, Happening, OrderRecord
 from monedero.core.tender.difference import Change, ChangeCode

@@ -12,7 +12,8 @@ from monedero.store.past_orders import PastOrder
 from monedero.work.basis import Sentence, hand
 from monedero.work.comparing import Comparison, RankedRoute, compare
 from monedero.work.grounds import grounds_of
-from monedero.work.month import month_of, months_between
+from monedero.work.month import month_of
+from monedero.work.month_orders import months_between
 from monedero.work.premises import Room
 from monedero.work.profiling import derived
 from tests.conftest import NOW

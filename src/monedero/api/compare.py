@@ -25,9 +25,10 @@ from monedero.api.compare_schemas import (
 from monedero.api.problems import PROBLEMS
 from monedero.api.rooms import InHand, InHandQuery, RoomDep, sentence
 from monedero.core.account import Mode
-from monedero.core.cost.all_in import Bearing, CostPart
+from monedero.core.cost.all_in import Bearing
 from monedero.core.cost.assumed import about
 from monedero.core.cost.assumption import Assumption, Unit, value_of
+from monedero.core.cost.bands import bands_of
 from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.core.method import Method
 from monedero.core.money import Money
@@ -36,7 +37,7 @@ from monedero.core.reasons import Reason
 from monedero.figures import assumptions
 from monedero.figures.assumptions import card_duties
 from monedero.wording import reason_text
-from monedero.wording.costs import Case, cost_parts, unknown_events
+from monedero.wording.costs import Case, cost_parts, unknown_parts
 from monedero.wording.derivation import derive
 from monedero.wording.facts import Known, facts
 from monedero.wording.show import exact, percent
@@ -45,16 +46,9 @@ from monedero.work.candidates import Candidate
 from monedero.work.comparing import Comparison, RankedRoute, compare
 from monedero.work.month import RouteMonth
 from monedero.work.premises import Room
-from monedero.work.turning import Turning, rival, turnings
+from monedero.work.turning import Turning, turnings
 
 router = APIRouter(prefix="/api", tags=["compare"], responses=PROBLEMS)
-# The bands of a cost; what is not named is risk, work and waiting.
-BANDS = {
-    CostPart.FEE: "fee",
-    CostPart.TAX: "fee",
-    CostPart.MONTHLY: "month",
-    CostPart.SOFTWARE: "month",
-}
 
 
 def reasons_out(reasons: tuple[Reason, ...], names: dict[str, str]) -> list[ReasonOut]:
@@ -127,15 +121,13 @@ class _Writer(RouteWriter):
     def ranked(self, entry: RankedRoute) -> RankedOut:
         """A ranked route as a row of the ranking."""
         amount = self.comparison.amount
-        bands = {band: Fraction(0) for band in ("fee", "month", "risk")}
-        for part, line in entry.piece.parts.items():
-            bands[BANDS.get(part, "risk")] += max(line.at(self._order.amount.exact), Fraction(0))
+        bands = bands_of(entry.piece.parts, self._order.amount.exact)
         completes = entry.bearing.assumed.completion_rate
         return RankedOut(
             route=self.route(entry.candidate),
             cost=self._money(entry.cost),
             fee=self._money(entry.fee),
-            bands=BandsOut(**{band: decimal_text(value, 4) for band, value in bands.items()}),
+            bands=BandsOut(**{band.value: decimal_text(value, 4) for band, value in bands.items()}),
             effective_percent=percent(entry.cost / amount) if amount else None,
             earns=None if entry.earns is None else self._money(entry.earns),
             completion=None if completes is None else exact(completes * 100),
@@ -175,7 +167,7 @@ class _Writer(RouteWriter):
         )
 
     def _unknown(self, candidate: Candidate, bearing: Bearing) -> list[str]:
-        return unknown_events(bearing) if candidate.card else []
+        return unknown_parts(bearing) if candidate.card else []
 
     def _fee(self, candidate: Candidate) -> FeeOut | None:
         if candidate.priced is None or candidate.card is None:
@@ -219,15 +211,11 @@ class _Writer(RouteWriter):
         )
 
     def turnings(self) -> TurningsOut:
-        """What would let the rival of the first come before it."""
-        comparison = self.comparison
-        other = rival(comparison)
-        if other is None:
-            return TurningsOut(first=None, rival=None, turnings=[])
+        """What would let another method come first."""
+        ranked = self.comparison.ranked
         return TurningsOut(
-            first=self.route(comparison.ranked[0].candidate),
-            rival=self.route(other.candidate),
-            turnings=[self._turning(entry) for entry in turnings(comparison)[:3]],
+            first=self.route(ranked[0].candidate) if ranked else None,
+            turnings=[self._turning(entry) for entry in turnings(self.comparison)[:3]],
         )
 
     def _turning(self, turning: Turning) -> TurningOut:
@@ -235,6 +223,7 @@ class _Writer(RouteWriter):
         return TurningOut(
             assumption=assumption_out(turning.assumption, turning.about, self.comparison.grounds.chosen),
             turns_at=exact(turning.turns_at * scale, 4),
+            rival=self.route(turning.rival.candidate),
         )
 
     def answer(self) -> ComparisonOut:

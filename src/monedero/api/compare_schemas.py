@@ -135,17 +135,17 @@ class ShutOut(BaseModel):
 
 
 class TurningOut(BaseModel):
-    """An assumption, and the value of it from which the rival of the first is the cheaper one."""
+    """An assumption, and the value of it from which a route of another method comes first."""
 
     assumption: AssumptionOut
     turns_at: str
+    rival: RouteOut
 
 
 class TurningsOut(BaseModel):
-    """The first of the ranking, the first of another method, and what would let that one come before it."""
+    """The first of the ranking, and what would let another method come before it."""
 
     first: RouteOut | None
-    rival: RouteOut | None
     turnings: list[TurningOut]
 
 
@@ -162,9 +162,9 @@ class ComparisonOut(BaseModel):
 
 
 class Exact(BaseModel):
-    """An exact number, and its decimals."""
+    """An exact number as a fraction, and its decimals; one of more than 40 digits has only these, rounded."""
 
-    exact: str
+    exact: str | None
     decimal: str
 
 
@@ -196,9 +196,10 @@ class CurvesOut(BaseModel):
 
 
 class VolumeStretchOut(BaseModel):
-    """From a volume a month one plan is cheapest."""
+    """From a volume a month one plan is cheapest; `from_money` is it rounded to the minor unit."""
 
     from_amount: Exact
+    from_money: str
     plan: str
     plan_name: str
 
@@ -220,12 +221,16 @@ class PlanOut(BaseModel):
 
 
 class VolumesOut(BaseModel):
-    """Which plan is cheapest from which volume, and the shop's own."""
+    """Which plan is cheapest from which volume, and the shop's own.
+
+    Only plans that carry the same orders are compared; the provider's others stand beside them.
+    """
 
     name: str
     own: str
     own_plan: str
     stretches: list[VolumeStretchOut]
+    beside: list[PlanOut]
 
 
 class MixOut(BaseModel):

@@ -23,7 +23,7 @@ from monedero.core.account import Mode
 from monedero.core.columns.month import PlanMonth
 from monedero.core.fields import money_positive
 from monedero.core.money import Money, minor_units
-from monedero.core.numbers import decimal_text, exact_text
+from monedero.core.numbers import decimal_text, short_text
 from monedero.core.ratecard.model import RateCard
 from monedero.wording.show import exact
 from monedero.work.basis import draft_basis, hand
@@ -43,9 +43,11 @@ class RulerQuery(InHand):
     of: Literal["all-in", "fees"] = "all-in"
 
 
-def exact_out(value: Fraction) -> Exact:
-    """An exact number with its decimals."""
-    return Exact(exact=exact_text(value), decimal=decimal_text(value))
+def exact_out(value: Fraction, currency: str) -> Exact:
+    """An exact number with its decimals; a long one is an amount rounded to its currency's minor unit."""
+    text = short_text(value)
+    decimal = decimal_text(value) if text else Money.rounded(value, currency).amount
+    return Exact(exact=text, decimal=decimal)
 
 
 @router.get("/compare/curves")
@@ -80,8 +82,8 @@ def read_curves(room: RoomDep, asked: Annotated[RulerQuery, Query()]) -> CurvesO
         ],
         cheapest=[
             StretchOut(
-                from_amount=exact_out(stretch.from_),
-                below=exact_out(stretch.below),
+                from_amount=exact_out(stretch.from_, asked.currency),
+                below=exact_out(stretch.below, asked.currency),
                 route=None if stretch.curve is None else drawn.candidates[stretch.curve].key,
             )
             for stretch in drawn.cheapest
@@ -138,6 +140,7 @@ class _Plans:
 
     def volumes(self, name: str, held: Volumes, names: dict[str, str]) -> VolumesOut:
         stretches = [stretch for stretch in held.cheapest if stretch.curve is not None]
+        starts = [stretch.from_ for stretch in stretches]
         own = next(
             (held.plans[stretch.curve or 0] for stretch in stretches if stretch.from_ <= held.own < stretch.below),
             "",
@@ -148,12 +151,14 @@ class _Plans:
             own_plan=names.get(own, ""),
             stretches=[
                 VolumeStretchOut(
-                    from_amount=exact_out(Fraction(0) if number == 0 else stretch.from_),
+                    from_amount=exact_out(start, self._books),
+                    from_money=self.money(start),
                     plan=held.plans[stretch.curve or 0],
                     plan_name=names[held.plans[stretch.curve or 0]],
                 )
-                for number, stretch in enumerate(stretches)
+                for stretch, start in zip(stretches, [Fraction(0), *starts[1:]], strict=True)
             ],
+            beside=[self.plan(month) for month in held.beside],
         )
 
     def answer(self) -> PlansOut:
@@ -174,7 +179,6 @@ class _Plans:
                     found.cards[provider].provider.name, held, {plan: self._name(plan) for plan in held.plans}
                 )
                 for provider, held in found.by_provider.items()
-                if len(held.plans) > 1
             ],
             software=self.volumes(software.name, found.software, {plan.id: plan.name for plan in software.plans})
             if software and found.software

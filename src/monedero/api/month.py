@@ -24,7 +24,7 @@ from monedero.wording import fault_text
 from monedero.wording.show import exact, percent
 from monedero.work.assuming import assume, every_assumption
 from monedero.work.importing import ImportState, Look, Progress
-from monedero.work.month import months_between
+from monedero.work.month_orders import months_between
 from monedero.work.profiling import derived, profile_of
 
 LARGEST_FILE = 60_000_000

@@ -67,7 +67,6 @@ class FaultCode(StrEnum):
     DAY_FORMAT = "day-format"
     IMPORT_UNDER_WAY = "import-under-way"
     ASSUMPTION_UNKNOWN = "assumption-unknown"
-    FIGURES_TOO_LONG = "figures-too-long"
     FILE_TOO_LARGE = "file-too-large"
     NAME_TAKEN = "name-taken"
     NOT_FOUND = "not-found"

@@ -84,10 +84,13 @@ class ReferenceRates:
         """`typed` holds units of a currency for one euro."""
         self._table = table
         self._typed = dict(typed or {})
+        self._leg = lru_cache(maxsize=65536)(self._find_leg)
+        self._known = lru_cache(maxsize=65536)(self._is_known)
         self.find = lru_cache(maxsize=4096)(self._find)
         self.per_minor = lru_cache(maxsize=4096)(self._per_minor)
 
-    def _leg(self, currency: str, day: date) -> tuple[Fraction, date, RateOrigin]:
+    def _find_leg(self, currency: str, day: date) -> tuple[Fraction, date, RateOrigin]:
+        """Units of a currency for one euro on a day, with the day and the origin of that rate."""
         if currency == EURO:
             return Fraction(1), day, RateOrigin.SAME
         if currency in self._typed:
@@ -121,4 +124,21 @@ class ReferenceRates:
 
     def _per_minor(self, base: str, quote: str, day: date) -> Fraction:
         """Minor units of `quote` for one minor unit of `base`, exact."""
-        return self.find(base, quote, day).value * Fraction(minor_units(quote), minor_units(base))
+        if base == quote:
+            return Fraction(1)
+        one, other = self._leg(base, day)[0], self._leg(quote, day)[0]
+        return Fraction(
+            other.numerator * one.denominator * minor_units(quote),
+            other.denominator * one.numerator * minor_units(base),
+        )
+
+    def has(self, base: str, quote: str, day: date) -> bool:
+        """Whether there is a rate between two currencies on a day."""
+        return base == quote or (self._known(base, day) and self._known(quote, day))
+
+    def _is_known(self, currency: str, day: date) -> bool:
+        try:
+            self._leg(currency, day)
+        except NoReferenceRate:
+            return False
+        return True

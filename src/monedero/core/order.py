@@ -13,12 +13,14 @@ Traceback (most recent call last):
 monedero.core.errors.InvalidInput: amount-negative amount='-0.01 EUR'
 """
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import date
 
 from monedero.core.money import Money
 from monedero.core.ratecard.context import OrderContext
 from monedero.core.ratecard.model import CardKind, LineKind
+from monedero.core.ratecard.volume import Volume
 
 
 @dataclass(frozen=True, slots=True)
@@ -42,6 +44,7 @@ class Order:
         card_kind: CardKind | None = None,
         card_network: str | None = None,
         monthly_volume: Money | None = None,
+        plan_volumes: Mapping[str, Volume] | None = None,
     ) -> OrderContext:
         """The order as a rate card sees it, with what is known of the card and the account."""
         return OrderContext(
@@ -53,4 +56,5 @@ class Order:
             card_network=card_network,
             card_kind=card_kind,
             monthly_volume=monthly_volume,
+            plan_volumes=plan_volumes,
         )

@@ -103,6 +103,8 @@ def _fault(error: ErrorDetails) -> Fault:
     code = CODES.get(kind, FaultCode.WRONG_TYPE)
     if code is FaultCode.LIMITS_CROSSED:
         context = {"low": context["ge"], "high": value}
+    if code is FaultCode.KEY_MISSING:
+        context["key"] = str(error["loc"][-1]) if error["loc"] else "a body of JSON"
     context.setdefault("expected", EXPECTED.get(kind, kind.replace("_", " ")))
     return Fault(code, place, value, context)
 

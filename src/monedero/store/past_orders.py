@@ -53,8 +53,9 @@ class PastOrders:
     """The past orders of a shop."""
 
     def __init__(self, database: SqliteDatabase) -> None:
-        """Work on one database."""
+        """Work on one database; `changes` counts the changes since, so that what was read can be kept until one."""
         self._database = database
+        self.changes = 0
 
     def add(self, batches: Iterable[list[PastOrder]]) -> int:
         """Keep orders, all or none; one whose id is kept already changes nothing. Returns how many are new."""
@@ -109,4 +110,5 @@ class PastOrders:
         return int(self._database.execute_sql("SELECT count(*) FROM past_order").fetchone()[0])
 
     def _count(self) -> None:
+        self.changes += 1
         self._database.execute_sql("UPDATE revision SET number = number + 1")

@@ -100,22 +100,32 @@ def cost_parts(case: Case) -> list[ShownCost]:
     ]
 
 
-def unknown_events(bearing: Bearing) -> list[str]:
-    """What the rate card does not say, and therefore counts as nothing."""
+def unknown_parts(bearing: Bearing) -> list[str]:
+    """What is not known of a provider's route and counts as nothing, in sentences."""
     events = {
-        "refunds": bearing.events.refund,
-        "disputes": bearing.events.dispute,
-        "failed payments": bearing.events.failed,
+        "a refund": bearing.events.refund,
+        "a dispute": bearing.events.dispute,
+        "a failed payment": bearing.events.failed,
     }
-    return [name for name, price in events.items() if price is None]
+    silent = [name for name, price in events.items() if price is None]
+    told = []
+    if silent:
+        listed = silent[0] if len(silent) == 1 else f"{', '.join(silent[:-1])} or {silent[-1]}"
+        told.append(f"The rate card does not say what {listed} costs: that fee counts as nothing.")
+    if bearing.monthly_share is None:
+        told.append(
+            "The share of the plan's month is unknown, since it carries no orders of a month: it counts as nothing."
+        )
+    return told
 
 
 def _movable(part: CostPart, bearing: Bearing) -> bool:
     events = bearing.events
     return (
         (part is CostPart.TAX and bearing.fee_tax > 0)
+        or (part is CostPart.MONTHLY and bearing.monthly_share is None)
         or (part is CostPart.REFUNDS and events.refund is not None)
-        or (part is CostPart.DISPUTES and events.dispute is not None)
+        or (part is CostPart.DISPUTES and (events.dispute is not None or bearing.assumed.dispute_rate > 0))
         or (part is CostPart.FAILED and events.failed is not None)
         or (part is CostPart.REFUSED and bearing.at_the_door)
     )
@@ -129,7 +139,7 @@ def _tax(case: Case) -> str:
 def _refunds(case: Case) -> str:
     events = case.bearing.events
     back = case.fee.returned(events.refund_returns).at(case.amount)
-    price = plain(events.refund or Fraction(0), case.books)
+    price = _price(events.refund, case)
     return (
         f"{rate_text(case.bearing.assumed.refund_rate)} of orders x ({price} - {plain(back, case.books)} returned)"
     )
@@ -137,9 +147,11 @@ def _refunds(case: Case) -> str:
 
 def _disputes(case: Case) -> str:
     assumed, events = case.bearing.assumed, case.bearing.events
-    price = events.dispute or Fraction(0)
     lost = rate_text(1 - assumed.win_rate)
-    parts = [plain(price, case.books), f"{lost} lost of {plain(case.amount * case.bearing.to_books, case.books)}"]
+    parts = [
+        _price(events.dispute, case),
+        f"{lost} lost of {plain(case.amount * case.bearing.to_books, case.books)}",
+    ]
     if events.dispute_returned_if_won:
         parts.append(f"less {rate_text(assumed.win_rate)} won of the fee")
     hour = plain(assumed.hour_cost, case.books)
@@ -148,18 +160,22 @@ def _disputes(case: Case) -> str:
 
 
 def _failed(case: Case) -> str:
-    price = plain(case.bearing.events.failed or Fraction(0), case.books)
+    price = _price(case.bearing.events.failed, case)
     return f"{rate_text(case.bearing.assumed.failure_rate)} of orders x {price}"
+
+
+def _price(price: Fraction | None, case: Case) -> str:
+    return "a fee that is not known" if price is None else plain(price, case.books)
 
 
 def _refused(case: Case) -> str:
     assumed = case.bearing.assumed
     trips = plain(assumed.delivery_out + assumed.delivery_back, case.books)
+    refused = f"{rate_text(assumed.refusal_rate)} refused x {trips} out and back"
+    if not case.bearing.at_the_door:
+        return refused
     fee = plain(assumed.collection_fee, case.books)
-    return (
-        f"{rate_text(assumed.refusal_rate)} refused x {trips} out and back; "
-        f"{rate_text(1 - assumed.refusal_rate)} accepted x {fee} for collecting"
-    )
+    return f"{refused}; {rate_text(1 - assumed.refusal_rate)} accepted x {fee} for collecting"
 
 
 def _handling(case: Case) -> str:
@@ -187,7 +203,11 @@ def _software(case: Case) -> str:
 FORMULAS: Mapping[CostPart, Callable[[Case], str]] = {
     CostPart.FEE: lambda _: "by its rate card, not rounded",
     CostPart.TAX: _tax,
-    CostPart.MONTHLY: lambda _: "the plan's month and shortfall over the orders it would carry",
+    CostPart.MONTHLY: lambda case: (
+        "unknown: the plan carries no orders of a month"
+        if case.bearing.monthly_share is None
+        else "the plan's month and shortfall over the orders it would carry"
+    ),
     CostPart.REFUNDS: _refunds,
     CostPart.DISPUTES: _disputes,
     CostPart.FAILED: _failed,

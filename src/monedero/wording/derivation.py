@@ -11,7 +11,7 @@ from typing import NamedTuple
 from monedero.core.fx import RateOrigin, ReferenceRate, ReferenceRates
 from monedero.core.money import Money, minor_units
 from monedero.core.ratecard.model import Extra, Rate, RateCard
-from monedero.core.ratecard.pricing import Part, Priced
+from monedero.core.ratecard.priced import Part, Priced
 from monedero.wording.conditions import when_text
 from monedero.wording.show import day, exact, money
 

@@ -50,7 +50,6 @@ FAULTS: dict[FaultCode, str] = {
     FaultCode.DAY_FORMAT: "“{value}” is not a day written as {expected}. Correct it, or choose another way in which days are written.",
     FaultCode.IMPORT_UNDER_WAY: "Orders are being read already. Wait until that is done, or stop it.",
     FaultCode.ASSUMPTION_UNKNOWN: "There is no assumption “{value}” about this.",
-    FaultCode.FIGURES_TOO_LONG: "The amounts and reference rates together are too long to add up exactly (up to {value}). Type your own reference rates with fewer decimals.",
     FaultCode.FILE_TOO_LARGE: "The file is larger than {largest} bytes. A rate card is far smaller; choose another file.",
     FaultCode.NAME_TAKEN: "The name “{value}” is already used in this checkout. Choose another one.",
     FaultCode.NOT_FOUND: "There is no {what} “{value}”.",

@@ -14,6 +14,7 @@ from typing import NamedTuple
 from monedero.core.account import Account, Stage
 from monedero.core.application import PAPERS
 from monedero.core.calendar import TARGET, add_business_days
+from monedero.core.cost.arrival import taken_on
 from monedero.core.method import Certain, Method, Refunds
 from monedero.core.provider import CardData, Contract, ProviderFacts
 from monedero.core.ratecard.model import RateCard, Terms
@@ -96,7 +97,7 @@ def _certain(method: Method, placed_on: date) -> Fact:
 def _reversible(method: Method, placed_on: date) -> Fact:
     if method.reversible_days is None:
         return Fact("reversible", "never", placed_on.isoformat())
-    until = (placed_on + timedelta(days=method.reversible_days)).isoformat()
+    until = (taken_on(placed_on, method) + timedelta(days=method.reversible_days)).isoformat()
     how = f", {method.reversal}" if method.reversal else ""
     return Fact("reversible", f"{day(until)}{how}", until)
 

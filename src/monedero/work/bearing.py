@@ -7,7 +7,7 @@ from typing import NamedTuple
 
 from monedero.core.calendar import mean_days
 from monedero.core.cost.all_in import Bearing, EventPrices
-from monedero.core.cost.arrival import arrives, event_of, settlement_of
+from monedero.core.cost.arrival import arrives, event_of, handed_over, settlement_of
 from monedero.core.cost.assumed import ZERO, Assumed, assumed
 from monedero.core.cost.assumption import Assumption
 from monedero.core.fx import NoReferenceRate
@@ -57,6 +57,8 @@ def arrival(grounds: Grounds, card: RateCard | None, method: Method, line: str, 
     rule = rule_of(grounds, card, method)
     if rule is None:
         return None
+    if handed_over(rule, method):
+        return starts(grounds, method, line, day)
     new = card is not None and card.provider.id not in grounds.holding.accounts
     first = card.terms.first_payout_days if new and card and card.terms else None
     return arrives(starts(grounds, method, line, day), rule, first or 0)
@@ -64,12 +66,12 @@ def arrival(grounds: Grounds, card: RateCard | None, method: Method, line: str, 
 
 class Carried(NamedTuple):
     """What orders a route bears its costs on: their day, what brings their amounts to the shop's currency, the plan's
-    share of an order, and the day on which the money arrives (None: the mean over a week).
+    share of an order (None: not known), and the day on which the money arrives (None: the mean over a week).
     """
 
     day: date
     to_books: Fraction = Fraction(1)
-    monthly_share: Fraction = ZERO
+    monthly_share: Fraction | None = ZERO
     arrives_on: date | None = None
 
 
@@ -82,7 +84,7 @@ def bearing_of(
     if arrives_on is not None:
         days = Fraction((arrives_on - day).days)
     else:
-        days = ZERO if rule is None else mean_days(rule.business_days, rule.payout)
+        days = ZERO if rule is None or handed_over(rule, method) else mean_days(rule.business_days, rule.payout)
     terms = card.terms if card else None
     reserve = terms.reserve if terms else None
     return Bearing(

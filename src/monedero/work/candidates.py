@@ -11,10 +11,12 @@ from monedero.core.openness import not_in_plan, shut_to
 from monedero.core.ratecard.context import OrderContext
 from monedero.core.ratecard.linear import NOTHING, FeeCurve, FeePiece, Linear
 from monedero.core.ratecard.model import CardKind, RateCard, Route
-from monedero.core.ratecard.pricing import NotPriced, Priced, Pricing, no_rate
+from monedero.core.ratecard.priced import NotPriced, Priced, Pricing
+from monedero.core.ratecard.pricing import no_rate
 from monedero.core.reasons import Reason, ReasonCode
 from monedero.core.tender.decision import cannot_carry
 from monedero.store import Store
+from monedero.work.asked import context_of
 from monedero.work.basis import Hand, method_of
 from monedero.work.bearing import own_fee
 from monedero.work.grounds import Grounds, grounds_of
@@ -59,9 +61,7 @@ class InQuestion:
 def in_question(store: Store, hand: Hand, card_kind: CardKind | None, card_network: str | None) -> InQuestion:
     """The order in hand on the grounds as they stand now."""
     grounds = grounds_of(store)
-    context = hand.order.context(
-        card_kind=card_kind, card_network=card_network, monthly_volume=grounds.shop.takings
-    )
+    context = context_of(store, hand.order, card_kind, card_network)
     try:
         rate = grounds.rates.find(hand.order.amount.currency, grounds.shop.currency, hand.order.placed_on).value
     except NoReferenceRate as missing:

@@ -6,9 +6,10 @@ from datetime import date
 from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.core.ratecard.catalogue import Catalogue, Ranked
 from monedero.core.ratecard.model import CardKind, RateCard
-from monedero.core.ratecard.pricing import NotPriced
+from monedero.core.ratecard.priced import NotPriced
 from monedero.store import Store
 from monedero.store.rate_cards import HeldCard, day_of
+from monedero.work.asked import context_of
 from monedero.work.basis import Hand
 from monedero.work.grounds import grounds_of
 
@@ -42,7 +43,7 @@ def try_card(
     """What the order in hand would cost on every route of a card, whatever the day from which it holds."""
     grounds, order = grounds_of(store), hand.order
     alone = Catalogue([card.model_copy(update={"valid_from": None})], grounds.shop.country, grounds.rates)
-    context = order.context(card_kind=card_kind, card_network=card_network, monthly_volume=grounds.shop.takings)
+    context = context_of(store, order, card_kind, card_network)
     ranked, shut = alone.rank(alone.price(context), grounds.shop.currency, order.placed_on)
     return Tried(ranked, shut)
 

@@ -19,7 +19,7 @@ from monedero.core.ratecard.catalogue import Catalogue
 from monedero.core.ratecard.context import OrderContext
 from monedero.core.ratecard.linear import FeeCurve, fee_curves
 from monedero.core.ratecard.model import RateCard, Route
-from monedero.core.ratecard.pricing import NotPriced
+from monedero.core.ratecard.priced import NotPriced
 from monedero.core.shop import Shop
 from monedero.figures import assumptions, reference_rates
 from monedero.work.bearing import Carried, bearing_of

@@ -16,7 +16,7 @@ from typing import NamedTuple
 from monedero.core.errors import Fault, InvalidInput
 from monedero.core.money import Money
 from monedero.core.ratecard.catalogue import Catalogue
-from monedero.core.ratecard.pricing import NotPriced, Priced, Pricing
+from monedero.core.ratecard.priced import NotPriced, Priced, Pricing
 from monedero.formats.orders_csv import Row, order_of
 
 HEADER = "order,provider,plan,method,status,rate,fee,currency,reason\n"

@@ -7,7 +7,6 @@ from typing import Any
 from weakref import WeakKeyDictionary
 
 from monedero.core.account import Account, Mode, Stage
-from monedero.core.columns.fees import FeeColumns
 from monedero.core.cost.all_in import Bearing, CostPiece
 from monedero.core.cost.assumption import Assumptions
 from monedero.core.fx import ReferenceRates
@@ -19,7 +18,8 @@ from monedero.core.ratecard.catalogue import Catalogue
 from monedero.core.ratecard.context import OrderContext
 from monedero.core.ratecard.linear import FeeCurve, fee_curves
 from monedero.core.ratecard.model import RateCard, Route
-from monedero.core.ratecard.pricing import CardPricer, NotPriced
+from monedero.core.ratecard.priced import NotPriced
+from monedero.core.ratecard.pricing import CardPricer
 from monedero.core.shop import OwnMethod, Shop
 from monedero.core.tender.decision import Setting
 from monedero.figures import methods
@@ -76,11 +76,6 @@ class Grounds:
         """The fee of every route of a card for every amount, kept for orders that differ in their amount alone."""
         key = (pricer.card.provider.id, order.known, order.placed_on, order.monthly_volume)
         return self._curves.get(key, lambda: fee_curves(pricer, order, self.shop.currency, self.rates))
-
-    @cached_property
-    def columns(self) -> FeeColumns:
-        """The catalogue, ready to price many orders."""
-        return FeeColumns(self.catalogue, self.shop.currency, self.rates)
 
     @cached_property
     def holding(self) -> Holding:

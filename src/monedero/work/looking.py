@@ -8,6 +8,7 @@ from monedero.core.ratecard.catalogue import Ranked
 from monedero.core.ratecard.model import CardKind, RateCard, Route
 from monedero.core.tender.decision import Outcome, decide
 from monedero.store import Store
+from monedero.work.asked import context_of
 from monedero.work.basis import Basis, Hand, setting_of
 from monedero.work.grounds import grounds_of
 
@@ -33,7 +34,7 @@ def outcomes_of(store: Store, basis: Basis, order: Order) -> list[Outcome]:
 def view(store: Store, basis: Basis, hand: Hand, card_kind: CardKind | None, card_network: str | None) -> View:
     """What the owner sees of the draft: outcomes with reasons and costs."""
     grounds = grounds_of(store)
-    context = hand.order.context(card_kind=card_kind, card_network=card_network, monthly_volume=basis.shop.takings)
+    context = context_of(store, hand.order, card_kind, card_network)
     catalogue = grounds.catalogue
     ranked, _ = catalogue.rank(catalogue.price(context), basis.shop.currency, hand.order.placed_on)
     outcomes = decide(basis.checkout.tenders, hand.order, setting_of(store, basis))

@@ -1,28 +1,28 @@
-"""A month of the shop's orders: what each route, each plan alone and the cheapest mix of plans would cost."""
+"""A month of the shop's orders: what each route, each plan alone and the cheapest mix of plans would cost.
 
-from collections.abc import Mapping
-from dataclasses import dataclass, replace
+A month is a forecast: all its orders are priced by the rate cards in force on the day of the order in hand.
+"""
+
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass
 from datetime import date
 from fractions import Fraction
 
-import polars as pl
-
-from monedero.core.columns.carried import carried, limits_in
-from monedero.core.columns.fees import Asking, name_of
-from monedero.core.columns.month import Month, Plan, PlanMonth, Sum
-from monedero.core.columns.orders import OrderColumns
-from monedero.core.columns.typed import typed_rows
+from monedero.core.columns.card import CardColumns
+from monedero.core.columns.level import Sum
+from monedero.core.columns.mix import Mixes
+from monedero.core.columns.month import PlanMonth, counted, plan_month
+from monedero.core.columns.placing import Alone
 from monedero.core.cost.all_in import Bearing, parts_of
 from monedero.core.cost.assumed import ZERO
-from monedero.core.openness import shut_to
 from monedero.core.profile import Source
-from monedero.core.ratecard.linear import Linear
-from monedero.core.ratecard.model import Route
+from monedero.core.ratecard.linear import Linear, total
+from monedero.core.ratecard.model import RateCard, Route
+from monedero.core.ratecard.volume import Volume
 from monedero.store import Store
-from monedero.work.bearing import Carried, bearing_of, in_books, own_fee
+from monedero.work.bearing import Carried, bearing_of, own_fee
 from monedero.work.grounds import Grounds, grounds_of
-
-DETAILS = frozenset({"returned", "graduated"})
+from monedero.work.month_orders import MonthOrders, card_columns, month_orders
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,153 +45,129 @@ class MonthFigures:
     amount: Fraction
     routes: Mapping[str, RouteMonth]
     plans: Mapping[str, PlanMonth]
+    volumes: Mapping[str, Volume]
     left_out: int
 
-    def share(self, route: Route) -> Fraction:
-        """What of the plan's month falls on one order: its charge and shortfall over the orders it would carry."""
+    def share(self, route: Route) -> Fraction | None:
+        """What of the plan's month falls on one order: its charge and shortfall over the orders it would carry.
+
+        None where the plan carries no order of a month, so that nobody can know; a plan without charges has nothing to
+        share.
+        """
         plan = self.plans.get(f"{route.provider}/{route.plan}")
-        return (plan.monthly + plan.shortfall) / plan.carried if plan and plan.carried else ZERO
+        return None if plan is None else _share(plan)
 
 
-class MonthRows:
-    """The orders of a month in columns, with what is needed to price them again at another volume."""
+@dataclass(frozen=True)
+class Month:
+    """The orders of a month on every card in force, and what every plan would carry alone."""
 
-    def __init__(self, store: Store, grounds: Grounds, day: date) -> None:
-        """Take the typed profile, or the past orders; a month of these is all of them over their months."""
-        self.grounds = grounds
-        self.months = 1
-        if grounds.profile.source is Source.PAST_ORDERS:
-            frame = store.past_orders.paid()
-            counts = store.past_orders.counts()
-            self.months = months_between(counts.first, counts.last)
-            self.over = self.months
-        else:
-            frame, self.over = typed_rows(grounds.profile, grounds.shop, day)
-        takings = grounds.shop.takings
-        also = limits_in(grounds.methods.values()) | ({takings.currency} if takings else set())
-        self.frame = frame
-        self.orders: OrderColumns = grounds.columns.orders(frame, also)
-        self.left_out = frame.height - self.orders.frame.height
-        self.carried = carried(grounds.methods, self.orders, grounds.setting)
-
-    def fees(self, asking: Asking) -> pl.DataFrame:
-        """The fees of all routes; orders that a method cannot carry have none."""
-        return self.grounds.columns.price(self.orders, asking._replace(carried=self.carried))
-
-    def month(self, asking: Asking) -> Month:
-        """The sums of the month."""
-        return Month(self.grounds.columns, self.orders, self.fees(asking), self.over)
+    orders: MonthOrders
+    alone: Sequence[Alone]
+    cards: Mapping[str, CardColumns]
 
 
-def months_between(first: str | None, last: str | None) -> int:
-    """The calendar months from the first to the last order, both counted; one where there is none."""
-    if first is None or last is None:
-        return 1
-    start, end = date.fromisoformat(first), date.fromisoformat(last)
-    return (end.year - start.year) * 12 + end.month - start.month + 1
+def _share(plan: PlanMonth) -> Fraction | None:
+    charges = plan.monthly + plan.shortfall
+    return charges / plan.carried if plan.carried else None if charges else ZERO
 
 
-def rows_of(store: Store, day: date) -> MonthRows:
-    """The orders of the month, read once per revision and day."""
+def _month(store: Store, day: date) -> Month:
     grounds = grounds_of(store)
-    rows: MonthRows = grounds.by_day.get(("rows", day), lambda: MonthRows(store, grounds, day))
-    return rows
+
+    def compute() -> Month:
+        held = month_orders(store, grounds, day)
+        cards = card_columns(store, grounds, held, day)
+        alone = [Alone(plan, card, card.volume(plan)) for card in cards.values() for plan in card.plans]
+        return Month(held, alone, cards)
+
+    month: Month = grounds.by_day.get(("orders", day), compute)
+    return month
+
+
+def plans_of(store: Store, day: date) -> list[list[Alone]]:
+    """The plans of every provider that are open to the shop, with the volume that each would carry alone."""
+    month = _month(store, day)
+    return [[entry for entry in month.alone if entry.card is card] for card in month.cards.values()]
 
 
 def month_of(store: Store, day: date) -> MonthFigures:
     """The figures of the month, computed once per revision and day."""
     grounds = grounds_of(store)
-    figures: MonthFigures = grounds.by_day.get(("month", day), lambda: _compute(grounds, rows_of(store, day), day))
+    figures: MonthFigures = grounds.by_day.get(("month", day), lambda: _figures(grounds, _month(store, day), day))
     return figures
 
 
-def mix_of(store: Store, day: date) -> PlanMonth:
-    """The cheapest mix of plans over the month, computed once per revision and day."""
+def mix_of(store: Store, day: date, without: str | None = None) -> PlanMonth:
+    """The cheapest mix of plans over the month, computed once per revision and day; one may lack a provider."""
     grounds = grounds_of(store)
 
-    def compute() -> PlanMonth:
-        month = rows_of(store, day).month(Asking(grounds.shop.takings))
-        return month.cheapest_mix(plans_by_provider(grounds, day))
+    def mixes() -> Mixes:
+        month = _month(store, day)
+        return Mixes(month.orders.columns, month.orders.percent_over, month.alone)
 
-    mix: PlanMonth = grounds.by_day.get(("mix", day), compute)
+    held: Mixes = grounds.by_day.get(("mixes", day), mixes)
+    mix: PlanMonth = grounds.by_day.get(("mix", without, day), lambda: held.cheapest(without))
     return mix
 
 
-def mix_without(store: Store, provider: str, day: date) -> PlanMonth:
-    """The cheapest mix of plans in which a provider has no part, computed once per revision and day."""
-    grounds = grounds_of(store)
-
-    def compute() -> PlanMonth:
-        month = rows_of(store, day).month(Asking(grounds.shop.takings))
-        others = [plans for plans in plans_by_provider(grounds, day) if not plans[0].id.startswith(f"{provider}/")]
-        return month.cheapest_mix(others)
-
-    mix: PlanMonth = grounds.by_day.get(("mix", provider, day), compute)
-    return mix
-
-
-def plans_by_provider(grounds: Grounds, day: date) -> list[list[Plan]]:
-    """The plans of every provider with the routes that are open to the shop; a plan without one is left out."""
-    found = []
-    for pricer in grounds.catalogue.pricers(day):
-        card, held = pricer.card, []
-        facts = grounds.providers.get(card.provider.id)
-        for plan in card.plans if pricer.open else []:
-            routes = [
-                name_of(route)
-                for route in card.routes
-                if route.plan == plan.id and not shut_to(facts, route.method, grounds.holding)
-            ]
-            if routes:
-                monthly = in_books(grounds, plan.monthly, day) or ZERO
-                minimum = in_books(grounds, plan.minimum_monthly, day) or ZERO
-                held.append(Plan(f"{card.provider.id}/{plan.id}", tuple(routes), monthly, minimum))
-        if held:
-            found.append(held)
-    return found
-
-
-def _compute(grounds: Grounds, rows: MonthRows, day: date) -> MonthFigures:
-    month = rows.month(Asking(grounds.shop.takings, DETAILS))
-    by_provider = plans_by_provider(grounds, day)
-    plans = {plan.id: month.plans([plan]) for held in by_provider for plan in held}
-    sums = month.routes(grounds.columns.routes)
-    cards = {pricer.card.provider.id: pricer.card for pricer in grounds.catalogue.pricers(day)}
+def _figures(grounds: Grounds, month: Month, day: date) -> MonthFigures:
+    every = counted(month.orders.columns)
+    plans = {entry.plan.id: plan_month(entry.card, entry.plan, entry.volume) for entry in month.alone}
+    cards = {pricer.card.provider.id: pricer.card for pricer in grounds.catalogue.in_force(day)}
     routes = {}
-    for card in cards.values():
-        for route in card.routes:
-            name = name_of(route)
-            if name in sums and sums[name].orders:
-                plan = plans.get(f"{route.provider}/{route.plan}")
-                charge = (plan.monthly + plan.shortfall) / plan.carried if plan and plan.carried else ZERO
-                bearing = bearing_of(
-                    grounds, card, grounds.methods[route.method], Carried(day, monthly_share=charge)
-                )
-                routes[name] = _route_month(sums[name], bearing)
+    for entry in month.alone:
+        for name, held in _route_sums(entry):
+            card = cards[entry.plan.provider]
+            routes[name] = _route_month(held, _bearing(grounds, card, name, plans[entry.plan.id], day))
     for method in grounds.arrangements:
-        counted = month.counted(rows.carried[method.id])
-        if counted.orders:
+        held = counted(month.orders.columns, month.orders.carried, method.id)
+        if held.orders:
             fee = own_fee(grounds, method, day)
-            fees = fee.slope * counted.amount + fee.intercept * counted.orders
-            routes[method.id] = _route_month(
-                replace(counted, fees=fees), bearing_of(grounds, None, method, Carried(day))
-            )
+            fees = fee.slope * held.amount + fee.intercept * held.orders
+            bearing = bearing_of(grounds, None, method, Carried(day))
+            routes[method.id] = _route_month(held._replace(fees=fees), bearing)
+    known = every.orders > 0
     return MonthFigures(
         source=grounds.profile.source,
-        months=rows.months,
-        orders=month.all.orders,
-        amount=month.all.amount,
+        months=month.orders.months,
+        orders=every.orders,
+        amount=every.amount,
         routes=routes,
         plans=plans,
-        left_out=rows.left_out,
+        volumes={entry.plan.id: Volume(entry.volume, grounds.shop.currency) for entry in month.alone if known},
+        left_out=month.orders.left_out,
     )
+
+
+def _route_sums(entry: Alone) -> Iterable[tuple[str, Sum]]:
+    """The routes of a plan that carry orders, at the volume that the plan carries."""
+    for name in entry.plan.routes:
+        held = entry.card.sum_of(name, entry.card.walk(entry.volume))
+        if held.orders:
+            yield name, held
+
+
+def _bearing(grounds: Grounds, card: RateCard, route: str, plan: PlanMonth, day: date) -> Bearing:
+    method = grounds.methods[route.rpartition("/")[2]]
+    return bearing_of(grounds, card, method, Carried(day, monthly_share=_share(plan)))
 
 
 def _route_month(held: Sum, bearing: Bearing) -> RouteMonth:
-    """The all-in cost of a route over its orders: each part is a line, taken at the whole amount and all orders."""
-    returned = {"none": ZERO, "percent": held.returned, "all": held.fees}[bearing.events.refund_returns]
-    fee, back = (Linear(ZERO, value / held.orders) for value in (held.fees, returned))
-    cost = sum(
-        (line.slope * held.amount + line.intercept * held.orders for _, line in parts_of(fee, back, bearing)), ZERO
+    """The all-in cost of a route over its orders: every part is a line, taken at the whole amount and all orders.
+
+    A cost is linear in the fee and in what of it returns, so that both are brought in at the end: the sums of a month
+    are long numbers, and every calculation with them takes its time.
+    """
+    nothing, one = Linear(ZERO, ZERO), Linear(ZERO, Fraction(1))
+    alone = _line(nothing, nothing, bearing)
+    by_fee, by_return = (
+        _line(*pair, bearing).intercept - alone.intercept for pair in ((one, nothing), (nothing, one))
     )
+    returned = {"none": ZERO, "percent": held.returned, "all": held.fees}[bearing.events.refund_returns]
+    cost = alone.slope * held.amount + alone.intercept * held.orders + by_fee * held.fees + by_return * returned
     return RouteMonth(held.orders, held.amount, held.fees, cost)
+
+
+def _line(fee: Linear, returned: Linear, bearing: Bearing) -> Linear:
+    return total(line for _, line in parts_of(fee, returned, bearing))

@@ -11,7 +11,7 @@ from monedero.core.profile import CardShare, Cell, Profile, Source
 from monedero.store import Store
 from monedero.store.documents import Held
 from monedero.work.basis import described_shop
-from monedero.work.month import months_between
+from monedero.work.month_orders import months_between
 
 # The low, usual and high amount stand for a quarter, a half and a quarter of the orders: each is the middle of its own.
 MIDDLES = (Fraction(1, 8), Fraction(1, 2), Fraction(7, 8))

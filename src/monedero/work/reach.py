@@ -9,7 +9,7 @@ from monedero.core.fx import NoReferenceRate
 from monedero.core.money import Money
 from monedero.core.order import Order
 from monedero.core.ratecard.model import Route
-from monedero.core.ratecard.pricing import Priced
+from monedero.core.ratecard.priced import Priced
 from monedero.core.tender.decision import cannot_carry
 from monedero.work.candidates import Candidate, InQuestion
 

@@ -1,76 +1,73 @@
-"""From which value of an assumption the first of a ranking would change places with its rival, all else as it is.
+"""From which value of an assumption another method would come first in a ranking, all else as it is.
 
-The rival is the first one of another method: between routes of one method the same is assumed of both.
-A cost is a straight line in every one of the assumptions, so two values of it tell where the costs are the same.
+Routes of the method that comes first do not count as others: between them much the same is assumed. A cost is a
+straight line in every one of the assumptions, so two values of it tell the line. Going away from the value of now,
+the first place passes from route to route; the turning point is where it passes to another method.
 """
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable
 from dataclasses import dataclass
 from fractions import Fraction
 
 from monedero.core.cost.all_in import all_in
 from monedero.core.cost.assumed import about
 from monedero.core.cost.assumption import Assumption, Unit, read, value_of
+from monedero.core.cost.turn import turn_of
+from monedero.core.ratecard.linear import Linear
 from monedero.figures import assumptions
 from monedero.work.bearing import Carried, Changed, bearing_of
 from monedero.work.comparing import Comparison, RankedRoute
 
+ONE = Fraction(1)
+
 
 @dataclass(frozen=True, slots=True)
 class Turning:
-    """An assumption, what it is about, its value now, and the value from which the second is the cheaper one."""
+    """An assumption, what it is about, its value now, from which value on another method comes first, and which."""
 
     assumption: Assumption
     about: str
     now: Fraction
     turns_at: Fraction
-
-
-def rival(comparison: Comparison) -> RankedRoute | None:
-    """The first of the ranking whose method is another one than the first's."""
-    first = comparison.ranked[0].candidate.method.id if comparison.ranked else ""
-    return next((entry for entry in comparison.ranked if entry.candidate.method.id != first), None)
+    rival: RankedRoute
 
 
 def turnings(comparison: Comparison) -> list[Turning]:
-    """Every assumption that could let the rival come before the first, from the nearest turn."""
-    other = rival(comparison)
-    if other is None:
-        return []
-    found = list(_turnings(comparison, (comparison.ranked[0], other)))
+    """Every assumption that could let another method come first, from the nearest turn."""
+    found = list(_turnings(comparison)) if comparison.ranked else []
     return sorted(found, key=lambda turning: abs(turning.turns_at - turning.now) / (turning.now or 1))
 
 
-def _turnings(comparison: Comparison, pair: Sequence[RankedRoute]) -> Iterable[Turning]:
+def _turnings(comparison: Comparison) -> Iterable[Turning]:
     for assumption in assumptions.every().values():
-        for where in dict.fromkeys(about(assumption, entry.candidate.method) for entry in pair):
+        methods = [entry.candidate.method for entry in comparison.ranked]
+        for where in dict.fromkeys(about(assumption, method) for method in methods):
             text = value_of(assumption, where, comparison.grounds.chosen)
-            if text is None:
+            if text is None or assumption.unit is Unit.YES_NO:
                 continue
             now = read(assumption, text)
-            gap = _gap(comparison, pair, assumption, where, now)
-            rise = _gap(comparison, pair, assumption, where, now + 1) - gap
-            if rise:
-                turns_at = now - gap / rise
-                if _possible(assumption, turns_at):
-                    yield Turning(assumption, where, now, turns_at)
+            lines = [_line(comparison, entry, (assumption, where), now) for entry in comparison.ranked]
+            most = ONE if assumption.unit is Unit.PERCENT else None
+            turn = turn_of(lines, [method.id for method in methods], now, most)
+            if turn is not None:
+                at, place = turn
+                yield Turning(assumption, where, now, at, comparison.ranked[place])
 
 
-def _possible(assumption: Assumption, value: Fraction) -> bool:
-    bounded = assumption.unit in (Unit.PERCENT, Unit.YES_NO)
-    return value >= 0 and (not bounded or value <= 1) and assumption.unit is not Unit.YES_NO
+def _line(comparison: Comparison, entry: RankedRoute, of: tuple[Assumption, str], now: Fraction) -> Linear:
+    """A route's cost, were the assumption of another value; one that is not about its method does not move it."""
+    assumption, where = of
+    if about(assumption, entry.candidate.method) != where:
+        return Linear(Fraction(0), entry.cost)
 
+    def cost_at(value: Fraction) -> Fraction:
+        def changed(asked: Assumption, about_: str) -> Fraction | None:
+            return value if (asked.id, about_) == (assumption.id, where) else None
 
-def _gap(
-    comparison: Comparison, pair: Sequence[RankedRoute], assumption: Assumption, where: str, value: Fraction
-) -> Fraction:
-    """What the second costs more than the first, were the assumption of this value."""
+        return _cost(comparison, entry, changed)
 
-    def changed(asked: Assumption, of: str) -> Fraction | None:
-        return value if (asked.id, of) == (assumption.id, where) else None
-
-    first, second = (_cost(comparison, entry, changed) for entry in pair)
-    return second - first
+    slope = cost_at(now + 1) - entry.cost
+    return Linear(slope, entry.cost - slope * now)
 
 
 def _cost(comparison: Comparison, entry: RankedRoute, changed: Changed) -> Fraction:

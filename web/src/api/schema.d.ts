@@ -2322,11 +2322,11 @@ export interface components {
         };
         /**
          * Exact
-         * @description An exact number, and its decimals.
+         * @description An exact number as a fraction, and its decimals; one of more than 40 digits has only these, rounded.
          */
         Exact: {
             /** Exact */
-            exact: string;
+            exact: string | null;
             /** Decimal */
             decimal: string;
         };
@@ -4374,20 +4374,20 @@ export interface components {
         };
         /**
          * TurningOut
-         * @description An assumption, and the value of it from which the rival of the first is the cheaper one.
+         * @description An assumption, and the value of it from which a route of another method comes first.
          */
         TurningOut: {
             assumption: components["schemas"]["AssumptionOut"];
             /** Turns At */
             turns_at: string;
+            rival: components["schemas"]["RouteOut"];
         };
         /**
          * TurningsOut
-         * @description The first of the ranking, the first of another method, and what would let that one come before it.
+         * @description The first of the ranking, and what would let another method come before it.
          */
         TurningsOut: {
             first: components["schemas"]["RouteOut"] | null;
-            rival: components["schemas"]["RouteOut"] | null;
             /** Turnings */
             turnings: components["schemas"]["TurningOut"][];
         };
@@ -4432,10 +4432,12 @@ export interface components {
         };
         /**
          * VolumeStretchOut
-         * @description From a volume a month one plan is cheapest.
+         * @description From a volume a month one plan is cheapest; `from_money` is it rounded to the minor unit.
          */
         VolumeStretchOut: {
             from_amount: components["schemas"]["Exact"];
+            /** From Money */
+            from_money: string;
             /** Plan */
             plan: string;
             /** Plan Name */
@@ -4444,6 +4446,8 @@ export interface components {
         /**
          * VolumesOut
          * @description Which plan is cheapest from which volume, and the shop's own.
+         *
+         *     Only plans that carry the same orders are compared; the provider's others stand beside them.
          */
         VolumesOut: {
             /** Name */
@@ -4454,6 +4458,8 @@ export interface components {
             own_plan: string;
             /** Stretches */
             stretches: components["schemas"]["VolumeStretchOut"][];
+            /** Beside */
+            beside: components["schemas"]["PlanOut"][];
         };
         /**
          * When

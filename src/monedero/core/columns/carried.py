@@ -1,20 +1,17 @@
 """Which of many orders a method can carry, as the decision on a single order has it.
 
 What does not depend on the amount is asked once for all orders that are alike; the method's limits are compared
-exactly, brought over at the reference rate. A limit without a rate carries nothing.
+exactly, brought over at the reference rate. A limit without a rate carries nothing. Long orders are asked one by one.
 
 Source: own design; a test holds it against `monedero.core.tender.decision`.
 
 >>> limits_in([Method(id="cash", name="Cash", family="cash", buyer="Pays.", recurring=False)])
-set()
->>> limits_in(None)
-Traceback (most recent call last):
-...
-TypeError: 'NoneType' object is not iterable
+[]
 """
 
 from collections.abc import Iterable, Mapping
 from datetime import date
+from typing import NamedTuple
 
 import polars as pl
 
@@ -22,6 +19,7 @@ from monedero.core.columns.orders import WHOLE, OrderColumns
 from monedero.core.method import Method
 from monedero.core.money import Money
 from monedero.core.order import Order
+from monedero.core.ratecard.context import OrderContext
 from monedero.core.tender.decision import Setting, cannot_carry
 from monedero.core.window import Window
 
@@ -29,14 +27,36 @@ from monedero.core.window import Window
 ANY_DAY = date(2026, 1, 1)
 
 
-def limits_in(methods: Iterable[Method]) -> set[str]:
-    """The currencies of the methods' limits."""
-    return {method.amount.currency for method in methods if method.amount}
+class Carried(NamedTuple):
+    """By method, which orders it can carry: an expression over columns, and the rows of long orders."""
+
+    columns: Mapping[str, pl.Expr]
+    long: Mapping[str, frozenset[int]]
 
 
-def carried(methods: Mapping[str, Method], orders: OrderColumns, setting: Setting) -> dict[str, pl.Expr]:
-    """By method, whether it can carry the order of a row."""
-    return {name: _carries(method, orders, setting) for name, method in methods.items()}
+def limits_in(methods: Iterable[Method]) -> list[Money]:
+    """The methods' limits on amounts."""
+    windows = [method.amount for method in methods if method.amount]
+    return [end for window in windows for end in (window.from_, window.up_to, window.below) if end]
+
+
+def carried(methods: Mapping[str, Method], orders: OrderColumns, setting: Setting) -> Carried:
+    """By method, which orders it can carry."""
+    return Carried(
+        {name: _carries(method, orders, setting) for name, method in methods.items()},
+        {
+            name: frozenset(
+                order.row for order in orders.long if not any(cannot_carry(method, _asked(order.context), setting))
+            )
+            for name, method in methods.items()
+        },
+    )
+
+
+def _asked(context: OrderContext) -> Order:
+    return Order(
+        context.amount, context.buyer_country, context.line_kinds, bool(context.recurring), context.placed_on
+    )
 
 
 def _carries(method: Method, orders: OrderColumns, setting: Setting) -> pl.Expr:
@@ -59,7 +79,7 @@ def _carries(method: Method, orders: OrderColumns, setting: Setting) -> pl.Expr:
 
 
 def _within(window: Window) -> pl.Expr:
-    amount, held = pl.col("minor") * pl.col("own"), pl.lit(True)
+    amount, held = pl.col("minor") * pl.col("over"), pl.lit(True)
     if window.from_ is not None:
         held = held & (amount >= _over(window.from_))
     if window.up_to is not None:

@@ -1,33 +1,39 @@
-"""Many orders as columns: what is known of each, and what brings its amount to the shop's currency on its day.
+"""Many orders as columns: what is known of each, and what brings figures of a card to the order's own currency.
 
-`fx:EUR` and its like are factors from minor units of a currency to minor units of the shop's, whole over the
-row's `over`; one is null where there is no reference rate. An order whose own currency has none, or of nothing, has
-no price and is left out.
+Orders of one currency and day are a *pair*: they meet the same reference rates. Fees are counted in minor units of the
+order's own currency, over the pair's `over`: `fx:EUR` and its like bring minor units of a currency there, whole over
+`over`; null where there is no reference rate, or no such order meets a figure in that currency. What a pair's numbers
+are worth in the shop's currency stands in the pair alone, as a fraction, since it is needed for sums only.
+
+An order whose own currency has no rate to the shop's, or of nothing, has no price and is left out. Orders of a pair
+whose figures could leave 128 bits are the `long` ones: they are priced one by one by the exact core.
 
 Source: own design.
 
 >>> from monedero.core.fx import ReferenceRates
 >>> frame = pl.DataFrame({"minor": [8500], "currency": ["EUR"], "day": [date(2026, 1, 5)], "buyer_country": ["ES"]})
->>> held = OrderColumns(frame, "EUR", ReferenceRates(None), {"EUR"})
->>> held.frame.select("minor", "own", "over", "weight").row(0)
-(8500, 1, 1, 1)
->>> OrderColumns(frame, "EUR", ReferenceRates(None), {"ABC"})
+>>> held = OrderColumns(frame, "EUR", ReferenceRates(None), lambda known: {"EUR"})
+>>> held.frame.select("minor", "fx:EUR", "over", "weight").row(0), held.pairs[0].value
+((8500, 1, 1, 1), Fraction(1, 100))
+>>> OrderColumns(frame, "EUR", ReferenceRates(None), lambda known: {"ABC"})
 Traceback (most recent call last):
 ...
 monedero.core.errors.InvalidInput: currency-unknown ='ABC'
 """
 
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable, Mapping
 from datetime import date
 from fractions import Fraction
+from functools import cached_property
 from math import lcm
+from typing import NamedTuple
 
 import polars as pl
 
-from monedero.core.errors import FaultCode, refuse
+from monedero.core.columns.exact import Adder
 from monedero.core.fx import NoReferenceRate, ReferenceRates
-from monedero.core.money import minor_digits
-from monedero.core.ratecard.context import Known
+from monedero.core.money import Money, minor_digits, minor_units
+from monedero.core.ratecard.context import Known, OrderContext
 from monedero.core.ratecard.model import CardKind, LineKind
 
 WHOLE = pl.Int128
@@ -39,7 +45,44 @@ KNOWN: dict[str, type[pl.DataType]] = {
     "recurring": pl.Boolean,
     "line_kinds": pl.String,
 }
-LARGEST = 2**125
+BITS = 125
+
+
+class Size(NamedTuple):
+    """How large figures may become: the most that an amount is multiplied by, and the largest figure of a card.
+
+    `weight_over` is what the orders' weights are over.
+    """
+
+    times: int = 1
+    largest: int = 0
+    weight_over: int = 1
+
+
+PLAIN = Size()
+
+
+class Pair(NamedTuple):
+    """A currency and a day; `value` is what a minor unit is worth in whole units of the shop's currency."""
+
+    currency: str
+    day: date
+    over: int
+    value: Fraction
+
+
+class LongOrder(NamedTuple):
+    """An order whose figures are too long for columns; `value` as in its pair, `weight` how many it stands for."""
+
+    row: int
+    weight: Fraction
+    context: OrderContext
+    value: Fraction
+
+    @property
+    def amount(self) -> Fraction:
+        """What it comes to in the shop's currency."""
+        return self.context.amount.minor * self.value
 
 
 class OrderColumns:
@@ -49,73 +92,119 @@ class OrderColumns:
     `line_kinds` (joined by `+`) and `weight` (how many such orders) may be missing.
     """
 
-    def __init__(self, frame: pl.DataFrame, books: str, rates: ReferenceRates, currencies: Iterable[str]) -> None:
-        """Bring the orders to the shop currency (`books`); `currencies` are those of the rate cards' figures."""
-        for code in currencies:
-            minor_digits(code)
-        absent = [
-            pl.lit(None, dtype=kind).alias(name) for name, kind in KNOWN.items() if name not in frame.columns
-        ]
-        if "weight" not in frame.columns:
-            absent.append(pl.lit(1).alias("weight"))
-        frame = frame.with_columns(absent).filter(pl.col("minor") > 0)
-        kinds: dict[str, type[pl.DataType]] = {"minor": WHOLE, "weight": WHOLE, "day": pl.Date, **KNOWN}
-        frame = frame.with_columns(pl.col(name).cast(kind) for name, kind in kinds.items())
+    def __init__(
+        self,
+        frame: pl.DataFrame,
+        books: str,
+        rates: ReferenceRates,
+        figures: Callable[[Known], Iterable[str]],
+        size: Size = PLAIN,
+    ) -> None:
+        """`books` is the shop's currency; `figures` tells the currencies of the figures that such an order meets."""
+        self.books, self.rates, self.weight_over = books, rates, size.weight_over
+        frame = _complete(frame)
         known = frame.select(list(KNOWN)).unique(maintain_order=True).with_row_index("known")
         self.known = {row["known"]: _known(row) for row in known.iter_rows(named=True)}
-        self.over: dict[tuple[str, date], int] = {}
-        factors = self._factors(frame, books, rates, sorted(currencies))
-        self.frame = (
+        self.pairs: list[Pair] = []
+        self._without: dict[str, list[int]] = {}
+        met: dict[str, set[str]] = {}
+        for held in self.known.values():
+            met.setdefault(held.currency, set()).update(figures(held))
+        factors = self._factors(frame, met, size)
+        frame = (
             frame.join(known, on=list(KNOWN), how="left", nulls_equal=True)
-            .join(factors, on=["currency", "day"], how="left")
-            .filter(pl.col("own").is_not_null())
+            .join(factors, on=["currency", "day"], how="inner", maintain_order="left")
             .with_row_index("row")
         )
+        self.frame = frame.filter(pl.col("over").is_not_null())
+        self.long = [self._long(row) for row in frame.filter(pl.col("over").is_null()).iter_rows(named=True)]
 
-    def _factors(
-        self, frame: pl.DataFrame, books: str, rates: ReferenceRates, currencies: list[str]
-    ) -> pl.DataFrame:
-        rows = []
-        for currency, day in frame.select("currency", "day").unique(maintain_order=True).iter_rows():
-            exact = {code: _factor(rates, code, books, day) for code in {currency, *currencies}}
-            over = lcm(*(factor.denominator for factor in exact.values() if factor is not None))
-            self.over[currency, day] = over
-            whole = {code: None if factor is None else int(factor * over) for code, factor in exact.items()}
-            rows.append(
-                (currency, day, str(over), _text(whole[currency]), *(_text(whole[code]) for code in currencies))
-            )
-        names = ["over", "own", *(f"fx:{code}" for code in currencies)]
-        schema = {"currency": pl.String, "day": pl.Date, **dict.fromkeys(names, pl.String)}
-        return (
-            pl.DataFrame(rows, schema=schema, orient="row")
-            .with_columns(pl.col(names).cast(WHOLE, strict=False))
-            .with_columns(pl.when(pl.col("over").is_not_null()).then("own").alias("own"))
+    @cached_property
+    def amounts(self) -> Adder:
+        """Adds minor units of each pair, in whole units of the shop's currency."""
+        return Adder([pair.value for pair in self.pairs])
+
+    @cached_property
+    def fees(self) -> Adder:
+        """Adds numerators over each pair's `over`, in whole units of the shop's currency."""
+        return Adder([pair.value / pair.over for pair in self.pairs])
+
+    @property
+    def height(self) -> int:
+        """How many orders are not left out."""
+        return self.frame.height + len(self.long)
+
+    def _factors(self, frame: pl.DataFrame, met: Mapping[str, set[str]], size: Size) -> pl.DataFrame:
+        """A row a pair that is worth something in the shop's currency; `met` are the figures' currencies by its own."""
+        figures = sorted(set().union(*met.values()))
+        for code in figures:
+            minor_digits(code)
+        rows: list[tuple[object, ...]] = []
+        pairs = frame.group_by("currency", "day", maintain_order=True).agg(
+            pl.col("minor").max(), pl.col("weight").sum()
         )
+        for currency, day, minor, weight in pairs.iter_rows():
+            try:
+                value = self.rates.per_minor(currency, self.books, day) / minor_units(self.books)
+            except NoReferenceRate:
+                continue
+            exact = {code: _factor(self.rates, code, currency, day) for code in met[currency]}
+            over = lcm(*(factor.denominator for factor in exact.values() if factor is not None))
+            whole = {code: int(factor * over) for code, factor in exact.items() if factor is not None}
+            longest = max(int(minor) * over, size.largest * max(whole.values(), default=0))
+            columns: list[str | None] = [None] * (len(figures) + 1)
+            if (longest * size.times * max(int(weight), 1)).bit_length() < BITS:
+                columns = [str(over), *(str(whole[code]) if code in whole else None for code in figures)]
+            rows.append((currency, day, len(self.pairs), *columns))
+            self.pairs.append(Pair(currency, day, over, value))
+        names = ["over", *(f"fx:{code}" for code in figures)]
+        schema = {"currency": pl.String, "day": pl.Date, "pair": pl.UInt32, **dict.fromkeys(names, pl.String)}
+        return pl.DataFrame(rows, schema=schema, orient="row").with_columns(pl.col(names).cast(WHOLE))
 
-    def fits(self, percent_over: int, largest: int) -> None:
-        """Refuse figures so long that a product could leave 128 bits.
+    def _long(self, row: dict[str, object]) -> LongOrder:
+        known, pair = self.known[row["known"]], self.pairs[int(str(row["pair"]))]
+        context = OrderContext(
+            Money(int(str(row["minor"])), pair.currency),
+            known.buyer_country,
+            pair.day,
+            known.line_kinds,
+            known.recurring,
+            known.card_network,
+            known.card_kind,
+        )
+        weight = Fraction(int(str(row["weight"])), self.weight_over)
+        return LongOrder(int(str(row["row"])), weight, context, pair.value)
 
-        `percent_over` is what percentages are over, `largest` the largest fixed amount or limit in minor units.
-        """
-        if self.frame.is_empty():
-            return
-        names = [name for name in self.frame.columns if name in ("own", "over") or name.startswith("fx:")]
-        factor = max(self.frame.select(pl.col(names).max()).row(0), key=lambda value: value or 0) or 1
-        amount = max(int(self.frame.select(pl.col("minor").max()).item()), largest)
-        weight = int(self.frame["weight"].sum())
-        if amount * factor * percent_over * 20 * max(weight, 1) >= LARGEST:
-            raise refuse(FaultCode.FIGURES_TOO_LONG, "typed_rates", amount)
+    def without_rate(self, currencies: Iterable[str]) -> pl.Expr | None:
+        """Which orders lack a reference rate of one of these currencies on their day; None where none does."""
+        lacking = sorted({number for code in currencies for number in self._lacking(code)})
+        return pl.col("pair").is_in(lacking) if lacking else None
+
+    def _lacking(self, code: str) -> list[int]:
+        """The pairs without a reference rate of a currency, looked for once."""
+        if code not in self._without:
+            held = enumerate(self.pairs)
+            self._without[code] = [
+                number for number, pair in held if not self.rates.has(code, pair.currency, pair.day)
+            ]
+        return self._without[code]
 
 
-def _factor(rates: ReferenceRates, currency: str, books: str, day: date) -> Fraction | None:
+def _complete(frame: pl.DataFrame) -> pl.DataFrame:
+    """Every column, of its type; orders of nothing are left out."""
+    absent = [pl.lit(None, dtype=kind).alias(name) for name, kind in KNOWN.items() if name not in frame.columns]
+    if "weight" not in frame.columns:
+        absent.append(pl.lit(1).alias("weight"))
+    kinds: dict[str, type[pl.DataType]] = {"minor": WHOLE, "weight": WHOLE, "day": pl.Date, **KNOWN}
+    frame = frame.with_columns(absent).filter(pl.col("minor") > 0)
+    return frame.with_columns(pl.col(name).cast(kind) for name, kind in kinds.items())
+
+
+def _factor(rates: ReferenceRates, currency: str, to: str, day: date) -> Fraction | None:
     try:
-        return rates.per_minor(currency, books, day)
+        return rates.per_minor(currency, to, day)
     except NoReferenceRate:
         return None
-
-
-def _text(value: int | None) -> str | None:
-    return None if value is None else str(value)
 
 
 def _known(row: dict[str, str | bool | None]) -> Known:

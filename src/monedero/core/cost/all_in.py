@@ -1,7 +1,8 @@
 """The all-in cost of a route by its parts, on every piece of its fee.
 
 Each part is a straight line in the order's amount. Amounts are in whole units of the order's currency, costs in
-whole units of the shop's. An event whose price is unknown counts as nothing, and is said to be unknown elsewhere.
+whole units of the shop's. The fee of an event that nobody told counts as nothing, and is said to be unknown elsewhere;
+the rest of its part (the money lost, the work) stands. So does the share of a month that is not known.
 
 | part | per order |
 | --- | --- |
@@ -11,7 +12,7 @@ whole units of the shop's. An event whose price is unknown counts as nothing, an
 | refunds | refund rate x (refund fee - what is returned of the fee) |
 | disputes | dispute rate x (fee + (1 - win rate) x amount - win rate x fee, if returned when won + handling) |
 | failed debits | failure rate x failure fee |
-| refused deliveries | refusal rate x (out + back) + (1 - refusal rate) x the courier's collection fee |
+| refused deliveries | refusal rate x (out + back); paid at the door also (1 - refusal rate) x the courier's fee |
 | handling | minutes / 60 x the hour's cost |
 | waiting | amount x yearly cost of money x days / 365 |
 | reserve | what is held back, over its own days after the payout |
@@ -23,10 +24,9 @@ Source: own design; interest is simple, actual days over 365.
 >>> week = Bearing(assumed=Assumed(money_cost=Fraction(6, 100)), days=Fraction(7))
 >>> all_in(card, week).total.at(Fraction(50)) / 50
 Fraction(1471, 73000)
->>> all_in(card, Bearing(assumed=Assumed(), days=Fraction(0))).parts[CostPart.FAILED]
-Traceback (most recent call last):
-...
-KeyError: <CostPart.FAILED: 'failed-debits'>
+>>> silent = Bearing(assumed=Assumed(dispute_rate=Fraction(1, 1000)), days=ZERO)
+>>> all_in(card, silent).parts[CostPart.DISPUTES].at(Fraction(500))
+Fraction(1, 2)
 """
 
 from collections.abc import Iterable, Mapping
@@ -60,7 +60,7 @@ class CostPart(StrEnum):
 
 @dataclass(frozen=True, slots=True)
 class EventPrices:
-    """What may happen after an order, in whole units of the shop's currency; None is unknown, and counts as nothing."""
+    """What may happen after an order, in whole units of the shop's currency; a fee of None is not known."""
 
     refund: Fraction | None = None
     refund_returns: str = "none"
@@ -71,14 +71,17 @@ class EventPrices:
 
 @dataclass(frozen=True, slots=True)
 class Bearing:
-    """What a route bears besides its fee. `days` is until the money arrives; `to_books` brings the amount over."""
+    """What a route bears besides its fee. `days` is until the money arrives; `to_books` brings the amount over.
+
+    A `monthly_share` of None is not known.
+    """
 
     assumed: Assumed
     days: Fraction
     to_books: Fraction = Fraction(1)
     events: EventPrices = EventPrices()
     fee_tax: Fraction = ZERO
-    monthly_share: Fraction = ZERO
+    monthly_share: Fraction | None = ZERO
     reserve: Fraction = ZERO
     reserve_days: int = 0
     software: Linear = NOTHING
@@ -110,20 +113,18 @@ def parts_of(fee: Linear, returned: Linear, bearing: Bearing) -> Iterable[tuple[
     amount = Linear(bearing.to_books, ZERO)
     yield CostPart.FEE, fee
     yield CostPart.TAX, fee.times(bearing.fee_tax * (1 - assumed.tax_recoverable))
-    yield CostPart.MONTHLY, _fixed(bearing.monthly_share)
-    if events.refund is not None:
-        less = returned.times(Fraction(-1))
-        yield CostPart.REFUNDS, total((_fixed(events.refund), less)).times(assumed.refund_rate)
-    if events.dispute is not None:
-        back = assumed.win_rate * events.dispute if events.dispute_returned_if_won else ZERO
-        handled = assumed.dispute_minutes / HOUR * assumed.hour_cost
-        lost = amount.times(1 - assumed.win_rate)
-        yield CostPart.DISPUTES, total((_fixed(events.dispute - back + handled), lost)).times(assumed.dispute_rate)
-    if events.failed is not None:
-        yield CostPart.FAILED, _fixed(assumed.failure_rate * events.failed)
-    if bearing.at_the_door:
-        refused = assumed.refusal_rate * (assumed.delivery_out + assumed.delivery_back)
-        yield CostPart.REFUSED, _fixed(refused + (1 - assumed.refusal_rate) * assumed.collection_fee)
+    yield CostPart.MONTHLY, _fixed(bearing.monthly_share or ZERO)
+    less = returned.times(Fraction(-1))
+    yield CostPart.REFUNDS, total((_fixed(events.refund or ZERO), less)).times(assumed.refund_rate)
+    dispute = events.dispute or ZERO
+    back = assumed.win_rate * dispute if events.dispute_returned_if_won else ZERO
+    handled = assumed.dispute_minutes / HOUR * assumed.hour_cost
+    lost = amount.times(1 - assumed.win_rate)
+    yield CostPart.DISPUTES, total((_fixed(dispute - back + handled), lost)).times(assumed.dispute_rate)
+    yield CostPart.FAILED, _fixed(assumed.failure_rate * (events.failed or ZERO))
+    collected = (1 - assumed.refusal_rate) * assumed.collection_fee if bearing.at_the_door else ZERO
+    refused = assumed.refusal_rate * (assumed.delivery_out + assumed.delivery_back)
+    yield CostPart.REFUSED, _fixed(refused + collected)
     yield CostPart.HANDLING, _fixed(assumed.minutes / HOUR * assumed.hour_cost)
     yield CostPart.WAITING, amount.times(assumed.money_cost * bearing.days / YEAR)
     yield CostPart.RESERVE, amount.times(bearing.reserve * assumed.money_cost * bearing.reserve_days / YEAR)

@@ -1,7 +1,7 @@
 """When the money of an order arrives: its business days, then the wait for the next payout.
 
-A new account may have its first payout later than that; what a reserve holds back comes so many days after the
-payout.
+Cash is there on the day on which it is handed over, a weekend included. A new account may have its first payout later
+than that; what a reserve holds back comes so many days after the payout.
 
 Source: own design; calendars as in `monedero.core.calendar`.
 
@@ -17,7 +17,8 @@ True
 from collections.abc import Iterable
 from datetime import date, timedelta
 
-from monedero.core.calendar import add_business_days, next_payout
+from monedero.core.calendar import TARGET, add_business_days, next_business_day, next_payout
+from monedero.core.method import Family, Method
 from monedero.core.ratecard.model import Event, Settlement
 
 
@@ -29,6 +30,21 @@ def settlement_of(settlement: Iterable[Settlement], method: str) -> Settlement |
 def event_of(events: Iterable[Event], method: str) -> Event | None:
     """The first entry that names the method, or names none; without one its events are unknown."""
     return next((entry for entry in events if entry.methods is None or method in entry.methods), None)
+
+
+def taken_on(day: date, method: Method) -> date:
+    """The day on which the money of an order is taken from the buyer: after the notice that comes before a collection.
+
+    >>> debit = Method(id="debit", name="Debit", family="bank-debit", buyer="Pays.", recurring=True, notice_days=14)
+    >>> taken_on(date(2026, 12, 11), debit)
+    datetime.date(2026, 12, 28)
+    """
+    return next_business_day(day + timedelta(days=method.notice_days), TARGET) if method.notice_days else day
+
+
+def handed_over(rule: Settlement, method: Method) -> bool:
+    """Whether the money is there as soon as the buyer hands it over."""
+    return method.family is Family.CASH and rule.business_days == 0
 
 
 def arrives(day: date, rule: Settlement, first_payout_days: int = 0) -> date:

@@ -21,7 +21,8 @@ from monedero.core.errors import Fault, FaultCode, InvalidInput
 from monedero.core.fx import NoReferenceRate, ReferenceRates
 from monedero.core.ratecard.context import OrderContext
 from monedero.core.ratecard.model import RateCard
-from monedero.core.ratecard.pricing import CardPricer, NotPriced, Priced, Pricing, no_rate
+from monedero.core.ratecard.priced import NotPriced, Priced, Pricing
+from monedero.core.ratecard.pricing import CardPricer, no_rate
 from monedero.core.reasons import Reason, ReasonCode
 
 
@@ -69,6 +70,10 @@ class Catalogue:
             newest(held, day) or min(held, key=lambda pricer: pricer.card.valid_from or date.min)
             for held in self._by_provider.values()
         ]
+
+    def in_force(self, day: date) -> list[CardPricer]:
+        """The card of each provider that prices on the day; a provider whose first card comes later has none."""
+        return [pricer for held in self._by_provider.values() if (pricer := newest(held, day))]
 
     def price(self, order: OrderContext) -> list[Pricing]:
         """The fee of an order on every route of every provider, by card, plan and method order."""

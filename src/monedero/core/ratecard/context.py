@@ -15,13 +15,15 @@ Traceback (most recent call last):
 monedero.core.errors.InvalidInput: amount-negative amount='-0.01 EUR'
 """
 
+from collections.abc import Mapping
 from dataclasses import dataclass, field
 from datetime import date
 from typing import NamedTuple
 
 from monedero.core.errors import FaultCode, refuse
 from monedero.core.money import Money
-from monedero.core.ratecard.model import CardKind, LineKind, Origin
+from monedero.core.ratecard.model import CardKind, LineKind, Origin, RateCard
+from monedero.core.ratecard.volume import Volume
 
 
 class Known(NamedTuple):
@@ -37,7 +39,11 @@ class Known(NamedTuple):
 
 @dataclass(frozen=True, slots=True)
 class OrderContext:
-    """An order as a rate card sees it: all that the buyer pays, and what is known about it."""
+    """An order as a rate card sees it: all that the buyer pays, and what is known about it.
+
+    `monthly_volume` is what every account takes in a month; without it `plan_volumes` may say so for each
+    plan (`provider/plan`), all in one currency.
+    """
 
     amount: Money
     buyer_country: str
@@ -47,6 +53,7 @@ class OrderContext:
     card_network: str | None = None
     card_kind: CardKind | None = None
     monthly_volume: Money | None = None
+    plan_volumes: Mapping[str, Volume] | None = None
     known: Known = field(init=False, repr=False)
 
     def __post_init__(self) -> None:
@@ -62,6 +69,14 @@ class OrderContext:
             self.line_kinds,
         )
         object.__setattr__(self, "known", known)
+
+    def volumes_of(self, card: RateCard) -> dict[str, Volume]:
+        """What the account takes in a month, by plan of a card; one that is not known is not there."""
+        if self.monthly_volume is not None:
+            return dict.fromkeys((plan.id for plan in card.plans), Volume.of(self.monthly_volume))
+        held = self.plan_volumes or {}
+        named = {plan.id: f"{card.provider.id}/{plan.id}" for plan in card.plans}
+        return {plan: held[name] for plan, name in named.items() if name in held}
 
 
 def origin_of(shop_country: str, buyer_country: str, region: frozenset[str]) -> Origin:

@@ -23,8 +23,10 @@ from monedero.core.fx import NoReferenceRate, ReferenceRates
 from monedero.core.money import minor_units
 from monedero.core.ratecard.context import OrderContext
 from monedero.core.ratecard.model import Band, Route
-from monedero.core.ratecard.pricing import Candidates, CardPricer, NotPriced, Terms, no_rate, percent_at
-from monedero.core.ratecard.scaled import ScaledEntry, holds
+from monedero.core.ratecard.priced import NotPriced
+from monedero.core.ratecard.pricing import Candidates, CardPricer, Terms, no_rate
+from monedero.core.ratecard.scaled import ScaledEntry, percent_at, stands
+from monedero.core.ratecard.volume import Reached
 from monedero.core.reasons import Reason
 
 ZERO = Fraction(0)
@@ -153,41 +155,31 @@ def _pieces(candidates: Candidates, terms: Terms, scale: _Scale) -> Iterable[Fee
     bands = [entry.amount for entry in (*candidates.rates, *candidates.extras)]
     starts: list[int] = sorted({0, *_ends(bands, terms)})
     belows: Sequence[int | None] = [*starts[1:], None]
+    reached = terms.reached.get(candidates.route.plan)
     for start, below in zip(starts, belows, strict=True):
-        rate = _first(candidates.rates, start, terms)
-        extras = _all(candidates.extras, start, terms)
+        rate = _first(candidates.rates, start, reached, terms)
+        extras = _all(candidates.extras, start, reached, terms)
         if rate is not None and extras is not None:
             stretch = (scale.edge(start), None if below is None else scale.edge(below))
-            yield from _limited(rate, _extra_parts(extras, terms, scale), stretch, scale)
+            percent = percent_at(rate, reached) if rate.graduated else rate.percent
+            yield from _limited(rate, percent, _extra_parts(extras, terms, scale), stretch, scale)
 
 
-def _lacks(entry: ScaledEntry, terms: Terms) -> bool:
-    return not terms.factors.missing.keys().isdisjoint(entry.currencies)
-
-
-def _in_bands(entry: ScaledEntry, amount: int, terms: Terms) -> bool:
-    return holds(entry.amount, amount, terms.factors) and holds(entry.volume, terms.volume, terms.factors)
-
-
-def _first(rates: Iterable[ScaledEntry], amount: int, terms: Terms) -> ScaledEntry | None:
+def _first(rates: Iterable[ScaledEntry], amount: int, reached: Reached | None, terms: Terms) -> ScaledEntry | None:
     """The first rate whose bands hold; None where none does, or where its reference rate is missing."""
     for rate in rates:
-        if _lacks(rate, terms):
-            return None
-        if _in_bands(rate, amount, terms):
-            return rate
+        fits = stands(rate, amount, reached, terms.factors)
+        if fits is not False:
+            return rate if fits else None
     return None
 
 
-def _all(extras: Iterable[ScaledEntry], amount: int, terms: Terms) -> list[ScaledEntry] | None:
+def _all(
+    extras: Iterable[ScaledEntry], amount: int, reached: Reached | None, terms: Terms
+) -> list[ScaledEntry] | None:
     """Every extra whose bands hold; None where the reference rate of one is missing."""
-    held = []
-    for extra in extras:
-        if _lacks(extra, terms):
-            return None
-        if _in_bands(extra, amount, terms):
-            held.append(extra)
-    return held
+    verdicts = [(extra, stands(extra, amount, reached, terms.factors)) for extra in extras]
+    return None if any(fits is None for _, fits in verdicts) else [extra for extra, fits in verdicts if fits]
 
 
 def _extra_parts(
@@ -205,13 +197,13 @@ def _extra_parts(
 
 def _limited(
     rate: ScaledEntry,
+    percent: int,
     extras: tuple[tuple[str, Linear, Linear], ...],
     stretch: tuple[Fraction, Fraction | None],
     scale: _Scale,
 ) -> Iterable[FeePiece]:
     """A stretch cut where the minimum ends, the maximum begins, and the percentage reaches the maximum."""
     terms = scale.terms
-    percent = percent_at(rate, terms.volume, terms.factors) if rate.graduated else rate.percent
     fixed, minimum, maximum = (
         terms.factors.whole(money) if money else None for money in (rate.fixed, rate.minimum, rate.maximum)
     )

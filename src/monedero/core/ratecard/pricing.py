@@ -6,100 +6,39 @@ free. An order of zero needs no payment.
 
 Source: own design, `monedero/rate-card/1`.
 
->>> fee = Priced(None, "card-any", "EUR", 1000, (2465, 250, 0), ())
->>> fee.exact, fee.charged
-(Fraction(543, 20000), Money(minor=3, currency='EUR'))
 >>> no_rate(NoReferenceRate("KWD", date(2026, 1, 2))).limit
 'KWD'
 """
 
+from collections.abc import Mapping
 from datetime import date
 from fractions import Fraction
 from functools import lru_cache
+from types import MappingProxyType
 from typing import NamedTuple
 
 from monedero.core.fx import NoReferenceRate, ReferenceRates
-from monedero.core.money import Money, minor_units, round_half_up, split
+from monedero.core.money import Money, minor_units
 from monedero.core.ratecard.context import Known, OrderContext, origin_of
 from monedero.core.ratecard.fit import Asked, extra_covers, rate_covers
-from monedero.core.ratecard.model import RateCard, Route
+from monedero.core.ratecard.model import Extra, Rate, RateCard, Route
+from monedero.core.ratecard.priced import NothingToPay, NotPriced, Priced, Pricing
 from monedero.core.ratecard.scaled import (
     Factors,
     ScaledEntry,
     find_factors,
-    holds,
+    percent_at,
     percent_scale,
     percents,
     scale_entry,
+    stands,
 )
+from monedero.core.ratecard.volume import Reached, Volume, ends_of, graduated_ends, reached_by
 from monedero.core.reasons import Reason, ReasonCode
 
 NO_EXTRAS: tuple[str, ...] = ()
+NO_ASKING: Mapping[str, Volume] = MappingProxyType({})
 NO_RATE_FITS = Reason(ReasonCode.NO_RATE_FITS)
-KINDS = ("percentage", "fixed", "adjustment")
-
-
-class Part(NamedTuple):
-    """One part of a fee, `percentage`, `fixed` or `adjustment`, of a rate or extra, over the fee's denominator."""
-
-    kind: str
-    entry: str
-    numerator: int
-
-
-class Priced(NamedTuple):
-    """An exact fee in minor units of the settlement currency, as numerators over one denominator.
-
-    They are percentage, fixed and adjustment to a limit of the rate, then percentage and fixed of each extra.
-    """
-
-    route: Route
-    rate: str
-    currency: str
-    denominator: int
-    numerators: tuple[int, ...]
-    extras: tuple[str, ...]
-
-    @property
-    def parts(self) -> list[Part]:
-        """Every part with its name."""
-        names = [(kind, self.rate) for kind in KINDS]
-        names += [(kind, extra) for extra in self.extras for kind in KINDS[:2]]
-        return [Part(*name, numerator) for name, numerator in zip(names, self.numerators, strict=True)]
-
-    @property
-    def exact(self) -> Fraction:
-        """The fee in whole units of the settlement currency, not rounded."""
-        return Fraction(sum(self.numerators), self.denominator * minor_units(self.currency))
-
-    @property
-    def charged(self) -> Money:
-        """The fee, rounded once, half up."""
-        return Money(round_half_up(sum(self.numerators), self.denominator), self.currency)
-
-    @property
-    def shown(self) -> list[tuple[Part, Money]]:
-        """The parts that are not nothing, in whole minor units that add up to the charged fee."""
-        parts = [part for part in self.parts if part.numerator]
-        exact = [Fraction(part.numerator, self.denominator) for part in parts]
-        shares = split(exact, self.charged.minor)
-        return [(part, Money(share, self.currency)) for part, share in zip(parts, shares, strict=True)]
-
-
-class NotPriced(NamedTuple):
-    """A route that has no price for this order, and why."""
-
-    route: Route
-    reason: Reason
-
-
-class NothingToPay(NamedTuple):
-    """A route of an order of zero."""
-
-    route: Route
-
-
-Pricing = Priced | NotPriced | NothingToPay
 
 
 class Candidates(NamedTuple):
@@ -113,14 +52,16 @@ class Candidates(NamedTuple):
 class Terms(NamedTuple):
     """What of a card an order meets, whatever its amount.
 
-    Factors bring minor units to the settlement currency; `volume` is over the factors' denominator; `percent_over`
-    is what the card's percentages are over.
+    Factors bring minor units to the settlement currency; `reached` says by plan what the month's volume reaches (one
+    that is not there is not known), in which currency it was asked; `percent_over` is what the card's percentages
+    are over.
     """
 
     settlement: str
     candidates: list[Candidates]
     factors: Factors
-    volume: int | None
+    reached: Mapping[str, Reached]
+    asked_in: str
     percent_over: int
 
 
@@ -135,15 +76,21 @@ class CardPricer:
         self._reference = rates
         self._region = frozenset(card.provider.region)
         self._settles_in = frozenset(card.provider.settles_in)
-        self.percent_over = percent_scale(
-            percent
-            for entry in (*card.rates, *card.extras)
-            for percent in percents(entry)  # type: ignore[arg-type]
-        )
+        entries: list[Rate | Extra] = [*card.rates, *card.extras]
+        self.percent_over = percent_scale(percent for entry in entries for percent in percents(entry))
+        self.volume_ends = frozenset().union(*(ends_of(entry) for entry in entries))
+        self.graduated_ends = graduated_ends(entries)
+        bands = [entry.when.monthly_volume for entry in entries]
+        self.whole_ends = frozenset(end for band in bands if band for end in (band.from_, band.below) if end)
         self._rates = [(rate, scale_entry(rate, self.percent_over)) for rate in card.rates]
         self._extras = [(extra, scale_entry(extra, self.percent_over)) for extra in card.extras]
         scaled = [entry for _, entry in self._rates] + [entry for _, entry in self._extras]
-        self.monies = [money for entry in scaled for money in entry.monies]
+        self.amounts = [money for entry in scaled for money in entry.amounts]
+        percentages = [entry.percent for entry in scaled] + [
+            step for entry in scaled for _, step in entry.graduated
+        ]
+        # No fee is more than this many times the largest figure in it, over `percent_over`.
+        self.most = sum(percentages) + self.percent_over * (len(self.amounts) + 1)
         self.currencies = frozenset().union(*(entry.currencies for entry in scaled))
         self.open = shop_country in card.provider.countries
         self.prepared = lru_cache(maxsize=1024)(self._prepare)
@@ -153,27 +100,53 @@ class CardPricer:
         """The currency in which the provider pays out an order of this currency."""
         return currency if currency in self._settles_in else self.card.provider.settles_in[0]
 
+    def ends_in(self, currency: str, day: date) -> dict[Money, Fraction | None]:
+        """The ends of the card's bands of volume in whole units of a currency; None has no reference rate."""
+        return {end: self.brought(Volume.of(end), currency, day) for end in self.volume_ends}
+
+    def brought(self, volume: Volume, currency: str, day: date) -> Fraction | None:
+        """A month's volume in whole units of a currency; None where there is no reference rate."""
+        try:
+            return volume.amount * self._reference.find(volume.currency, currency, day).value
+        except NoReferenceRate:
+            return None
+
     def terms(self, order: OrderContext) -> Terms | Reason:
         """What of the card an order meets, whatever its amount; or why none of the card's routes has a price."""
         if not self.open:
             open_to = ", ".join(self.card.provider.countries)
             return Reason(ReasonCode.SHOP_COUNTRY, limit=open_to, own=self._shop_country)
-        currency, volume = order.amount.currency, order.monthly_volume
+        currency, day = order.amount.currency, order.placed_on
         settlement, candidates = self.prepared(order.known)
-        factors = self._factors(currency, volume.currency if volume else currency, settlement, order.placed_on)
+        asking = order.volumes_of(self.card) if self.volume_ends else NO_ASKING
+        other = next((volume.currency for volume in asking.values()), currency)
+        factors = self._factors(currency, other, settlement, day)
         if currency in factors.missing:
             return no_rate(factors.missing[currency])
-        reached = volume is not None and volume.currency in factors.by_currency
-        held = factors.whole(volume) if volume and reached else None
-        return Terms(settlement, candidates, factors, held, self.percent_over)
+        reached = {plan: self._reached(volume, factors) for plan, volume in asking.items()}
+        return Terms(settlement, candidates, factors, reached, other, self.percent_over)
 
-    def price(self, order: OrderContext) -> list[Pricing]:
-        """The fee on every route of the card, in the card's sequence of routes."""
+    def _reached(self, volume: Volume, factors: Factors) -> Reached:
+        """What a volume reaches of the card's ends; all is left open where it has no reference rate."""
+        if volume.currency not in factors.by_currency:
+            return Reached(frozenset(), frozenset(), self.volume_ends)
+        known = factors.by_currency
+        ends = {end: factors.whole(end) if end.currency in known else None for end in self.volume_ends}
+        value = volume.amount * minor_units(volume.currency) * known[volume.currency]
+        return reached_by(ends, value, value)
+
+    def price(self, order: OrderContext, reached: Mapping[str, Reached] | None = None) -> list[Pricing]:
+        """The fee on every route of the card, in the card's sequence of routes.
+
+        What the month's volume reaches may be given by plan; else it is what the order says of volumes.
+        """
         if order.amount.minor == 0:
             return [NothingToPay(route) for route in self.routes]
         terms = self.terms(order)
         if isinstance(terms, Reason):
             return [NotPriced(route, terms) for route in self.routes]
+        if reached is not None:
+            terms = terms._replace(reached=reached)
         amount = terms.factors.whole(order.amount)
         denominator = terms.percent_over * terms.factors.over
         return [_price_route(entry, amount, terms, denominator) for entry in terms.candidates]
@@ -205,17 +178,19 @@ def _price_route(candidates: Candidates, amount: int, terms: Terms, denominator:
 
     `amount` is in the settlement currency, over the factors' denominator; fees are over `denominator`.
     """
-    currency, _, factors, volume, percent_over = terms
+    currency, factors, percent_over = terms.settlement, terms.factors, terms.percent_over
     route, rates, extras = candidates
     missing = factors.missing
+    reached = terms.reached.get(route.plan)
     for entry in rates:
-        if missing and not missing.keys().isdisjoint(entry.currencies):
-            return NotPriced(route, lacking(entry, factors))
-        if entry.bare or (holds(entry.amount, amount, factors) and holds(entry.volume, volume, factors)):
+        fits = True if entry.bare and not missing else stands(entry, amount, reached, factors)
+        if fits is None:
+            return NotPriced(route, lacking(entry, terms))
+        if fits:
             break
     else:
         return NotPriced(route, NO_RATE_FITS)
-    percentage = amount * (percent_at(entry, volume, factors) if entry.graduated else entry.percent)
+    percentage = amount * (percent_at(entry, reached) if entry.graduated else entry.percent)
     fixed = factors.whole(entry.fixed) * percent_over if entry.fixed else 0
     adjustment = 0
     if entry.limited:
@@ -223,9 +198,10 @@ def _price_route(candidates: Candidates, amount: int, terms: Terms, denominator:
     numerators: tuple[int, ...] = (percentage, fixed, adjustment)
     added = NO_EXTRAS
     for extra in extras:
-        if missing and not missing.keys().isdisjoint(extra.currencies):
-            return NotPriced(route, lacking(extra, factors))
-        if extra.bare or (holds(extra.amount, amount, factors) and holds(extra.volume, volume, factors)):
+        fits = True if extra.bare and not missing else stands(extra, amount, reached, factors)
+        if fits is None:
+            return NotPriced(route, lacking(extra, terms))
+        if fits:
             more = factors.whole(extra.fixed) * percent_over if extra.fixed else 0
             numerators += (extra.percent * amount, more)
             added += (extra.id,)
@@ -246,15 +222,7 @@ def no_rate(missing: NoReferenceRate) -> Reason:
     return Reason(ReasonCode.NO_REFERENCE_RATE, limit=missing.currency, own=missing.day.isoformat())
 
 
-def lacking(entry: ScaledEntry, factors: Factors) -> Reason:
-    """The reason for a rate or an extra whose reference rate is missing."""
-    currency = min(entry.currencies & factors.missing.keys())
-    return no_rate(factors.missing[currency])
-
-
-def percent_at(entry: ScaledEntry, volume: int | None, factors: Factors) -> int:
-    """The percentage at the band that the month's volume has reached; a month begins in the first band."""
-    for below, percent in entry.graduated[:-1]:
-        if volume is None or below is None or volume < factors.whole(below):
-            return percent
-    return entry.graduated[-1][1]
+def lacking(entry: ScaledEntry, terms: Terms) -> Reason:
+    """The reason for a rate or an extra that needs a missing reference rate, of a figure or of the month's volume."""
+    missing = terms.factors.missing
+    return no_rate(missing[min((entry.currencies | {terms.asked_in}) & missing.keys())])

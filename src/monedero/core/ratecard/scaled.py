@@ -26,6 +26,9 @@ from typing import NamedTuple
 from monedero.core.fx import NoReferenceRate, ReferenceRates
 from monedero.core.money import Money
 from monedero.core.ratecard.model import Band, Extra, Rate
+from monedero.core.ratecard.volume import Reached, ends_of
+
+UNKNOWN = "unknown"
 
 
 class Factors(NamedTuple):
@@ -42,7 +45,10 @@ class Factors(NamedTuple):
 
 @dataclass(frozen=True, slots=True)
 class ScaledEntry:
-    """A rate or an extra; percentages over the card's scale. `bare`: no bands; `limited`: it has limits."""
+    """A rate or an extra; percentages over the card's scale.
+
+    `figures` are the fixed amount and the limits, `bare` says that there are no bands, `limited` that there are limits.
+    """
 
     id: str
     percent: int
@@ -52,10 +58,16 @@ class ScaledEntry:
     amount: Band | None
     volume: Band | None
     graduated: tuple[tuple[Money | None, int], ...]
-    monies: tuple[Money, ...]
+    figures: tuple[Money, ...]
     currencies: frozenset[str]
     bare: bool
     limited: bool
+
+    @property
+    def amounts(self) -> list[Money]:
+        """Every figure that is compared with an order's amount or added to its fee; volumes are not among them."""
+        band = self.amount
+        return [*self.figures, *(end for end in (band.from_, band.below) if end)] if band else [*self.figures]
 
 
 def percent_scale(percents: Iterable[Decimal]) -> int:
@@ -82,10 +94,9 @@ def scale_entry(entry: Rate | Extra, percent_over: int) -> ScaledEntry:
     steps = (rate.graduated if rate else None) or []
     graduated = tuple((step.below, share(step.percent)) for step in steps)
     minimum, maximum = (rate.minimum, rate.maximum) if rate else (None, None)
-    bands = [band for band in (entry.when.amount, entry.when.monthly_volume) if band]
-    ends = [end for band in bands for end in (band.from_, band.below)]
-    figures = (entry.fixed, minimum, maximum, *ends, *(below for below, _ in graduated))
-    monies = tuple(money for money in figures if money)
+    band = entry.when.amount
+    figures = tuple(money for money in (entry.fixed, minimum, maximum) if money)
+    named = [*figures, *ends_of(entry), *((band.from_, band.below) if band else ())]
     return ScaledEntry(
         id=entry.id,
         percent=share(entry.percent),
@@ -95,9 +106,9 @@ def scale_entry(entry: Rate | Extra, percent_over: int) -> ScaledEntry:
         amount=entry.when.amount,
         volume=entry.when.monthly_volume,
         graduated=graduated,
-        monies=monies,
-        currencies=frozenset(money.currency for money in monies),
-        bare=not bands,
+        figures=figures,
+        currencies=frozenset(money.currency for money in named if money),
+        bare=band is None and entry.when.monthly_volume is None,
         limited=minimum is not None or maximum is not None,
     )
 
@@ -114,15 +125,51 @@ def find_factors(rates: ReferenceRates, currencies: Iterable[str], settlement: s
     return Factors(over, {currency: int(factor * over) for currency, factor in exact.items()}, missing)
 
 
-def holds(band: Band | None, value: int | None, factors: Factors) -> bool:
-    """Whether a value (in the settlement currency, over the factors' denominator) lies in a band.
+def amount_holds(band: Band | None, value: int, factors: Factors) -> bool | None:
+    """Whether an amount (in the settlement currency, over the factors' denominator) lies in a band.
 
-    No band always holds; an unknown value lies in none.
+    None where an end without a reference rate leaves it open.
     """
     if band is None:
         return True
-    return (
-        value is not None
-        and (band.from_ is None or value >= factors.whole(band.from_))
-        and (band.below is None or value < factors.whole(band.below))
+    low, high = (
+        None if end is None else factors.whole(end) if end.currency in factors.by_currency else UNKNOWN
+        for end in (band.from_, band.below)
     )
+    if (isinstance(low, int) and value < low) or (isinstance(high, int) and value >= high):
+        return False
+    return None if UNKNOWN in (low, high) else True
+
+
+def volume_holds(band: Band | None, reached: Reached | None) -> bool | None:
+    """Whether a month's volume lies in a band; a volume that is not known lies in none, None leaves it open."""
+    if band is None:
+        return True
+    if reached is None:
+        return False
+    ends = {end for end in (band.from_, band.below) if end}
+    under = band.from_ and band.from_ not in reached.whole | reached.unknown
+    if under or band.below in reached.whole:
+        return False
+    return None if ends & reached.unknown else True
+
+
+def stands(entry: ScaledEntry, amount: int, reached: Reached | None, factors: Factors) -> bool | None:
+    """Whether the bands of an entry hold; None where it may price the order and a reference rate is missing.
+
+    An entry that cannot fit needs no rate.
+    """
+    holds = (volume_holds(entry.volume, reached), amount_holds(entry.amount, amount, factors))
+    if False in holds:
+        return False
+    if None in holds or not factors.missing.keys().isdisjoint(money.currency for money in entry.figures):
+        return None
+    return None if reached and any(below in reached.unknown for below, _ in entry.graduated) else True
+
+
+def percent_at(entry: ScaledEntry, reached: Reached | None) -> int:
+    """The percentage of a graduated rate at the band that the month has reached; a month begins in the first one."""
+    for below, percent in entry.graduated[:-1]:
+        if reached is None or below not in reached.graduated:
+            return percent
+    return entry.graduated[-1][1]

@@ -8,7 +8,8 @@ from monedero.core.money import Money
 from monedero.core.order import Order
 from monedero.core.payment.state import Move, State
 from monedero.core.ratecard.model import CardKind, Event, RateCard
-from monedero.core.ratecard.pricing import CardPricer, Priced
+from monedero.core.ratecard.priced import Priced
+from monedero.core.ratecard.pricing import CardPricer
 from monedero.figures import methods, reference_rates
 from monedero.standins.provider.things import Taking
 

@@ -18,7 +18,7 @@ from monedero.store import Store
 from monedero.work.accounts.applying import Applying
 from monedero.work.basis import draft
 from monedero.work.grounds import UNDER_WAY, Grounds, grounds_of
-from monedero.work.month import mix_of, mix_without, month_of
+from monedero.work.month import mix_of, month_of
 
 
 @dataclass(frozen=True, slots=True)
@@ -100,7 +100,7 @@ def _brings(store: Store, grounds: Grounds, provider: str, day: date) -> Brings:
     carried = max((month.plans[plan].carried for plan in plans), default=ZERO)
     saves, more = None, ZERO
     if any(plan.startswith(f"{provider}/") for plan in mix.plans):
-        without = mix_without(store, provider, day)
+        without = mix_of(store, day, without=provider)
         more = mix.carried - without.carried
         saves = without.cost - mix.cost if not more else ZERO
     return Brings(carried, month.orders, by_method, saves, more)

@@ -45,9 +45,9 @@ export function CurvesTable({ data, show, curves, axis, children }: Props) {
             {data.cheapest.map((stretch) => {
               const curve = curves.find((entry) => entry.key === stretch.route);
               return (
-                <tr key={stretch.from_amount.exact} className="border-b border-rule-soft">
+                <tr key={stretch.from_amount.decimal} className="border-b border-rule-soft">
                   <td>{grouped(stretch.from_amount.decimal)}</td>
-                  <td className="text-soft">{stretch.from_amount.exact}</td>
+                  <td className="text-soft">{stretch.from_amount.exact ?? "rounded to the minor unit"}</td>
                   <td>{grouped(stretch.below.decimal)}</td>
                   <td>{curve ? `${curve.name}, ${curve.provider}` : "none has a price"}</td>
                 </tr>

@@ -69,8 +69,11 @@ export function Derivation({ entry, currency, onAdd, onBegin }: Props) {
           <tr>
             <th scope="row" colSpan={2} className="text-left font-normal text-soft py-1">
               Together
-              {detail.unknown.length > 0 &&
-                `; its card says nothing of ${detail.unknown.join(", ")}, which count as nothing`}
+              {detail.unknown.map((sentence) => (
+                <span key={sentence} className="block">
+                  {sentence}
+                </span>
+              ))}
             </th>
             <td className="text-right pr-4 text-soft whitespace-nowrap">{detail.exact_cost}</td>
             <td className="text-right font-semibold whitespace-nowrap">{shown(detail.cost)}</td>

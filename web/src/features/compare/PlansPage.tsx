@@ -49,7 +49,10 @@ export function PlansPage() {
             <h2 id="volumes" className="text-lg mb-1">
               From which volume a plan pays
             </h2>
-            <p className="text-soft mb-2">At your own mix of orders, all of them on that provider.</p>
+            <p className="text-soft mb-2">
+              At your own mix of orders, all of them on that provider. Only plans that carry the same orders
+              are compared.
+            </p>
             {data.by_provider.length === 0 && <p>No provider here has more than one plan.</p>}
             {data.by_provider.map((volumes) => (
               <VolumeBar key={volumes.name} volumes={volumes} currency={data.currency} />
@@ -149,7 +152,12 @@ function VolumeBar({ volumes, currency }: { volumes: Volumes; currency: string }
     <div className="grid grid-cols-[9rem_minmax(0,1fr)] gap-4 items-center border-b border-rule-soft py-2">
       <div>
         <strong className="font-semibold">{volumes.name}</strong>
-        <p className="text-soft text-small">{volumes.own_plan} is cheaper for you</p>
+        <p className="text-soft text-small">{volumes.own_plan} is cheapest for you</p>
+        {volumes.beside.map((plan) => (
+          <p key={plan.plan} className="text-copper text-small">
+            {plan.plan_name} carries other orders ({plan.not_carried} left out) and is not compared
+          </p>
+        ))}
       </div>
       <div className="relative h-12" role="img" aria-label={spoken(volumes, currency)}>
         {volumes.stretches.map((stretch, index) => {
@@ -172,7 +180,7 @@ function VolumeBar({ volumes, currency }: { volumes: Volumes; currency: string }
             className="absolute top-1 h-7 border-l border-ink pl-1 pt-5 text-small font-semibold whitespace-nowrap"
             style={{ left: `${place(border)}%` }}
           >
-            {money(volumes.stretches[index + 1]?.from_amount.decimal ?? "")}
+            {startOf(volumes.stretches[index + 1])}
           </span>
         ))}
         <span
@@ -190,14 +198,16 @@ function VolumeBar({ volumes, currency }: { volumes: Volumes; currency: string }
   );
 }
 
-function money(decimal: string): string {
-  const [whole = "", decimals = ""] = decimal.split(".");
-  return grouped(`${whole}.${decimals.slice(0, 2).padEnd(2, "0")}`);
+/** Where a stretch begins; one whose exact figure is too long to be told is rounded, and says so. */
+function startOf(stretch: Volumes["stretches"][number] | undefined): string {
+  if (!stretch) return "";
+  const money = grouped(stretch.from_money.split(" ")[0] ?? "");
+  return stretch.from_amount.exact === null ? `about ${money}` : money;
 }
 
 function spoken(volumes: Volumes, currency: string): string {
   const parts = volumes.stretches.map(
-    (stretch) => `${stretch.plan_name} from ${money(stretch.from_amount.decimal)} ${currency}`,
+    (stretch) => `${stretch.plan_name} from ${startOf(stretch)} ${currency}`,
   );
   return `${volumes.name}: ${parts.join(", ")}. Your volume is ${shown(volumes.own)}.`;
 }

@@ -8,17 +8,18 @@ interface Props {
   currency: string;
 }
 
-/** From which value of an assumption the first of another method would come before the first. */
+/** From which value of an assumption another method would come first. */
 export function Turnings({ hand, currency }: Props) {
   const found = useTurnings(useRested(hand)).data;
-  if (!found?.first || !found.rival || found.turnings.length === 0) return null;
-  const { first, rival, turnings } = found;
+  if (!found?.first || found.turnings.length === 0) return null;
+  const { first, turnings } = found;
   return (
     <p className="text-soft mt-2 mb-6">
-      {fullName(first)} comes before {fullName(rival)} as things are assumed. They would change places with{" "}
-      {turnings.map(({ assumption, turns_at }, index) => (
+      {fullName(first)} comes first as things are assumed.{" "}
+      {turnings.map(({ assumption, turns_at, rival }, index) => (
         <span key={assumption.id + assumption.about}>
-          {index > 0 && (index === turnings.length - 1 ? " or " : ", ")}
+          {index > 0 && "; "}
+          {fullName(rival)} would come first with{" "}
           <span className="text-ink">
             {assumption.name.toLowerCase()}
             {assumption.about !== "*" && ` (${assumption.about.replaceAll("-", " ")})`} at {turns_at}
