@@ -28,10 +28,15 @@ def bands(currency: str, largest: int) -> st.SearchStrategy[dict[str, str]]:
     return ends.map(lambda pair: {"from": f"{pair[0]} {currency}", "below": f"{sum(pair)} {currency}"})
 
 
+def open_bands(currency: str, largest: int) -> st.SearchStrategy[dict[str, str]]:
+    ends = st.tuples(st.sampled_from(["from", "below"]), st.integers(1, largest))
+    return ends.map(lambda end: {end[0]: f"{end[1]} {currency}"})
+
+
 WHENS = st.fixed_dictionaries(
     {},
     optional={
-        "amount": bands("EUR", 400),
+        "amount": st.one_of(bands("EUR", 400), open_bands("EUR", 400)),
         "monthly_volume": st.one_of(bands("EUR", 9000), bands("EUR", 700), bands("USD", 700)),
         "currency": st.lists(st.sampled_from(CURRENCIES), min_size=1, unique=True),
         "buyer_country": st.lists(st.sampled_from(["PT", "ES", "US"]), min_size=1, unique=True),

@@ -3,6 +3,7 @@
 from datetime import date
 
 import polars as pl
+import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -127,3 +128,33 @@ def test_orders_of_nothing_and_without_a_rate_are_left_out(example_card: RateCar
     assert columns.orders(frame.head(2)).frame.is_empty()
     shut = FeeColumns(Catalogue([example_card], "GB", RATES), "EUR", RATES)
     assert shut.price(shut.orders(frame))["orlenta/start/card"].to_list() == [None]
+
+
+def test_a_provider_that_pays_out_without_a_reference_rate_has_no_price(example_card: RateCard) -> None:
+    elsewhere = example_card.provider.model_copy(update={"settles_in": ["KWD"]})
+    catalogue = Catalogue([example_card.model_copy(update={"provider": elsewhere})], "PT", RATES)
+    columns = FeeColumns(catalogue, "EUR", RATES)
+    order = OrderContext(Money(8500, "EUR"), "PT", date(2024, 1, 2))
+    held = columns.orders(frame_of([order]))
+    assert columns.price(held)["orlenta/start/card"].to_list() == [None]
+    assert all(isinstance(priced, NotPriced) for priced in catalogue.price(order))
+
+
+@pytest.mark.parametrize(
+    ("band", "held"),
+    [
+        ({"from": "50 EUR"}, [False, True, True]),
+        ({"below": "50 EUR"}, [True, False, False]),
+        ({"from": "50 EUR", "below": "60 EUR"}, [False, True, False]),
+    ],
+)
+def test_bands_of_amounts_are_from_an_end_inclusive_to_another_exclusive(
+    example_card: RateCard, band: dict[str, str], held: list[bool]
+) -> None:
+    rate = {"id": "only", "method": "card", "when": {"amount": band}, "percent": "1"}
+    body = {**example_card.model_dump(mode="json", by_alias=True), "rates": [rate], "extras": [], "events": []}
+    card = RateCard.model_validate({**body, "settlement": []})
+    columns = FeeColumns(Catalogue([card], "PT", RATES), "EUR", RATES)
+    found = [OrderContext(Money(minor, "EUR"), "PT", date(2024, 1, 2)) for minor in (4999, 5000, 6000)]
+    fees = columns.price(columns.orders(frame_of(found)))["orlenta/start/card"].to_list()
+    assert [fee is not None for fee in fees] == held

@@ -6,6 +6,7 @@ from fractions import Fraction
 from itertools import product
 from typing import Any
 
+import polars as pl
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -182,9 +183,8 @@ def test_routes_of_a_month_are_summed_with_what_refunds_return(example_card: Rat
     event = Event(methods=["card"], refund=RefundEvent(returns="percent"))
     held_card = example_card.model_copy(update={"events": [event]})
     columns = FeeColumns(Catalogue([held_card], "PT", RATES), "EUR", RATES)
-    frame = frame_of(
-        [OrderContext(Money(8500, "EUR"), "PT", date(2024, 1, 2), card_kind=CardKind.CONSUMER_DEBIT)] * 12
-    )
+    one = frame_of([OrderContext(Money(8500, "EUR"), "PT", date(2024, 1, 2), card_kind=CardKind.CONSUMER_DEBIT)])
+    frame = one.with_columns(pl.lit(12).alias("weight"))
     held = columns.orders(frame, weight_over=4)
     card = CardColumns(columns, columns.versions[0][0], held, EVERY, plans_of(example_card, [0, 0], [0, 0]))
     start = card.sum_of("orlenta/start/card", card.walk(card.volume(card.plans[0])))
@@ -360,3 +360,26 @@ def walk_of(entry: Alone) -> Iterator[Fraction]:
 def test_the_shares_of_a_month_add_up() -> None:
     held = Held([card_of("grad", "own", [{"method": "card", "graduated": GRADUATED}])], euros(100), [0] * 4)
     assert list(walk_of(held.alone[0])) == [Fraction(2, 5), Fraction(3, 5)]
+
+
+def test_orders_go_where_each_is_cheapest() -> None:
+    """Half of the orders are cheaper on each of two cards: both together cost 50 + 50, each alone 150."""
+
+    def card_at_home(name: str, plan: str, country: str) -> RateCard:
+        home = {"method": "card", "percent": "1", "when": {"buyer_country": [country]}}
+        return card_of(name, plan, [home, {"method": "card", "percent": "2"}])
+
+    orders_of = euros(100) + euros(100, country="ES")
+    held = Held([card_at_home("here", "a", "PT"), card_at_home("there", "b", "ES")], orders_of, [0] * 8)
+    assert [held.month(entry).cost for entry in held.alone] == [150, 150]
+    mix = held.mixes().cheapest()
+    assert mix.plans == ("here/a", "there/b")
+    assert mix.cost == 100
+
+
+def test_what_decides_how_orders_are_held_are_figures_in_other_currencies() -> None:
+    pounds = card_of(
+        "pounds", "a", [{"method": "card", "fixed": "0.20 GBP"}, {"method": "card", "fixed": "0.20 EUR"}]
+    )
+    columns = FeeColumns(Catalogue([FLAT, pounds], "PT", RATES), "EUR", RATES)
+    assert [entry.id for entry in columns.foreign] == ["r-0"]

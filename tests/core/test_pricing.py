@@ -258,6 +258,8 @@ def test_the_newest_card_on_the_day_prices_and_the_cheapest_comes_first(rates: R
     assert ranked[0].fee == Fraction("0.7") * rates.find("GBP", "EUR", DAY).value
     assert not shut
     assert [pricer.card.valid_from for pricer in catalogue.pricers(date(2024, 1, 1))] == [date(2025, 1, 1), None]
+    assert [pricer.card.valid_from for pricer in catalogue.in_force(date(2024, 1, 1))] == [None]
+    assert [pricer.card.valid_from for pricer in catalogue.in_force(DAY)] == [date(2026, 1, 5), None]
 
 
 def test_ties_go_by_card_plan_and_method(rates: ReferenceRates) -> None:

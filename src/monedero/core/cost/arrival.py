@@ -43,7 +43,12 @@ def taken_on(day: date, method: Method) -> date:
 
 
 def handed_over(rule: Settlement, method: Method) -> bool:
-    """Whether the money is there as soon as the buyer hands it over."""
+    """Whether the money is there as soon as the buyer hands it over.
+
+    >>> cash = Method(id="cash", name="Cash", family="cash", buyer="Pays.", recurring=False)
+    >>> handed_over(Settlement(business_days=0, calendar="TARGET", payout="daily"), cash)
+    True
+    """
     return method.family is Family.CASH and rule.business_days == 0
 
 

@@ -18,8 +18,14 @@ export function Turnings({ hand, currency }: Props) {
       {fullName(first)} comes first as things are assumed.{" "}
       {turnings.map(({ assumption, turns_at, rival }, index) => (
         <span key={assumption.id + assumption.about}>
-          {index > 0 && "; "}
-          {fullName(rival)} would come first with{" "}
+          {turnings[index - 1]?.rival.key === rival.key ? (
+            ", or with "
+          ) : (
+            <>
+              {index > 0 && "; "}
+              {fullName(rival)} would come first with{" "}
+            </>
+          )}
           <span className="text-ink">
             {assumption.name.toLowerCase()}
             {assumption.about !== "*" && ` (${assumption.about.replaceAll("-", " ")})`} at {turns_at}
