@@ -10,6 +10,7 @@ from hypothesis import strategies as st
 from pydantic import TypeAdapter, ValidationError
 from stdnum import luhn
 
+from monedero import demo
 from monedero.core.account import Account
 from monedero.core.application import ALWAYS, Application, Ask, missing
 from monedero.core.business import Business, PayoutAccount, tax_number
@@ -44,7 +45,7 @@ def test_a_card_number_is_found_however_it_is_written(number: str) -> None:
     "text",
     [
         "79927398713",  # 11 digits
-        longer("7992739871")[:-1] + str((int(longer("7992739871")[-1]) + 1) % 10),  # a wrong check digit
+        "7992739871304",  # a wrong check digit: 7992739871303 would be right
         "PT50000201231234567890154",
         "BE68539007547034",  # an IBAN whose digits alone are as long as a card's
         "NO9386011117947",
@@ -60,13 +61,43 @@ def test_what_is_no_card_number_passes(text: str) -> None:
     refuse_in(text)
 
 
-@given(st.integers(10**12, 10**18 - 1), st.integers(0, 17), st.integers(1, 9))
+@given(st.integers(10**11, 10**12 - 1), st.integers(0, 12), st.integers(1, 9))
 def test_every_single_digit_that_is_wrong_is_noticed(number: int, place: int, other: int) -> None:
     right = str(number) + luhn.calc_check_digit(str(number))
     place %= len(right)
     wrong = right[:place] + str((int(right[place]) + other) % 10) + right[place + 1 :]
     assert holds_one(right)
     assert not holds_one(wrong)
+
+
+SEPARATORS = ["", " ", "  ", "-", ".", "\u00a0", "\u202f", "\u2011", " - ", "/", "_", "\u200b", "*", "|"]
+NEIGHBOURS = st.text(st.characters(codec="utf-8", exclude_characters="+\n\r"), max_size=12)
+
+
+@given(
+    st.integers(12, 18).flatmap(lambda size: st.integers(10 ** (size - 1), 10**size - 1)),
+    st.lists(st.sampled_from(SEPARATORS), min_size=19, max_size=19),
+    st.one_of(NEIGHBOURS, st.sampled_from(["12", "No. 12 ", "x", "card:", "0", "12/28 "])),
+    st.one_of(NEIGHBOURS, st.sampled_from([" 12/28", "1228", " 123", "x", "."])),
+    st.booleans(),
+)
+def test_a_card_number_is_found_in_any_dress_between_any_neighbours(
+    number: int, between: list[str], before: str, after: str, wide: bool
+) -> None:
+    digits = str(number) + luhn.calc_check_digit(str(number))
+    if wide:
+        digits = "".join(chr(0xFF10 + int(digit)) for digit in digits)
+    dressed = "".join(f"{digit}{separator}" for digit, separator in zip(digits, between, strict=False))
+    text = f"{before}{dressed}{after}"
+    assert holds_one(text)
+    assert not holds_one(masked(text))
+
+
+def test_what_the_demo_holds_is_no_card_number() -> None:
+    held = [demo.shop(), demo.checkout(), demo.business(), demo.profile(), *demo.accounts(), *demo.rate_cards()]
+    for thing in [*held, *demo.providers()]:
+        assert not holds_one(thing.model_dump_json(by_alias=True))
+    assert not holds_one(demo.PHONE)
 
 
 @pytest.mark.parametrize("field", [Name, Description, Identifier])

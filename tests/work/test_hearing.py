@@ -76,7 +76,7 @@ def test_ten_thousand_notifications_in_disorder(premises: Premises, tmp_path: Pa
             verdict = "forged"
         verdicts[verdict] = verdicts.get(verdict, 0) + 1
     for reference, notices in histories.items():
-        token = room.store.orders.by_reference(reference)
+        token = room.store.orders.by_payment("orlenta", Mode.TEST, reference)
         assert token is not None
         held = room.store.orders.get(token)
         assert held is not None

@@ -77,7 +77,7 @@ def read_sheet(room: RoomDep, provider: str, mode: Mode = Mode.TEST) -> SheetOut
 @router.post("/gateways", status_code=201)
 def add_gateway(room: RoomDep, new: GatewayNew) -> GoTo:
     """Put a gateway of the shop's own among the providers; the browser goes to its sheet."""
-    facts = put_gateway(room.store, new.name, new.address, new.parts)
+    facts = put_gateway(room.store, room.gateways.hosts, new.name, new.address, new.parts)
     return GoTo(mode=Mode.TEST, go_to=f"/accounts/{facts.id}")
 
 

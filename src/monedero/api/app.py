@@ -1,10 +1,8 @@
 """The application: the API, the simulated provider, and the pages, on the loopback address only."""
 
-from collections.abc import Awaitable, Callable
 from pathlib import Path
-from urllib.parse import urlsplit
 
-from fastapi import FastAPI, Request, Response
+from fastapi import FastAPI
 from fastapi.responses import FileResponse
 from fastapi.staticfiles import StaticFiles
 from starlette.middleware.trustedhost import TrustedHostMiddleware
@@ -25,9 +23,8 @@ from monedero.api import (
     shop,
 )
 from monedero.api.card_numbers import RefuseCardNumbers
-from monedero.api.problems import answer_refusals, problem
-from monedero.core.account import Mode
-from monedero.core.errors import Fault, FaultCode
+from monedero.api.guard import Guard
+from monedero.api.problems import answer_refusals
 from monedero.standins.provider.contract import Played, contract_app
 from monedero.standins.provider.pages import provider_pages
 from monedero.standins.provider.program import CONTRACT_AT, MOUNTED_AT
@@ -39,7 +36,6 @@ FEATURES = (
 )
 SITE = Path(__file__).parent / "site"
 HOSTS = ["127.0.0.1", "localhost", "[::1]"]
-MODE_HEADER = "Monedero-Mode"
 PAGES = (
     *("/", "/shop", "/shop/orders", "/shop/assumptions", "/compare", "/compare/plans", "/compare/catalogue"),
     *("/compare/cards/{provider}/{day}", "/checkout", "/rehearse", "/publish", "/buy", "/buy/orders/{token}"),
@@ -48,27 +44,15 @@ PAGES = (
 )
 
 
-async def _only_from_here(request: Request, go_on: Callable[[Request], Awaitable[Response]]) -> Response:
-    """Refuse a change that another site asks this browser for, and let every answer name the mode."""
-    origin = request.headers.get("origin")
-    answer: Response
-    if request.method not in ("GET", "HEAD") and origin and urlsplit(origin).netloc != request.headers.get("host"):
-        answer = problem(403, [Fault(FaultCode.REQUEST_FOREIGN, "origin", origin)], "Not from here")
-    else:
-        answer = await go_on(request)
-    answer.headers[MODE_HEADER] = Mode.TEST.value
-    return answer
-
-
 def create_app(premises: Premises, *, demo_first: bool) -> FastAPI:
     """The application on some premises; `demo_first`: a browser that has not chosen sees the demo shop."""
     app = FastAPI(title="Monedero", version="1", docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     app.state.premises = premises
     app.state.first_room = "demo" if demo_first else "own"
     answer_refusals(app)
-    app.middleware("http")(_only_from_here)
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=HOSTS)
     app.add_middleware(RefuseCardNumbers)
+    app.add_middleware(Guard)
     app.include_router(accounts.came_back)
     for feature in FEATURES:
         app.include_router(feature.router)

@@ -1,7 +1,7 @@
 """The merchant as providers ask for it, and its papers. A paper is given out only to be saved, never shown in place."""
 
 from datetime import datetime
-from typing import Annotated
+from typing import Annotated, Any
 from urllib.parse import quote
 
 from fastapi import APIRouter, File, Form, Response, UploadFile
@@ -18,6 +18,12 @@ from monedero.wording.accounts import ASKS
 from monedero.work.accounts.business import HeldBusiness, read_business, save_business
 from monedero.work.premises import Room
 
+PAPER: dict[int | str, dict[str, Any]] = {
+    200: {
+        "description": "The paper as a file",
+        "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}},
+    }
+}
 router = APIRouter(prefix="/api", tags=["accounts"], responses=PROBLEMS)
 FORMS = {
     LegalForm.SOLE_TRADER: "sole trader",
@@ -111,7 +117,7 @@ def add_paper(room: RoomDep, kind: Annotated[Ask, Form()], file: Annotated[Uploa
     return paper_out(room.drawer.add(kind, file.filename or "", file.file.read(LARGEST + 1)))
 
 
-@router.get("/papers/{id}")
+@router.get("/papers/{id}", response_class=Response, responses=PAPER)
 def read_paper(room: RoomDep, id: str) -> Response:
     """A paper, to be saved; the browser is told not to show it in place, nor to guess what it is."""
     paper, content = room.drawer.open(id)

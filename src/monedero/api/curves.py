@@ -21,6 +21,7 @@ from monedero.api.problems import PROBLEMS
 from monedero.api.rooms import InHand, RoomDep, sentence
 from monedero.core.account import Mode
 from monedero.core.columns.month import PlanMonth
+from monedero.core.errors import Fault, FaultCode, InvalidInput
 from monedero.core.fields import money_positive
 from monedero.core.money import Money, minor_units
 from monedero.core.numbers import decimal_text, short_text
@@ -56,6 +57,10 @@ def read_curves(room: RoomDep, asked: Annotated[RulerQuery, Query()]) -> CurvesO
     basis = draft_basis(room.store)
     order = hand(basis.shop, sentence(asked, room))
     low, high = (money_positive(f"{end} {asked.currency}") for end in (asked.low, asked.high))
+    if high.minor <= low.minor:
+        raise InvalidInput(
+            Fault(FaultCode.LIMITS_CROSSED, "high", str(high), {"low": str(low), "high": str(high)})
+        )
     question = in_question(room.store, order, asked.card_kind, asked.card_network)
     drawn = curves(room.store, question, low, high, all_in_costs=asked.of == "all-in")
     writer = RouteWriter(basis, compare(room.store, order, asked.card_kind, asked.card_network))

@@ -4,11 +4,12 @@ A buyer is known by a token in a cookie of the shop, and an order by the token i
 personal link to it.
 """
 
+import hashlib
 import secrets
 from datetime import datetime
 from typing import Annotated, Literal
 
-from fastapi import APIRouter, Cookie, File, Response, UploadFile
+from fastapi import APIRouter, Cookie, File, Header, Response, UploadFile
 from fastapi.responses import RedirectResponse
 from pydantic import BaseModel
 
@@ -19,6 +20,7 @@ from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, MOVES, Move, State
 from monedero.core.record import OrderRecord
 from monedero.core.tender.decision import Outcome
 from monedero.formats.paper import LARGEST
+from monedero.store.orders import Key
 from monedero.wording.letters import after_paying
 from monedero.wording.orders import STATES
 from monedero.wording.places import country_name
@@ -146,15 +148,24 @@ def read_offer(room: RoomDep, asked: InHandQuery, returning: Returning = "") -> 
 
 
 @router.post("/api/orders", status_code=201)
-def place_order(room: RoomDep, new: OrderNew, response: Response, returning: Returning = "") -> Placed:
-    """Place an order with a tender that is offered for it."""
+def place_order(
+    room: RoomDep,
+    new: OrderNew,
+    response: Response,
+    returning: Returning = "",
+    idempotency_key: Annotated[str, Header(max_length=255)] = "",
+) -> Placed:
+    """Place an order with a tender that is offered for it; asked again under the same key, it is placed once."""
     basis = draft_basis(room.store) if new.by == "draft" else newest_basis(room.store)
     order = hand(basis.shop, sentence(new.order, room))
     buyer = ""
     if new.by == "newest-edition":
         buyer = returning or secrets.token_urlsafe(16)
         response.set_cookie(BUYER, buyer, httponly=True, samesite="lax", max_age=COMES_AGAIN)
-    return _placed(room.till, room.till.place(basis, order, new.tender, buyer))
+    key = None
+    if idempotency_key:
+        key = Key(idempotency_key, hashlib.sha256(new.model_dump_json().encode()).hexdigest())
+    return _placed(room.till, room.till.place(basis, order, new.tender, buyer, key))
 
 
 @router.get("/api/orders/{token}")
@@ -196,7 +207,7 @@ def send_receipt(held: PremisesDep, token: str, file: Annotated[UploadFile, File
 def come_back(held: PremisesDep, payment: str = "") -> RedirectResponse:
     """Where the provider sends the buyer back to; what became of the payment is asked there."""
     for room in (held.own, held.demo):
-        if room.store.orders.by_reference(payment) is not None:
+        if room.store.orders.with_reference(payment):
             record = room.till.came_back(payment)
             return RedirectResponse(f"{AFTER_PAYING}/{record.token}", status_code=303)
     return RedirectResponse(f"{AFTER_PAYING}/unknown", status_code=303)

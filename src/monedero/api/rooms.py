@@ -6,12 +6,15 @@ from typing import Annotated
 from fastapi import Depends, Query, Request
 from pydantic import BaseModel
 
+from monedero.core.errors import Fault, FaultCode, InvalidInput
 from monedero.core.fields import Identifier
 from monedero.core.ratecard.model import CardKind
 from monedero.work.basis import Sentence
 from monedero.work.premises import Premises, Room
 
 COOKIE = "monedero_shop"
+# The days of an order in hand: calendars know their holidays, and what is counted on from them is a day too.
+FIRST_DAY, LAST_DAY = date(1990, 1, 1), date(2199, 12, 31)
 
 
 def premises(request: Request) -> Premises:
@@ -47,4 +50,7 @@ InHandQuery = Annotated[InHand, Query()]
 def sentence(asked: InHand, room: Room) -> Sentence:
     """The sentence of the order in hand; without a day, today."""
     day = asked.on or room.clock.now().date()
+    if not FIRST_DAY <= day <= LAST_DAY:
+        told = {"first": FIRST_DAY.isoformat(), "last": LAST_DAY.isoformat()}
+        raise InvalidInput(Fault(FaultCode.DATE_RANGE, "on", day.isoformat(), told))
     return Sentence(asked.market, asked.line, asked.amount, asked.currency, day)

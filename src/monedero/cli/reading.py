@@ -7,7 +7,7 @@ from contextlib import contextmanager
 
 import typer
 
-from monedero.core.errors import Fault, FaultCode, InvalidInput
+from monedero.core.errors import Fault, FaultCode, Refused
 from monedero.wording import fault_text
 
 ERROR = 2
@@ -18,7 +18,7 @@ def errors_of(source: str) -> Iterator[None]:
     """Tell what was refused in a source, with line and column or place, and stop with exit status 2."""
     try:
         yield
-    except InvalidInput as refused:
+    except Refused as refused:
         faults = refused.faults
     except BrokenPipeError as unheard:
         # Whoever read the output has stopped: end without a word, and leave nothing to be flushed at the exit.

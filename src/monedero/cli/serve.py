@@ -1,8 +1,10 @@
 """`monedero serve`: the application on this machine."""
 
 import logging
+import os
 import socket
 import threading
+from contextlib import ExitStack
 from pathlib import Path
 from typing import TYPE_CHECKING, Annotated, Any
 
@@ -25,6 +27,10 @@ def serve(
         int, typer.Option(min=0, max=65535, help="The port on the loopback address; 0: any free one.")
     ] = 8420,
     demo: Annotated[bool, typer.Option(help="Begin in the demo shop.")] = False,
+    allow_gateway: Annotated[
+        list[str] | None,
+        typer.Option(help="A host in a private network on which a gateway of your own may lie; may be repeated."),
+    ] = None,
 ) -> None:
     """Serve Monedero on the loopback address, on the data in a folder."""
     # Only this command needs the web: the others start without its weight.
@@ -32,24 +38,42 @@ def serve(
     import uvicorn
 
     from monedero.api.app import create_app
+    from monedero.work.lock import FolderLock
     from monedero.work.premises import Premises
 
-    with errors_of(str(data)):
-        premises = Premises(data)
-    with errors_of(f"port {port}"):
-        listening = socket.create_server((LOOPBACK, port))
-    address = f"http://{LOOPBACK}:{listening.getsockname()[1]}/"
-    typer.echo(f"Monedero is open at {address} (data in {data}, test mode). Ctrl+C ends it.")
-    _without_card_numbers()
-    server = uvicorn.Server(uvicorn.Config(create_app(premises, demo_first=demo), log_level="warning"))
-    # Shops and the simulated provider reach each other over the loopback address alone.
-    premises.connect(httpx2.Client(base_url=address, timeout=10, trust_env=False))
-    stopped = threading.Event()
-    threading.Thread(target=_beat, args=(premises, stopped), daemon=True).start()
-    try:
+    with ExitStack() as held:
+        with errors_of(str(data)):
+            lock = held.enter_context(FolderLock(data))
+            premises = Premises(data, allowed=allow_gateway or ())
+        with errors_of(f"port {port}"):
+            listening = _listening(port)
+        address = f"http://{LOOPBACK}:{listening.getsockname()[1]}/"
+        lock.tell(f"process {os.getpid()} at {address}")
+        typer.echo(f"Monedero is open at {address} (data in {data}, test mode). Ctrl+C ends it.")
+        _without_card_numbers()
+        server = uvicorn.Server(uvicorn.Config(create_app(premises, demo_first=demo), log_level="warning"))
+        # Shops and the simulated provider reach each other over the loopback address alone.
+        premises.connect(httpx2.Client(base_url=address, timeout=10, trust_env=False))
+        stopped = threading.Event()
+        threading.Thread(target=_beat, args=(premises, stopped), daemon=True).start()
+        held.callback(stopped.set)
         server.run(sockets=[listening])
-    finally:
-        stopped.set()
+
+
+def _listening(port: int) -> socket.socket:
+    """A socket that says which protocol it speaks: asyncio sends at once only what it knows to be TCP.
+
+    (One of `socket.create_server` says 0; every answer on a kept connection then waits 41 ms for the one before.)
+    """
+    listening = socket.socket(socket.AF_INET, socket.SOCK_STREAM, socket.IPPROTO_TCP)
+    try:
+        listening.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+        listening.bind((LOOPBACK, port))
+        listening.listen()
+    except OSError:
+        listening.close()
+        raise
+    return listening
 
 
 def _without_card_numbers() -> None:

@@ -21,6 +21,7 @@ from collections.abc import Callable, Iterable
 from decimal import Decimal
 from functools import lru_cache
 from typing import Annotated, TypeVar
+from urllib.parse import urlsplit
 
 import pycountry
 from pydantic import AfterValidator, BaseModel, ConfigDict, PlainSerializer, PlainValidator, WithJsonSchema
@@ -33,6 +34,8 @@ T = TypeVar("T")
 
 PERCENT = re.compile(r"[0-9]{1,9}(\.[0-9]{1,9})?", re.ASCII)
 DOMAIN = re.compile(r"([a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?\.)+[a-z][a-z0-9-]{0,61}[a-z0-9]", re.ASCII)
+PAGE = re.compile(r"[!-\[\]-~]+", re.ASCII)  # what can be seen, but the backslash
+LONGEST_PAGE = 2000
 ADDRESS = re.compile(r"https?://[A-Za-z0-9.\-\[\]:]+(/[A-Za-z0-9._~/-]*)?", re.ASCII)
 IDENTIFIER = re.compile(r"[a-z0-9]+(-[a-z0-9]+)*", re.ASCII)
 
@@ -163,9 +166,35 @@ def domain(text: str) -> str:
 def web_address(text: str) -> str:
     """The address of a gateway, without a stroke at its end (RFC 3986)."""
     address = text.strip().rstrip("/")
-    if len(address) > 200 or not ADDRESS.fullmatch(address):
+    if len(address) > 200 or not ADDRESS.fullmatch(address) or not _has_host(address):
         raise refuse(FaultCode.GATEWAY_TEXT, value=text[:80])
     return address
+
+
+def page_address(text: str) -> str:
+    """Where a gateway sends a buyer: a path of its own, or a whole address over HTTP; nothing that could run as script.
+
+    >>> page_address("/pay/7"), page_address("https://till.example/pay/7?lang=pt")
+    ('/pay/7', 'https://till.example/pay/7?lang=pt')
+    >>> page_address("javascript:alert(1)")
+    Traceback (most recent call last):
+    ...
+    monedero.core.errors.InvalidInput: gateway-text ='javascript:alert(1)'
+    """
+    path = text.startswith("/") and not text.startswith("//")
+    plain = len(text) <= LONGEST_PAGE and PAGE.fullmatch(text) is not None
+    if not plain or not (path or (text.lower().startswith(("http://", "https://")) and _has_host(text))):
+        raise refuse(FaultCode.GATEWAY_TEXT, value=text[:80])
+    return text
+
+
+def _has_host(address: str) -> bool:
+    try:
+        parts = urlsplit(address)
+        port = parts.port
+    except ValueError:
+        return False
+    return bool(parts.hostname) and port != 0
 
 
 def description(value: str) -> str:
@@ -205,6 +234,9 @@ Name = Annotated[
 DomainName = Annotated[str, PlainValidator(checked(domain)), WithJsonSchema({"type": "string", "maxLength": 253})]
 WebAddress = Annotated[
     str, PlainValidator(checked(web_address)), WithJsonSchema({"type": "string", "maxLength": 200})
+]
+PageAddress = Annotated[
+    str, PlainValidator(checked(page_address)), WithJsonSchema({"type": "string", "maxLength": LONGEST_PAGE})
 ]
 Description = Annotated[
     str,

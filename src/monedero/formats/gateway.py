@@ -21,7 +21,7 @@ from typing import Literal
 from pydantic import StrictBool
 
 from monedero.core.account import MethodStanding, Mode
-from monedero.core.fields import CountryCode, Description, Identifier, MoneyPositive, Name, Strict
+from monedero.core.fields import CountryCode, Description, Identifier, MoneyPositive, Name, PageAddress, Strict
 from monedero.core.payment.notice import Notice
 from monedero.core.ratecard.model import LineKind
 
@@ -89,7 +89,7 @@ class PaymentHeld(Strict):
     """A payment as its gateway sees it: where its buyer pays, and all that has happened to it."""
 
     reference: str
-    page: str
+    page: PageAddress
     embedded: StrictBool
     told: list[Notice]
 

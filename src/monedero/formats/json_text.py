@@ -68,12 +68,19 @@ def read_json(content: bytes) -> Any:
         return seen
 
     try:
-        return json.loads(text, parse_constant=constant, object_pairs_hook=members)
+        value = json.loads(text, parse_constant=constant, object_pairs_hook=members)
+        json.dumps(value, ensure_ascii=False).encode()
     except json.JSONDecodeError as broken:
         found = text[broken.pos : broken.pos + 12]
         raise refuse(FaultCode.NOT_JSON, value=found, line=broken.lineno, column=broken.colno) from broken
     except RecursionError as deep:
         raise refuse(FaultCode.NOT_JSON, value="nested too deeply", line=1, column=1) from deep
+    except UnicodeEncodeError as half:
+        # Half of a pair of surrogates is no character, and cannot be kept as text.
+        raise refuse(FaultCode.NOT_UTF8, value=f"{ord(half.object[half.start]):x}") from half
+    except ValueError as long:
+        raise refuse(FaultCode.NOT_JSON, value="a number of thousands of digits", line=1, column=1) from long
+    return value
 
 
 def read_model(content: bytes, model: type[M]) -> M:

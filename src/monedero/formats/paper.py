@@ -9,7 +9,9 @@ monedero.core.errors.InvalidInput: paper-kind file='passport.pdf'
 """
 
 import io
+import struct
 import warnings
+import zlib
 
 from PIL import Image
 from PIL.Image import DecompressionBombError, DecompressionBombWarning
@@ -32,6 +34,11 @@ OTHERS = {
     b"<": "a web page or XML",
 }
 PDF_LOOKED_AT = 1024
+# What readers of files raise at bytes that are no such file.
+BROKEN = (
+    *(ArithmeticError, AssertionError, AttributeError, EOFError, LookupError, MemoryError, NotImplementedError),
+    *(OSError, RecursionError, SyntaxError, TypeError, ValueError, struct.error, zlib.error),
+)
 
 
 def short_name(name: str) -> str:
@@ -63,7 +70,7 @@ def _whole_pdf(content: bytes) -> bool:
     try:
         reader = PdfReader(io.BytesIO(content))
         return not reader.is_encrypted and len(reader.pages) > 0
-    except (PyPdfError, ValueError, KeyError, TypeError, AttributeError, RecursionError, OSError):
+    except (PyPdfError, *BROKEN):
         return False
 
 
@@ -73,7 +80,7 @@ def _whole_picture(content: bytes) -> bool:
             warnings.simplefilter("error", DecompressionBombWarning)
             with Image.open(io.BytesIO(content)) as picture:
                 picture.verify()
-    except (OSError, SyntaxError, ValueError, DecompressionBombError, DecompressionBombWarning):
+    except (DecompressionBombError, DecompressionBombWarning, *BROKEN):
         return False
     return True
 

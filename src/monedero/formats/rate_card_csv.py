@@ -23,6 +23,7 @@ from pydantic_core import ErrorDetails
 
 from monedero.core.errors import Fault, FaultCode, InvalidInput, refuse
 from monedero.core.ratecard.model import Band, Extra, GraduatedBand, Rate, RateCard
+from monedero.formats.cells import plain, safe
 from monedero.formats.json_text import faults
 
 COLUMNS = (
@@ -71,7 +72,7 @@ def _row(entry: Rate | Extra) -> list[str]:
         **_ends("volume", when.monthly_volume),
         **{name: getattr(when, name) for name in (*LISTS, *TRUTHS)},
     }
-    return [_text(cells[name]) for name in COLUMNS]
+    return [safe(_text(cells[name])) for name in COLUMNS]
 
 
 def _ends(name: str, band: Band | None) -> dict[str, object]:
@@ -131,7 +132,7 @@ def _check_header(header: list[str]) -> None:
 
 def _entry(cells: dict[str, str], kind: str, line: int) -> dict[str, Any]:
     """A row as the format of rate cards has it; what is empty is left out."""
-    held = {name: value.strip() for name, value in cells.items() if value.strip()}
+    held = {name: plain(value.strip()) for name, value in cells.items() if value.strip()}
     when: dict[str, Any] = {name: held[name].split("+") for name in LISTS if name in held}
     for name in TRUTHS:
         if name in held:

@@ -22,6 +22,7 @@ from typing import NamedTuple
 
 from python_calamine import CalamineError, CalamineWorkbook, PasswordError, ZipError
 
+from monedero.core.card_number import refuse_in
 from monedero.core.errors import Fault, FaultCode, InvalidInput, refuse
 
 ZIP = b"PK\x03\x04"
@@ -40,6 +41,8 @@ def read(content: bytes) -> Table:
     table = _sheet(content) if content.startswith(ZIP) else _csv(content)
     if not table.header or not table.rows:
         raise refuse(FaultCode.TABLE_EMPTY)
+    for name in table.header:
+        refuse_in(name)
     doubled = next((name for name in table.header if name and table.header.count(name) > 1), None)
     if doubled:
         raise refuse(FaultCode.DUPLICATE, doubled, doubled, what="column")

@@ -31,6 +31,8 @@ from monedero.core.errors import FaultCode, refuse
 ID, TIMESTAMP, SIGNATURE = "webhook-id", "webhook-timestamp", "webhook-signature"
 TOLERANCE = timedelta(minutes=5)
 LONGEST_ID = 256
+# The last second of the year 9999, beyond which no date is known.
+LAST_MOMENT = 253_402_300_799
 
 
 class Message(NamedTuple):
@@ -67,6 +69,8 @@ def verified(secrets_held: Iterable[str], headers: Mapping[str, str], body: byte
     message_id, moment = given[ID], given[TIMESTAMP]
     if len(message_id) > LONGEST_ID or not moment.isascii() or not moment.isdigit() or len(moment) > 12:
         raise refuse(FaultCode.NOTICE_FORGED, TIMESTAMP, moment[:40])
+    if int(moment) > LAST_MOMENT:
+        raise refuse(FaultCode.NOTICE_FORGED, TIMESTAMP, moment)
     at = datetime.fromtimestamp(int(moment), UTC)
     try:
         rights = [signed(secret, message_id, at, body)[SIGNATURE] for secret in secrets_held]

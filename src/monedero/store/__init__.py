@@ -4,9 +4,10 @@ from contextlib import AbstractContextManager
 from datetime import timedelta
 from pathlib import Path
 
-from peewee import SqliteDatabase
+from peewee import DatabaseError, SqliteDatabase
 
 from monedero.core.cost.assumption import Assumptions
+from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.core.profile import Profile
 from monedero.core.shop import Shop
 from monedero.core.tender.model import Checkout
@@ -22,6 +23,14 @@ from monedero.store.shelves import Editions, Providers
 from monedero.store.tables import AssumptionsRow, DraftRow, ProfileRow, ShopRow
 from monedero.store.vault import Sealed, Vault
 
+__all__ = ["DatabaseError", "Store", "for_its_owner"]
+
+
+def for_its_owner(path: Path) -> None:
+    """Make a file of the data folder where it is missing, and let nobody but its owner read it."""
+    path.touch(mode=0o600)
+    path.chmod(0o600)
+
 
 class Store:
     """Everything of one shop."""
@@ -31,9 +40,13 @@ class Store:
 
         `key` is the file of the key to what is sealed; it lies beside the database unless it is said otherwise.
         """
+        for_its_owner(path)
         pragmas = {"journal_mode": "wal", "foreign_keys": 1, "busy_timeout": 5000, "synchronous": "full"}
         self._database = SqliteDatabase(str(path), pragmas=pragmas)
-        migrate(self._database)
+        try:
+            migrate(self._database)
+        except DatabaseError as broken:
+            raise Conflict(Fault(FaultCode.DATABASE_BROKEN, "data", str(path), {"why": str(broken)})) from broken
         self.shop = Document(self._database, ShopRow, Shop)
         self.draft = Document(self._database, DraftRow, Checkout)
         self.profile = Document(self._database, ProfileRow, Profile)
@@ -44,10 +57,14 @@ class Store:
         self.accounts = Accounts(self._database)
         self.editions = Editions(self._database)
         self.orders = Orders(self._database)
-        vault = Vault(key or path.with_suffix(".key"))
+        vault = Vault(key or path.with_suffix(".key"), sealed=self._holds_sealed())
         self.sealed = Sealed(self._database, vault)
         self.papers = Papers(self._database, vault)
         self.exchanges = Exchanges(self._database)
+
+    def _holds_sealed(self) -> bool:
+        found = "SELECT EXISTS (SELECT 1 FROM sealed) OR EXISTS (SELECT 1 FROM paper)"
+        return bool(self._database.execute_sql(found).fetchone()[0])
 
     def revision(self) -> int:
         """A number that rises with every change of what prices and comparisons rest on."""

@@ -1,8 +1,11 @@
 """The accounts, by their own id and mode."""
 
+from collections.abc import Callable
+
 from peewee import SqliteDatabase
 
 from monedero.core.account import Account, Mode, Stage
+from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.store.tables import AccountRow
 
 # How far along a stage is, for choosing one of several accounts with a provider.
@@ -49,6 +52,21 @@ class Accounts:
     def get(self, account: str, mode: Mode) -> Account | None:
         """An account by its id and mode."""
         return self.of(mode).get(account)
+
+    def change(self, account: str, mode: Mode, move: Callable[[Account], Account]) -> Account:
+        """Read an account as it stands now, move it on, and keep it, in one transaction; what is unchanged stays.
+
+        Whoever asks a provider for seconds and then keeps the answer must not bring back what was left meanwhile:
+        `move` looks at the account again.
+        """
+        with self._database.atomic("IMMEDIATE"):
+            held = self.get(account, mode)
+            if held is None:
+                raise NotFound(Fault(FaultCode.NOT_FOUND, "account", account, {"what": "account"}))
+            moved = move(held)
+            if moved != held:
+                self.put(moved)
+        return moved
 
     def put(self, account: Account) -> None:
         """Keep an account; an earlier state of it is replaced."""

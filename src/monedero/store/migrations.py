@@ -123,6 +123,22 @@ MIGRATIONS: Sequence[tuple[str, Sequence[str]]] = (
             "CREATE TABLE payment_reference (reference TEXT PRIMARY KEY, order_token TEXT NOT NULL) WITHOUT ROWID",
         ),
     ),
+    (
+        "0006-payments-by-account",
+        (
+            # What one gateway calls a payment, another may call one too.
+            "CREATE TABLE payment_at (account TEXT NOT NULL, mode TEXT NOT NULL, reference TEXT NOT NULL, "
+            "order_token TEXT NOT NULL, PRIMARY KEY (account, mode, reference)) WITHOUT ROWID",
+            "INSERT OR IGNORE INTO payment_at SELECT payment.value ->> '$.chosen.account', body ->> '$.mode', "
+            "payment.value ->> '$.reference', token FROM order_record, json_each(body, '$.payments') AS payment "
+            "WHERE payment.value ->> '$.reference' IS NOT NULL AND payment.value ->> '$.chosen.account' IS NOT NULL",
+            "CREATE INDEX payment_at_reference ON payment_at (reference)",
+            "DROP TABLE payment_reference",
+            # An order that is asked for twice under one key is placed once.
+            "CREATE TABLE order_key (key TEXT PRIMARY KEY, asked TEXT NOT NULL, order_token TEXT NOT NULL) "
+            "WITHOUT ROWID",
+        ),
+    ),
 )
 
 

@@ -5,11 +5,19 @@ from typing import NamedTuple
 
 from peewee import SqliteDatabase
 
+from monedero.core.account import Mode
 from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.core.record import Message, OrderRecord
 from monedero.store.tables import MessageRow, OrderRow
 
 FIRST_NUMBER = 1001
+
+
+class Key(NamedTuple):
+    """The idempotency key of an order, and a digest of what was asked under it."""
+
+    key: str
+    asked: str
 
 
 class HeldOrder(NamedTuple):
@@ -30,9 +38,16 @@ class Orders:
         self,
         build: Callable[[int], OrderRecord],
         messages: Callable[[OrderRecord | None, OrderRecord], list[Message]],
+        key: Key | None = None,
     ) -> OrderRecord:
-        """Keep a new record, built with the next number, and the messages about it."""
+        """Keep a new record, built with the next number, and the messages about it.
+
+        What was kept under a key before is there already; the key of another order is refused.
+        """
         with self._database.atomic("IMMEDIATE"):
+            kept = self._under(key) if key else None
+            if kept is not None:
+                return kept
             last = OrderRow.select().order_by(OrderRow.number.desc()).first(self._database)
             record = build(last.number + 1 if last else FIRST_NUMBER)
             OrderRow.insert(
@@ -44,7 +59,17 @@ class Orders:
                 body=record.model_dump_json(),
             ).execute(self._database)
             self._post(messages(None, record))
+            if key:
+                self._database.execute_sql("INSERT INTO order_key VALUES (?, ?, ?)", (*key, record.token))
         return record
+
+    def _under(self, key: Key) -> OrderRecord | None:
+        row = self._database.execute_sql(
+            "SELECT asked, order_token FROM order_key WHERE key = ?", (key.key,)
+        ).fetchone()
+        if row is not None and row[0] != key.asked:
+            raise Conflict(Fault(FaultCode.KEY_REUSED, "idempotency-key", key.key))
+        return None if row is None else self.get(row[1])
 
     def change(
         self,
@@ -76,8 +101,8 @@ class Orders:
             for payment in record.payments:
                 if payment.reference is not None:
                     self._database.execute_sql(
-                        "INSERT OR IGNORE INTO payment_reference (reference, order_token) VALUES (?, ?)",
-                        (payment.reference, token),
+                        "INSERT OR IGNORE INTO payment_at VALUES (?, ?, ?, ?)",
+                        (payment.chosen.account or "", record.mode.value, payment.reference, token),
                     )
             self._post(messages(before, record))
         return record
@@ -94,12 +119,18 @@ class Orders:
         ).fetchone()
         return None if row is None else HeldOrder(row[0], OrderRecord.model_validate_json(row[1]))
 
-    def by_reference(self, reference: str) -> str | None:
-        """The token of the order that a payment pays, by what the gateway calls the payment."""
+    def by_payment(self, account: str, mode: Mode, reference: str) -> str | None:
+        """The token of the order that a payment of an account pays, by what its gateway calls the payment."""
         row = self._database.execute_sql(
-            "SELECT order_token FROM payment_reference WHERE reference = ?", (reference,)
+            "SELECT order_token FROM payment_at WHERE account = ? AND mode = ? AND reference = ?",
+            (account, mode.value, reference),
         ).fetchone()
         return None if row is None else str(row[0])
+
+    def with_reference(self, reference: str) -> list[str]:
+        """The tokens of the orders with a payment that some gateway calls so."""
+        rows = self._database.execute_sql("SELECT order_token FROM payment_at WHERE reference = ?", (reference,))
+        return [str(row[0]) for row in rows.fetchall()]
 
     def all(self) -> list[HeldOrder]:
         """Every record, the newest first."""

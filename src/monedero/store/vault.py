@@ -3,8 +3,9 @@
 Source: Fernet (AES-128-CBC with HMAC-SHA256) of the package cryptography.
 """
 
+import os
 from pathlib import Path
-from typing import NamedTuple, TypeVar
+from typing import TypeVar
 
 from cryptography.fernet import Fernet, InvalidToken
 from peewee import SqliteDatabase
@@ -19,12 +20,19 @@ M = TypeVar("M", bound=BaseModel)
 class Vault:
     """Seals and opens bytes by the key in one file, made where it is missing and readable by its owner alone."""
 
-    def __init__(self, path: Path) -> None:
-        """Read the key."""
-        if not path.exists():
-            path.touch(mode=0o600)
-            path.write_bytes(Fernet.generate_key())
-        self._fernet = Fernet(path.read_bytes())
+    def __init__(self, path: Path, *, sealed: bool) -> None:
+        """Read the key, or make one where nothing was `sealed` yet; refused where it is missing or broken.
+
+        A new key is on the disk before anything is sealed under it.
+        """
+        if not path.exists() or (not sealed and not path.stat().st_size):
+            if sealed:
+                raise Conflict(Fault(FaultCode.KEY_FILE_MISSING, "key", str(path)))
+            _write(path, Fernet.generate_key())
+        try:
+            self._fernet = Fernet(path.read_bytes())
+        except ValueError as broken:
+            raise Conflict(Fault(FaultCode.KEY_FILE_BROKEN, "key", str(path))) from broken
 
     def seal(self, content: bytes) -> bytes:
         """What nobody reads without the key."""
@@ -38,11 +46,22 @@ class Vault:
             raise Conflict(Fault(FaultCode.VAULT_KEY)) from broken
 
 
-class Opened(NamedTuple):
-    """Something that was sealed, with its version."""
-
-    version: int
-    body: bytes
+def _write(path: Path, key: bytes) -> None:
+    """Write a file for its owner alone, whole or not at all, and onto the disk."""
+    draft = path.with_suffix(".new")
+    draft.unlink(missing_ok=True)
+    file = os.open(draft, os.O_WRONLY | os.O_CREAT | os.O_EXCL, 0o600)
+    try:
+        os.write(file, key)
+        os.fsync(file)
+    finally:
+        os.close(file)
+    draft.replace(path)
+    folder = os.open(path.parent, os.O_RDONLY)
+    try:
+        os.fsync(folder)
+    finally:
+        os.close(folder)
 
 
 class Sealed:
@@ -57,6 +76,11 @@ class Sealed:
         """A thing by its name."""
         row = self._database.execute_sql("SELECT body FROM sealed WHERE name = ?", (name,)).fetchone()
         return None if row is None else model.model_validate_json(self._vault.open(bytes(row[0])))
+
+    def held(self, name: str, model: type[M]) -> tuple[int, M] | None:
+        """A thing by its name with its version, read at once."""
+        row = self._database.execute_sql("SELECT version, body FROM sealed WHERE name = ?", (name,)).fetchone()
+        return None if row is None else (int(row[0]), model.model_validate_json(self._vault.open(bytes(row[1]))))
 
     def version(self, name: str) -> int:
         """The version of a thing; 0 before it was ever kept."""

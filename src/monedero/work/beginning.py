@@ -31,21 +31,26 @@ def put_example_cards(store: Store) -> int:
 
 
 def open_demo(store: Store, provider: SimulatedProvider, now: datetime) -> None:
-    """Fill an empty store with Cabo Noite, its first edition published; a store that has a shop stays as it is."""
+    """Fill an empty store with Cabo Noite, its first edition published; a store that has a shop stays as it is.
+
+    All of it or nothing: a start that is cut off leaves an empty store, and the next one begins anew.
+    """
     if store.shop.read() is not None:
         return
-    put_example_cards(store)
-    business = demo.business()
-    store.sealed.put(NAME, business)
-    drawer = Drawer(store, lambda: now)
-    drawer.add(Ask.IDENTITY, "owner-identity.pdf", demo.paper())
-    for account in demo.accounts():
-        store.accounts.put(_at_provider(store, provider, account, now))
-    held = store.draft.save(demo.checkout(), 0)
-    store.shop.save(demo.shop(), 0)
-    store.profile.save(demo.profile(), 0)
-    publish(store, held.version, now)
-    store.draft.save(demo.draft_after(held.value), held.version)
+    with store.together(), provider.world.shelf.together():
+        # What the world outside kept of a start that was cut off belongs to nobody.
+        provider.world.shelf.clear()
+        put_example_cards(store)
+        store.sealed.put(NAME, demo.business())
+        drawer = Drawer(store, lambda: now)
+        drawer.add(Ask.IDENTITY, "owner-identity.pdf", demo.paper())
+        for account in demo.accounts():
+            store.accounts.put(_at_provider(store, provider, account, now))
+        held = store.draft.save(demo.checkout(), 0)
+        store.shop.save(demo.shop(), 0)
+        store.profile.save(demo.profile(), 0)
+        publish(store, held.version, now)
+        store.draft.save(demo.draft_after(held.value), held.version)
 
 
 def _at_provider(store: Store, provider: SimulatedProvider, account: Account, now: datetime) -> Account:

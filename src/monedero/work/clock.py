@@ -7,6 +7,8 @@ from monedero.core.errors import Fault, FaultCode, InvalidInput
 from monedero.store import Store
 
 LONGEST = timedelta(days=400)
+# No clock is wound on for ever: dates end with the year 9999, and calendars before.
+FARTHEST = timedelta(days=36_500)
 
 
 class Clock:
@@ -24,11 +26,12 @@ class Clock:
 
     def now(self) -> datetime:
         """The time here, in UTC."""
-        return self._true_time() + self.ahead
+        return self._true_time() + min(self.ahead, FARTHEST)
 
     def wind(self, minutes: int) -> None:
         """Wind forward; a clock never goes back."""
-        if not 0 < minutes <= LONGEST // timedelta(minutes=1):
+        within = 0 < minutes <= LONGEST // timedelta(minutes=1)
+        if not within or self.now() + timedelta(minutes=minutes) > self._true_time() + FARTHEST:
             raise InvalidInput(
                 Fault(FaultCode.CLOCK_RANGE, "minutes", str(minutes), {"longest": str(LONGEST.days)})
             )

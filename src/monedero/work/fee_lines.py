@@ -17,6 +17,7 @@ from monedero.core.errors import Fault, InvalidInput
 from monedero.core.money import Money
 from monedero.core.ratecard.catalogue import Catalogue
 from monedero.core.ratecard.priced import NotPriced, Priced, Pricing
+from monedero.formats.cells import safe
 from monedero.formats.orders_csv import Row, order_of
 
 HEADER = "order,provider,plan,method,status,rate,fee,currency,reason\n"
@@ -52,7 +53,7 @@ class _Pricer(NamedTuple):
                 order = order_of(row, self.monthly_volume)
             except InvalidInput as broken:
                 return _Lines("".join(lines), broken.faults)
-            first = _quoted(order.id)
+            first = _quoted(safe(order.id))
             lines += [_line(first, pricing) for pricing in self.catalogue.price(order.context)]
         return _Lines("".join(lines), chunk.faults)
 

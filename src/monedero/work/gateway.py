@@ -1,5 +1,6 @@
 """Asking a gateway over HTTP, by the contract of `docs/gateway.md`; every exchange is kept, without its secrets."""
 
+import time
 from collections.abc import Callable, Mapping
 from typing import Any, TypeVar
 
@@ -28,6 +29,9 @@ from monedero.store.exchanges import Exchange
 M = TypeVar("M", bound=BaseModel)
 Tell = Callable[[Exchange], object]
 AT_MOST = 4000
+# What an answer of a gateway may be, in bytes and in seconds from beginning to end.
+LARGEST = 1024 * 1024
+SECONDS = 15
 
 
 class Wire:
@@ -62,8 +66,8 @@ class Wire:
         elif body is not None:
             sent["data"] = dict(body)
         try:
-            answer = self._client.request(method, f"{self._base}{path}", **sent)
-        except httpx2.TransportError as silent:
+            answer = self._bounded(method, f"{self._base}{path}", sent)
+        except (httpx2.HTTPError, httpx2.InvalidURL, ValueError) as silent:
             self._keep(f"{method} {path}", None, "")
             raise self._silent() from silent
         self._keep(f"{method} {path}", answer.status_code, "" if path in SECRET_PATHS else answer.text)
@@ -77,6 +81,19 @@ class Wire:
             return model.model_validate_json(answer.content)
         except ValidationError as broken:
             raise self._silent() from broken
+
+    def _bounded(self, method: str, url: str, sent: Mapping[str, Any]) -> httpx2.Response:
+        """An answer that is neither larger nor slower, from its first byte to its last, than one may be."""
+        until = time.monotonic() + SECONDS
+        with self._client.stream(method, url, **sent) as answer:
+            parts, size = [], 0
+            for part in answer.iter_bytes():
+                parts.append(part)
+                size += len(part)
+                if size > LARGEST or time.monotonic() > until:
+                    raise ValueError("the answer is larger or slower than one may be")
+        plain = {"content-type": answer.headers.get("content-type", "")}
+        return httpx2.Response(answer.status_code, content=b"".join(parts), headers=plain)
 
     def _silent(self) -> Conflict:
         return Conflict(Fault(FaultCode.PROVIDER_SILENT, "provider", self._provider))
@@ -93,7 +110,7 @@ class Wire:
                 )
                 for error in errors
             ]
-        except (ValueError, KeyError, TypeError, AttributeError):
+        except (ValueError, KeyError, TypeError, AttributeError, RecursionError):
             faults = []
         why = {"why": f"status {answer.status_code}", "code": ""}
         return InvalidInput(*(faults or [Fault(FaultCode.PROVIDER_REFUSED, "", "", why)]))

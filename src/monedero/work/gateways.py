@@ -11,6 +11,7 @@ from monedero.core.errors import Conflict, Fault, FaultCode, NotFound
 from monedero.store import Store
 from monedero.store.exchanges import Exchange
 from monedero.work.gateway import Gateway, Wire
+from monedero.work.hosts import Hosts
 
 
 class HeldSecret(BaseModel):
@@ -38,8 +39,9 @@ def access_name(account: str, mode: Mode) -> str:
 class Gateways:
     """The gateways of one shop."""
 
-    def __init__(self, store: Store, base: str, now: Callable[[], datetime]) -> None:
-        """`base` is the address under which every provider answers by its id."""
+    def __init__(self, store: Store, base: str, now: Callable[[], datetime], hosts: Hosts) -> None:
+        """`base` is the address under which every provider answers by its id; `hosts` are those of own gateways."""
+        self.hosts = hosts
         self._store = store
         self._base = base
         self._now = now
@@ -66,7 +68,10 @@ class Gateways:
         blank = Exchange(
             account=account.id, mode=account.mode, at=self._now(), incoming=False, what="", verdict="sent"
         )
-        base = self._own(account.provider) or f"{self._base}/{account.provider}"
+        own = self._own(account.provider)
+        if own is not None:
+            self.hosts.check(own)
+        base = own or f"{self._base}/{account.provider}"
         wire = Wire(self.client, base, account.provider, blank, self._keep)
         return Gateway(wire, token)
 

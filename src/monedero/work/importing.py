@@ -14,6 +14,7 @@ from itertools import islice
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound
 from monedero.core.money import Money
 from monedero.formats import table as tables
+from monedero.formats.cells import safe
 from monedero.formats.matching import Matching, guess
 from monedero.formats.past_orders import Reader, ReadOrder, RefusedRow
 from monedero.store import Store
@@ -148,9 +149,10 @@ class Imports:
         held = self.progress(name)
         text = io.StringIO()
         rows = csv.writer(text, lineterminator="\n")
-        rows.writerow(["line", "column", "reason", *held.header])
+        rows.writerow(["line", "column", "reason", *map(safe, held.header)])
         for row in held.refused:
-            rows.writerow([row.line, row.fault.field, fault_text(row.fault), *map(_harmless, row.cells)])
+            told = (str(row.line), row.fault.field, fault_text(row.fault), *row.cells)
+            rows.writerow(map(safe, told))
         return text.getvalue()
 
     def _table(self, file: str) -> tables.Table:
@@ -224,8 +226,3 @@ def _kept(row: ReadOrder) -> PastOrder:
 
 def _key(header: list[str]) -> str:
     return json.dumps(header, ensure_ascii=False)
-
-
-def _harmless(cell: str) -> str:
-    """A cell that a spreadsheet would take for a formula, written so that it takes it for text."""
-    return f"'{cell}" if cell.startswith(("=", "+", "-", "@")) and not cell[1:2].isdigit() else cell

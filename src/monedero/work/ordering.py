@@ -14,6 +14,7 @@ from monedero.core.tender.model import Tender
 from monedero.figures import methods
 from monedero.formats.gateway import PaymentAsked, PaymentHeld
 from monedero.store import Store
+from monedero.store.orders import Key
 from monedero.wording import reason_text
 from monedero.wording.letters import letter, tells
 from monedero.work import story
@@ -41,8 +42,10 @@ class Till:
         self._gateways = gateways
         self.now = now
 
-    def place(self, basis: Basis, order: Hand, tender: str, buyer: str = "") -> OrderRecord:
-        """Place an order with a tender that is offered for it; `buyer` knows a buyer who comes again."""
+    def place(
+        self, basis: Basis, order: Hand, tender: str, buyer: str = "", key: Key | None = None
+    ) -> OrderRecord:
+        """Place an order with a tender that is offered for it, once under a key; `buyer` knows one who comes again."""
         if order.order.nothing_to_pay:
             raise InvalidInput(Fault(FaultCode.AMOUNT_ZERO, "amount", str(order.order.amount)))
         chosen = self._offered(basis, order.order, tender)
@@ -69,7 +72,7 @@ class Till:
                 buyer=buyer,
             )
 
-        record = self._store.orders.add(build, self._letters)
+        record = self._store.orders.add(build, self._letters, key)
         return self._begun(record)
 
     def offered_again(self, record: OrderRecord) -> list[Outcome]:
@@ -104,10 +107,10 @@ class Till:
 
     def came_back(self, reference: str) -> OrderRecord:
         """A buyer came back from a gateway. What became of the payment is asked there, never believed from here."""
-        token = self._store.orders.by_reference(reference)
-        if token is None:
+        tokens = self._store.orders.with_reference(reference)
+        if not tokens:
             raise NotFound(Fault(FaultCode.NOT_FOUND, "payment", reference[:40], {"what": "payment"}))
-        record = self.record(token)
+        record = self.record(tokens[0])
         payment = next(entry for entry in record.payments if entry.reference == reference)
         return self.look(record, payment)
 

@@ -1,6 +1,6 @@
 """Where a server keeps its shops: the owner's own, and the demo shop beside it, never mixed."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from datetime import UTC, datetime
 from pathlib import Path
@@ -23,6 +23,7 @@ from monedero.work.accounts.phone_codes import PhoneCodes
 from monedero.work.beginning import open_demo
 from monedero.work.clock import Clock
 from monedero.work.gateways import Gateways
+from monedero.work.hosts import LOOPBACK, Hosts
 from monedero.work.importing import Imports
 from monedero.work.ordering import Till
 from monedero.work.settling import Settling
@@ -67,9 +68,16 @@ class Room:
 class Premises:
     """The two shops of a data folder."""
 
-    def __init__(self, folder: Path, now: Callable[[], datetime] | None = None) -> None:
-        """Open the folder, make it where it is missing; `now` tells the time in UTC."""
-        folder.mkdir(parents=True, exist_ok=True)
+    def __init__(
+        self, folder: Path, now: Callable[[], datetime] | None = None, allowed: Iterable[str] = ()
+    ) -> None:
+        """Open the folder, make it where it is missing; `now` tells the time in UTC.
+
+        `allowed` are hosts on which gateways of the owner's own may lie besides public ones.
+        """
+        self._allowed = frozenset(allowed)
+        folder.mkdir(mode=0o700, parents=True, exist_ok=True)
+        folder.chmod(0o700)
         self.true_time = now or (lambda: datetime.now(UTC))
         self._client: httpx2.Client | None = None
         self.own = self._room(folder, "own", "shop")
@@ -116,7 +124,8 @@ class Premises:
         cards = {card.provider.id: card for card in demo_data.rate_cards()}
         world = World(shelf, letters, facts, cards, clock.now, pages, SEED)
         provider = SimulatedProvider(world, self._post)
-        gateways = Gateways(store, f"{CONTRACT_AT}/{name}", clock.now)
+        hosts = Hosts(self._allowed | LOOPBACK if name == "demo" else self._allowed)
+        gateways = Gateways(store, f"{CONTRACT_AT}/{name}", clock.now, hosts)
         till = Till(store, gateways, clock.now)
         codes = PhoneCodes(store, letters, clock.now)
         return Room(

@@ -21,14 +21,15 @@ def pending(store: Store) -> list[Change]:
 
 def publish(store: Store, version: int, at: datetime) -> Edition:
     """Publish the draft that the owner looked at; refuses an older one, an unchanged one, one with nothing on."""
-    basis, newest = draft_basis(store), store.editions.newest()
-    if basis.draft_version != version:
-        raise Conflict(
-            Fault(FaultCode.VERSION_OLD, "version", str(version), {"current": str(basis.draft_version)})
-        )
-    if not any(tender.on for tender in basis.checkout.tenders):
-        raise Conflict(Fault(FaultCode.NOTHING_OFFERED))
-    held = Published(shop=basis.shop, checkout=basis.checkout)
-    if newest is not None and newest.held == held:
-        raise Conflict(Fault(FaultCode.NOTHING_CHANGED, value=str(newest.number)))
-    return store.editions.add(held, at)
+    with store.together():
+        basis, newest = draft_basis(store), store.editions.newest()
+        if basis.draft_version != version:
+            raise Conflict(
+                Fault(FaultCode.VERSION_OLD, "version", str(version), {"current": str(basis.draft_version)})
+            )
+        if not any(tender.on for tender in basis.checkout.tenders):
+            raise Conflict(Fault(FaultCode.NOTHING_OFFERED))
+        held = Published(shop=basis.shop, checkout=basis.checkout)
+        if newest is not None and newest.held == held:
+            raise Conflict(Fault(FaultCode.NOTHING_CHANGED, value=str(newest.number)))
+        return store.editions.add(held, at)

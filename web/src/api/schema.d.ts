@@ -1231,7 +1231,7 @@ export interface paths {
         put?: never;
         /**
          * Place Order
-         * @description Place an order with a tender that is offered for it.
+         * @description Place an order with a tender that is offered for it; asked again under the same key, it is placed once.
          */
         post: operations["place_order_api_orders_post"];
         delete?: never;
@@ -8413,13 +8413,13 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description Successful Response */
+            /** @description The paper as a file */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": unknown;
+                    "application/octet-stream": string;
                 };
             };
             /** @description Bad Request */
@@ -9097,7 +9097,9 @@ export interface operations {
     place_order_api_orders_post: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: {
                 monedero_buyer?: string;

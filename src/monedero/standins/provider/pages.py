@@ -224,8 +224,10 @@ def _office(play: Play) -> APIRouter:
     def file(room: str, name: str, number: str, field: str) -> Response:
         provider = played(room, name)
         newest = provider.merchants.get(number).credentials[0].fields
+        if field not in newest:
+            raise NotFound(Fault(FaultCode.NOT_FOUND, "field", field[:40], {"what": "credential"}))
         headers = {"Content-Disposition": f"attachment; filename={number.lower()}-{field}.pem"}
-        return Response(newest.get(field, ""), media_type="application/x-pem-file", headers=headers)
+        return Response(newest[field], media_type="application/x-pem-file", headers=headers)
 
     @router.post("/{name}/office/merchants/{number}/close")
     def close(room: str, name: str, number: str) -> Response:

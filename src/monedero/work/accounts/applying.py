@@ -52,9 +52,17 @@ class Applying:
         id = provider if name is None or first is None else _free(provider, accounts)
         if name is not None and wanted is not None:
             raise Conflict(Fault(FaultCode.ACCOUNT_HELD, "name", name))
-        return self._stage(
-            Account(id=id, name=name, provider=provider, mode=mode, stage=Stage.BEGUN, active_methods=[])
+        begun = Account(
+            id=id,
+            name=name,
+            provider=provider,
+            mode=mode,
+            stage=Stage.BEGUN,
+            active_methods=[],
+            since=self._now().date(),
         )
+        self._store.accounts.put(begun)
+        return begun
 
     def facts(self, provider: str) -> ProviderFacts:
         """What is known of a provider."""
@@ -137,12 +145,12 @@ class Applying:
         """Leave an application; what it holds stays sealed, so that it can be taken up again."""
         if account.stage not in CAN_WITHDRAW:
             raise _unfit(account)
-        return self._stage(account.model_copy(update={"stage": Stage.WITHDRAWN}))
+        return self._stage(account, Stage.WITHDRAWN)
 
     def _take_up(self, account: Account) -> Account:
         """Go on where a withdrawn application was; what was sent stands where its provider says."""
         sent = self.application(account).reference is not None
-        again = self._stage(account.model_copy(update={"stage": Stage.IN_REVIEW if sent else Stage.BEGUN}))
+        again = self._stage(account, Stage.IN_REVIEW if sent else Stage.BEGUN)
         return self.refresh(again)
 
     def refresh(self, account: Account) -> Account:
@@ -172,7 +180,7 @@ class Applying:
         if held.said and not known:
             said = Exchange(at=self._now(), said=held.said, refusal=stage is Stage.REFUSED)
             self._edit(account, {"exchanges": [*exchanges, said]})
-        return self._stage(account.model_copy(update={"stage": stage, "number": held.number}))
+        return self._stage(account, stage, held.number)
 
     def _asked(self, account: Account, application: Application) -> ApplicationAsked:
         business: Business = read_business(self._store).business
@@ -195,13 +203,20 @@ class Applying:
         )
 
     def _edit(self, account: Account, update: dict[str, object]) -> None:
-        edited = self.application(account).model_copy(update=update)
-        self._store.sealed.put(application_name(account), Application.model_validate(edited.model_dump()))
+        with self._store.together():
+            edited = self.application(account).model_copy(update=update)
+            self._store.sealed.put(application_name(account), Application.model_validate(edited.model_dump()))
 
-    def _stage(self, account: Account) -> Account:
-        staged = account.model_copy(update={"since": self._now().date()})
-        self._store.accounts.put(staged)
-        return staged
+    def _stage(self, account: Account, stage: Stage, number: str = "") -> Account:
+        """Move an account on from the stage at which it was read; one that somebody moved meanwhile stays there."""
+        update: dict[str, object] = {"stage": stage, "since": self._now().date()}
+        if number:
+            update["number"] = number
+
+        def move(now: Account) -> Account:
+            return now.model_copy(update=update) if now.stage is account.stage else now
+
+        return self._store.accounts.change(account.id, account.mode, move)
 
 
 def refuse_excluded(store: Store, facts: ProviderFacts, mode: Mode) -> None:

@@ -26,10 +26,10 @@ class HeldBusiness(NamedTuple):
 
 def read_business(store: Store) -> HeldBusiness:
     """The business as far as it was typed."""
-    held = store.sealed.get(NAME, Business)
+    held = store.sealed.held(NAME, Business)
     if held is None:
         return HeldBusiness(0, Business(country=described_shop(store).value.country))
-    return HeldBusiness(store.sealed.version(NAME), held)
+    return HeldBusiness(*held)
 
 
 def save_business(store: Store, business: Business, version: int) -> HeldBusiness:

@@ -142,11 +142,8 @@ class Connecting:
         except InvalidInput as refused:
             if refused.faults[0].fields.get("code") != FaultCode.ACCESS_REFUSED.value:
                 return account
-            lapsed = account.model_copy(
-                update={"stage": Stage.LAPSED, "active_methods": [], "since": self._now().date()}
-            )
-            self._store.accounts.put(lapsed)
-            return lapsed
+            lapsed = {"stage": Stage.LAPSED, "active_methods": [], "since": self._now().date()}
+            return self._while(account, Stage.CONNECTED, lapsed)
         except Refused:
             return account
         return self._keep(account, held)
@@ -178,9 +175,7 @@ class Connecting:
             raise Conflict(
                 Fault(FaultCode.STAGE_NOT_FIT, "stage", account.stage.value, {"stage": "is not connected"})
             )
-        left = account.model_copy(update={"stage": Stage.DISCONNECTED, "since": self._now().date()})
-        self._store.accounts.put(left)
-        return left
+        return self._while(account, Stage.CONNECTED, {"stage": Stage.DISCONNECTED, "since": self._now().date()})
 
     def reconnect(self, account: Account) -> Account:
         """Take an account up again with what opened it before."""
@@ -188,8 +183,8 @@ class Connecting:
             raise Conflict(Fault(FaultCode.STAGE_NOT_FIT, "stage", account.stage.value, {"stage": "is not left"}))
         refuse_excluded(self._store, self._facts(account), account.mode)
         held = self._gateways.of(account).account()
-        again = account.model_copy(update={"stage": Stage.CONNECTED, "since": self._now().date()})
-        return self._keep(again, held)
+        again = {"stage": Stage.CONNECTED, "since": self._now().date(), **_methods(held)}
+        return self._while(account, Stage.DISCONNECTED, again)
 
     def _facts(self, account: Account) -> ProviderFacts:
         facts = self._store.providers.all().get(account.provider)
@@ -233,12 +228,17 @@ class Connecting:
         )
         endpoint = account.endpoint or secrets.token_urlsafe(12)
         since = account.since if account.stage is Stage.CONNECTED else self._now().date()
-        connected = account.model_copy(
-            update={"stage": Stage.CONNECTED, "since": since, "number": held.number, "endpoint": endpoint}
-        )
+        update = {"stage": Stage.CONNECTED, "since": since, "number": held.number, "endpoint": endpoint}
+
+        def connect(now: Account) -> Account:
+            # The account may have been left, or its storefronts changed, while the provider was asked.
+            if now.stage not in CAN_CONNECT:
+                raise _not_begun(now)
+            return now.model_copy(update={**update, **_methods(held)})
+
         with self._store.together():
+            kept = self._store.accounts.change(account.id, account.mode, connect)
             self._store.sealed.put(access_name(account.id, account.mode), access)
-            kept = self._keep(connected, held)
         gateway = self._gateways.of(kept)
         gateway.set_endpoint(self._notify(kept), secrets_held[0].secret)
         gateway.check_endpoint()
@@ -250,14 +250,23 @@ class Connecting:
 
     def _keep(self, account: Account, held: AccountHeld) -> Account:
         """The account with its methods as the provider sees them."""
-        update = {
-            "active_methods": [entry.method for entry in held.methods if entry.active],
-            "other_methods": [entry.standing for entry in held.methods if entry.standing],
-        }
-        kept = account.model_copy(update=update)
-        if kept != self._store.accounts.get(account.id, account.mode):
-            self._store.accounts.put(kept)
-        return kept
+        return self._while(account, account.stage, _methods(held))
+
+    def _while(self, account: Account, stage: Stage, update: Mapping[str, object]) -> Account:
+        """Change an account as it is now, as long as it is still at a stage; else it stays as somebody left it."""
+
+        def move(now: Account) -> Account:
+            return now.model_copy(update=dict(update)) if now.stage is stage else now
+
+        return self._store.accounts.change(account.id, account.mode, move)
+
+
+def _methods(held: AccountHeld) -> dict[str, object]:
+    """The methods of an account as the provider sees them."""
+    return {
+        "active_methods": [entry.method for entry in held.methods if entry.active],
+        "other_methods": [entry.standing for entry in held.methods if entry.standing],
+    }
 
 
 def _not_begun(account: Account) -> Conflict:

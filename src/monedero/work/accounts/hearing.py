@@ -104,7 +104,7 @@ class Hearing:
                 what = {"mode": notification.mode.value, "wanted": account.mode.value}
                 raise InvalidInput(Fault(FaultCode.NOTICE_OTHER, "account", notification.account, what))
             with self._store.together():
-                exchange = self._counted(notification, exchange)
+                exchange = self._counted(account, notification, exchange)
                 self._store.exchanges.add(exchange)
         except Refused as refused:
             # An unknown payment may be known in a moment: its id stays free, so that it counts when it comes again.
@@ -113,15 +113,20 @@ class Hearing:
             raise
         return exchange
 
-    def _counted(self, notification: Notification, exchange: Exchange) -> Exchange:
+    def _counted(self, account: Account, notification: Notification, exchange: Exchange) -> Exchange:
+        """A payment hears its own account alone: what another one tells of it is about a payment that is not there."""
         if notification.notice is None or notification.payment is None:
             return exchange.model_copy(update={"verdict": "read"})
-        token = self._store.orders.by_reference(notification.payment)
+        token = self._store.orders.by_payment(account.id, account.mode, notification.payment)
         record = self._store.orders.get(token) if token else None
         if record is None:
             raise InvalidInput(Fault(FaultCode.NOTICE_UNKNOWN, "payment", notification.payment))
         notice = notification.notice
-        number = next(payment.number for payment in record.payments if payment.reference == notification.payment)
+        number = next(
+            payment.number
+            for payment in record.payments
+            if (payment.chosen.account, payment.reference) == (account.id, notification.payment)
+        )
         told: list[tuple[Fate, Fault | None]] = []
 
         def hear(before: OrderRecord) -> OrderRecord:

@@ -10,6 +10,7 @@ from unicodedata import normalize
 from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.core.provider import ConnectBy, Contract, CredentialField, ProviderFacts
 from monedero.store import Store
+from monedero.work.hosts import Hosts
 
 ABOUT = "A gateway of your own, which keeps the contract of docs/gateway.md."
 # Views beside the sheets of providers stand under these names.
@@ -17,8 +18,11 @@ TAKEN = ("connected", "letters", "papers")
 FOUND_AT = "Where you keep the credentials of your gateway."
 
 
-def put_gateway(store: Store, name: str, address: str, parts: Sequence[str]) -> ProviderFacts:
-    """Put a gateway in; one whose name is taken by another provider is refused, the same address is named anew."""
+def put_gateway(store: Store, hosts: Hosts, name: str, address: str, parts: Sequence[str]) -> ProviderFacts:
+    """Put a gateway in; one whose name is taken by another provider is refused, the same address is named anew.
+
+    An address that is not public, and not among the allowed `hosts`, is refused.
+    """
     plain = _id_of(name, "gateway")
     id = f"{plain}-gateway" if plain in TAKEN else plain
     held = store.providers.all().get(id)
@@ -37,6 +41,7 @@ def put_gateway(store: Store, name: str, address: str, parts: Sequence[str]) -> 
         credentials=fields,
         gateway=address,
     )
+    hosts.check(facts.gateway or "")
     store.providers.put(facts)
     return facts
 

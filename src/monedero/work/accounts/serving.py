@@ -19,6 +19,8 @@ def serve(store: Store, account: Account, storefronts: Sequence[str], *, pooled:
     if unknown:
         raise InvalidInput(*unknown)
     update = {"storefronts": list(storefronts) or None, "pooled": pooled}
-    changed = Account.model_validate(account.model_copy(update=update).model_dump())
-    store.accounts.put(changed)
-    return changed
+
+    def move(now: Account) -> Account:
+        return Account.model_validate(now.model_copy(update=update).model_dump())
+
+    return store.accounts.change(account.id, account.mode, move)
