@@ -1,4 +1,4 @@
-"""What an attack on addresses, headers, files and starts found: each smallest case, which failed before it was fixed."""
+"""What an attack on addresses, headers, files and starts found: each smallest case, as it is now."""
 
 import json
 import os
