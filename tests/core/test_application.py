@@ -45,7 +45,7 @@ def test_a_card_number_is_found_however_it_is_written(number: str) -> None:
     "text",
     [
         "79927398713",  # 11 digits
-        "7992739871304",  # a wrong check digit: 7992739871303 would be right
+        "7992739871304",  # a wrong check digit: 7992739871300 would be right
         "PT50000201231234567890154",
         "BE68539007547034",  # an IBAN whose digits alone are as long as a card's
         "NO9386011117947",

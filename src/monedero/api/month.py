@@ -4,6 +4,7 @@ from fractions import Fraction
 from typing import Any
 
 from fastapi import APIRouter, Request, Response
+from fastapi.concurrency import run_in_threadpool
 from pydantic import BaseModel, StrictInt
 
 from monedero.api.compare import assumption_out
@@ -195,8 +196,10 @@ def remove_past_orders(room: RoomDep) -> PastOrdersOut:
 @router.post("/past-orders/files", status_code=201, openapi_extra=FILE)
 async def take_file(request: Request, room: RoomDep) -> LookOut:
     """Take a file in, CSV or XLSX, and say how it is understood; nothing is kept yet."""
-    file = room.imports.take(await body_of(request, LARGEST_FILE))
-    return _look(room.imports.look(file, None))
+    content = await body_of(request, LARGEST_FILE)
+    # The event loop answers everybody: whatever takes long is done beside it.
+    file = await run_in_threadpool(room.imports.take, content)
+    return _look(await run_in_threadpool(room.imports.look, file, None))
 
 
 @router.post("/past-orders/files/{file}/look")

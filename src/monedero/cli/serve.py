@@ -38,6 +38,7 @@ def serve(
     import uvicorn
 
     from monedero.api.app import create_app
+    from monedero.api.inside import entrance
     from monedero.work.lock import FolderLock
     from monedero.work.premises import Premises
 
@@ -51,9 +52,11 @@ def serve(
         lock.tell(f"process {os.getpid()} at {address}")
         typer.echo(f"Monedero is open at {address} (data in {data}, test mode). Ctrl+C ends it.")
         _without_card_numbers()
-        server = uvicorn.Server(uvicorn.Config(create_app(premises, demo_first=demo), log_level="warning"))
-        # Shops and the simulated provider reach each other over the loopback address alone.
-        premises.connect(httpx2.Client(base_url=address, timeout=10, trust_env=False))
+        application = create_app(premises, demo_first=demo)
+        server = uvicorn.Server(uvicorn.Config(application, log_level="warning"))
+        # Shops and the simulated provider reach each other over the loopback address, by an entrance of their own.
+        inside = held.enter_context(entrance(application, _listening(0)))
+        premises.connect(httpx2.Client(base_url=inside, timeout=10, trust_env=False), address)
         stopped = threading.Event()
         threading.Thread(target=_beat, args=(premises, stopped), daemon=True).start()
         held.callback(stopped.set)

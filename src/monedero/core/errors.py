@@ -41,6 +41,8 @@ class FaultCode(StrEnum):
     DUPLICATE = "duplicate"
     REFERENCE_DANGLING = "reference-dangling"
     BANDS_ORDER = "bands-order"
+    CARD_TOO_LONG = "card-too-long"
+    SHEET_TOO_LARGE = "sheet-too-large"
     RATE_TWICE_PRICED = "rate-twice-priced"
     KEY_UNKNOWN = "key-unknown"
     KEY_MISSING = "key-missing"

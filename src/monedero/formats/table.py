@@ -2,7 +2,7 @@
 
 What a file is shows in its first bytes, not in its name. Days become `2026-11-24`, numbers plain digits.
 
-Source: RFC 4180; ECMA-376 (package `python-calamine`).
+Source: RFC 4180; sheets by `monedero.formats.sheet`.
 
 >>> held = read(b"id;amount\\n7;85,00\\n")
 >>> held.header, held.rows
@@ -15,18 +15,16 @@ monedero.core.errors.InvalidInput: table-empty =''
 
 import csv
 import io
-from datetime import date, datetime, timedelta
-from datetime import time as clock
-from decimal import Decimal
+from collections import Counter
 from typing import NamedTuple
-
-from python_calamine import CalamineError, CalamineWorkbook, PasswordError, ZipError
 
 from monedero.core.card_number import refuse_in
 from monedero.core.errors import Fault, FaultCode, InvalidInput, refuse
+from monedero.formats.sheet import rows_of
 
 ZIP = b"PK\x03\x04"
 SEPARATORS = (",", ";", "\t", "|")
+MOST_COLUMNS, LONGEST_CELL = 200, 10_000
 
 
 class Table(NamedTuple):
@@ -38,15 +36,27 @@ class Table(NamedTuple):
 
 def read(content: bytes) -> Table:
     """The table of a file; refuses what is neither CSV in UTF-8 nor XLSX, and what has no rows."""
-    table = _sheet(content) if content.startswith(ZIP) else _csv(content)
+    table = _headed(rows_of(content)) if content.startswith(ZIP) else _csv(content)
     if not table.header or not table.rows:
         raise refuse(FaultCode.TABLE_EMPTY)
+    _check(table)
+    return table
+
+
+def _check(table: Table) -> None:
+    """Refuse a table with too many columns, two of one name, or a cell that no order has."""
+    if len(table.header) > MOST_COLUMNS:
+        largest = f"{MOST_COLUMNS} columns"
+        raise refuse(FaultCode.SHEET_TOO_LARGE, "header", f"{len(table.header)} columns", largest=largest)
     for name in table.header:
         refuse_in(name)
-    doubled = next((name for name in table.header if name and table.header.count(name) > 1), None)
+    doubled = next((name for name, times in Counter(filter(None, table.header)).items() if times > 1), None)
     if doubled:
         raise refuse(FaultCode.DUPLICATE, doubled, doubled, what="column")
-    return table
+    for number, cells in table.rows:
+        if max(map(len, cells)) > LONGEST_CELL:
+            largest = f"{LONGEST_CELL} characters in a cell"
+            raise refuse(FaultCode.SHEET_TOO_LARGE, f"line.{number}", "a cell of the row", largest=largest)
 
 
 def _csv(content: bytes) -> Table:
@@ -70,35 +80,7 @@ def _csv(content: bytes) -> Table:
     return _headed(rows)
 
 
-def _sheet(content: bytes) -> Table:
-    try:
-        cells = (
-            CalamineWorkbook.from_filelike(io.BytesIO(content))
-            .get_sheet_by_index(0)
-            .to_python(skip_empty_area=False)
-        )
-    except (CalamineError, ZipError, PasswordError) as broken:
-        raise refuse(FaultCode.SHEET_UNREADABLE, value=str(broken)) from broken
-    rows = [(number, [_text(cell) for cell in row]) for number, row in enumerate(cells, 1)]
-    return _headed([row for row in rows if any(row[1])])
-
-
 def _headed(rows: list[tuple[int, list[str]]]) -> Table:
     if not rows:
         return Table([], [])
     return Table([name.strip() for name in rows[0][1]], rows[1:])
-
-
-def _text(cell: object) -> str:
-    """A cell of a sheet as text: what a person reads in it, without the sheet's own format."""
-    if isinstance(cell, datetime):
-        return cell.date().isoformat()
-    if isinstance(cell, date | clock | timedelta):
-        return str(cell)
-    if isinstance(cell, bool):
-        return "true" if cell else "false"
-    if isinstance(cell, int | float):
-        # The shortest digits that give the number again are those that were typed.
-        plain = format(Decimal(repr(cell)), "f")
-        return plain.removesuffix(".0")
-    return str(cell).strip()

@@ -139,6 +139,15 @@ MIGRATIONS: Sequence[tuple[str, Sequence[str]]] = (
             "WITHOUT ROWID",
         ),
     ),
+    (
+        "0007-past-orders-by-reading",
+        (
+            # Rows come in many short transactions, and count once their reading is done.
+            "ALTER TABLE past_order ADD COLUMN reading INTEGER NOT NULL DEFAULT 0",
+            "CREATE TABLE past_reading (id INTEGER PRIMARY KEY, done INTEGER NOT NULL)",
+            "INSERT INTO past_reading (id, done) VALUES (0, 1)",
+        ),
+    ),
 )
 
 

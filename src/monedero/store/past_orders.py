@@ -9,18 +9,26 @@ from typing import NamedTuple
 import polars as pl
 from peewee import SqliteDatabase
 
-INSERT = "INSERT OR IGNORE INTO past_order VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)"
-PAID = """
+INSERT = "INSERT OR IGNORE INTO past_order VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)"
+DONE = "reading IN (SELECT id FROM past_reading WHERE done = 1)"
+PAID = f"""
 SELECT minor, currency, placed_on, country, card_network, card_kind, recurring, kinds, line
-FROM past_order WHERE minor > 0
+FROM past_order WHERE minor > 0 AND {DONE}
 """
-COUNTS = """
+COUNTS = f"""
 SELECT count(*) FILTER (WHERE minor > 0), count(*) FILTER (WHERE minor = 0), count(*) FILTER (WHERE minor < 0),
   min(placed_on) FILTER (WHERE minor > 0), max(placed_on) FILTER (WHERE minor > 0)
-FROM past_order
+FROM past_order WHERE {DONE}
+"""
+TAKE_AWAY = f"""
+DELETE FROM past_order WHERE id IN (SELECT id FROM past_order WHERE NOT {DONE} LIMIT ?)
 """
 MEMORY = "SELECT body FROM matching WHERE header = ?"
 REMEMBER = "INSERT OR REPLACE INTO matching (header, body) VALUES (?, ?)"
+
+
+# How many rows are taken away in one transaction.
+AT_ONCE = 5000
 
 
 class PastOrder(NamedTuple):
@@ -58,20 +66,44 @@ class PastOrders:
         self.changes = 0
 
     def add(self, batches: Iterable[list[PastOrder]]) -> int:
-        """Keep orders, all or none; one whose id is kept already changes nothing. Returns how many are new."""
+        """Keep orders, all or none; one whose id is kept already changes nothing. Returns how many are new.
+
+        Every batch is a short transaction of its own, so that others can write meanwhile; the orders count together
+        once the last one is there.
+        """
+        self._drop_unfinished()
         with self._database.atomic("IMMEDIATE"):
-            before = self._total()
-            connection = self._database.connection()
+            self._database.execute_sql("INSERT INTO past_reading (done) VALUES (0)")
+            reading = int(self._database.execute_sql("SELECT max(id) FROM past_reading").fetchone()[0])
+        added = 0
+        try:
             for batch in batches:
-                connection.executemany(INSERT, batch)
-            added = self._total() - before
+                with self._database.atomic("IMMEDIATE"):
+                    connection = self._database.connection()
+                    before = connection.total_changes
+                    connection.executemany(INSERT, [(*order, reading) for order in batch])
+                    added += connection.total_changes - before
+        except BaseException:
+            self._drop_unfinished()
+            raise
+        with self._database.atomic("IMMEDIATE"):
+            self._database.execute_sql("UPDATE past_reading SET done = 1 WHERE id = ?", (reading,))
             if added:
                 self._count()
         return added
 
+    def _drop_unfinished(self) -> None:
+        """Take away what a reading left that was stopped or cut off, a short transaction at a time."""
+        while True:
+            with self._database.atomic("IMMEDIATE"):
+                dropped = self._database.execute_sql(TAKE_AWAY, (AT_ONCE,)).rowcount
+                if dropped < AT_ONCE:
+                    self._database.execute_sql("DELETE FROM past_reading WHERE done = 0")
+                    return
+
     def known(self) -> dict[str, tuple[str, int, str]]:
         """Day, minor units and currency of every order that is kept, by its id."""
-        rows = self._database.execute_sql("SELECT id, placed_on, minor, currency FROM past_order")
+        rows = self._database.execute_sql(f"SELECT id, placed_on, minor, currency FROM past_order WHERE {DONE}")
         return {row[0]: (row[1], row[2], row[3]) for row in rows}
 
     def counts(self) -> Counts:

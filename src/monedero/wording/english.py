@@ -25,6 +25,8 @@ FAULTS: dict[FaultCode, str] = {
     FaultCode.REFERENCE_DANGLING: "There is no {what} “{value}” (named by {where}). Name one that is there.",
     FaultCode.BANDS_ORDER: "The bands of {rate} are not in rising sequence with an open last one. End each but the last with “below”.",
     FaultCode.RATE_TWICE_PRICED: "{rate} carries both “percent” and “graduated”. Keep one of them.",
+    FaultCode.CARD_TOO_LONG: "The card has {value} rates and extras and {plans} plans. Write 500 and 50 at the most.",
+    FaultCode.SHEET_TOO_LARGE: "This is too large to be read ({value}). Keep to {largest}.",
     FaultCode.KEY_UNKNOWN: "This key is not part of the format (its value is “{value}”). Correct its name or leave it out.",
     FaultCode.KEY_MISSING: "This is missing. Write {key}.",
     FaultCode.NOT_ONE_OF: "“{value}” is not allowed here. Write {expected}.",

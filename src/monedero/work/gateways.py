@@ -46,6 +46,7 @@ class Gateways:
         self._base = base
         self._now = now
         self.client: httpx2.Client | None = None
+        self.address = ""
 
     def of(self, account: Account) -> Gateway:
         """The gateway of a connected account, opened."""
@@ -77,9 +78,7 @@ class Gateways:
 
     def here(self, provider: str, path: str) -> str:
         """A path of this application as a provider can reach it: whole, where it runs somewhere else."""
-        if self._own(provider) is None or self.client is None:
-            return path
-        return f"{str(self.client.base_url).rstrip('/')}{path}"
+        return path if self._own(provider) is None else f"{self.address.rstrip('/')}{path}"
 
     def there(self, provider: str, page: str) -> str:
         """A page of a provider as a browser can reach it from here."""

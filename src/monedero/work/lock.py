@@ -6,7 +6,6 @@ The lock is the kernel's, on a file in the folder: it is gone with its holder, h
 import fcntl
 import os
 from pathlib import Path
-from types import TracebackType
 from typing import Self
 
 from monedero.core.errors import Conflict, Fault, FaultCode
@@ -39,8 +38,6 @@ class FolderLock:
         os.ftruncate(self._file, 0)
         os.pwrite(self._file, holder.encode(), 0)
 
-    def __exit__(
-        self, kind: type[BaseException] | None, error: BaseException | None, trace: TracebackType | None
-    ) -> None:
+    def __exit__(self, *_: object) -> None:
         """Let the folder go."""
         os.close(self._file)

@@ -84,11 +84,12 @@ class Premises:
         self.demo = self._room(folder, "demo", "demo")
         open_demo(self.demo.store, self.demo.provider, self.demo.clock.now())
 
-    def connect(self, client: httpx2.Client) -> None:
-        """Say how gateways and shops reach each other over HTTP."""
+    def connect(self, client: httpx2.Client, address: str | None = None) -> None:
+        """Say how gateways and shops reach each other over HTTP, and at which address others reach this server."""
         self._client = client
         for room in (self.own, self.demo):
             room.gateways.client = client
+            room.gateways.address = address or str(client.base_url)
 
     def beat(self) -> None:
         """Let everything happen whose moment has come, in both shops."""

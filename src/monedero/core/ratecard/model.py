@@ -41,6 +41,8 @@ from monedero.core.fields import (
 )
 
 FORMAT = "monedero/rate-card/1"
+# More entries than any price list has; every order is held against each of them.
+MOST_ENTRIES, MOST_PLANS = 500, 50
 PAYOUT = re.compile(r"daily|weekly:(MON|TUE|WED|THU|FRI|SAT|SUN)|monthly:([1-9]|1[0-9]|2[0-8])")
 
 
@@ -267,6 +269,9 @@ class RateCard(Strict):
 
     @model_validator(mode="after")
     def _consistent(self) -> Self:
+        held = len(self.rates) + len(self.extras)
+        if held > MOST_ENTRIES or len(self.plans) > MOST_PLANS:
+            raise broken(FaultCode.CARD_TOO_LONG, value=held, plans=len(self.plans))
         once((plan.id for plan in self.plans), "plan")
         plans = {plan.id for plan in self.plans}
         methods = {rate.method for rate in self.rates}
