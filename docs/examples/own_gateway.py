@@ -1,7 +1,9 @@
 """A gateway of one's own in one file: the least that keeps the contract of `docs/gateway.md`.
 
 It keeps everything in memory and takes payments by a till that trusts whoever opens its page, so that it is a
-beginning to build on and not something to sell with. Run it with `uvicorn own_gateway:app --port 8500`.
+beginning to build on and not something to sell with. Run it, in the folder of the project, with
+`.venv/bin/uvicorn --app-dir docs/examples own_gateway:app --port 8500`, and let Monedero ask it there with
+`monedero serve --data my-shop --allow-gateway 127.0.0.1`.
 """
 
 import json

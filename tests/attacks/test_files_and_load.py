@@ -4,6 +4,7 @@ import signal
 import sqlite3
 import threading
 import time
+from datetime import timedelta
 from pathlib import Path
 from typing import Any
 
@@ -11,8 +12,9 @@ import httpx2
 import pytest
 
 from monedero.store import Store
+from monedero.store.orders import Wanted
 from monedero.store.past_orders import PastOrder
-from tests.api.shopkeeper import BOAT
+from tests.api.shopkeeper import BOAT, Shopkeeper
 from tests.work.test_killed import served
 
 
@@ -83,3 +85,44 @@ def test_sixty_four_buyers_who_pay_at_once_all_get_their_page(tmp_path: Path) ->
             buyer.join()
     assert len(answers) == 64
     assert all("/pay/" in answer["go_to"] for answer in answers)
+
+
+def test_records_come_some_at_a_time_and_are_found(keeper: Shopkeeper) -> None:
+    tokens = [keeper.place("bank-transfer" if number % 3 else "card")["token"] for number in range(12)]
+    first = keeper.get("/api/records", at_most=5)
+    assert ([line["number"] for line in first["records"]], first["older"]) == (
+        [1012, 1011, 1010, 1009, 1008],
+        1008,
+    )
+    assert (first["total"], first["matching"]) == (12, 12)
+    rest = keeper.get("/api/records", at_most=100, before=first["older"])
+    assert (rest["records"][0]["number"], rest["older"]) == (1007, None)
+    waiting = keeper.get("/api/records", state="awaiting-payment")
+    assert (waiting["matching"], {line["state"] for line in waiting["records"]}) == (8, {"awaiting-payment"})
+    assert [line["number"] for line in keeper.get("/api/records", text="1003")["records"]] == [1003]
+    assert keeper.get("/api/records", text="transfer")["matching"] == 8
+    assert keeper.get("/api/records", text="100% nobody")["matching"] == 0
+    assert keeper.record(tokens[0])["number"] == 1001
+    for wrong in ({"at_most": 1000}, {"state": "lost"}, {"before": 0}):
+        assert keeper.client.get("/api/records", params=wrong).status_code == 422
+
+
+def test_only_what_is_due_is_read_as_time_passes(keeper: Shopkeeper) -> None:
+    orders, clock = keeper.room.store.orders, keeper.room.clock
+    token = keeper.place("bank-transfer")["token"]
+    keeper.place("card")
+    assert orders.due(clock.now()) == []
+    keeper.wind(days=6)
+    assert keeper.record(token)["state"] == "overdue"
+    assert orders.due(clock.now()) == []
+    keeper.wind(days=60)
+    assert keeper.record(token)["state"] == "lapsed"
+
+
+def test_records_of_before_get_their_state_and_their_moment(keeper: Shopkeeper, tmp_path: Path) -> None:
+    token = keeper.place("bank-transfer")["token"]
+    with sqlite3.connect(tmp_path / "data" / "demo.sqlite") as other:
+        other.execute("UPDATE order_record SET state = '', due_at = NULL")
+    store = Store(tmp_path / "data" / "demo.sqlite")
+    assert [held.record.token for held in store.orders.page(Wanted("awaiting-payment"), 5).records] == [token]
+    assert len(store.orders.due(keeper.room.clock.now() + timedelta(days=30))) == 1

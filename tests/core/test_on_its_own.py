@@ -46,10 +46,11 @@ def test_a_record_says_what_was_ordered_and_whether_something_is_to_come() -> No
     assert at_provider.order == Order(
         Money(500, "EUR"), "ES", frozenset({LineKind.GOODS}), recurring=False, placed_on=NOW.date()
     )
-    assert not at_provider.waits
-    assert record(None).waits
+    assert not at_provider.asks
+    assert at_provider.changes_at is None
+    assert record(None).changes_at == record(None).payment.until
     asked = Request(key="k", what=Asking.BEGIN, payment=1, amount=None, at=NOW)
-    assert at_provider.model_copy(update={"requests": [asked]}).waits
+    assert at_provider.model_copy(update={"requests": [asked]}).asks
 
 
 def test_the_plan_of_the_software_is_one_of_its_plans() -> None:

@@ -74,5 +74,5 @@ def test_a_real_server_that_is_killed_goes_on_where_it_was(tmp_path: Path) -> No
         assert page == placed["go_to"]
         assert client.post(page, data={"ending": "paid"}).status_code == 303
     with served(tmp_path / "data", signal.SIGTERM) as client:
-        record = client.get("/api/records").json()[0]
+        record = client.get(f"/api/records/{placed['token']}").json()
         assert (record["state"], record["payments"][0]["books"]["taken"]) == ("paid", "85.00 EUR")

@@ -1,6 +1,9 @@
 """Order records for their owner: the story, the money, what is due, and what can be done."""
 
-from fastapi import APIRouter, Response
+from typing import Annotated
+
+from fastapi import APIRouter, Query, Response
+from pydantic import BaseModel, Field
 
 from monedero.api.business import as_attachment, paper_out
 from monedero.api.order_schemas import (
@@ -13,17 +16,21 @@ from monedero.api.order_schemas import (
     Now,
     OrderOut,
     PaymentOut,
+    RecordLine,
+    RecordsOut,
     SentNow,
+    StateName,
 )
 from monedero.api.problems import PROBLEMS
 from monedero.api.rooms import RoomDep
+from monedero.core.account import Mode
 from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.core.payment.due import due
 from monedero.core.payment.payment import Payment
 from monedero.core.payment.state import State
 from monedero.core.ratecard.model import LineKind
 from monedero.core.record import Asking, OrderRecord
-from monedero.store.orders import HeldOrder
+from monedero.store.orders import HeldOrder, Wanted
 from monedero.wording.letters import due_text, happened_text, meaning_text
 from monedero.wording.orders import BY, NOTHING_DUE, STATES
 from monedero.wording.places import country_name
@@ -37,11 +44,46 @@ PARTS = (
 )
 
 
+class RecordsQuery(BaseModel):
+    """Which records are wanted, and from which number on; `text` is looked for in number, line and way to pay."""
+
+    state: State | None = None
+    text: Annotated[str, Field(max_length=60)] = ""
+    before: Annotated[int, Field(ge=1, le=10**12)] | None = None
+    at_most: Annotated[int, Field(ge=1, le=100)] = 25
+
+
 @router.get("")
-def read_records(room: RoomDep) -> list[OrderOut]:
-    """Every order record, the newest first."""
-    names = room.till.provider_names()
-    return [_order(room, held, names) for held in room.store.orders.all()]
+def read_records(room: RoomDep, asked: Annotated[RecordsQuery, Query()]) -> RecordsOut:
+    """Order records, the newest first, some at a time."""
+    wanted = Wanted(asked.state.value if asked.state else "", asked.text.strip())
+    page = room.store.orders.page(wanted, asked.at_most, asked.before)
+    return RecordsOut(
+        mode=Mode.TEST,
+        records=[
+            RecordLine(
+                token=record.token,
+                number=record.number,
+                placed_at=record.placed_at,
+                line_name=record.line_name,
+                amount=str(record.amount),
+                tender_name=record.payment.chosen.name,
+                state=record.state,
+                state_name=STATES[record.state],
+            )
+            for _, record in page.records
+        ],
+        matching=page.matching,
+        total=page.total,
+        older=page.older,
+        states=[StateName(state=state, name=STATES[state]) for state in State],
+    )
+
+
+@router.get("/{token}")
+def read_record(room: RoomDep, token: str) -> OrderOut:
+    """One order record, whole."""
+    return _answer(room, room.till.record(token))
 
 
 @router.post("/{token}/take")

@@ -124,3 +124,34 @@ class Because(Now):
     """The version of the record that was read, and a reason that the buyer is told."""
 
     reason: Description
+
+
+class RecordLine(BaseModel):
+    """An order record as a line of a list."""
+
+    token: str
+    number: int
+    placed_at: datetime
+    line_name: str
+    amount: str
+    tender_name: str
+    state: State
+    state_name: str
+
+
+class StateName(BaseModel):
+    """A state that an order can be in, and its name."""
+
+    state: State
+    name: str
+
+
+class RecordsOut(BaseModel):
+    """Some order records, how many there are of those that are wanted and of all, and where older ones begin."""
+
+    mode: Mode
+    records: list[RecordLine]
+    matching: int
+    total: int
+    older: int | None
+    states: list[StateName]

@@ -149,10 +149,19 @@ class OrderRecord(Strict):
         return self.payment.state
 
     @property
-    def waits(self) -> bool:
-        """Whether time may change it, or an answer of a provider is still to come."""
-        timed = self.state in (State.AWAITING_PAYMENT, State.OVERDUE)
-        return timed or any(not request.settled for request in self.requests)
+    def asks(self) -> bool:
+        """Whether an answer of a provider is still to come."""
+        return any(not request.settled for request in self.requests)
+
+    @property
+    def changes_at(self) -> datetime | None:
+        """The moment at which time alone changes it next; None where it does not."""
+        payment = self.payment
+        moments = {
+            State.AWAITING_PAYMENT: (payment.until, payment.gives_up_at),
+            State.OVERDUE: (payment.gives_up_at,),
+        }
+        return min((moment for moment in moments.get(payment.state, ()) if moment), default=None)
 
     @property
     def all_out(self) -> bool:

@@ -9,6 +9,7 @@ import sqlite3
 import threading
 from collections.abc import Iterator
 from contextlib import contextmanager
+from datetime import UTC, datetime
 from pathlib import Path
 from typing import TypeVar
 
@@ -40,7 +41,9 @@ class Shelf:
             "(place INTEGER PRIMARY KEY, kind TEXT NOT NULL, id TEXT NOT NULL, body TEXT NOT NULL, "
             "waits INTEGER NOT NULL, UNIQUE (kind, id))"
         )
-        self._database.execute("CREATE INDEX IF NOT EXISTS waiting ON thing (kind, place) WHERE waits = 1")
+        if "due" not in [row[1] for row in self._database.execute("PRAGMA table_info(thing)")]:
+            self._database.execute("ALTER TABLE thing ADD COLUMN due TEXT")
+        self._database.execute("CREATE INDEX IF NOT EXISTS due ON thing (kind, due) WHERE waits = 1")
         self._seal_what_is_plain()
 
     def _seal_what_is_plain(self) -> None:
@@ -85,17 +88,20 @@ class Shelf:
     def _opened(self, model: type[M], body: bytes) -> M:
         return model.model_validate_json(self._fernet.decrypt(body))
 
-    def put(self, id: str, thing: BaseModel, *, waits: bool = False) -> None:
-        """Keep a thing; what it was before is replaced, in its place. One that `waits` has something to come."""
+    def put(self, id: str, thing: BaseModel, *, waits: bool = False, due: datetime | None = None) -> None:
+        """Keep a thing; what it was before is replaced, in its place. One that `waits` has something to come, `due`
+        at a moment.
+        """
         with self.together():
             self._database.execute(
-                "INSERT INTO thing (kind, id, body, waits) VALUES (?, ?, ?, ?) "
-                "ON CONFLICT (kind, id) DO UPDATE SET body = excluded.body, waits = excluded.waits",
+                "INSERT INTO thing (kind, id, body, waits, due) VALUES (?, ?, ?, ?, ?) "
+                "ON CONFLICT (kind, id) DO UPDATE SET body = excluded.body, waits = excluded.waits, due = excluded.due",
                 (
                     type(thing).__name__,
                     _digest(id),
                     self._fernet.encrypt(thing.model_dump_json().encode()),
                     int(waits),
+                    due.astimezone(UTC).isoformat() if due else None,
                 ),
             )
 
@@ -112,11 +118,13 @@ class Shelf:
             ).fetchall()
         return [self._opened(model, row[0]) for row in rows]
 
-    def waiting(self, model: type[M]) -> list[M]:
-        """Every thing of a kind that has something to come, in the sequence in which they came."""
+    def waiting(self, model: type[M], by: datetime | None = None) -> list[M]:
+        """Every thing of a kind that has something to come (by a moment), in the sequence in which they came."""
+        moment = by.astimezone(UTC).isoformat() if by else "~"
         with self._lock:
             rows = self._database.execute(
-                "SELECT body FROM thing WHERE kind = ? AND waits = 1 ORDER BY place", (model.__name__,)
+                "SELECT body FROM thing WHERE kind = ? AND waits = 1 AND (due IS NULL OR due <= ?) ORDER BY place",
+                (model.__name__, moment),
             ).fetchall()
         return [self._opened(model, row[0]) for row in rows]
 

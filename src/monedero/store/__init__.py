@@ -57,6 +57,7 @@ class Store:
         self.accounts = Accounts(self._database)
         self.editions = Editions(self._database)
         self.orders = Orders(self._database)
+        self.orders.fill_in()
         vault = Vault(key or path.with_suffix(".key"), sealed=self._holds_sealed())
         self.sealed = Sealed(self._database, vault)
         self.papers = Papers(self._database, vault)

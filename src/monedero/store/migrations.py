@@ -148,6 +148,18 @@ MIGRATIONS: Sequence[tuple[str, Sequence[str]]] = (
             "INSERT INTO past_reading (id, done) VALUES (0, 1)",
         ),
     ),
+    (
+        "0008-orders-by-state-and-moment",
+        (
+            # Filled in when the store is opened: where an order stands is worked out from its payments.
+            "ALTER TABLE order_record ADD COLUMN state TEXT NOT NULL DEFAULT ''",
+            "ALTER TABLE order_record ADD COLUMN due_at TEXT",
+            "DROP INDEX order_waiting",
+            "ALTER TABLE order_record DROP COLUMN waits",
+            "CREATE INDEX order_due ON order_record (due_at) WHERE due_at IS NOT NULL",
+            "CREATE INDEX order_by_state ON order_record (state, number)",
+        ),
+    ),
 )
 
 

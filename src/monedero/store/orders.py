@@ -1,6 +1,7 @@
 """Order records with the messages about them: a record, its messages and what led to it are written together."""
 
 from collections.abc import Callable
+from datetime import UTC, datetime
 from typing import NamedTuple
 
 from peewee import SqliteDatabase
@@ -11,6 +12,13 @@ from monedero.core.record import Message, OrderRecord
 from monedero.store.tables import MessageRow, OrderRow
 
 FIRST_NUMBER = 1001
+FOUND = """
+(CAST(number AS TEXT) LIKE ? ESCAPE '^' OR body ->> '$.line_name' LIKE ? ESCAPE '^' OR EXISTS (
+  SELECT 1 FROM json_each(body, '$.payments') AS payment WHERE payment.value ->> '$.chosen.name' LIKE ? ESCAPE '^'
+))
+"""
+# How many records of earlier states are filled in at a time.
+AT_ONCE = 500
 
 
 class Key(NamedTuple):
@@ -25,6 +33,22 @@ class HeldOrder(NamedTuple):
 
     version: int
     record: OrderRecord
+
+
+class Wanted(NamedTuple):
+    """Which records are wanted: those in a state, and those with a text in their number, line or way to pay."""
+
+    state: str = ""
+    text: str = ""
+
+
+class Page(NamedTuple):
+    """Some records, how many there are of those that are wanted and of all, and before which number to go on."""
+
+    records: list[HeldOrder]
+    matching: int
+    total: int
+    older: int | None
 
 
 class Orders:
@@ -55,7 +79,8 @@ class Orders:
                 token=record.token,
                 version=1,
                 buyer=record.buyer,
-                waits=record.waits,
+                state=record.state.value,
+                due_at=_due_at(record),
                 body=record.model_dump_json(),
             ).execute(self._database)
             self._post(messages(None, record))
@@ -95,8 +120,8 @@ class Orders:
             if record == before:
                 return record
             self._database.execute_sql(
-                "UPDATE order_record SET version = ?, waits = ?, body = ? WHERE token = ?",
-                (held.version + 1, int(record.waits), record.model_dump_json(), token),
+                "UPDATE order_record SET version = ?, state = ?, due_at = ?, body = ? WHERE token = ?",
+                (held.version + 1, record.state.value, _due_at(record), record.model_dump_json(), token),
             )
             for payment in record.payments:
                 if payment.reference is not None:
@@ -137,10 +162,41 @@ class Orders:
         rows = OrderRow.select().order_by(OrderRow.number.desc()).execute(self._database)
         return [HeldOrder(row.version, OrderRecord.model_validate_json(row.body)) for row in rows]
 
-    def waiting(self) -> list[OrderRecord]:
-        """The records that time may change, or that wait for an answer."""
-        rows = OrderRow.select().where(OrderRow.waits).order_by(OrderRow.number).execute(self._database)
-        return [OrderRecord.model_validate_json(row.body) for row in rows]
+    def page(self, wanted: Wanted, at_most: int, before: int | None = None) -> Page:
+        """The newest records that are wanted, from before a number on, with how many there are."""
+        where, given = _where(wanted)
+        matching = int(
+            self._database.execute_sql(f"SELECT count(*) FROM order_record {where}", given).fetchone()[0]
+        )
+        total = int(self._database.execute_sql("SELECT count(*) FROM order_record").fetchone()[0])
+        older = f"{where} {'AND' if where else 'WHERE'} number < ?" if before is not None else where
+        rows = self._database.execute_sql(
+            f"SELECT version, body FROM order_record {older} ORDER BY number DESC LIMIT ?",
+            (*given, *([before] if before is not None else []), at_most + 1),
+        ).fetchall()
+        held = [HeldOrder(row[0], OrderRecord.model_validate_json(row[1])) for row in rows[:at_most]]
+        return Page(held, matching, total, held[-1].record.number if len(rows) > at_most else None)
+
+    def due(self, now: datetime) -> list[OrderRecord]:
+        """The records that time changes now, or that wait for an answer of a provider."""
+        rows = self._database.execute_sql(
+            "SELECT body FROM order_record WHERE due_at <= ? ORDER BY number", (_moment(now),)
+        ).fetchall()
+        return [OrderRecord.model_validate_json(row[0]) for row in rows]
+
+    def fill_in(self) -> None:
+        """Give the records of earlier states of the application their state and their moment."""
+        while True:
+            rows = OrderRow.select().where(OrderRow.state == "").limit(AT_ONCE).execute(self._database)
+            held = [(row.token, OrderRecord.model_validate_json(row.body)) for row in rows]
+            with self._database.atomic("IMMEDIATE"):
+                for token, record in held:
+                    self._database.execute_sql(
+                        "UPDATE order_record SET state = ?, due_at = ? WHERE token = ?",
+                        (record.state.value, _due_at(record), token),
+                    )
+            if len(held) < AT_ONCE:
+                return
 
     def of_buyer(self, buyer: str) -> list[OrderRecord]:
         """The orders of a buyer who comes again, the newest first."""
@@ -171,3 +227,27 @@ class Orders:
     def _post(self, messages: list[Message]) -> None:
         for message in messages:
             MessageRow.insert(order_token=message.order, body=message.model_dump_json()).execute(self._database)
+
+
+def _due_at(record: OrderRecord) -> str | None:
+    """When a record is looked at again, as its column has it: at once while an answer is still to come."""
+    if record.asks:
+        return ""
+    return _moment(record.changes_at) if record.changes_at else None
+
+
+def _moment(at: datetime) -> str:
+    return at.astimezone(UTC).isoformat()
+
+
+def _where(wanted: Wanted) -> tuple[str, tuple[str, ...]]:
+    parts, given = [], []
+    if wanted.state:
+        parts.append("state = ?")
+        given.append(wanted.state)
+    if wanted.text:
+        # Looked for as it stands: what has a meaning in a pattern is taken as itself.
+        text = wanted.text.replace("^", "^^").replace("%", "^%").replace("_", "^_")
+        parts.append(FOUND)
+        given += [f"{text}%", f"%{text}%", f"%{text}%"]
+    return (f"WHERE {' AND '.join(parts)}" if parts else "", tuple(given))

@@ -160,13 +160,14 @@ class EditionRow(Model):
 
 
 class OrderRow(Model):
-    """The record of an order; `buyer` knows a buyer who comes again, `waits` says that time may change it."""
+    """The record of an order; `buyer` knows a buyer who comes again, `due_at` when it is looked at again, if ever."""
 
     number = IntegerField(primary_key=True)
     token = CharField()
     version = IntegerField()
     buyer = CharField()
-    waits = BooleanField()
+    state = CharField()
+    due_at = CharField(null=True)
     body = TextField()
 
     class Meta:

@@ -108,14 +108,14 @@ class Settling:
     def tick(self) -> None:
         """Let arrangements of the shop's own become overdue and lapse, and ask again what was not answered."""
         now = self._till.now()
-        for record in self._store.orders.waiting():
+        for record in self._store.orders.due(now):
             payment = record.payment
             if payment.state is State.AWAITING_PAYMENT and payment.until and payment.until <= now:
                 self._till.change(record.token, lambda before: self._timed(before, Move.OVERDUE))
             waits = payment.state in (State.AWAITING_PAYMENT, State.OVERDUE)
             if waits and payment.gives_up_at and payment.gives_up_at <= now:
                 self._till.change(record.token, lambda before: self._timed(before, Move.LAPSED))
-            if any(not request.settled for request in record.requests):
+            if record.asks:
                 # One order that cannot be asked about must not hold up the others; its record says what it waits for.
                 with suppress(Refused):
                     self.resume(record)

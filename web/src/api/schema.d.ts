@@ -1329,9 +1329,29 @@ export interface paths {
         };
         /**
          * Read Records
-         * @description Every order record, the newest first.
+         * @description Order records, the newest first, some at a time.
          */
         get: operations["read_records_api_records_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/records/{token}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Record
+         * @description One order record, whole.
+         */
+        get: operations["read_record_api_records__token__get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3869,6 +3889,47 @@ export interface components {
             text: string;
         };
         /**
+         * RecordLine
+         * @description An order record as a line of a list.
+         */
+        RecordLine: {
+            /** Token */
+            token: string;
+            /** Number */
+            number: number;
+            /**
+             * Placed At
+             * Format: date-time
+             */
+            placed_at: string;
+            /** Line Name */
+            line_name: string;
+            /** Amount */
+            amount: string;
+            /** Tender Name */
+            tender_name: string;
+            state: components["schemas"]["State"];
+            /** State Name */
+            state_name: string;
+        };
+        /**
+         * RecordsOut
+         * @description Some order records, how many there are of those that are wanted and of all, and where older ones begin.
+         */
+        RecordsOut: {
+            mode: components["schemas"]["Mode"];
+            /** Records */
+            records: components["schemas"]["RecordLine"][];
+            /** Matching */
+            matching: number;
+            /** Total */
+            total: number;
+            /** Older */
+            older: number | null;
+            /** States */
+            states: components["schemas"]["StateName"][];
+        };
+        /**
          * RefundEvent
          * @description What a refund costs, and how much of the fee comes back.
          */
@@ -4233,6 +4294,15 @@ export interface components {
          * @enum {string}
          */
         State: "open" | "at-provider" | "confirming" | "authorised" | "declined" | "abandoned" | "expired" | "released" | "authorisation-lapsed" | "awaiting-payment" | "receipt-sent" | "overdue" | "lapsed" | "part-taken" | "paid" | "part-refunded" | "refunded" | "disputed" | "dispute-lost" | "returned";
+        /**
+         * StateName
+         * @description A state that an order can be in, and its name.
+         */
+        StateName: {
+            state: components["schemas"]["State"];
+            /** Name */
+            name: string;
+        };
         /**
          * Storefront
          * @description One place where the shop sells; a counter or an order form on somebody else's site has no domain of its own.
@@ -9420,7 +9490,12 @@ export interface operations {
     };
     read_records_api_records_get: {
         parameters: {
-            query?: never;
+            query?: {
+                state?: components["schemas"]["State"] | null;
+                text?: string;
+                before?: number | null;
+                at_most?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -9433,7 +9508,69 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["OrderOut"][];
+                    "application/json": components["schemas"]["RecordsOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_record_api_records__token__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderOut"];
                 };
             };
             /** @description Bad Request */

@@ -1,7 +1,7 @@
 import { useAccounts } from "../features/accounts";
 import { useDraft } from "../features/draft";
 import { usePublication } from "../features/publish";
-import { useOrders } from "../features/rehearse";
+import { useRecords } from "../features/rehearse";
 import { useShop } from "../features/shop";
 
 export type Mark = "done" | "open" | "waiting";
@@ -21,7 +21,7 @@ export function useStages(): Stage[] {
   const shop = useShop().data?.shop;
   const tenders = useDraft().data?.tenders ?? [];
   const publication = usePublication().data;
-  const orders = useOrders().data;
+  const orders = useRecords({}).data;
   const accounts = useAccounts().data?.providers ?? [];
   const needed = new Set(
     tenders.flatMap((tender) => (tender.on && tender.route ? [tender.route.provider] : [])),
@@ -52,8 +52,8 @@ export function useStages(): Stage[] {
     {
       path: "/rehearse",
       name: "Rehearse",
-      mark: orders?.length ? "done" : "open",
-      note: orders?.length ? `${orders.length} test orders` : "nothing rehearsed",
+      mark: orders?.total ? "done" : "open",
+      note: orders?.total ? `${orders.total} test orders` : "nothing rehearsed",
     },
     {
       path: "/publish",

@@ -63,14 +63,14 @@ class Courier:
             body=notification.model_dump_json(exclude_none=True),
             due_at=due,
         )
-        self._shelf.put(outgoing.id, outgoing, waits=True)
+        self._shelf.put(outgoing.id, outgoing, waits=True, due=due)
         if faults.double:
             # The same message once more, under its own id: it must count once all the same.
             again = outgoing.model_copy(update={"id": f"msg_{secrets.token_hex(12)}"})
-            self._shelf.put(again.id, again, waits=True)
+            self._shelf.put(again.id, again, waits=True, due=due)
         if faults.forge:
             forged = outgoing.model_copy(update={"id": f"msg_{secrets.token_hex(12)}", "forged": True})
-            self._shelf.put(forged.id, forged, waits=True)
+            self._shelf.put(forged.id, forged, waits=True, due=due)
 
     def all(self) -> list[Outgoing]:
         """Everything that was ever on its way."""
@@ -83,7 +83,7 @@ class Courier:
 
     def _carry_due(self) -> None:
         now = self._now()
-        due = [outgoing for outgoing in self._shelf.waiting(Outgoing) if outgoing.due_at <= now]
+        due = self._shelf.waiting(Outgoing, by=now)
         if any(self.faults(outgoing.provider).shuffle for outgoing in due):
             self._random.shuffle(due)
         for outgoing in due:
@@ -119,4 +119,4 @@ class Courier:
             "due_at": now + wait,
         }
         after = outgoing.model_copy(update=update)
-        self._shelf.put(outgoing.id, after, waits=not after.done)
+        self._shelf.put(outgoing.id, after, waits=not after.done, due=after.due_at)

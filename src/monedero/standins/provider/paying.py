@@ -101,7 +101,7 @@ class Payments:
         )
         with self._shelf.together():
             self._remember(key, asked.model_dump_json(), payment.reference)
-            self._shelf.put(payment.reference, payment, waits=True)
+            self._keep(payment)
         return self.held(payment)
 
     def get(self, reference: str) -> Taking:
@@ -200,7 +200,7 @@ class Payments:
         now = self._now()
         due = [
             (coming.at, payment.reference, coming)
-            for payment in self._shelf.waiting(Taking)
+            for payment in self._shelf.waiting(Taking, by=now)
             for coming in payment.coming
             if coming.at <= now
         ]
@@ -214,6 +214,10 @@ class Payments:
             if coming.move is Move.DISPUTE_LOST:
                 minor = self.get(reference).books.disputed
             self._move(reference, coming.move, minor, Step(coming.reason, at=coming.at))
+
+    def _keep(self, payment: Taking) -> None:
+        due = min((coming.at for coming in payment.coming), default=None)
+        self._shelf.put(payment.reference, payment, waits=bool(payment.coming), due=due)
 
     def _asked(self, reference: str, key: str, move: Move, minor: int | None, amount: Money | None) -> Taking:
         payment = self.get(reference)
@@ -267,7 +271,7 @@ class Payments:
                     "coming": [*still_open, *step.coming],
                 }
             )
-            self._shelf.put(reference, payment, waits=bool(payment.coming))
+            self._keep(payment)
             merchant = self._merchants.get(payment.merchant)
             self._courier.take(
                 merchant,

@@ -81,16 +81,15 @@ class Reviews:
 
     def tick(self) -> None:
         """End every review that is due."""
-        for review in self._shelf.waiting(Review):
-            if review.due_at <= self._now():
-                self._decide(review)
+        for review in self._shelf.waiting(Review, by=self._now()):
+            self._decide(review)
 
     def wait_until(self, reference: str, due: datetime) -> None:
         """Let a review be due at another moment."""
         self._put(self.get(reference).model_copy(update={"due_at": due}))
 
     def _put(self, review: Review) -> None:
-        self._shelf.put(review.reference, review, waits=review.state == "in-review")
+        self._shelf.put(review.reference, review, waits=review.state == "in-review", due=review.due_at)
 
     def _decide(self, review: Review) -> None:
         facts = self._facts[review.provider]

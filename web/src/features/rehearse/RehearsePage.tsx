@@ -1,36 +1,77 @@
 import { useSearchParams } from "react-router";
 import { shown } from "../../lib/money";
 import { moment } from "../../lib/time";
+import { Button } from "../../ui/Button";
+import { InputField } from "../../ui/InputField";
 import { Heading } from "../../ui/Page";
+import { Picker } from "../../ui/Picker";
 import { OrderStory } from "./OrderStory";
-import { useOrders } from "./queries";
+import { type State, useRecord, useRecords } from "./queries";
 import { STATE_INK } from "./states";
 
-/** The test orders, and the record of the one that is open. */
-export function RehearsePage() {
-  const orders = useOrders().data;
-  const [address, setAddress] = useSearchParams();
-  if (!orders) return null;
-  const open = orders.find((order) => order.token === address.get("order")) ?? orders[0];
+const ANY = "any";
+// Below so many orders there is nothing to look for.
+const FEW = 8;
 
-  function show(token: string) {
-    setAddress((before) => {
-      const after = new URLSearchParams(before);
-      after.set("order", token);
+/** The test orders, some at a time, and the record of the one that is open. */
+export function RehearsePage() {
+  const [address, setAddress] = useSearchParams();
+  const state = (address.get("state") ?? undefined) as State | undefined;
+  const text = address.get("find") ?? "";
+  const before = address.get("before");
+  const records = useRecords({
+    text,
+    ...(state ? { state } : {}),
+    ...(before ? { before: Number(before) } : {}),
+  }).data;
+  const chosen = address.get("order") ?? records?.records[0]?.token;
+  const open = useRecord(chosen).data;
+  if (!records) return null;
+
+  function turn(changed: Record<string, string | undefined>) {
+    setAddress((held) => {
+      const after = new URLSearchParams(held);
+      for (const [name, value] of Object.entries(changed)) {
+        if (value) after.set(name, value);
+        else after.delete(name);
+      }
       return after;
     });
   }
 
   return (
     <>
-      <Heading title="Test orders" note={`${orders.length} so far, no money moved`} />
-      {!open ? (
+      <Heading title="Test orders" note={`${records.total} so far, no money moved`} />
+      {records.total === 0 ? (
         <p className="border-t border-ink pt-3 max-w-xl">
           Nothing is rehearsed yet. Choose a way to pay in the buyer's view on the right and pay: the
           simulated provider lets you decide how the payment ends, and the record of the order appears here.
         </p>
       ) : (
         <>
+          {records.total >= FEW && (
+            <div className="flex flex-wrap items-end gap-6 mb-3">
+              <InputField
+                label="Find by number, line or way to pay"
+                value={text}
+                onChange={(find) => turn({ find, before: undefined })}
+                width="w-64"
+              />
+              <div className="w-52">
+                <Picker
+                  label="State"
+                  showLabel
+                  value={state ?? ANY}
+                  options={[
+                    { value: ANY, label: "any state" },
+                    ...records.states.map(({ state: value, name }) => ({ value, label: name })),
+                  ]}
+                  onPick={(picked) => turn({ state: picked === ANY ? undefined : picked, before: undefined })}
+                />
+              </div>
+              <p className="text-soft">{records.matching} found</p>
+            </div>
+          )}
           <table className="w-full border-t border-ink">
             <thead>
               <tr className="text-left text-small text-soft border-b border-rule">
@@ -43,16 +84,16 @@ export function RehearsePage() {
               </tr>
             </thead>
             <tbody>
-              {orders.map((order) => (
+              {records.records.map((order) => (
                 <tr
                   key={order.token}
-                  className={`border-b border-rule-soft ${order.token === open.token ? "bg-sheet" : ""}`}
+                  className={`border-b border-rule-soft ${order.token === chosen ? "bg-sheet" : ""}`}
                 >
                   <td className="py-1.5 pr-3">
                     <button
                       type="button"
-                      aria-pressed={order.token === open.token}
-                      onClick={() => show(order.token)}
+                      aria-pressed={order.token === chosen}
+                      onClick={() => turn({ order: order.token })}
                       className="font-semibold underline decoration-rule underline-offset-4 hover:decoration-ink min-h-6 px-1"
                     >
                       {order.number}
@@ -69,7 +110,15 @@ export function RehearsePage() {
               ))}
             </tbody>
           </table>
-          <OrderStory key={open.token} order={open} />
+          {(before || records.older !== null) && (
+            <p className="flex gap-4 mt-3">
+              {before && <Button onClick={() => turn({ before: undefined })}>Newest orders</Button>}
+              {records.older !== null && (
+                <Button onClick={() => turn({ before: String(records.older) })}>Older orders</Button>
+              )}
+            </p>
+          )}
+          {open && <OrderStory key={open.token} order={open} />}
         </>
       )}
     </>

@@ -1,6 +1,6 @@
 import { lazy } from "react";
 
-export { useOrders } from "./queries";
+export { useRecords } from "./queries";
 
 export const RehearsePage = lazy(() =>
   import("./RehearsePage").then((module) => ({ default: module.RehearsePage })),

@@ -3,14 +3,26 @@ import { answered, api, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
 
 export type OrderRecord = Schema<"OrderOut">;
+export type RecordsWanted = { state?: State; text?: string; before?: number };
 export type State = OrderRecord["state"];
 
-/** Every order record, the newest first; what time does by itself is seen without asking. */
-export function useOrders() {
+/** Some order records, the newest first; what time does by itself is seen without asking. */
+export function useRecords(wanted: RecordsWanted) {
   return useQuery({
-    queryKey: keys.orders,
-    queryFn: () => answered(api.GET("/api/records")),
+    queryKey: [...keys.orders, "list", wanted],
+    queryFn: () => answered(api.GET("/api/records", { params: { query: wanted } })),
     refetchInterval: 10_000,
+    placeholderData: (before) => before,
+  });
+}
+
+/** One order record, whole. */
+export function useRecord(token: string | undefined) {
+  return useQuery({
+    queryKey: [...keys.orders, "one", token],
+    queryFn: () => answered(api.GET("/api/records/{token}", { params: { path: { token: token ?? "" } } })),
+    refetchInterval: 10_000,
+    enabled: token !== undefined,
   });
 }
 
