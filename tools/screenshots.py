@@ -54,6 +54,7 @@ def compare(desk: Desk) -> None:
     picture(browser, "side-by-side")
     desk.open("/compare/plans" + BOAT)
     desk.see("The cheapest mix costs")
+    top(desk, "#alone")
     picture(browser, "plans")
     desk.open("/compare/catalogue" + BOAT)
     desk.type_into("Your question", "Who carries bank debits for recurring memberships in euro?")

@@ -88,9 +88,11 @@ function Mix({ data }: { data: NonNullable<ReturnType<typeof usePlans>["data"]> 
       </p>
       {best && (
         <p className="mt-1">
-          {price
-            ? `One provider alone, ${planName(best)}, costs ${shown(best.cost)}: having one instead of the mix is ${shown(price)} a month.`
-            : `No provider alone carries as many; the one that carries most is ${planName(best)} with ${best.carried} orders for ${shown(best.cost)}.`}
+          {mix.plans.length === 1 && price
+            ? "It is one provider: no two together cost less."
+            : price
+              ? `One provider alone, ${planName(best)}, costs ${shown(best.cost)}: having one instead of the mix is ${shown(price)} a month.`
+              : `No provider alone carries as many; the one that carries most is ${planName(best)} with ${best.carried} orders for ${shown(best.cost)}.`}
         </p>
       )}
     </section>
@@ -128,7 +130,7 @@ function PlanTable({ plans, currency }: { plans: Plan[]; currency: string }) {
             <td className={plan.not_carried === "0" ? "text-soft" : "text-copper font-medium"}>
               {plan.not_carried}
             </td>
-            <td>{amount(plan.fees)}</td>
+            <td>{plan.carried === "0" ? "none" : amount(plan.fees)}</td>
             <td>{amount(plan.monthly)}</td>
             <td>{amount(plan.shortfall)}</td>
             <td className="font-semibold">{amount(plan.cost)}</td>
@@ -155,11 +157,13 @@ function VolumeBar({ volumes, currency }: { volumes: Volumes; currency: string }
         <p className="text-soft text-small">{volumes.own_plan} is cheapest for you</p>
         {volumes.beside.map((plan) => (
           <p key={plan.plan} className="text-copper text-small">
-            {plan.plan_name} carries other orders ({plan.not_carried} left out) and is not compared
+            {plan.carried === "0"
+              ? `${plan.plan_name} carries none of your orders`
+              : `${plan.plan_name} leaves out ${plan.not_carried} orders and is not compared`}
           </p>
         ))}
       </div>
-      <div className="relative h-12" role="img" aria-label={spoken(volumes, currency)}>
+      <div className="relative h-16" role="img" aria-label={spoken(volumes, currency)}>
         {volumes.stretches.map((stretch, index) => {
           const from = index === 0 ? 0 : place(Number(stretch.from_amount.decimal));
           const next = volumes.stretches[index + 1];
@@ -184,11 +188,11 @@ function VolumeBar({ volumes, currency }: { volumes: Volumes; currency: string }
           </span>
         ))}
         <span
-          className="absolute top-0 h-7 border-l-2 border-dotted border-copper"
+          className="absolute top-0 h-11 border-l-2 border-dotted border-copper"
           style={{ left: `${place(own)}%` }}
         />
         <span
-          className="absolute top-7 text-small text-copper whitespace-nowrap -translate-x-1/2"
+          className="absolute top-11 text-small text-copper whitespace-nowrap -translate-x-1/2"
           style={{ left: `${place(own)}%` }}
         >
           you, {grouped(volumes.own.split(" ")[0] ?? "")}

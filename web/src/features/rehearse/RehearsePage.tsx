@@ -12,6 +12,8 @@ import { STATE_INK } from "./states";
 const ANY = "any";
 // Below so many orders there is nothing to look for.
 const FEW = 8;
+// So many that the record below them is not far away.
+const SHOWN = 10;
 
 /** The test orders, some at a time, and the record of the one that is open. */
 export function RehearsePage() {
@@ -21,6 +23,7 @@ export function RehearsePage() {
   const before = address.get("before");
   const records = useRecords({
     text,
+    at_most: SHOWN,
     ...(state ? { state } : {}),
     ...(before ? { before: Number(before) } : {}),
   }).data;

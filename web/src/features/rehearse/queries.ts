@@ -3,7 +3,7 @@ import { answered, api, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
 
 export type OrderRecord = Schema<"OrderOut">;
-export type RecordsWanted = { state?: State; text?: string; before?: number };
+export type RecordsWanted = { state?: State; text?: string; before?: number; at_most?: number };
 export type State = OrderRecord["state"];
 
 /** Some order records, the newest first; what time does by itself is seen without asking. */
