@@ -77,7 +77,7 @@ NEIGHBOURS = st.text(st.characters(codec="utf-8", exclude_characters="+\n\r"), m
 @given(
     st.integers(12, 18).flatmap(lambda size: st.integers(10 ** (size - 1), 10**size - 1)),
     st.lists(st.sampled_from(SEPARATORS), min_size=19, max_size=19),
-    st.one_of(NEIGHBOURS, st.sampled_from(["12", "No. 12 ", "x", "card:", "0", "12/28 "])),
+    st.one_of(NEIGHBOURS, st.sampled_from(["12", "No. 12 ", "x", "by: ", "0", "12/28 "])),
     st.one_of(NEIGHBOURS, st.sampled_from([" 12/28", "1228", " 123", "x", "."])),
     st.booleans(),
 )

@@ -6,10 +6,24 @@ type Problem = Schema<"Problem">;
 
 export const api = createClient<paths>({ baseUrl: window.location.origin });
 
+const UNREACHABLE: Problem = {
+  type: "about:blank",
+  title: "No answer",
+  status: 503,
+  detail: "Monedero does not answer. What you typed is still here, and is sent when it answers again.",
+  mode: "test",
+  errors: [],
+};
+
 /** An answer that is a problem document, to be shown where the value was given. */
 export class Refusal extends Error {
   constructor(readonly problem: Problem) {
     super(problem.detail || problem.title);
+  }
+
+  /** Whether there was no answer at all: what was asked may be asked again as it is. */
+  get unanswered(): boolean {
+    return this.problem === UNREACHABLE;
   }
 
   /** Whether somebody else saved first. */
@@ -17,15 +31,6 @@ export class Refusal extends Error {
     return this.problem.errors.some((fault) => fault.code === "version-old");
   }
 }
-
-const UNREACHABLE: Problem = {
-  type: "about:blank",
-  title: "No answer",
-  status: 503,
-  detail: "Monedero does not answer. What you typed is still here; start it again and try once more.",
-  mode: "test",
-  errors: [],
-};
 
 /** The data of an answer, or a `Refusal`. */
 export async function answered<Data>(

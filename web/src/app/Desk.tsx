@@ -12,6 +12,7 @@ import {
   useHandSearch,
 } from "../features/hand";
 import { FirstShop, useOtherShop, useShop } from "../features/shop";
+import { Button } from "../ui/Button";
 import { Trouble } from "../ui/Page";
 import { Clock } from "./Clock";
 import { KeysDialog } from "./KeysDialog";
@@ -61,11 +62,12 @@ export function Desk() {
     document.title = stage ? `${stage.name}, Monedero` : "Monedero";
   }, [stage]);
 
-  if (state.error) {
+  if (!state.data && state.error) {
     return (
       <main className="p-8">
         <h1 className="text-xl">Monedero does not answer</h1>
         <Trouble>{said(state.error)}</Trouble>
+        <Button onClick={() => void state.refetch()}>Try again</Button>
       </main>
     );
   }
@@ -81,6 +83,11 @@ export function Desk() {
         To the work
       </a>
       <div className="hatch h-1.5" />
+      {state.error && (
+        <p role="status" className="bg-sheet border-b border-copper text-copper px-6 py-1.5">
+          {said(state.error)}
+        </p>
+      )}
       <header className="border-b border-rule px-6 flex flex-wrap items-stretch gap-x-4 min-h-12">
         <p className="font-serif italic font-medium text-2xl self-center pr-4 border-r border-rule">
           Monedero

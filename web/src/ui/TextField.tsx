@@ -1,5 +1,8 @@
 import { type KeyboardEvent, useEffect, useId, useRef, useState } from "react";
-import { said } from "../api/client";
+import { Refusal, said } from "../api/client";
+
+// How long until what was not answered is sent again.
+const AGAIN_MS = 3000;
 
 interface Props {
   label: string;
@@ -57,19 +60,36 @@ export function TextField(props: Props) {
     input.current?.select();
   }, [begin]);
 
+  const again = useRef<number>(undefined);
   async function commit() {
+    window.clearTimeout(again.current);
     if (text === value) {
       setProblem("");
       return;
     }
     try {
       await save(text.trim());
-      setText(kept.current);
+      // What is typed while a save is under way is not taken back by it.
+      setText((typed) => (typed === text ? kept.current : typed));
       setProblem("");
     } catch (refused) {
       setProblem(said(refused));
+      if (refused instanceof Refusal && refused.unanswered) {
+        again.current = window.setTimeout(() => void latest.current.commit(), AGAIN_MS);
+      }
     }
   }
+
+  // An edit under way is kept when the page is left.
+  const latest = useRef({ commit, dirty: false });
+  latest.current = { commit, dirty: text !== value && problem === "" };
+  useEffect(
+    () => () => {
+      window.clearTimeout(again.current);
+      if (latest.current.dirty) void latest.current.commit();
+    },
+    [],
+  );
 
   function keyed(event: KeyboardEvent) {
     if (event.key === "Enter") void commit();
