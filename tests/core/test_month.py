@@ -278,6 +278,19 @@ def test_plans_that_carry_other_orders_can_be_told_apart() -> None:
     assert same_orders([few, carried_by(held.alone[1], Fraction(10**6))])
 
 
+def test_a_plan_that_would_carry_other_orders_at_a_volume_has_no_cost_there() -> None:
+    """From 10,000 only the orders from Spain have a price: what the month of them all costs is not known there."""
+    rates: list[dict[str, Any]] = [
+        {"method": "card", "percent": "1", "when": {"buyer_country": ["ES"]}},
+        {"method": "card", "percent": "2", "when": {"monthly_volume": {"below": "10000 EUR"}}},
+    ]
+    held = Held([card_of("one", "a", rates)], euros(90) + euros(10, country="ES"), [0] * 4)
+    (entry,) = held.alone
+    curve = cost_by_volume(entry)
+    assert curve.at(Fraction(5000)) == held.month(entry).cost == 90 + 5
+    assert curve.at(Fraction(20_000)) is None
+
+
 def test_a_volume_that_settles_nowhere_ends_with_what_is_carried_there() -> None:
     """Below 1,000 all orders have a price, from there on half of them: asked again, it goes to and fro."""
     rates: list[dict[str, Any]] = [

@@ -1,9 +1,12 @@
 """The schema, as named steps: each runs once, in one transaction together with the record that it ran."""
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from datetime import UTC, datetime
+from functools import partial
 
 from peewee import SqliteDatabase
+
+from monedero.store.upgrades import UPGRADES
 
 # What prices and comparisons rest on; a change of any of them makes the revision rise. Past orders come by the
 # hundred thousand: whoever writes them counts once.
@@ -169,8 +172,20 @@ def migrate(database: SqliteDatabase) -> None:
     applied = {row[0] for row in database.execute_sql("SELECT name FROM migration").fetchall()}
     for name, statements in MIGRATIONS:
         if name not in applied:
-            with database.atomic("IMMEDIATE"):
-                for statement in statements:
-                    database.execute_sql(statement)
-                moment = datetime.now(UTC).isoformat()
-                database.execute_sql("INSERT INTO migration (name, applied_at) VALUES (?, ?)", (name, moment))
+            _run(database, name, partial(_each, database, statements))
+    for name, upgrade in UPGRADES:
+        if name not in applied:
+            _run(database, name, partial(upgrade, database))
+
+
+def _each(database: SqliteDatabase, statements: Sequence[str]) -> None:
+    for statement in statements:
+        database.execute_sql(statement)
+
+
+def _run(database: SqliteDatabase, name: str, step: Callable[[], object]) -> None:
+    """Run a step and write down that it ran, in one transaction."""
+    with database.atomic("IMMEDIATE"):
+        step()
+        moment = datetime.now(UTC).isoformat()
+        database.execute_sql("INSERT INTO migration (name, applied_at) VALUES (?, ?)", (name, moment))

@@ -6,10 +6,11 @@ from datetime import UTC, datetime
 from pathlib import Path
 
 import httpx2
+from pydantic import ValidationError
 
 from monedero import demo as demo_data
 from monedero.core.account import Mode
-from monedero.core.errors import Fault, FaultCode, NotFound
+from monedero.core.errors import Fault, FaultCode, NotFound, Refused
 from monedero.standins.letterbox import Letterbox
 from monedero.standins.provider.program import CONTRACT_AT, MOUNTED_AT, SimulatedProvider
 from monedero.standins.provider.world import World
@@ -65,6 +66,17 @@ class Room:
                 self.connecting.refresh(self.applying.refresh(account))
 
 
+def set_aside(folder: Path) -> None:
+    """Give the files of the demo other names, so that it begins anew."""
+    number = 1
+    while (folder / f"demo-before-{number}").exists():
+        number += 1
+    before = folder / f"demo-before-{number}"
+    before.mkdir(mode=0o700)
+    for file in [*folder.glob("demo.*"), *folder.glob("demo-outside.*")]:
+        file.rename(before / file.name)
+
+
 class Premises:
     """The two shops of a data folder."""
 
@@ -81,8 +93,17 @@ class Premises:
         self.true_time = now or (lambda: datetime.now(UTC))
         self._client: httpx2.Client | None = None
         self.own = self._room(folder, "own", "shop")
-        self.demo = self._room(folder, "demo", "demo")
-        open_demo(self.demo.store, self.demo.provider, self.demo.clock.now())
+        try:
+            self.demo = self._opened_demo(folder)
+        except (Refused, ValidationError):
+            # The demo holds nothing of the owner's: where an earlier state of it cannot be opened, it is made anew.
+            set_aside(folder)
+            self.demo = self._opened_demo(folder)
+
+    def _opened_demo(self, folder: Path) -> Room:
+        room = self._room(folder, "demo", "demo")
+        open_demo(room.store, room.provider, room.clock.now())
+        return room
 
     def connect(self, client: httpx2.Client, address: str | None = None) -> None:
         """Say how gateways and shops reach each other over HTTP, and at which address others reach this server."""
