@@ -203,17 +203,16 @@ def test_formulas_are_told_as_text(cell: str) -> None:
 
 
 # One server, its files, its key, its first start.
+def ended(folder: Path) -> subprocess.CompletedProcess[str]:
+    """A server that is to end by itself, and what it said."""
+    program = str(Path(sys.executable).parent / "monedero")
+    command = [program, "serve", "--data", str(folder), "--port", "0"]
+    return subprocess.run(command, capture_output=True, text=True, timeout=60, check=False)
+
+
 def test_a_second_server_on_a_folder_is_told_who_holds_it(tmp_path: Path) -> None:
     with served(tmp_path / "data", signal.SIGTERM):
-        command = [
-            str(Path(sys.executable).parent / "monedero"),
-            "serve",
-            "--data",
-            str(tmp_path / "data"),
-            "--port",
-            "0",
-        ]
-        second = subprocess.run(command, capture_output=True, text=True, timeout=60, check=False)
+        second = ended(tmp_path / "data")
     assert second.returncode == 2
     assert "is open in another Monedero already" in second.stderr
     assert "process" in second.stderr
@@ -257,15 +256,7 @@ def test_a_missing_or_broken_key_is_refused_by_name_and_nothing_is_replaced(
 def test_a_damaged_database_is_told_in_one_sentence(tmp_path: Path) -> None:
     (tmp_path / "data").mkdir()
     (tmp_path / "data" / "shop.sqlite").write_bytes(b"no database at all" * 100)
-    command = [
-        str(Path(sys.executable).parent / "monedero"),
-        "serve",
-        "--data",
-        str(tmp_path / "data"),
-        "--port",
-        "0",
-    ]
-    told = subprocess.run(command, capture_output=True, text=True, timeout=60, check=False)
+    told = ended(tmp_path / "data")
     assert (told.returncode, len(told.stderr.splitlines())) == (2, 1)
     assert "Put back a copy" in told.stderr
 

@@ -58,7 +58,18 @@ def test_an_application_is_refused_corrected_and_connected_and_left_again(desk: 
     desk.see("new-identity.pdf")
 
     # The code lies on the simulated phone; the application is where it was left.
+    # A number that is typed and not sent yet stays through leaving, going back and reloading.
     fill(desk, "Number", "912 345 678")
+    desk.click("your details and papers")
+    desk.see("Name of a person to add")
+    fill(desk, "Name of a person to add", "Inês Vaz")
+    desk.browser.back()
+    desk.until(lambda: desk.named("Number", "input").get_attribute("value") == "912 345 678")
+    desk.browser.refresh()
+    desk.until(lambda: desk.named("Number", "input").get_attribute("value") == "912 345 678")
+    desk.click("your details and papers")
+    desk.until(lambda: desk.named("Name of a person to add", "input").get_attribute("value") == "Inês Vaz")
+    desk.browser.back()
     desk.click("Send a code")
     desk.click("your simulated phone")
     desk.see("Your code for the application to Pocketfern")

@@ -1,6 +1,7 @@
 """A month of orders: plans alone, mixes and plans by volume, against a month walked order by order and brute force."""
 
 from collections.abc import Iterator, Sequence
+from concurrent.futures import ThreadPoolExecutor
 from datetime import date
 from fractions import Fraction
 from itertools import product
@@ -19,7 +20,7 @@ from monedero.core.columns.fees import FeeColumns, name_of
 from monedero.core.columns.level import Plan
 from monedero.core.columns.mix import Mixes
 from monedero.core.columns.month import PlanMonth, counted, plan_month
-from monedero.core.columns.placing import Alone
+from monedero.core.columns.placing import Alone, Places
 from monedero.core.columns.scaling import carried_by, cost_by_volume, same_orders
 from monedero.core.curve.envelope import envelope
 from monedero.core.fx import ReferenceRates
@@ -289,6 +290,23 @@ def test_a_plan_that_would_carry_other_orders_at_a_volume_has_no_cost_there() ->
     curve = cost_by_volume(entry)
     assert curve.at(Fraction(5000)) == held.month(entry).cost == 90 + 5
     assert curve.at(Fraction(20_000)) is None
+
+
+def test_mixes_may_be_asked_for_at_the_same_time() -> None:
+    """Requests ask for mixes at once; a column that one of them adds must not take away another one's."""
+    steps = [
+        *({"below": f"{100 * n} EUR", "percent": str(n)} for n in range(1, 17)),
+        {"below": None, "percent": "1"},
+    ]
+    card = card_of("grad", "own", [{"method": "card", "graduated": steps}])
+    held = Held([card], [order for cents in range(1, 61) for order in euros(50, cents)], [0] * 4)
+    (entry,) = held.alone
+    places = Places(held.orders, held.columns.percent_over, held.alone)
+    walked = list(entry.card.walk(Fraction(1600)))
+    with ThreadPoolExecutor(len(walked)) as threads:
+        names = list(threads.map(lambda step: places.fees(entry, step), walked))
+    assert len(set(names)) == len(walked) == 16
+    assert set(names) <= set(places.frame.columns)
 
 
 def test_a_volume_that_settles_nowhere_ends_with_what_is_carried_there() -> None:

@@ -13,7 +13,7 @@ from monedero.work.basis import Sentence, hand
 from monedero.work.comparing import Comparison, RankedRoute, compare
 from monedero.work.grounds import grounds_of
 from monedero.work.month import month_of
-from monedero.work.month_orders import months_between
+from monedero.work.month_orders import card_columns, month_orders, months_between
 from monedero.work.premises import Room
 from monedero.work.profiling import derived
 from tests.conftest import NOW
@@ -68,6 +68,21 @@ def test_the_monthly_share_is_the_plans_month_over_the_orders_it_would_carry(dem
     steady = route(compared(demo), "orlenta/steady/card")
     assert month.plans["orlenta/steady"].carried == 168
     assert steady.bearing.monthly_share == Fraction(29, 168)
+
+
+def test_a_request_that_began_before_an_edit_leaves_nothing_of_it_behind(demo: Room) -> None:
+    """It still prices the orders of before when those of after are there; the next request has those of after."""
+    before, store = grounds_of(demo.store), demo.store
+    orders = month_orders(store, before, TODAY)
+    profile = store.profile.read()
+    assert profile
+    doubled = [cell.model_copy(update={"orders": 2 * cell.orders}) for cell in profile.value.cells]
+    store.profile.save(profile.value.model_copy(update={"cells": doubled}), profile.version)
+    after = grounds_of(store)
+    now = month_orders(store, after, TODAY)
+    late = card_columns(store, before, orders, TODAY)["orlenta"]
+    card = card_columns(store, after, now, TODAY)["orlenta"]
+    assert card.volume(card.plans[0]) == 2 * late.volume(late.plans[0]) > 0
 
 
 def test_the_software_takes_its_fee_but_on_waived_providers(demo: Room) -> None:

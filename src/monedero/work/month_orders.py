@@ -71,8 +71,9 @@ def month_orders(store: Store, grounds: Grounds, day: date) -> MonthOrders:
         grounds.methods,
     )
     kept = _kept.setdefault(store, _Kept())
-    if kept.orders is not None and kept.orders[0] == rests_on:
-        return kept.orders[1]
+    before = kept.orders
+    if before is not None and before[0] == rests_on:
+        return before[1]
     months = 1
     if past:
         frame, counts = store.past_orders.paid(), store.past_orders.counts()
@@ -99,7 +100,8 @@ def card_columns(store: Store, grounds: Grounds, orders: MonthOrders, day: date)
     for (pricer,) in columns.versions:
         provider, plans = pricer.card.provider.id, _plans(grounds, pricer, day)
         if plans:
-            rests_on: Hashable = (pricer.card, plans)
+            # A request that began before an edit may still keep cards on the orders of before.
+            rests_on: Hashable = (orders.columns, pricer.card, plans)
             held = kept.get(provider)
             if held is None or held[0] != rests_on:
                 held = kept[provider] = (

@@ -91,6 +91,15 @@ export function TextField(props: Props) {
     [],
   );
 
+  // Closing or reloading the page would drop an edit under way: the browser asks first.
+  const dirty = text !== value;
+  useEffect(() => {
+    if (!dirty) return;
+    const ask = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener("beforeunload", ask);
+    return () => window.removeEventListener("beforeunload", ask);
+  }, [dirty]);
+
   function keyed(event: KeyboardEvent) {
     if (event.key === "Enter") void commit();
     if (event.key === "Escape") {

@@ -12,6 +12,7 @@ Source: own design.
 
 from collections.abc import Iterable, Sequence
 from fractions import Fraction
+from threading import Lock
 from typing import NamedTuple
 
 import polars as pl
@@ -42,6 +43,8 @@ class Places:
     def __init__(self, orders: OrderColumns, percent_over: int, alone: Sequence[Alone]) -> None:
         """Price every order on every plan at the volume that the plan carries alone."""
         self._fees: dict[tuple[str, Step], str] = {}
+        # Mixes may be asked for by several threads; each adds columns to the same frame.
+        self._adding = Lock()
         weights = orders.weight_over
         self._worth = pl.DataFrame(
             [
@@ -71,15 +74,19 @@ class Places:
     def fees(self, entry: Alone, step: Step) -> str:
         """The column of what orders cost on a plan at a level, by weight, roughly; null where it is not carried."""
         key = (entry.plan.id, step._replace(share=ONE))
-        if key not in self._fees:
-            name = self._fees[key] = f"fees {len(self._fees)}"
-            level = entry.card.level(step)
-            fee = (pl.col("weight") * pl.col(entry.plan.id)).cast(ROUGH) * pl.col("fee worth")
-            columns = self._with_worth(level.best).select("row", fee.alias(name))
-            long = [(row, _rough(fee)) for row, fee in _long_fees(entry.plan, [level])]
-            held = pl.concat([columns, pl.DataFrame(long, schema=columns.schema, orient="row")])
-            self.frame = self.frame.join(held, on="row", how="left", maintain_order="left")
-        return self._fees[key]
+        with self._adding:
+            if key not in self._fees:
+                self._fees[key] = self._add(entry, step, f"fees {len(self._fees)}")
+            return self._fees[key]
+
+    def _add(self, entry: Alone, step: Step, name: str) -> str:
+        level = entry.card.level(step)
+        fee = (pl.col("weight") * pl.col(entry.plan.id)).cast(ROUGH) * pl.col("fee worth")
+        columns = self._with_worth(level.best).select("row", fee.alias(name))
+        long = [(row, _rough(fee)) for row, fee in _long_fees(entry.plan, [level])]
+        held = pl.concat([columns, pl.DataFrame(long, schema=columns.schema, orient="row")])
+        self.frame = self.frame.join(held, on="row", how="left", maintain_order="left")
+        return name
 
 
 def _rough(exact: Fraction) -> object:

@@ -3,6 +3,7 @@ import { Link, useParams, useSearchParams } from "react-router";
 import { toast } from "sonner";
 import { Refusal, said } from "../../api/client";
 import { moment } from "../../lib/time";
+import { useTyped } from "../../lib/useTyped";
 import { Button } from "../../ui/Button";
 import { InputField } from "../../ui/InputField";
 import { Heading, Trouble } from "../../ui/Page";
@@ -37,7 +38,7 @@ export function ApplicationPage() {
           </Link>
         </p>
       )}
-      {sheet.data && account && <Form sheet={sheet.data} account={account} />}
+      {sheet.data && account && <Form key={account.id} sheet={sheet.data} account={account} />}
     </>
   );
 }
@@ -46,7 +47,7 @@ function Form({ sheet, account }: { sheet: Sheet; account: Account }) {
   const mode = useMode();
   const search = useAccountSearch();
   const acts = useAccountActs(account.id, mode);
-  const [answer, setAnswer] = useState("");
+  const answer = useTyped(`answer ${account.id} ${mode}`);
   const { application } = account;
   const editable = CAN_EDIT.includes(account.stage);
   const asks = new Map(sheet.asks.map((ask) => [ask.ask, ask]));
@@ -144,9 +145,9 @@ function Form({ sheet, account }: { sheet: Sheet; account: Account }) {
               <label className="block mb-2">
                 <span className="block text-small text-soft">Your answer to {sheet.name}</span>
                 <textarea
-                  value={answer}
+                  value={answer.text}
                   maxLength={300}
-                  onChange={(event) => setAnswer(event.target.value)}
+                  onChange={(event) => answer.type(event.target.value)}
                   rows={2}
                   className="w-full border border-rule bg-transparent px-2 py-1 hover:border-ink focus:border-ink"
                 />
@@ -162,7 +163,7 @@ function Form({ sheet, account }: { sheet: Sheet; account: Account }) {
             <Button
               look="strong"
               disabled={acts.send.isPending}
-              onClick={() => acts.send.mutate(answer, { onSuccess: () => setAnswer("") })}
+              onClick={() => acts.send.mutate(answer.text, { onSuccess: () => answer.type("") })}
             >
               {answering ? "Send the answer" : `Send the application to ${sheet.name}`}
             </Button>{" "}
@@ -226,10 +227,11 @@ function Payout({ account }: { account: Account }) {
 }
 
 function Phone({ account }: { account: Account }) {
-  const acts = useAccountActs(account.id, useMode());
+  const mode = useMode();
+  const acts = useAccountActs(account.id, mode);
   const search = useAccountSearch();
   const { phone, phone_confirmed } = account.application;
-  const [number, setNumber] = useState(phone);
+  const number = useTyped(`number ${account.id} ${mode}`, phone);
   const [way, setWay] = useState<"text" | "call">("text");
   const [code, setCode] = useState("");
   const [again, setAgain] = useState(false);
@@ -253,10 +255,16 @@ function Phone({ account }: { account: Account }) {
         onSubmit={(event) => {
           event.preventDefault();
           acts.checkCode.reset();
-          acts.sendCode.mutate({ phone: number, way });
+          acts.sendCode.mutate({ phone: number.text, way }, { onSuccess: number.forget });
         }}
       >
-        <InputField label="Number" value={number} onChange={setNumber} width="w-44" autoComplete="tel" />
+        <InputField
+          label="Number"
+          value={number.text}
+          onChange={number.type}
+          width="w-44"
+          autoComplete="tel"
+        />
         <Segments
           label="How the code comes"
           value={way}

@@ -1,4 +1,5 @@
 import { Link } from "react-router";
+import { pageOf } from "../../lib/page";
 import { moment } from "../../lib/time";
 import { Heading } from "../../ui/Page";
 import { SubNav } from "../../ui/SubNav";
@@ -36,7 +37,10 @@ export function LettersPage() {
               <p>{letter.text}</p>
               {letter.link && (
                 <p>
-                  <a href={letter.link} className="text-verdigris font-semibold underline underline-offset-4">
+                  <a
+                    href={pageOf(letter.link)}
+                    className="text-verdigris font-semibold underline underline-offset-4"
+                  >
                     Yes, connect it
                   </a>
                 </p>

@@ -1,7 +1,8 @@
-import { type FormEvent, useState } from "react";
+import type { FormEvent } from "react";
 import { useNavigate } from "react-router";
 import { said } from "../../api/client";
 import { between } from "../../lib/lists";
+import { useTyped } from "../../lib/useTyped";
 import { Button } from "../../ui/Button";
 import { InputField } from "../../ui/InputField";
 import { Trouble } from "../../ui/Page";
@@ -13,15 +14,16 @@ export function OwnGateway({ onDone }: { onDone: () => void }) {
   const add = useAddGateway();
   const navigate = useNavigate();
   const search = useAccountSearch();
-  const [name, setName] = useState("");
-  const [address, setAddress] = useState("");
-  const [parts, setParts] = useState("Key");
+  const name = useTyped("name of a gateway");
+  const address = useTyped("address of a gateway");
+  const parts = useTyped("parts of credentials", "Key");
   function put(event: FormEvent) {
     event.preventDefault();
     add.mutate(
-      { name, address, parts: between(parts) },
+      { name: name.text, address: address.text, parts: between(parts.text) },
       {
         onSuccess: (added) => {
+          for (const field of [name, address, parts]) field.forget();
           onDone();
           void navigate(`${added.go_to}${search}`);
         },
@@ -37,9 +39,13 @@ export function OwnGateway({ onDone }: { onDone: () => void }) {
         A program that carries payments for you, such as a local phone transfer. It keeps the contract in
         docs/gateway.md, where an example lies too; what it carries is said by a rate card of the same id.
       </p>
-      <InputField begin label="Name of your gateway" value={name} onChange={setName} />
-      <InputField label="Its address, such as http://127.0.0.1:8500" value={address} onChange={setAddress} />
-      <InputField label="Parts of its credentials, between commas" value={parts} onChange={setParts} />
+      <InputField begin label="Name of your gateway" value={name.text} onChange={name.type} />
+      <InputField
+        label="Its address, such as http://127.0.0.1:8500"
+        value={address.text}
+        onChange={address.type}
+      />
+      <InputField label="Parts of its credentials, between commas" value={parts.text} onChange={parts.type} />
       {add.error && <Trouble>{said(add.error)}</Trouble>}
       <div className="flex gap-4">
         <Button look="strong" type="submit" disabled={add.isPending}>

@@ -1,6 +1,7 @@
 import { type FormEvent, useState } from "react";
 import { toast } from "sonner";
 import { said } from "../../api/client";
+import { useTyped } from "../../lib/useTyped";
 import { Button } from "../../ui/Button";
 import { InputField } from "../../ui/InputField";
 import { Trouble } from "../../ui/Page";
@@ -120,23 +121,23 @@ function NewPerson({
   country: string;
   add: (person: Omit<Person, "id">) => Promise<unknown>;
 }) {
-  const [name, setName] = useState("");
-  const [born, setBorn] = useState("");
+  const name = useTyped("name of a person");
+  const born = useTyped("born on");
   const [problem, setProblem] = useState("");
   function put(event: FormEvent) {
     event.preventDefault();
-    add({ name, born, country, owns: "0", signs: false })
+    add({ name: name.text, born: born.text, country, owns: "0", signs: false })
       .then(() => {
-        setName("");
-        setBorn("");
+        name.type("");
+        born.type("");
         setProblem("");
       })
       .catch((refused) => setProblem(said(refused)));
   }
   return (
     <form onSubmit={put} className="flex flex-wrap items-end gap-3 mt-2">
-      <InputField label="Name of a person to add" value={name} onChange={setName} width="w-56" />
-      <InputField label="Born on, such as 1987-03-14" value={born} onChange={setBorn} width="w-40" />
+      <InputField label="Name of a person to add" value={name.text} onChange={name.type} width="w-56" />
+      <InputField label="Born on, such as 1987-03-14" value={born.text} onChange={born.type} width="w-40" />
       <Button type="submit">Add the person</Button>
       {problem && (
         <div className="w-full">

@@ -1,6 +1,7 @@
 import { Link } from "react-router";
 import { toast } from "sonner";
 import { said } from "../../api/client";
+import { pageOf } from "../../lib/page";
 import { Button } from "../../ui/Button";
 import { AccountPart } from "./AccountPart";
 import { MethodsTable } from "./MethodsTable";
@@ -23,7 +24,7 @@ export function ProviderSheet({ sheet }: { sheet: Sheet }) {
         <p className="ml-auto text-small">
           {sheet.office ? (
             <a
-              href={sheet.office}
+              href={pageOf(sheet.office)}
               className="underline decoration-rule underline-offset-4 hover:decoration-ink"
             >
               Play {sheet.name} in its back office

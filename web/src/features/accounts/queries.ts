@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { answered, api, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
+import { goTo } from "../../lib/page";
 import type { Mode } from "./mode";
 
 export type Sheet = Schema<"SheetOut">;
@@ -112,7 +113,7 @@ export function useAccountActs(id: string, mode: Mode) {
     ),
     signIn: useMutation({
       mutationFn: () => answered(api.POST("/api/accounts/{id}/sign-in", { params })),
-      onSuccess: (begun) => window.location.assign(begun.go_to),
+      onSuccess: (begun) => goTo(begun.go_to),
     }),
     email: useMutation(
       act((email: string) => answered(api.POST("/api/accounts/{id}/email", { params, body: { email } }))),

@@ -1,5 +1,6 @@
 import { Link, useParams } from "react-router";
 import { said } from "../../api/client";
+import { pageOf } from "../../lib/page";
 import { Button } from "../../ui/Button";
 import { FileDrop } from "../../ui/FileDrop";
 import { Trouble } from "../../ui/Page";
@@ -41,7 +42,7 @@ export function AfterPaying() {
           {order.page && order.embedded && (
             <iframe
               title={`Pay ${order.amount} by ${order.tender_name}`}
-              src={`${order.page}?within=true`}
+              src={pageOf(`${order.page}?within=true`)}
               className="w-full h-[30rem] border border-rule mb-6"
             />
           )}

@@ -1,6 +1,7 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { answered, api, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
+import { goTo } from "../../lib/page";
 import { type Hand, NOTHING } from "../hand";
 
 /** What the newest edition offers to an order. */
@@ -27,7 +28,7 @@ export function usePaying(token: string) {
 export function usePay() {
   return useMutation({
     mutationFn: (order: Schema<"OrderNew">) => answered(api.POST("/api/orders", { body: order })),
-    onSuccess: (placed) => window.location.assign(placed.go_to),
+    onSuccess: (placed) => goTo(placed.go_to),
   });
 }
 
@@ -35,7 +36,7 @@ export function usePay() {
 export function useGoOn(token: string) {
   return useMutation({
     mutationFn: () => answered(api.POST("/api/orders/{token}/go-on", { params: { path: { token } } })),
-    onSuccess: (placed) => window.location.assign(placed.go_to),
+    onSuccess: (placed) => goTo(placed.go_to),
   });
 }
 
@@ -64,6 +65,6 @@ export function usePayAnotherWay(token: string) {
   return useMutation({
     mutationFn: (tender: string) =>
       answered(api.POST("/api/orders/{token}/tender", { params: { path: { token } }, body: { tender } })),
-    onSuccess: (placed) => window.location.assign(placed.go_to),
+    onSuccess: (placed) => goTo(placed.go_to),
   });
 }

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { answered, api, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
+import { forgetTyped } from "../../lib/useTyped";
 
 export type Shop = Schema<"Shop">;
 type ShopState = Schema<"ShopState">;
@@ -54,6 +55,9 @@ export function useOtherShop() {
   return useMutation({
     mutationFn: (to: "demo" | "own") =>
       answered(to === "demo" ? api.PUT("/api/demo") : api.DELETE("/api/demo")),
-    onSuccess: (_, to) => window.location.assign(to === "demo" ? "/compare" : "/shop"),
+    onSuccess: (_, to) => {
+      forgetTyped();
+      window.location.assign(to === "demo" ? "/compare" : "/shop");
+    },
   });
 }
