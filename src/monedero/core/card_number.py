@@ -19,7 +19,7 @@ monedero.core.errors.InvalidInput: card-number =''
 """
 
 import re
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from unicodedata import decimal, normalize
 
 import phonenumbers
@@ -38,9 +38,11 @@ MASK = "[a card number was here]"
 
 def _without_others(text: str) -> str:
     """The text with letters in the place of IBANs and telephone numbers, as long as before."""
-    for shape, is_one in ((IBAN, _is_iban), (PHONE, _is_phone)):
-        text = shape.sub(lambda found: "X" * len(found.group()) if is_one(found.group()) else found.group(), text)  # noqa: B023
-    return text
+    return PHONE.sub(_hide(_is_phone), IBAN.sub(_hide(_is_iban), text))
+
+
+def _hide(is_one: Callable[[str], bool]) -> Callable[[re.Match[str]], str]:
+    return lambda found: "X" * len(found.group()) if is_one(found.group()) else found.group()
 
 
 def _is_iban(text: str) -> bool:

@@ -21,7 +21,7 @@ export function useStages(): Stage[] {
   const shop = useShop().data?.shop;
   const tenders = useDraft().data?.tenders ?? [];
   const publication = usePublication().data;
-  const orders = useRecords({}).data;
+  const orders = useRecords({ at_most: 1 }).data;
   const accounts = useAccounts().data?.providers ?? [];
   const needed = new Set(
     tenders.flatMap((tender) => (tender.on && tender.route ? [tender.route.provider] : [])),

@@ -1,9 +1,10 @@
 import { useSearchParams } from "react-router";
+import { said } from "../../api/client";
 import { shown } from "../../lib/money";
 import { moment } from "../../lib/time";
 import { Button } from "../../ui/Button";
 import { InputField } from "../../ui/InputField";
-import { Heading } from "../../ui/Page";
+import { Heading, Trouble } from "../../ui/Page";
 import { Picker } from "../../ui/Picker";
 import { OrderStory } from "./OrderStory";
 import { type State, useRecord, useRecords } from "./queries";
@@ -21,25 +22,30 @@ export function RehearsePage() {
   const state = (address.get("state") ?? undefined) as State | undefined;
   const text = address.get("find") ?? "";
   const before = address.get("before");
-  const records = useRecords({
+  const { data: records, error } = useRecords({
     text,
     at_most: SHOWN,
     ...(state ? { state } : {}),
     ...(before ? { before: Number(before) } : {}),
-  }).data;
+  });
   const chosen = address.get("order") ?? records?.records[0]?.token;
   const open = useRecord(chosen).data;
+  if (error && !records) return <Trouble>{said(error)}</Trouble>;
   if (!records) return null;
 
   function turn(changed: Record<string, string | undefined>) {
-    setAddress((held) => {
-      const after = new URLSearchParams(held);
-      for (const [name, value] of Object.entries(changed)) {
-        if (value) after.set(name, value);
-        else after.delete(name);
-      }
-      return after;
-    });
+    setAddress(
+      (held) => {
+        const after = new URLSearchParams(held);
+        for (const [name, value] of Object.entries(changed)) {
+          if (value) after.set(name, value);
+          else after.delete(name);
+        }
+        return after;
+      },
+      // Going back leads to the page of before, not to a letter less of what is looked for.
+      { replace: "find" in changed },
+    );
   }
 
   return (

@@ -1,9 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { answered, api, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
+import type { paths } from "../../api/schema";
 
 export type OrderRecord = Schema<"OrderOut">;
-export type RecordsWanted = { state?: State; text?: string; before?: number; at_most?: number };
+type RecordsWanted = NonNullable<paths["/api/records"]["get"]["parameters"]["query"]>;
 export type State = OrderRecord["state"];
 
 /** Some order records, the newest first; what time does by itself is seen without asking. */
