@@ -103,6 +103,8 @@ def test_records_come_some_at_a_time_and_are_found(keeper: Shopkeeper) -> None:
     assert keeper.get("/api/records", text="transfer")["matching"] == 8
     assert keeper.get("/api/records", text="100% nobody")["matching"] == 0
     assert keeper.record(tokens[0])["number"] == 1001
+    letters = keeper.client.get("/api/records", params={"before": "abc"})
+    assert letters.json()["errors"][0]["detail"] == "“abc” is of the wrong type. Write a whole number."
     for wrong in ({"at_most": 1000}, {"state": "lost"}, {"before": 0}):
         assert keeper.client.get("/api/records", params=wrong).status_code == 422
 

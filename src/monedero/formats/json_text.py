@@ -42,6 +42,7 @@ EXPECTED = {
     "string_type": "text",
     "list_type": "a list",
     "int_type": "a whole number",
+    "int_parsing": "a whole number",
     "dict_type": "an object",
     "model_type": "an object",
     "model_attributes_type": "an object",

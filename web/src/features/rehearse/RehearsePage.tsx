@@ -1,3 +1,4 @@
+import { useState } from "react";
 import { useSearchParams } from "react-router";
 import { said } from "../../api/client";
 import { shown } from "../../lib/money";
@@ -20,7 +21,8 @@ const SHOWN = 10;
 export function RehearsePage() {
   const [address, setAddress] = useSearchParams();
   const state = (address.get("state") ?? undefined) as State | undefined;
-  const text = address.get("find") ?? "";
+  // The address follows what is typed, later than a fast typist does.
+  const [text, setText] = useState(address.get("find") ?? "");
   const before = address.get("before");
   const { data: records, error } = useRecords({
     text,
@@ -63,7 +65,10 @@ export function RehearsePage() {
               <InputField
                 label="Find by number, line or way to pay"
                 value={text}
-                onChange={(find) => turn({ find, before: undefined })}
+                onChange={(find) => {
+                  setText(find);
+                  turn({ find, before: undefined });
+                }}
                 width="w-64"
               />
               <div className="w-52">
