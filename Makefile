@@ -8,12 +8,12 @@ PORT ?= 8420
 BROWSER := $(shell command -v chromium)
 DRIVER := $(shell command -v chromedriver)
 
-WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts web/tsconfig.json
+WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/buy.html web/vite.config.ts web/tsconfig.json
 # What is tested on its own, with every branch counted; the rest runs faster uncounted.
 ALONE := src tests/core tests/formats tests/figures tests/wording tests/cli tests/test_architecture.py
 SITE := src/monedero/api/site/index.html
 
-.PHONY: help contract demo test check types lock schemas screenshots bench clean
+.PHONY: help contract demo test quick check types lock schemas screenshots bench clean
 
 help: ## list what can be made
 	@grep -E '^[a-z]+:.*## ' $(MAKEFILE_LIST) | sed -E 's/:.*## /\t/' | expand -t 14
@@ -25,6 +25,10 @@ test: check $(SITE) $(STAMPS)/browser ## lint, check types, run every test
 	cd web && npm run --silent test
 	$(BIN)/pytest --numprocesses 2 --dist worksteal --cov --cov-report=term $(ALONE)
 	$(BIN)/pytest --numprocesses 2 --dist worksteal $(addprefix --ignore=,$(ALONE))
+
+quick: check ## lint, check types, test the core, the formats and the parts of the interface, without a browser
+	cd web && npm run --silent test
+	MONEDERO_TESTS=quick $(BIN)/pytest --numprocesses 2 --dist worksteal --no-cov src/monedero/core src/monedero/formats tests/core tests/formats
 
 check: $(STAMPS)/dev $(STAMPS)/web ## lint and check types, without tests
 	$(BIN)/ruff format --check src tests tools bench
@@ -63,6 +67,7 @@ $(STAMPS)/run: requirements/run.txt pyproject.toml | $(BIN)/pip
 	@mkdir -p $(STAMPS)
 	$(BIN)/pip install --quiet --disable-pip-version-check --require-hashes -r requirements/run.txt
 	$(BIN)/pip install --quiet --disable-pip-version-check --no-deps --no-build-isolation --editable .
+	$(BIN)/python -m compileall -q src/monedero
 	touch $@
 
 $(STAMPS)/dev: requirements/dev.txt $(STAMPS)/run

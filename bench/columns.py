@@ -32,7 +32,7 @@ def measure(folder: Path) -> tuple[float, int, int]:
         pl.col("placed_on").str.to_date().alias("day"),
         pl.col("amount").str.replace(".", "", literal=True).cast(pl.Int64).alias("minor"),
         pl.col("recurring") == "true",
-        pl.col("line_kind").alias("line_kinds"),
+        pl.col("line_kind").alias("kinds"),
         *unknown,
     )
     columns = FeeColumns(Catalogue(cards, "PT", rates), "EUR", rates)
@@ -55,7 +55,7 @@ def exact(folder: Path) -> float:
         for number, row in enumerate(orders_csv.read(lines)):
             if number == EXACT:
                 break
-            catalogue.price(row.context)
+            catalogue.price(row.order)
     return (time.perf_counter() - began) * ORDERS / EXACT
 
 

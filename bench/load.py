@@ -12,7 +12,7 @@ from statistics import median
 import httpx2
 from tests.api.shopkeeper import BOAT
 from tests.browser.server import serving
-from tests.work.test_killed import served
+from tests.work.orders.test_killed import served
 
 BUYERS, ORDERS, ROUNDS = 64, 10_000, 20
 LIST_MILLISECONDS, IDLE_SECONDS, IDLE_PERCENT = 100, 20, 2

@@ -12,11 +12,11 @@ from pathlib import Path
 
 from monedero.core.profile import Profile, Source
 from monedero.core.shop import Shop
+from monedero.server.shops import Shops
 from monedero.store import Store
 from monedero.store.past_orders import PastOrder
-from monedero.work.month import month_of
-from monedero.work.plans import plans_and_providers
-from monedero.work.premises import Premises
+from monedero.work.month.costs import month_of
+from monedero.work.month.plans import plans_and_providers
 
 ORDERS, TODAY = 100_000, date(2026, 11, 24)
 SECONDS, MEGABYTES, AGAIN = 3, 400, 1
@@ -53,7 +53,7 @@ def past_orders() -> Iterator[list[PastOrder]]:
 
 def fill(folder: Path) -> Store:
     """The demo shop with a month of past orders and nothing typed of its takings."""
-    store = Premises(folder).demo.store
+    store = Shops(folder).demo.store
     store.past_orders.add(past_orders())
     profile, shop = store.profile.read(), store.shop.read()
     assert profile

@@ -11,7 +11,7 @@ from monedero import demo
 from monedero.formats import rate_card
 
 ORDERS, ROUTES = 100_000, 20
-SECONDS, MEGABYTES = 20, 150
+SECONDS, MEGABYTES = 3, 150
 
 
 def write_cards(folder: Path, enough: int = ROUTES) -> tuple[list[Path], int]:

@@ -10,9 +10,9 @@ from tests.browser.desk import BOAT, Desk, as_new, open_browser
 from tests.browser.server import serving
 
 from monedero import demo
-from monedero.work.premises import Premises
+from monedero.server.shops import Shops
 
-ROUTES, ROUNDS, MILLISECONDS = 60, 15, 100
+ROUTES, ROUNDS, MILLISECONDS = 60, 15, 50
 # Types an amount, presses Enter, and tells how long it was until the ranking had changed.
 MEASURE = """
 const [amount, done] = arguments;
@@ -37,7 +37,7 @@ setTimeout(() => {
 
 def fill(folder: Path) -> int:
     """A demo shop with copies of its cards until there are routes enough; returns how many."""
-    store = Premises(folder).demo.store
+    store = Shops(folder).demo.store
     routes, number = sum(len(card.routes) for card in store.rate_cards.all()), 0
     while routes < ROUTES:
         card = demo.rate_cards()[number % 7]

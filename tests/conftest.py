@@ -1,4 +1,4 @@
-"""What many tests need: reference rates, the rate card of the worked examples, and a server's premises."""
+"""What many tests need: reference rates, the rate card of the worked examples, and a server's shops."""
 
 import atexit
 import os
@@ -20,7 +20,7 @@ from monedero.core.fx import ReferenceRates
 from monedero.core.ratecard.model import RateCard
 from monedero.figures import reference_rates
 from monedero.formats import rate_card
-from monedero.work.premises import Premises, Room
+from monedero.server.shops import RunningShop, Shops
 from tests.api.shopkeeper import Shopkeeper
 
 DATA = Path(__file__).parent / "data"
@@ -57,9 +57,9 @@ def hours() -> Hours:
 
 @cache
 def the_app() -> FastAPI:
-    """The application: made once, for making it takes longer than most tests; the premises are put in anew."""
+    """The application: made once, for making it takes longer than most tests; the shops are put in anew."""
     with tempfile.TemporaryDirectory() as folder:
-        return create_app(Premises(Path(folder)), demo_first=True)
+        return create_app(Shops(Path(folder)), demo_first=True)
 
 
 @cache
@@ -81,47 +81,47 @@ def browser_of(app: FastAPI) -> TestClient:
 def fresh(tmp_path_factory: pytest.TempPathFactory) -> Path:
     """A data folder in which the demo has just been opened."""
     folder = tmp_path_factory.mktemp("fresh") / "data"
-    held = Premises(folder, now=Hours())
-    for room in (held.own, held.demo):
-        room.store.close()
-        room.provider.world.shelf.close()
+    held = Shops(folder, now=Hours())
+    for running in (held.own, held.demo):
+        running.store.close()
+        running.provider.world.memory.close()
     return folder
 
 
 @pytest.fixture
-def premises(tmp_path: Path, hours: Hours, fresh: Path) -> Premises:
+def shops(tmp_path: Path, hours: Hours, fresh: Path) -> Shops:
     """Both shops of a fresh data folder, which reach the simulated provider over HTTP."""
     shutil.copytree(fresh, tmp_path / "data")
     return opened(tmp_path / "data", hours)
 
 
-def opened(folder: Path, now: Callable[[], datetime]) -> Premises:
+def opened(folder: Path, now: Callable[[], datetime]) -> Shops:
     """The shops of a data folder, put in the application that carries what they and their gateways say."""
-    premises = Premises(folder, now=now)
-    the_app().state.premises = premises
-    premises.connect(browser_of(the_app()))
-    return premises
+    shops = Shops(folder, now=now)
+    the_app().state.shops = shops
+    shops.connect(browser_of(the_app()))
+    return shops
 
 
 @pytest.fixture
-def demo(premises: Premises) -> Room:
+def demo(shops: Shops) -> RunningShop:
     """The demo shop."""
-    return premises.demo
+    return shops.demo
 
 
 @pytest.fixture
-def client(premises: Premises) -> TestClient:
+def client(shops: Shops) -> TestClient:
     """A browser in the demo shop."""
     return browser_of(the_app())
 
 
 @pytest.fixture
-def keeper(client: TestClient, premises: Premises) -> Shopkeeper:
+def keeper(client: TestClient, shops: Shops) -> Shopkeeper:
     """Everybody around the demo shop."""
-    return Shopkeeper(client, premises)
+    return Shopkeeper(client, shops)
 
 
-LONG = ("/browser/", "test_schema.py", "test_killed.py", "test_hearing.py")
+LONG = ("/browser/", "test_whatever_is_sent.py", "test_killed.py", "test_notifications.py")
 
 
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:

@@ -49,7 +49,7 @@ def compare(desk: Desk) -> None:
     picture(browser, "cost-taken-apart")
     keys = "orlenta/start/sepa-direct-debit,orlenta/start/card,bank-transfer"
     desk.open(f"/compare{BOAT}&beside={keys}")
-    desk.see("what differs is in bold")
+    desk.see("the best of a row is in bold")
     top(desk, "#beside")
     picture(browser, "side-by-side")
     desk.open("/compare/plans" + BOAT)

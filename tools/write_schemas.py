@@ -7,7 +7,7 @@ from typing import Any
 
 from monedero.api.app import create_app
 from monedero.formats import rate_card
-from monedero.work.premises import Premises
+from monedero.server.shops import Shops
 
 ROOT = Path(__file__).parent.parent
 SCHEMA = ROOT / "docs" / "formats" / "rate-card-1.schema.json"
@@ -17,7 +17,7 @@ API = ROOT / "docs" / "api.json"
 def api_description() -> dict[str, Any]:
     """The OpenAPI description of the application."""
     with tempfile.TemporaryDirectory() as folder:
-        return create_app(Premises(Path(folder)), demo_first=False).openapi()
+        return create_app(Shops(Path(folder)), demo_first=False).openapi()
 
 
 def text_of(value: dict[str, Any]) -> str:

@@ -5,7 +5,7 @@ from typing import Any
 
 from fastapi.testclient import TestClient
 
-from monedero.work.premises import Premises
+from monedero.server.shops import Shops
 
 BOAT = {"market": "es-eur", "line": "night-boat-tour", "amount": "85.00", "currency": "EUR"}
 CHART = {**BOAT, "line": "star-chart"}
@@ -14,8 +14,8 @@ CHART = {**BOAT, "line": "star-chart"}
 class Shopkeeper:
     """A browser in the demo shop, with the hands of everybody."""
 
-    def __init__(self, client: TestClient, premises: Premises) -> None:
-        self.client, self.premises, self.room = client, premises, premises.demo
+    def __init__(self, client: TestClient, shops: Shops) -> None:
+        self.client, self.shops, self.running = client, shops, shops.demo
 
     def get(self, path: str, **query: Any) -> Any:
         answer = self.client.get(path, params=query, follow_redirects=False)
@@ -48,9 +48,9 @@ class Shopkeeper:
 
     def settings(self, tender: str, **changed: Any) -> None:
         """Change a tender of the draft."""
-        held = self.get("/api/checkout")
+        held = self.get("/api/checkouts/web-shop")
         tenders = [{**entry, **changed} if entry["id"] == tender else entry for entry in held["tenders"]]
-        answer = self.client.put("/api/checkout", json={"version": held["version"], "tenders": tenders})
+        answer = self.client.put("/api/checkouts/web-shop", json={"version": held["version"], "tenders": tenders})
         assert answer.status_code == 200, answer.text
 
     # The buyer.
@@ -62,7 +62,7 @@ class Shopkeeper:
 
     def end(self, placed: Any, ending: str) -> Any:
         """End the newest payment on the provider's page, and come back."""
-        page = self.room.store.orders.get(placed["token"]).payments[-1].page  # type: ignore[union-attr]
+        page = self.running.store.orders.get(placed["token"]).payments[-1].page  # type: ignore[union-attr]
         back = self.client.post(page, data={"ending": ending}, follow_redirects=False)
         assert back.status_code == 303, back.text
         assert self.client.get(back.headers["location"], follow_redirects=False).status_code == 303
@@ -82,9 +82,9 @@ class Shopkeeper:
 
     def plays(self, token: str, what: str) -> Any:
         """What happens to a payment after it was paid."""
-        payment = self.room.store.orders.get(token).payment  # type: ignore[union-attr]
+        payment = self.running.store.orders.get(token).payment  # type: ignore[union-attr]
         self.office(payment.chosen.provider or "", f"payments/{payment.reference}", happens=what)
         return self.record(token)
 
     def reference(self, token: str) -> str:
-        return str(self.room.store.orders.get(token).payment.reference)  # type: ignore[union-attr]
+        return str(self.running.store.orders.get(token).payment.reference)  # type: ignore[union-attr]

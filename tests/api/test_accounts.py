@@ -10,7 +10,7 @@ from monedero.api.app import create_app
 from monedero.core.account import Mode
 from monedero.demo import paper
 from monedero.formats.paper import LARGEST
-from monedero.work.premises import Premises
+from monedero.server.shops import Shops
 from tests.api.shopkeeper import CHART, Shopkeeper
 from tests.conftest import browser_of
 from tests.core.test_application import longer
@@ -46,7 +46,7 @@ def apply(keeper: Shopkeeper, provider: str, mode: str = "test") -> str:
     keeper.post(f"/api/accounts/{provider}/terms", None, 200, mode=mode)
     sent = keeper.post(f"/api/accounts/{provider}/send", {}, 200, mode=mode)
     assert sent["stage"] == "in-review"
-    return keeper.room.provider.reviews.all()[-1].reference
+    return keeper.running.provider.reviews.all()[-1].reference
 
 
 def test_every_provider_has_a_sheet_that_says_what_it_brings_and_asks(keeper: Shopkeeper) -> None:
@@ -76,7 +76,7 @@ def test_an_application_is_refused_corrected_and_approved_as_time_passes(keeper:
     keeper.post("/api/accounts/pocketfern/send", {}, 200)
     again = keeper.client.post("/api/accounts/pocketfern/send", json={})
     assert keeper.fault(again)[:2] == (409, "stage-not-fit")
-    reference = keeper.room.provider.reviews.all()[-1].reference
+    reference = keeper.running.provider.reviews.all()[-1].reference
     keeper.office("pocketfern", f"reviews/{reference}", verdict="refuse", said="the document has expired")
     assert account(keeper, "pocketfern")["stage"] == "in-review"
     keeper.wind(days=1, minutes=1)
@@ -94,7 +94,7 @@ def test_an_application_is_refused_corrected_and_approved_as_time_passes(keeper:
     keeper.wind(days=1, minutes=1)
     approved = account(keeper, "pocketfern")
     assert (approved["stage"], approved["number"][:5]) == ("approved", "POC-T")
-    held = keeper.get("/api/checkout/view", **CHART)["outcomes"]
+    held = keeper.get("/api/checkouts/web-shop/view", **CHART)["outcomes"]
     wallet = next(entry for entry in held if entry["tender"]["id"] == "account-wallet")
     assert "is approved and not connected yet" in wallet["reasons"][0]["text"]
 
@@ -105,11 +105,11 @@ def test_a_question_is_answered_in_place(keeper: Shopkeeper) -> None:
     asked = account(keeper, "pocketfern")
     assert (asked["stage"], asked["application"]["said"][0]["said"]) == ("question", "what do you sell?")
     keeper.post("/api/accounts/pocketfern/send", {"answer": "nights under the stars"}, 200)
-    assert keeper.room.provider.reviews.get(reference).answers == ["nights under the stars"]
+    assert keeper.running.provider.reviews.get(reference).answers == ["nights under the stars"]
 
 
 def test_a_single_method_may_be_refused_in_an_approved_account(keeper: Shopkeeper) -> None:
-    due = keeper.room.provider.reviews.all()[0]
+    due = keeper.running.provider.reviews.all()[0]
     keeper.office(
         "dovetide", f"reviews/{due.reference}", verdict="approve", said="no cards yet", method="card", now=True
     )
@@ -124,7 +124,7 @@ def test_a_single_method_may_be_refused_in_an_approved_account(keeper: Shopkeepe
 
 
 def test_a_device_wallet_is_held_back_where_the_storefront_has_no_domain(keeper: Shopkeeper) -> None:
-    due = keeper.room.provider.reviews.all()[0]
+    due = keeper.running.provider.reviews.all()[0]
     keeper.office("dovetide", f"reviews/{due.reference}", verdict="approve", now=True)
     account(keeper, "dovetide")
     paste(keeper, "dovetide")
@@ -133,14 +133,16 @@ def test_a_device_wallet_is_held_back_where_the_storefront_has_no_domain(keeper:
     assert keeper.client.put("/api/shop", json={"version": held["version"], "shop": shop}).status_code == 200
     unseen = keeper.client.post("/api/accounts/dovetide/domain")
     assert (unseen.status_code, "was not found" in unseen.json()["detail"]) == (422, True)
-    view = keeper.get("/api/checkout/view", **CHART)["outcomes"]
+    view = keeper.get("/api/checkouts/web-shop/view", **CHART)["outcomes"]
     wallet = next(entry for entry in view if entry["tender"]["id"] == "device-wallet")
     assert "it waits until your domain is checked" in wallet["reasons"][0]["text"]
 
 
 def credentials(keeper: Shopkeeper, provider: str, mode: str = "test") -> dict[str, str]:
     """The newest credentials of the newest account in a mode, as its back office shows them."""
-    found = [one for one in keeper.room.provider.merchants.all() if (one.provider, one.mode) == (provider, mode)]
+    found = [
+        one for one in keeper.running.provider.merchants.all() if (one.provider, one.mode) == (provider, mode)
+    ]
     return dict(found[-1].credentials[0].fields)
 
 
@@ -236,14 +238,14 @@ def allow(keeper: Shopkeeper, path: str, asked: dict[str, str], merchant: str) -
 
 
 def test_a_sign_in_comes_back_to_where_one_was_once_and_in_its_own_browser(
-    keeper: Shopkeeper, premises: Premises
+    keeper: Shopkeeper, shops: Shops
 ) -> None:
     keeper.office("pocketfern", "merchants", mode="test", holder="Cabo Noite")
-    number = keeper.room.provider.merchants.all()[-1].number
+    number = keeper.running.provider.merchants.all()[-1].number
     path, asked = signed_in(keeper, "pocketfern")
     assert number in keeper.client.get(path, params=asked).text
     returned = allow(keeper, path, asked, number)
-    stranger = browser_of(create_app(premises, demo_first=True))
+    stranger = browser_of(create_app(shops, demo_first=True))
     elsewhere = stranger.get(returned, follow_redirects=False)
     assert elsewhere.headers["location"] == "/accounts?refused=sign-in-forged"
     assert back(keeper, returned) == "/accounts/pocketfern?mode=test&connected=pocketfern"
@@ -260,7 +262,7 @@ def test_a_forged_return_connects_nothing(keeper: Shopkeeper, query: str) -> Non
 
 def test_a_code_needs_its_proof_its_address_and_its_time(keeper: Shopkeeper) -> None:
     keeper.office("pocketfern", "merchants", mode="test", holder="Cabo Noite")
-    number = keeper.room.provider.merchants.all()[-1].number
+    number = keeper.running.provider.merchants.all()[-1].number
     path, asked = signed_in(keeper, "pocketfern")
     other = allow(keeper, path, {**asked, "code_challenge": "another"}, number)
     assert back(keeper, other) == "/accounts?refused=provider-refused"
@@ -320,7 +322,7 @@ def test_leaving_says_first_what_it_takes_away_and_can_be_undone(keeper: Shopkee
     assert (leaving["draft"], leaving["published"], leaving["orders"]) == (["Card"], ["Card"], [1001])
     assert keeper.get("/api/accounts/tessaline/leaving")["draft"] == []
     keeper.post("/api/accounts/orlenta/disconnect", None, 200)
-    view = keeper.get("/api/checkout/view", **CHART)["outcomes"]
+    view = keeper.get("/api/checkouts/web-shop/view", **CHART)["outcomes"]
     card = next(entry for entry in view if entry["tender"]["id"] == "card")
     assert "is disconnected since 24 Nov 2026" in card["reasons"][0]["text"]
     assert keeper.post("/api/accounts/orlenta/reconnect", None, 200)["stage"] == "connected"
@@ -355,14 +357,14 @@ def test_two_accounts_with_one_provider_each_serve_their_storefront(keeper: Shop
     keeper.wind(minutes=6)
     keeper.get("/api/accounts/brixavo")
     token = keeper.paid("online-banking")
-    assert keeper.room.store.orders.get(token).payment.chosen.account == "brixavo-2"  # type: ignore[union-attr]
+    assert keeper.running.store.orders.get(token).payment.chosen.account == "brixavo-2"  # type: ignore[union-attr]
     body = {"storefronts": ["pier-counter"], "pooled": True}
     served = keeper.client.put("/api/accounts/brixavo-2/serves", json=body).json()
     assert (served["storefronts"], served["pooled"]) == (["pier-counter"], True)
     nowhere = keeper.client.put("/api/accounts/brixavo-2/serves", json={"storefronts": ["pier-counter", "stall"]})
     assert keeper.fault(nowhere) == (422, "not-found", "storefronts.1")
     assert "There is no storefront “stall”." in nowhere.json()["detail"]
-    view = keeper.get("/api/checkout/view", **CHART)["outcomes"]
+    view = keeper.get("/api/checkouts/web-shop/view", **CHART)["outcomes"]
     banking = next(entry for entry in view if entry["tender"]["id"] == "online-banking")
     assert banking["reasons"][0]["text"] == "the account with Brixavo does not serve Web shop"
     # A storefront that is named anew is the same one, in what is published too.
@@ -371,20 +373,20 @@ def test_two_accounts_with_one_provider_each_serve_their_storefront(keeper: Shop
     renamed = {**held["shop"], "storefronts": fronts}
     saved = keeper.client.put("/api/shop", json={"version": held["version"], "shop": renamed})
     assert saved.status_code == 200
-    view = keeper.get("/api/checkout/view", **CHART)["outcomes"]
+    view = keeper.get("/api/checkouts/web-shop/view", **CHART)["outcomes"]
     banking = next(entry for entry in view if entry["tender"]["id"] == "online-banking")
     assert banking["reasons"][0]["text"] == "the account with Brixavo does not serve Web shop, anew"
     keeper.client.put("/api/accounts/brixavo-2/serves", json={"storefronts": ["web-shop"]})
-    view = keeper.get("/api/checkout/view", **CHART)["outcomes"]
+    view = keeper.get("/api/checkouts/web-shop/view", **CHART)["outcomes"]
     assert next(entry for entry in view if entry["tender"]["id"] == "online-banking")["reasons"] == []
 
 
 def test_a_tender_that_follows_is_on_while_its_method_is_active_there(keeper: Shopkeeper) -> None:
     keeper.settings("card", on=False, follows=True)
-    view = keeper.get("/api/checkout/view", **CHART)["outcomes"]
+    view = keeper.get("/api/checkouts/web-shop/view", **CHART)["outcomes"]
     assert next(entry for entry in view if entry["tender"]["id"] == "card")["place"] is not None
     keeper.settings("sepa-direct-debit", on=False, follows=True)
-    view = keeper.get("/api/checkout/view", **CHART)["outcomes"]
+    view = keeper.get("/api/checkouts/web-shop/view", **CHART)["outcomes"]
     reasons = next(entry for entry in view if entry["tender"]["id"] == "sepa-direct-debit")["reasons"]
     assert [reason["code"] for reason in reasons] == ["account-method"]
 
@@ -396,7 +398,7 @@ def test_a_method_that_confirms_late_warns_until_notifications_arrive(keeper: Sh
     assert warned() == {"card": False, "sepa-direct-debit": True}
     keeper.post("/api/accounts/orlenta/notifications/check")
     assert warned() == {"card": False, "sepa-direct-debit": False}
-    held = keeper.room.store.accounts.get("orlenta", Mode.TEST)
+    held = keeper.running.store.accounts.get("orlenta", Mode.TEST)
     assert held is not None
     assert keeper.client.post(f"/notify/{held.endpoint}", content=b"{}").status_code == 422
     assert warned() == {"card": False, "sepa-direct-debit": True}
@@ -470,7 +472,11 @@ def test_details_are_checked_as_they_are_kept(keeper: Shopkeeper) -> None:
     assert keeper.fault(stale)[:2] == (409, "version-old")
     choose = keeper.client.put("/api/accounts/dovetide/payout", json={"payout": "nowhere"})
     assert choose.status_code == 404
-    assert keeper.client.put("/api/accounts/dovetide/payout", json={"payout": "main"}).status_code == 200
+    # What was sent stays as it was sent.
+    sent = keeper.client.put("/api/accounts/dovetide/payout", json={"payout": "main"})
+    assert keeper.fault(sent)[:2] == (409, "stage-not-fit")
+    keeper.post("/api/accounts/pocketfern/begin", {"mode": "test"}, 201)
+    assert keeper.client.put("/api/accounts/pocketfern/payout", json={"payout": "main"}).status_code == 200
 
 
 CARD_NUMBER = longer("7992739871")
@@ -487,7 +493,7 @@ def test_no_card_number_comes_in_anywhere(keeper: Shopkeeper) -> None:
     for body in ({"amount": "1.00 EUR", "note": spaced}, {"amount": CARD_NUMBER}, {"amount": int(CARD_NUMBER)}):
         assert keeper.act(token, "send", **body).json()["errors"][0]["code"] == "card-number"
     assert keeper.client.get("/api/catalogue", params={"asks": spaced}).status_code == 422
-    page = keeper.room.store.orders.get(token).payment.page  # type: ignore[union-attr]
+    page = keeper.running.store.orders.get(token).payment.page  # type: ignore[union-attr]
     assert keeper.client.post(page, data={"ending": CARD_NUMBER}).status_code == 422
     assert keeper.fault(paste(keeper, "brixavo", **{"opening-key": CARD_NUMBER}))[1] == "card-number"
     file = (f"{spaced}.pdf", io.BytesIO(paper()))
@@ -529,6 +535,6 @@ def test_the_back_office_shows_what_there_is_to_play(keeper: Shopkeeper) -> None
     assert keeper.client.get(nobody).status_code == 404
     for part, form in (("merchants", {"mode": "test", "holder": "x"}), ("faults", {"given": "down"})):
         assert keeper.client.post(f"{nobody}/{part}", data=form).status_code == 404
-    message = keeper.room.provider.courier.all()[-1].id
+    message = keeper.running.provider.courier.all()[-1].id
     keeper.office("orlenta", f"outgoing/{message}")
     keeper.office("orlenta", "outgoing/nothing")

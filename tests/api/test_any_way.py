@@ -45,10 +45,10 @@ class Bazaar:
             self.tokens.append(answer.json()["token"])
 
     def some(self) -> Any:
-        return self.keeper.room.store.orders.get(self.chance.choice(self.tokens))
+        return self.keeper.running.store.orders.get(self.chance.choice(self.tokens))
 
     def end(self) -> None:
-        at_provider = [record for record in map(self.keeper.room.store.orders.get, self.tokens) if record]
+        at_provider = [record for record in map(self.keeper.running.store.orders.get, self.tokens) if record]
         pages = [record.payments[-1].page for record in at_provider if record.payments[-1].page]
         if pages:
             self.post(self.chance.choice(pages), data={"ending": self.chance.choice(ENDINGS)})
@@ -58,7 +58,7 @@ class Bazaar:
 
     def owner(self) -> None:
         token = self.some().token
-        version = self.keeper.room.store.orders.held(token).version  # type: ignore[union-attr]
+        version = self.keeper.running.store.orders.stored_order(token).version  # type: ignore[union-attr]
         amount = f"{self.chance.choice([1, 20, 42, 43, 85])}.00 EUR"
         act = self.chance.choice(["send", "take", "refund", "credit", "release", "paid", "look", "refund-double"])
         self.post(f"/api/records/{token}/{act}", {"version": version, "amount": amount} if act != "look" else None)
@@ -106,9 +106,9 @@ def test_whatever_everybody_does_both_books_are_the_same(keeper: Shopkeeper, see
     bazaar.settle()
 
     assert max(bazaar.answers) < 500
-    there = {payment.reference: payment for payment in keeper.room.provider.payments.all()}
+    there = {payment.reference: payment for payment in keeper.running.provider.payments.all()}
     moved = 0
-    for _, record in keeper.room.store.orders.all():
+    for _, record in keeper.running.store.orders.all():
         for payment in record.payments:
             books = payment.books
             assert min(books.authorised, books.taken, books.refunded, books.kept) >= 0, record.number

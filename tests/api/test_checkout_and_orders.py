@@ -5,23 +5,23 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
-from monedero.work.premises import Premises
+from monedero.server.shops import RunningShop, Shops
 from tests.conftest import browser_of, opened, the_app
 
 HAND = {"market": "es-eur", "line": "night-boat-tour", "amount": "85.00", "currency": "EUR"}
 
 
 def draft(client: TestClient) -> Any:
-    return client.get("/api/checkout").json()
+    return client.get("/api/checkouts/web-shop").json()
 
 
 def save(client: TestClient, tenders: list[Any], version: int | None = None) -> Any:
     held = draft(client)["version"] if version is None else version
-    return client.put("/api/checkout", json={"version": held, "tenders": tenders})
+    return client.put("/api/checkouts/web-shop", json={"version": held, "tenders": tenders})
 
 
 def outcomes(client: TestClient, **changed: str) -> dict[str, Any]:
-    view = client.get("/api/checkout/view", params={**HAND, **changed}).json()
+    view = client.get("/api/checkouts/web-shop/view", params={**HAND, **changed}).json()
     return {entry["tender"]["id"]: entry for entry in view["outcomes"]}
 
 
@@ -42,7 +42,7 @@ def pay(client: TestClient, placed: Any, outcome: str) -> Any:
 def test_a_route_becomes_a_tender_switched_off_under_a_free_name(client: TestClient) -> None:
     route = {"provider": "tessaline", "plan": "split", "method": "card"}
     body = {"version": draft(client)["version"], "method": "card", "route": route}
-    first = client.post("/api/checkout/tenders", json=body).json()
+    first = client.post("/api/checkouts/web-shop/tenders", json=body).json()
     assert (first["added"], first["tenders"][-1]["name"], first["tenders"][-1]["on"]) == (
         "card-2",
         "Card (Tessaline)",
@@ -50,8 +50,8 @@ def test_a_route_becomes_a_tender_switched_off_under_a_free_name(client: TestCli
     )
     for name in ("Card (Tessaline) 2", "Card (Tessaline) 3"):
         body["version"] = draft(client)["version"]
-        assert client.post("/api/checkout/tenders", json=body).json()["tenders"][-1]["name"] == name
-    old = client.post("/api/checkout/tenders", json={**body, "version": 1})
+        assert client.post("/api/checkouts/web-shop/tenders", json=body).json()["tenders"][-1]["name"] == name
+    old = client.post("/api/checkouts/web-shop/tenders", json={**body, "version": 1})
     assert old.status_code == 409
 
 
@@ -63,13 +63,13 @@ def test_a_route_becomes_a_tender_switched_off_under_a_free_name(client: TestCli
     ],
 )
 def test_what_is_not_there_cannot_be_added(client: TestClient, added: dict[str, Any]) -> None:
-    answer = client.post("/api/checkout/tenders", json={"version": draft(client)["version"], **added})
+    answer = client.post("/api/checkouts/web-shop/tenders", json={"version": draft(client)["version"], **added})
     assert (answer.status_code, answer.json()["errors"][0]["code"]) == (404, "not-found")
 
 
 def test_an_own_arrangement_becomes_a_tender(client: TestClient) -> None:
     body = {"version": draft(client)["version"], "method": "cash-on-delivery"}
-    added = client.post("/api/checkout/tenders", json=body).json()["tenders"][-1]
+    added = client.post("/api/checkouts/web-shop/tenders", json=body).json()["tenders"][-1]
     assert (added["name"], added.get("route")) == ("Cash on delivery", None)
 
 
@@ -80,7 +80,7 @@ def test_an_own_arrangement_becomes_a_tender(client: TestClient) -> None:
         ({"name": " "}, "tenders.0.name", "blank"),
         ({"windows": [{"from": "60.00 EUR", "up_to": "59.99 EUR"}]}, "tenders.0.windows.0", "limits-crossed"),
         ({"windows": [{"from": "sixty EUR"}]}, "tenders.0.windows.0.from", "money-text"),
-        ({"windows": [{"from": "6.001 EUR"}]}, "tenders.0.windows.0.from", "amount-decimals"),
+        ({"windows": [{"from": "6.0001 EUR"}]}, "tenders.0.windows.0.from", "amount-decimals"),
         ({"on": "yes"}, "tenders.0.on", "wrong-type"),
         ({"shade": "green"}, "tenders.0.shade", "key-unknown"),
     ],
@@ -127,15 +127,70 @@ def test_buyers_see_the_newest_edition_and_not_the_draft(client: TestClient) -> 
         return offer["edition"], [way["tender"] for way in offer["offered"]]
 
     assert offered() == (1, ["card", "online-banking", "bank-transfer", "pay-in-three"])
-    publication = client.get("/api/publication").json()
+    publication = client.get("/api/checkouts/web-shop/publication").json()
     assert publication["changes"] == ["Cash at the pier is switched on."]
-    published = client.post("/api/editions", json={"version": publication["draft_version"]})
+    looked_at = {"fingerprint": publication["fingerprint"]}
+    published = client.post("/api/checkouts/web-shop/editions", json=looked_at)
     assert (published.status_code, published.json()["number"]) == (201, 2)
     assert offered() == (2, ["card", "online-banking", "bank-transfer", "pay-in-three", "cash-on-the-day"])
-    again = client.post("/api/editions", json={"version": publication["draft_version"]})
+    again = client.post("/api/checkouts/web-shop/editions", json=looked_at)
     assert again.json()["errors"][0]["code"] == "nothing-changed"
-    old = client.post("/api/editions", json={"version": 1})
-    assert old.json()["errors"][0]["code"] == "version-old"
+
+
+@pytest.mark.parametrize("changed", ["shop", "checkout"])
+def test_what_was_not_looked_at_is_not_published(client: TestClient, changed: str) -> None:
+    """A shop that changed since the owner looked was published unseen."""
+    looked_at = client.get("/api/checkouts/web-shop/publication").json()["fingerprint"]
+    if changed == "shop":
+        held = client.get("/api/shop").json()
+        shop = {**held["shop"], "lines": held["shop"]["lines"][1:]}
+        assert client.put("/api/shop", json={"version": held["version"], "shop": shop}).status_code == 200
+    else:
+        tenders = draft(client)["tenders"]
+        save(client, [{**tenders[0], "take": "on-dispatch"}, *tenders[1:]])
+    answer = client.post("/api/checkouts/web-shop/editions", json={"fingerprint": looked_at})
+    assert (answer.status_code, answer.json()["errors"][0]["code"]) == (409, "shown-old")
+    assert client.get("/api/offer", params=HAND).json()["edition"] == 1
+
+
+def test_a_change_of_when_money_is_taken_alone_is_told_and_published(client: TestClient) -> None:
+    shown = client.get("/api/checkouts/web-shop/publication").json()
+    client.post("/api/checkouts/web-shop/editions", json={"fingerprint": shown["fingerprint"]})
+    tenders = draft(client)["tenders"]
+    save(client, [{**tenders[0], "take": "on-word"}, *tenders[1:]])
+    shown = client.get("/api/checkouts/web-shop/publication").json()
+    assert shown["changes"] == ["Card is taken on your word."]
+    published = client.post("/api/checkouts/web-shop/editions", json={"fingerprint": shown["fingerprint"]})
+    assert (published.status_code, published.json()["number"]) == (201, 3)
+
+
+def test_an_edition_decides_by_what_its_methods_could_carry_then(client: TestClient, demo: RunningShop) -> None:
+    """A change of an own method's limits in the shop reaches buyers with the next edition, not before."""
+    held = client.get("/api/shop").json()
+    [own] = held["shop"]["own_methods"]
+    body = {"version": draft(client)["version"], "method": own["method"]["id"]}
+    added = client.post("/api/checkouts/web-shop/tenders", json=body).json()["tenders"]
+    save(client, [*added[:-1], {**added[-1], "on": True}])
+    shown = client.get("/api/checkouts/web-shop/publication").json()
+    client.post("/api/checkouts/web-shop/editions", json={"fingerprint": shown["fingerprint"]})
+    newest = demo.store.editions.newest("web-shop")
+    assert newest
+    assert {method.id for method in newest.published.methods} == {tender["method"] for tender in added}
+    hand = {**HAND, "market": "pt-eur"}
+
+    def offered() -> bool:
+        return own["method"]["id"] in [
+            way["tender"] for way in client.get("/api/offer", params=hand).json()["offered"]
+        ]
+
+    assert offered()
+    shop = {**held["shop"], "own_methods": [{**own, "method": {**own["method"], "buyer_countries": ["ES"]}}]}
+    client.put("/api/shop", json={"version": held["version"], "shop": shop})
+    assert offered()
+    shown = client.get("/api/checkouts/web-shop/publication").json()
+    assert "Your own method Phone transfer changes: what it can carry." in shown["changes"]
+    client.post("/api/checkouts/web-shop/editions", json={"fingerprint": shown["fingerprint"]})
+    assert not offered()
 
 
 def test_changes_are_told_in_sentences(client: TestClient) -> None:
@@ -146,18 +201,19 @@ def test_changes_are_told_in_sentences(client: TestClient) -> None:
     tenders[0]["windows"] = []
     tenders[1]["windows"] = [{"from": "5.00 EUR", "below": "900.00 EUR"}]
     save(client, tenders)
-    assert client.get("/api/publication").json()["changes"][:4] == [
+    assert client.get("/api/checkouts/web-shop/publication").json()["changes"][:4] == [
         "The shop's country changes from Portugal to Spain.",
-        "The market United States in USD is removed.",
+        "The market United States, USD is removed.",
         "Card is offered for any amount.",
-        "Online banking is offered from 5.00 EUR, below 900.00 EUR.",
+        "Online banking is offered from 5.00 EUR below 900.00 EUR.",
     ]
 
 
 def test_a_checkout_with_nothing_switched_on_is_not_published(client: TestClient) -> None:
     off = [{**tender, "on": False} for tender in draft(client)["tenders"]]
-    version = save(client, off).json()["version"]
-    answer = client.post("/api/editions", json={"version": version})
+    save(client, off)
+    looked_at = client.get("/api/checkouts/web-shop/publication").json()["fingerprint"]
+    answer = client.post("/api/checkouts/web-shop/editions", json={"fingerprint": looked_at})
     assert (answer.status_code, answer.json()["errors"][0]["code"]) == (409, "nothing-offered")
 
 
@@ -245,19 +301,17 @@ def test_unknown_orders_are_not_found(client: TestClient) -> None:
     assert client.post("/api/orders/nobody/tender", json={"tender": "card"}).status_code == 404
 
 
-def test_nothing_is_offered_before_the_first_edition(premises: Premises) -> None:
+def test_nothing_is_offered_before_the_first_edition(shops: Shops) -> None:
     from monedero.api.app import create_app
 
-    own = browser_of(create_app(premises, demo_first=False))
+    own = browser_of(create_app(shops, demo_first=False))
     answer = own.get("/api/offer", params=HAND)
     assert (answer.status_code, answer.json()["errors"][0]["code"]) == (409, "not-published")
 
 
-def test_a_payment_begun_before_a_restart_ends_after_it(
-    client: TestClient, premises: Premises, tmp_path: Any
-) -> None:
+def test_a_payment_begun_before_a_restart_ends_after_it(client: TestClient, shops: Shops, tmp_path: Any) -> None:
 
     placed = place(client, "card").json()
-    opened(tmp_path / "data", premises.true_time)
+    opened(tmp_path / "data", shops.true_time)
     again = browser_of(the_app())
     assert pay(again, placed, "paid")["state"] == "paid"

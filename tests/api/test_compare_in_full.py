@@ -15,16 +15,17 @@ from openpyxl import Workbook
 from monedero.core.columns.fees import name_of
 from monedero.core.cost.all_in import all_in
 from monedero.core.money import Money
-from monedero.core.ratecard.context import OrderContext
+from monedero.core.order.model import Order
 from monedero.core.ratecard.linear import fee_curves
 from monedero.core.ratecard.model import CardKind, LineKind
 from monedero.core.ratecard.priced import NotPriced
 from monedero.core.ratecard.pricing import CardPricer
-from monedero.work.bearing import Carried, bearing_of
-from monedero.work.grounds import Grounds, grounds_of
-from monedero.work.month import month_of
-from monedero.work.month_orders import month_orders
-from monedero.work.premises import Premises, Room
+from monedero.core.ratecard.volume import Takings
+from monedero.server.shops import RunningShop, Shops
+from monedero.work.compare.inputs import CompareInputs, inputs_of
+from monedero.work.compare.other_costs import RouteOnDay, other_costs_of
+from monedero.work.month.costs import month_of
+from monedero.work.month.orders_in_columns import month_orders
 from tests.conftest import NOW
 
 HAND = {"market": "es-eur", "line": "night-boat-tour", "amount": "85.00", "currency": "EUR"}
@@ -142,46 +143,56 @@ def test_curves_hold_their_amounts_and_the_cheapest_is_the_first_of_the_fees(cli
 
 
 # A month.
-def test_the_month_of_a_route_is_the_sum_of_its_orders(demo: Room) -> None:
+def test_the_month_of_a_route_is_the_sum_of_its_orders(demo: RunningShop) -> None:
     """All-in, cell by cell: every weighted row on its own piece of the fee, against the sums of the columns."""
     day = NOW.date()
-    grounds, month = grounds_of(demo.store), month_of(demo.store, day)
-    rows = month_orders(demo.store, grounds, day).columns
-    pricer = next(held for held in grounds.catalogue.pricers(day) if held.card.provider.id == "tessaline")
-    route = pricer.routes[0]
+    inputs, month = inputs_of(demo.store), month_of(demo.store, day)
+    rows = month_orders(demo.store, inputs, day).columns
+    pricer = next(held for held in inputs.catalogue.pricers(day) if held.card.provider.id == "tessaline")
+    route, takings = pricer.routes[0], Takings(by_plan=month.volumes)
     total, orders = Fraction(0), Fraction(0)
     for row in rows.frame.rows(named=True):
-        context = demo_context(row, month.volumes)
-        amount = context.amount.exact
-        fees = dict(fee_curves_by_name(pricer, context, grounds))[name_of(route)]
+        order = demo_order(row)
+        amount = order.amount.exact
+        fees = dict(fee_curves_by_name(pricer, order, takings, inputs))[name_of(route)]
         assert not isinstance(fees, NotPriced)
         piece = next(held for held in fees if held.below is None or amount < held.below)
-        to_books = grounds.rates.find(context.amount.currency, "EUR", day).value
-        bearing = bearing_of(
-            grounds, pricer.card, grounds.methods["card"], Carried(day, to_books, month.share(route))
+        to_books = inputs.rates.find(order.amount.currency, "EUR", day).value
+        other_costs = other_costs_of(
+            inputs, pricer.card, inputs.methods["card"], RouteOnDay(day, to_books, month.share(route))
         )
-        total += all_in(piece, bearing).total.at(amount) * row["weight"]
+        total += all_in(piece, other_costs).total.at(amount) * row["weight"]
         orders += row["weight"]
     found = month.routes[name_of(route)]
     assert found.cost == total / rows.weight_over
     assert found.orders == orders / rows.weight_over
 
 
-def fee_curves_by_name(pricer: CardPricer, context: OrderContext, grounds: Grounds) -> Any:
-    return [(name_of(route), fees) for route, fees in fee_curves(pricer, context, "EUR", grounds.rates)]
+def fee_curves_by_name(pricer: CardPricer, order: Order, takings: Takings, inputs: CompareInputs) -> Any:
+    return [(name_of(route), fees) for route, fees in fee_curves(pricer, order, takings, "EUR", inputs.rates)]
 
 
-def demo_context(row: dict[str, Any], volumes: Any) -> Any:
-    return OrderContext(
+def demo_order(row: dict[str, Any]) -> Order:
+    return Order(
         amount=Money(row["minor"], row["currency"]),
-        buyer_country=row["buyer_country"],
+        country=row["country"],
         placed_on=row["day"],
-        line_kinds=frozenset({LineKind(row["line_kinds"])}),
+        kinds=frozenset({LineKind(row["kinds"])}),
         recurring=row["recurring"],
         card_network=row["card_network"],
         card_kind=None if row["card_kind"] is None else CardKind(row["card_kind"]),
-        plan_volumes=volumes,
     )
+
+
+def test_a_stretch_says_the_first_amount_that_can_be_paid_in_it(client: TestClient) -> None:
+    """The first whole cent that is not below the exact break-even."""
+    drawn = client.get("/api/compare/curves", params={**HAND, "low": "5", "high": "5000"}).json()
+    borders = drawn["cheapest"][1:]
+    assert borders
+    for stretch in borders:
+        first, exact = Fraction(stretch["first"]), Fraction(stretch["from_amount"]["decimal"])
+        assert 0 <= first - exact < Fraction(1, 100)
+        assert (first * 100).denominator == 1
 
 
 def test_plans_tell_what_pays_from_which_volume(client: TestClient) -> None:
@@ -403,7 +414,7 @@ def test_the_month_may_be_past_orders_or_be_typed_from_them(client: TestClient) 
     assert client.get("/api/compare/plans").json()["orders"] == "0"
 
 
-def test_a_reading_can_be_stopped_and_then_keeps_nothing(client: TestClient, demo: Room) -> None:
+def test_a_reading_can_be_stopped_and_then_keeps_nothing(client: TestClient, demo: RunningShop) -> None:
     many = [("id", "date", "amount"), *((str(n), "2026-10-03", "5.00") for n in range(60_000))]
     look = taken(client, "\n".join(",".join(row) for row in many).encode())
     begun = client.post(f"/api/past-orders/files/{look['file']}/import", json=look["matching"]).json()
@@ -491,25 +502,25 @@ def test_a_card_keeps_its_versions_and_the_newest_one_prices(client: TestClient)
     assert client.delete("/api/rate-cards/orlenta/2026-11-01").status_code == 404
 
 
-def test_a_card_goes_out_and_comes_back_as_it_was(client: TestClient, premises: Premises) -> None:
-    before = premises.demo.store.rate_cards.get("tessaline", "2026-01-01")
+def test_a_card_goes_out_and_comes_back_as_it_was(client: TestClient, shops: Shops) -> None:
+    before = shops.demo.store.rate_cards.get("tessaline", "2026-01-01")
     file = client.get("/api/rate-cards/tessaline/2026-01-01/card.json")
     assert client.post("/api/rate-cards", content=file.content).status_code == 201
     rates = client.get("/api/rate-cards/tessaline/2026-01-01/rates.csv").content
     assert client.post("/api/rate-cards/tessaline/2026-01-01/rates.csv", content=rates).status_code == 200
-    after = premises.demo.store.rate_cards.get("tessaline", "2026-01-01")
+    after = shops.demo.store.rate_cards.get("tessaline", "2026-01-01")
     assert before
     assert after
     assert after.card == before.card
 
 
-def test_a_wrong_table_of_rates_is_refused_by_line_and_column(client: TestClient, premises: Premises) -> None:
-    before = premises.demo.store.rate_cards.all()
+def test_a_wrong_table_of_rates_is_refused_by_line_and_column(client: TestClient, shops: Shops) -> None:
+    before = shops.demo.store.rate_cards.all()
     rates = client.get("/api/rate-cards/orlenta/2026-01-01/rates.csv").text
     wrong = rates.replace(",2.5,", ",two,")
     answer = client.post("/api/rate-cards/orlenta/2026-01-01/rates.csv", content=wrong.encode())
     assert (answer.status_code, answer.json()["errors"][0]["field"]) == (422, "line.4.percent")
-    assert premises.demo.store.rate_cards.all() == before
+    assert shops.demo.store.rate_cards.all() == before
 
 
 # The catalogue, from both ends.
@@ -566,8 +577,8 @@ def test_the_shops_software_and_what_it_holds_count(client: TestClient) -> None:
 def test_a_method_of_the_shops_own_is_compared_with_its_cost_and_can_be_offered(client: TestClient) -> None:
     own = ranked(client, "phone-transfer", market="pt-eur")
     assert part(own, "provider-fee")["exact"] == "0.2 EUR"
-    draft = client.get("/api/checkout").json()
+    draft = client.get("/api/checkouts/web-shop").json()
     body = {"method": "phone-transfer", "route": None, "version": draft["version"]}
-    added = client.post("/api/checkout/tenders", json=body)
+    added = client.post("/api/checkouts/web-shop/tenders", json=body)
     assert added.status_code == 201
     assert added.json()["tenders"][-1]["name"] == "Phone transfer"

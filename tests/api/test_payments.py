@@ -11,7 +11,7 @@ import pytest
 from monedero.core.account import Mode
 from monedero.demo import paper
 from monedero.formats import webhook
-from monedero.work.gateways import Access, access_name
+from monedero.work.accounts.gateways import Access, access_name
 from tests.api.shopkeeper import BOAT, CHART, Shopkeeper
 
 
@@ -167,12 +167,12 @@ def test_a_dispute_that_nobody_answers_is_lost_by_the_clock(keeper: Shopkeeper) 
 def debit(keeper: Shopkeeper) -> Any:
     """A debit through Orlenta, where it is active."""
     route = {"provider": "orlenta", "plan": "start", "method": "sepa-direct-debit"}
-    held = keeper.get("/api/checkout")
+    held = keeper.get("/api/checkouts/web-shop")
     tenders = [
         {**entry, "route": route} if entry["id"] == "sepa-direct-debit" else entry for entry in held["tenders"]
     ]
     body = {"version": held["version"], "tenders": tenders}
-    assert keeper.client.put("/api/checkout", json=body).status_code == 200
+    assert keeper.client.put("/api/checkouts/web-shop", json=body).status_code == 200
     return keeper.place("sepa-direct-debit", CHART)
 
 
@@ -221,7 +221,7 @@ def test_another_way_ends_the_open_payment_first(keeper: Shopkeeper) -> None:
 def test_another_way_is_refused_where_the_first_was_paid_meanwhile(keeper: Shopkeeper) -> None:
     placed = keeper.place("card")
     keeper.office("orlenta", "faults", given=["late"])
-    page = keeper.room.store.orders.get(placed["token"]).payment.page  # type: ignore[union-attr]
+    page = keeper.running.store.orders.get(placed["token"]).payment.page  # type: ignore[union-attr]
     keeper.client.post(page, data={"ending": "paid"}, follow_redirects=False)
     another = keeper.client.post(f"/api/orders/{placed['token']}/tender", json={"tender": "pay-in-three"})
     assert keeper.fault(another) == (409, "order-settled", "state")
@@ -231,7 +231,7 @@ def test_another_way_is_refused_where_the_first_was_paid_meanwhile(keeper: Shopk
 def test_money_that_comes_twice_is_seen_and_given_back(keeper: Shopkeeper) -> None:
     placed = keeper.place("card")
     token = placed["token"]
-    first = keeper.room.store.orders.get(token).payment  # type: ignore[union-attr]
+    first = keeper.running.store.orders.get(token).payment  # type: ignore[union-attr]
     keeper.office("orlenta", "faults", given=["down"])
     other = keeper.post(f"/api/orders/{token}/tender", {"tender": "online-banking"}, 200)
     keeper.office("orlenta", "faults")
@@ -252,10 +252,10 @@ def test_a_provider_that_is_silent_is_asked_again_under_the_same_key(keeper: Sho
     waiting = keeper.act(token, "refund", amount="20.00 EUR").json()
     assert (waiting["state"], waiting["can"]["refund"]) == ("paid", "65.00 EUR")
     assert waiting["due"][-1]["who"] == "provider"
-    keeper.room.beat()
+    keeper.running.beat()
     keeper.office("orlenta", "faults")
-    keeper.room.beat()
-    keeper.room.beat()
+    keeper.running.beat()
+    keeper.running.beat()
     record = keeper.record(token)
     assert (record["state"], money(record)["refunded"]) == ("part-refunded", "20.00 EUR")
     assert keeper.story(token).count("refunded") == 1
@@ -274,10 +274,10 @@ def test_an_order_is_kept_where_the_provider_is_silent_and_goes_on_later(keeper:
 
 
 def test_a_payment_that_the_provider_refuses_to_begin_is_declined_with_its_reason(keeper: Shopkeeper) -> None:
-    merchant = next(one for one in keeper.room.provider.merchants.all() if one.provider == "orlenta")
+    merchant = next(one for one in keeper.running.provider.merchants.all() if one.provider == "orlenta")
     standing = {"method": "card", "standing": "off"}
     body = merchant.model_dump() | {"methods": {**merchant.methods, "card": standing}}
-    keeper.room.provider.merchants.put(type(merchant).model_validate(body))
+    keeper.running.provider.merchants.put(type(merchant).model_validate(body))
     placed = keeper.place("card")
     record = keeper.record(placed["token"])
     assert record["state"] == "declined"
@@ -346,8 +346,8 @@ def test_a_buyer_who_comes_again_meets_the_usual_way(keeper: Shopkeeper) -> None
 
 def endpoint(keeper: Shopkeeper, account: str = "orlenta") -> tuple[str, str, str]:
     """Where an account's notifications go, its secret and its number."""
-    held = keeper.room.store.accounts.get(account, Mode.TEST)
-    access = keeper.room.store.sealed.get(access_name(account, Mode.TEST), Access)
+    held = keeper.running.store.accounts.get(account, Mode.TEST)
+    access = keeper.running.store.sealed.get(access_name(account, Mode.TEST), Access)
     assert held is not None
     assert access is not None
     return f"/notify/{held.endpoint}", access.secrets[0].secret, held.number
@@ -355,7 +355,7 @@ def endpoint(keeper: Shopkeeper, account: str = "orlenta") -> tuple[str, str, st
 
 def notify(keeper: Shopkeeper, body: str, message: str = "msg_1", **how: Any) -> Any:
     path, secret, _ = endpoint(keeper)
-    at = keeper.room.clock.now() + timedelta(minutes=how.get("off", 0))
+    at = keeper.running.clock.now() + timedelta(minutes=how.get("off", 0))
     headers = webhook.signed(how.get("secret", secret), message, at, body.encode())
     return keeper.client.post(path, content=body.encode(), headers=headers)
 
@@ -419,21 +419,21 @@ def test_what_is_asked_over_and_over_is_kept_when_the_answer_is_another_one(keep
 
     keeper.post("/api/accounts/orlenta/notifications/check")
     for _ in range(3):
-        keeper.room.ask_around()
+        keeper.running.ask_around()
     assert [entry["said"] for entry in readings()] == ["How does the account stand?"]
     keeper.office("orlenta", "faults", given=["down"])
     for _ in range(2):
-        keeper.room.ask_around()
+        keeper.running.ask_around()
     keeper.office("orlenta", "faults")
-    keeper.room.ask_around()
+    keeper.running.ask_around()
     assert [entry["exchange"]["verdict"] for entry in readings()] == ["sent", "failed", "sent"]
 
 
 def test_notifications_are_remembered_however_much_is_asked(keeper: Shopkeeper) -> None:
     keeper.post("/api/accounts/orlenta/notifications/check")
-    asked = keeper.room.store.exchanges.newest("orlenta", Mode.TEST)[-1].exchange
+    asked = keeper.running.store.exchanges.newest("orlenta", Mode.TEST)[-1].exchange
     for number in range(250):
-        keeper.room.store.exchanges.add(asked.model_copy(update={"what": f"POST /payments/{number}/take"}))
+        keeper.running.store.exchanges.add(asked.model_copy(update={"what": f"POST /payments/{number}/take"}))
     health = keeper.get("/api/accounts/orlenta")["accounts"][0]["notifications"]
     assert health["last_seen"] is not None
 

@@ -7,7 +7,7 @@ import pytest
 from fastapi.testclient import TestClient
 
 from monedero.api.app import create_app
-from monedero.work.premises import Premises
+from monedero.server.shops import Shops
 from tests.conftest import browser_of
 
 HAND = {"market": "es-eur", "line": "night-boat-tour", "amount": "85.00", "currency": "EUR"}
@@ -99,7 +99,7 @@ def test_an_order_of_zero_needs_no_payment(client: TestClient) -> None:
 @pytest.mark.parametrize(
     ("changed", "field", "code"),
     [
-        ({"amount": "85.001"}, "amount", "amount-decimals"),
+        ({"amount": "85.0001"}, "amount", "amount-decimals"),
         ({"amount": "eighty"}, "amount", "amount-text"),
         ({"amount": "-5"}, "amount", "amount-negative"),
         ({"currency": "EUX"}, "currency", "currency-unknown"),
@@ -112,7 +112,7 @@ def test_an_order_of_zero_needs_no_payment(client: TestClient) -> None:
 def test_an_order_in_hand_that_cannot_be_read_is_refused_by_its_part(
     client: TestClient, changed: dict[str, str], field: str, code: str
 ) -> None:
-    for path in ("/api/compare", "/api/checkout/view", "/api/offer"):
+    for path in ("/api/compare", "/api/checkouts/web-shop/view", "/api/offer"):
         answer = client.get(path, params={**HAND, **changed})
         assert answer.headers["content-type"] == "application/problem+json"
         body = answer.json()
@@ -124,8 +124,8 @@ def test_an_order_in_hand_that_cannot_be_read_is_refused_by_its_part(
         assert body["detail"]
 
 
-def test_a_wrong_rate_card_changes_nothing(client: TestClient, premises: Premises) -> None:
-    before = premises.demo.store.rate_cards.all()
+def test_a_wrong_rate_card_changes_nothing(client: TestClient, shops: Shops) -> None:
+    before = shops.demo.store.rate_cards.all()
     card = Path(__file__).parent.parent / "data" / "orlenta-example.json"
     text = card.read_text("utf-8")
     for wrong, field in (
@@ -138,11 +138,11 @@ def test_a_wrong_rate_card_changes_nothing(client: TestClient, premises: Premise
         answer = client.post("/api/rate-cards", content=wrong.encode())
         assert answer.status_code == 422
         assert field in [fault["field"] for fault in answer.json()["errors"]]
-    assert premises.demo.store.rate_cards.all() == before
+    assert shops.demo.store.rate_cards.all() == before
     kept = client.post("/api/rate-cards", content=text.encode())
     assert (kept.status_code, kept.json()["routes"]) == (201, 4)
     assert client.post("/api/rate-cards", content=text.encode()).status_code == 201
-    assert len(premises.demo.store.rate_cards.all()) == len(before) + 1
+    assert len(shops.demo.store.rate_cards.all()) == len(before) + 1
 
 
 def test_the_second_of_two_writers_is_told(client: TestClient) -> None:
@@ -169,8 +169,8 @@ def test_a_shop_that_breaks_a_rule_is_refused_and_nothing_is_kept(client: TestCl
     assert client.get("/api/shop").json() == held
 
 
-def test_an_own_shop_begins_empty_beside_the_demo(premises: Premises) -> None:
-    own = browser_of(create_app(premises, demo_first=False))
+def test_an_own_shop_begins_empty_beside_the_demo(shops: Shops) -> None:
+    own = browser_of(create_app(shops, demo_first=False))
     assert own.get("/api/shop").json() == {"mode": "test", "demo": False, "version": 0, "shop": None}
     refused = own.get("/api/compare", params=HAND)
     assert (refused.status_code, refused.json()["errors"][0]["code"]) == (409, "shop-not-described")
@@ -186,11 +186,11 @@ def test_an_own_shop_begins_empty_beside_the_demo(premises: Premises) -> None:
     assert own.get("/api/shop").json()["shop"]["name"] == "Lume"
 
 
-def test_other_sites_and_other_hosts_are_kept_out(client: TestClient, premises: Premises) -> None:
+def test_other_sites_and_other_hosts_are_kept_out(client: TestClient, shops: Shops) -> None:
     foreign = client.put("/api/demo", headers={"origin": "http://elsewhere.example"})
     assert (foreign.status_code, foreign.json()["errors"][0]["code"]) == (403, "request-foreign")
     assert client.put("/api/demo", headers={"origin": "http://127.0.0.1"}).status_code == 204
-    renamed = TestClient(create_app(premises, demo_first=True), base_url="http://elsewhere.example")
+    renamed = TestClient(create_app(shops, demo_first=True), base_url="http://elsewhere.example")
     assert renamed.get("/api/shop").status_code == 400
 
 

@@ -30,20 +30,25 @@ class Office:
 
     def stages(self) -> dict[str, str]:
         """Where the accounts stand, once the providers were asked."""
-        room = self.keeper.room
-        held = room.store.accounts.of(Mode.LIVE)
-        return {id: room.connecting.refresh(room.applying.refresh(one)).stage.value for id, one in held.items()}
+        running = self.keeper.running
+        held = running.store.accounts.of(Mode.LIVE)
+        return {
+            id: running.connections.refresh(running.applications.refresh(one)).stage.value
+            for id, one in held.items()
+        }
 
-    def post(self, path: str, body: Any = None) -> None:
+    def post(self, path: str, body: Any = None) -> Any:
         answer = self.keeper.client.post(path, json=body, params={"mode": "live"})
         self.answers.append(answer.status_code)
+        return answer.json() if answer.content else None
 
     def act(self, what: str, provider: str) -> None:
         at = f"/api/accounts/{provider}"
         match what:
             case "begin":
-                self.post(f"{at}/begin", {"mode": "live"})
-                if self.answers[-1] == 201:
+                begun = self.post(f"{at}/begin", {"mode": "live"})
+                # One that is under way already stays as it is; only one that is begun is filled in.
+                if begun.get("stage") == "begun":
                     confirm_phone(self.keeper, provider, "live")
                     self.post(f"{at}/terms")
             case "send":
@@ -62,13 +67,13 @@ class Office:
 
     def review(self, provider: str) -> None:
         verdict = self.chance.choice(["refuse", "ask", "approve"])
-        for review in self.keeper.room.provider.reviews.all():
+        for review in self.keeper.running.provider.reviews.all():
             if review.provider == provider and review.state == "in-review":
                 path = f"reviews/{review.reference}"
                 self.keeper.office(provider, path, verdict=verdict, said="what is this?", now=True)
 
     def merchants(self, provider: str) -> list[Any]:
-        everyone = self.keeper.room.provider.merchants.all()
+        everyone = self.keeper.running.provider.merchants.all()
         return [one for one in everyone if (one.provider, one.mode) == (provider, "live") and one.credentials]
 
     def connect(self, provider: str, at: str) -> None:

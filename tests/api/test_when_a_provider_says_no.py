@@ -5,7 +5,7 @@ from typing import Any
 import pytest
 
 from monedero.core.account import Mode
-from monedero.work.gateways import access_name
+from monedero.work.accounts.gateways import access_name
 from tests.api.shopkeeper import CHART, Shopkeeper
 
 
@@ -30,18 +30,18 @@ def test_a_refund_that_is_refused_leaves_the_money_where_it_is_and_says_why(keep
     told = [entry["text"] for entry in after["happened"]]
     assert told[-2] == "You asked to refund 20.00 EUR."
     assert "refused" in told[-1]
-    keeper.room.beat()
+    keeper.running.beat()
     assert [entry["text"] for entry in keeper.record(token)["happened"]] == told
 
 
 def test_an_order_that_waits_for_a_silent_provider_is_declined_when_it_says_no(keeper: Shopkeeper) -> None:
     keeper.office("orlenta", "faults", given=["down"])
     token = keeper.place("card")["token"]
-    keeper.room.beat()
+    keeper.running.beat()
     assert keeper.record(token)["state"] == "at-provider"
     keeper.office("orlenta", "faults")
     close(keeper, "orlenta")
-    keeper.room.beat()
+    keeper.running.beat()
     assert keeper.record(token)["state"] == "declined"
     offered = [entry["tender"] for entry in keeper.page(token)["offered"]]
     assert "online-banking" in offered
@@ -53,8 +53,8 @@ def test_an_order_that_cannot_be_asked_about_does_not_hold_up_the_others(keeper:
         keeper.office(provider, "faults", given=["down"])
         keeper.act(token, "refund", amount="5.00 EUR")
         keeper.office(provider, "faults")
-    keeper.room.store.sealed.drop(access_name("orlenta", Mode.TEST))
-    keeper.room.beat()
+    keeper.running.store.sealed.drop(access_name("orlenta", Mode.TEST))
+    keeper.running.beat()
     assert (refunded(keeper, stuck), refunded(keeper, other)) == ("0.00 EUR", "5.00 EUR")
     assert keeper.record(stuck)["due"][-1]["who"] == "provider"
 

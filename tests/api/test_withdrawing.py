@@ -21,7 +21,7 @@ def test_an_application_is_withdrawn_and_goes_on_where_it_was(keeper: Shopkeeper
 
 
 def test_what_was_asked_about_a_withdrawn_application_is_asked_once(keeper: Shopkeeper) -> None:
-    review = next(review for review in keeper.room.provider.reviews.all() if review.provider == "dovetide")
+    review = next(review for review in keeper.running.provider.reviews.all() if review.provider == "dovetide")
     keeper.office("dovetide", f"reviews/{review.reference}", verdict="ask", said="whose boat is it?", now=True)
     asked = keeper.get("/api/accounts/dovetide")["accounts"][0]
     assert asked["stage"] == "question"

@@ -22,17 +22,17 @@ from monedero.core.account import Mode
 from monedero.core.errors import Conflict, FaultCode, InvalidInput
 from monedero.formats.cells import plain, safe
 from monedero.formats.gateway import PaymentHeld
+from monedero.server.lock import FolderLock
+from monedero.server.shops import RunningShop, Shops
 from monedero.store import Store
 from monedero.store.exchanges import Exchange
-from monedero.work import gateway as asking
-from monedero.work.gateway import Gateway, Wire
-from monedero.work.hosts import LOOPBACK, Hosts
-from monedero.work.lock import FolderLock
-from monedero.work.premises import Premises, Room
+from monedero.work.accounts import gateway as asking
+from monedero.work.accounts.gateway import Gateway, Wire
+from monedero.work.accounts.hosts import LOOPBACK, Hosts
 from tests.api.shopkeeper import BOAT
 from tests.conftest import NOW, Hours
 from tests.core.test_application import longer
-from tests.work.test_killed import served
+from tests.work.orders.test_killed import served
 
 NUMBER = longer("7992739871")
 
@@ -147,7 +147,9 @@ def test_every_answer_tells_browsers_what_a_page_may_do(client: TestClient, path
 
 
 def test_a_refusal_has_the_same_headers_and_a_payment_page_may_be_embedded_here(client: TestClient) -> None:
-    foreign = client.post("/api/editions", json={"version": 1}, headers={"origin": "http://evil.example"})
+    foreign = client.post(
+        "/api/checkouts/web-shop/editions", json={"fingerprint": ""}, headers={"origin": "http://evil.example"}
+    )
     assert foreign.status_code == 403
     assert "frame-ancestors 'none'" in foreign.headers["content-security-policy"]
     stranger = client.get("/compare", headers={"host": "evil.example"})
@@ -225,14 +227,12 @@ def test_a_second_server_on_a_folder_is_told_who_holds_it(tmp_path: Path) -> Non
         pass
 
 
-def test_files_are_for_their_owner_alone_and_the_world_outside_is_sealed(
-    premises: Premises, tmp_path: Path
-) -> None:
+def test_files_are_for_their_owner_alone_and_the_world_outside_is_sealed(shops: Shops, tmp_path: Path) -> None:
     folder = tmp_path / "data"
     assert stat.S_IMODE(folder.stat().st_mode) == 0o700
     for file in folder.iterdir():
-        assert stat.S_IMODE(file.stat().st_mode) == 0o600, file.name
-    merchant = premises.demo.provider.merchants.all()[0]
+        assert stat.S_IMODE(file.stat().st_mode) == (0o700 if file.is_dir() else 0o600), file.name
+    merchant = shops.demo.provider.merchants.all()[0]
     kept = b"".join(file.read_bytes() for file in folder.glob("*-outside.sqlite*"))
     assert merchant.number.encode() not in kept
     assert b"Cabo Noite" not in kept
@@ -240,7 +240,7 @@ def test_files_are_for_their_owner_alone_and_the_world_outside_is_sealed(
 
 @pytest.mark.parametrize("content", [None, b"", b"not a key"])
 def test_a_missing_or_broken_key_is_refused_by_name_and_nothing_is_replaced(
-    premises: Premises, tmp_path: Path, content: bytes | None
+    shops: Shops, tmp_path: Path, content: bytes | None
 ) -> None:
     key = tmp_path / "data" / "demo.key"
     key.unlink()
@@ -267,16 +267,18 @@ def test_a_first_start_that_is_cut_off_begins_anew(tmp_path: Path, monkeypatch: 
     def cut_off(*given: Any) -> Any:
         raise KeyboardInterrupt
 
-    monkeypatch.setattr("monedero.work.beginning.publish", cut_off)
+    monkeypatch.setattr("monedero.server.demo_shop.publish", cut_off)
     with pytest.raises(KeyboardInterrupt):
-        Premises(tmp_path / "data", now=Hours())
+        Shops(tmp_path / "data", now=Hours())
     monkeypatch.undo()
     assert save is not None
-    room: Room = Premises(tmp_path / "data", now=Hours()).demo
-    assert room.store.shop.read() is not None
-    assert len(room.store.editions.all()) == 1
-    assert len(room.store.papers.of_shop()) == 1
-    assert len(room.provider.merchants.all()) == len({entry.number for entry in room.provider.merchants.all()})
+    running: RunningShop = Shops(tmp_path / "data", now=Hours()).demo
+    assert running.store.shop.read() is not None
+    assert len(running.store.editions.of("web-shop")) == 1
+    assert len(running.store.papers.of_shop()) == 1
+    assert len(running.provider.merchants.all()) == len(
+        {entry.number for entry in running.provider.merchants.all()}
+    )
 
 
 def test_a_kept_connection_answers_at_once(tmp_path: Path) -> None:

@@ -11,11 +11,13 @@ from typing import Any
 import httpx2
 import pytest
 
+from monedero.core.account import Mode
 from monedero.store import Store
+from monedero.store.exchanges import Exchange
 from monedero.store.orders import Wanted
 from monedero.store.past_orders import PastOrder
 from tests.api.shopkeeper import BOAT, Shopkeeper
-from tests.work.test_killed import served
+from tests.work.orders.test_killed import served
 
 
 def past(number: int) -> PastOrder:
@@ -110,7 +112,7 @@ def test_records_come_some_at_a_time_and_are_found(keeper: Shopkeeper) -> None:
 
 
 def test_only_what_is_due_is_read_as_time_passes(keeper: Shopkeeper) -> None:
-    orders, clock = keeper.room.store.orders, keeper.room.clock
+    orders, clock = keeper.running.store.orders, keeper.running.clock
     token = keeper.place("bank-transfer")["token"]
     keeper.place("card")
     assert orders.due(clock.now()) == []
@@ -127,4 +129,37 @@ def test_records_of_before_get_their_state_and_their_moment(keeper: Shopkeeper, 
         other.execute("UPDATE order_record SET state = '', due_at = NULL")
     store = Store(tmp_path / "data" / "demo.sqlite")
     assert [held.record.token for held in store.orders.page(Wanted("awaiting-payment"), 5).records] == [token]
-    assert len(store.orders.due(keeper.room.clock.now() + timedelta(days=30))) == 1
+    assert len(store.orders.due(keeper.running.clock.now() + timedelta(days=30))) == 1
+
+
+def test_a_file_whose_sender_leaves_is_not_read_on(tmp_path: Path) -> None:
+    folder = tmp_path / "data"
+    rows = b"id,date,amount\n" + b"1,2026-10-03,5.00\n" * 3_000_000
+    with (
+        served(folder, signal.SIGTERM) as client,
+        httpx2.Client(base_url=client.base_url, trust_env=False) as owner,
+    ):
+        with pytest.raises(httpx2.ReadTimeout):
+            owner.post("/api/past-orders/files", content=rows, timeout=httpx2.Timeout(30, read=1))
+        until = time.monotonic() + 5
+        while list((folder / "demo.files").iterdir()):
+            assert time.monotonic() < until, "the rows are still written"
+            time.sleep(0.05)
+        assert client.get("/api/shop").status_code == 200
+
+
+def test_exchanges_come_a_page_at_a_time(keeper: Shopkeeper) -> None:
+    store, at = keeper.running.store, keeper.running.clock.now()
+    before = len(keeper.get("/api/accounts/orlenta/exchanges")["exchanges"])
+    for number in range(450):
+        said = {"incoming": False, "what": "status", "verdict": "sent", "text": str(number)}
+        store.exchanges.add(Exchange(account="orlenta", mode=Mode.TEST, at=at, **said))
+    texts: list[str] = []
+    page = keeper.get("/api/accounts/orlenta/exchanges")
+    while page["older"]:
+        texts += [entry["exchange"]["text"] for entry in page["exchanges"]]
+        assert len(page["exchanges"]) == 200
+        page = keeper.get("/api/accounts/orlenta/exchanges", before=page["older"])
+    texts += [entry["exchange"]["text"] for entry in page["exchanges"]]
+    assert texts[:450] == [str(number) for number in reversed(range(450))]
+    assert len(texts) == 450 + before

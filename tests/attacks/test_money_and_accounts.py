@@ -14,33 +14,35 @@ from monedero.core.payment.notice import Notice
 from monedero.core.payment.state import Move
 from monedero.formats import webhook
 from monedero.formats.gateway import AccountHeld, Notification
-from monedero.work.accounts.business import read_business, save_business
-from monedero.work.accounts.serving import serve
-from monedero.work.gateway import Gateway
-from monedero.work.gateways import Access, access_name
-from monedero.work.premises import Room
-from monedero.work.publishing import publish
+from monedero.server.shops import RunningShop
+from monedero.work.accounts.gateway import Gateway
+from monedero.work.accounts.gateways import Access, access_name
+from monedero.work.accounts.merchant_file import read_business, save_business
+from monedero.work.accounts.storefronts import serve
+from monedero.work.checkout.publish import publish, to_publish
 from tests.api.shopkeeper import BOAT, Shopkeeper
 from tests.conftest import NOW
 
 
-def account_of(room: Room, name: str) -> Account:
-    held = room.store.accounts.get(name, Mode.TEST)
+def account_of(running: RunningShop, name: str) -> Account:
+    held = running.store.accounts.get(name, Mode.TEST)
     assert held is not None
     return held
 
 
 def tell(keeper: Shopkeeper, name: str, reference: str) -> Any:
     """A notification that a payment was paid, signed with the secret of an account, at its endpoint."""
-    room = keeper.room
-    account = account_of(room, name)
-    access = room.store.sealed.get(access_name(name, Mode.TEST), Access)
+    running = keeper.running
+    account = account_of(running, name)
+    access = running.store.sealed.get(access_name(name, Mode.TEST), Access)
     assert access is not None
     paid = Notice(sequence=1, move=Move.PAID, at=NOW, amount=Money(8500, "EUR"), fee=Money(0, "EUR"))
     body = Notification(
         type="payment.moved", mode=Mode.TEST, account=account.number, payment=reference, notice=paid
     ).model_dump_json()
-    headers = webhook.signed(access.secrets[0].secret, f"msg_{name}_{reference}", room.clock.now(), body.encode())
+    headers = webhook.signed(
+        access.secrets[0].secret, f"msg_{name}_{reference}", running.clock.now(), body.encode()
+    )
     return keeper.client.post(f"/notify/{account.endpoint}", content=body, headers=headers)
 
 
@@ -49,7 +51,7 @@ def test_one_account_cannot_mark_the_payment_of_another_as_paid(keeper: Shopkeep
     reference, provider = keeper.reference(placed["token"]), "orlenta"
     others = [
         account.id
-        for account in keeper.room.store.accounts.of(Mode.TEST).values()
+        for account in keeper.running.store.accounts.of(Mode.TEST).values()
         if account.stage is Stage.CONNECTED and account.id != provider
     ]
     for other in others:
@@ -61,7 +63,7 @@ def test_one_account_cannot_mark_the_payment_of_another_as_paid(keeper: Shopkeep
 
 
 def test_two_gateways_may_call_their_payments_the_same(keeper: Shopkeeper) -> None:
-    orders = keeper.room.store.orders
+    orders = keeper.running.store.orders
     tokens = {
         name: keeper.place(tender)["token"]
         for name, tender in (("orlenta", "card"), ("brixavo", "online-banking"))
@@ -93,37 +95,39 @@ def meanwhile(monkeypatch: pytest.MonkeyPatch, what: Callable[[], object]) -> No
 
 
 def test_a_refresh_under_way_does_not_bring_back_what_was_left(
-    demo: Room, monkeypatch: pytest.MonkeyPatch
+    demo: RunningShop, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     account = account_of(demo, "orlenta")
-    meanwhile(monkeypatch, lambda: demo.connecting.disconnect(account))
-    assert demo.connecting.refresh(account).stage is Stage.DISCONNECTED
+    meanwhile(monkeypatch, lambda: demo.connections.disconnect(account))
+    assert demo.connections.refresh(account).stage is Stage.DISCONNECTED
     assert account_of(demo, "orlenta").stage is Stage.DISCONNECTED
 
 
-def test_a_refresh_under_way_keeps_what_an_account_serves(demo: Room, monkeypatch: pytest.MonkeyPatch) -> None:
+def test_a_refresh_under_way_keeps_what_an_account_serves(
+    demo: RunningShop, monkeypatch: pytest.MonkeyPatch
+) -> None:
     account = account_of(demo, "orlenta")
     shop = demo.store.shop.read()
     assert shop
     front = shop.value.storefronts[0].id
     meanwhile(monkeypatch, lambda: serve(demo.store, account, [front], pooled=False))
-    demo.connecting.refresh(account)
+    demo.connections.refresh(account)
     after = account_of(demo, "orlenta")
     assert after.storefronts == [front]
     assert len(after.active_methods) == 1
 
 
-def test_a_withdrawal_during_a_review_stands(demo: Room, monkeypatch: pytest.MonkeyPatch) -> None:
+def test_a_withdrawal_during_a_review_stands(demo: RunningShop, monkeypatch: pytest.MonkeyPatch) -> None:
     account = next(held for held in demo.store.accounts.of(Mode.TEST).values() if held.stage is Stage.IN_REVIEW)
     ask = Gateway.application
 
     def slowly(gateway: Gateway, reference: str) -> Any:
         held = ask(gateway, reference)
-        demo.applying.withdraw(account)
+        demo.applications.withdraw(account)
         return held.model_copy(update={"state": "approved"})
 
     monkeypatch.setattr(Gateway, "application", slowly)
-    demo.applying.refresh(account)
+    demo.applications.refresh(account)
     assert account_of(demo, account.id).stage is Stage.WITHDRAWN
 
 
@@ -142,7 +146,7 @@ def at_once(*acts: Callable[[], object]) -> None:
         thread.join()
 
 
-def test_no_confirmed_edit_of_the_business_is_lost(demo: Room) -> None:
+def test_no_confirmed_edit_of_the_business_is_lost(demo: RunningShop) -> None:
     confirmed: list[str] = []
 
     def edit(who: str) -> None:
@@ -163,26 +167,29 @@ def test_no_confirmed_edit_of_the_business_is_lost(demo: Room) -> None:
     assert len({entry.split(" ")[0] for entry in confirmed}) == len(confirmed)
 
 
-def test_what_is_published_at_once_becomes_one_edition(demo: Room) -> None:
+def test_what_is_published_at_once_becomes_one_edition(demo: RunningShop) -> None:
     for number in range(8):
-        held = demo.store.draft.read()
+        held = demo.store.checkouts.read("web-shop")
         assert held
         tender = held.value.tenders[0].model_copy(update={"description": f"Round {number}"})
         tenders = [tender, *held.value.tenders[1:]]
-        saved = demo.store.draft.save(held.value.model_copy(update={"tenders": tenders}), held.version)
-        before = len(demo.store.editions.all())
+        demo.store.checkouts.save(held.value.model_copy(update={"tenders": tenders}), held.version)
+        shown = to_publish(demo.store, "web-shop").fingerprint
+        before = len(demo.store.editions.of("web-shop"))
 
-        def once(version: int = saved.version) -> None:
+        def once(shown: str = shown) -> None:
             try:
-                publish(demo.store, version, NOW)
+                publish(demo.store, "web-shop", shown, NOW)
             except Refused:
                 return
 
         at_once(once, once)
-        assert len(demo.store.editions.all()) == before + 1
+        assert len(demo.store.editions.of("web-shop")) == before + 1
 
 
-def test_an_order_that_is_asked_for_twice_under_a_key_is_placed_once(client: TestClient, demo: Room) -> None:
+def test_an_order_that_is_asked_for_twice_under_a_key_is_placed_once(
+    client: TestClient, demo: RunningShop
+) -> None:
     asked = {"order": BOAT, "tender": "card", "by": "draft"}
     key = {"Idempotency-Key": "buyer-7-cart-3"}
     first = client.post("/api/orders", json=asked, headers=key).json()

@@ -12,7 +12,7 @@ from peewee import OperationalError
 from monedero.core.account import Mode
 from monedero.core.errors import InvalidInput
 from monedero.formats import paper
-from monedero.work.premises import Premises
+from monedero.server.shops import Shops
 from tests.api.shopkeeper import BOAT
 
 JSON = {"content-type": "application/json"}
@@ -54,8 +54,8 @@ def test_fifty_bytes_of_a_picture_or_a_document_are_a_broken_paper() -> None:
                 paper.judge("scan", content)
 
 
-def test_a_part_of_credentials_that_is_not_there_is_not_found(client: TestClient, premises: Premises) -> None:
-    merchant = premises.demo.provider.merchants.all()[0]
+def test_a_part_of_credentials_that_is_not_there_is_not_found(client: TestClient, shops: Shops) -> None:
+    merchant = shops.demo.provider.merchants.all()[0]
     office = f"/simulated-provider/demo/{merchant.provider}/office/merchants/{merchant.number}"
     assert client.get(f"{office}/%E2%82%AC").status_code == 404
 
@@ -67,22 +67,22 @@ def test_the_largest_amount_is_answered_in_every_currency(client: TestClient, cu
     assert client.get("/api/compare/curves", params={**asked, "low": "5", "high": "5000"}).status_code == 200
 
 
-def test_a_notification_from_beyond_all_time_is_refused(client: TestClient, premises: Premises) -> None:
-    account = premises.demo.store.accounts.get("orlenta", Mode.TEST)
+def test_a_notification_from_beyond_all_time_is_refused(client: TestClient, shops: Shops) -> None:
+    account = shops.demo.store.accounts.get("orlenta", Mode.TEST)
     assert account
     headers = {"webhook-id": "a", "webhook-timestamp": "253402300800", "webhook-signature": "v1,x"}
     assert code(client.post(f"/notify/{account.endpoint}", content=b"x", headers=headers), 422) == "notice-forged"
 
 
 def test_a_clock_is_wound_no_further_than_a_hundred_years_and_one_that_was_still_starts(
-    client: TestClient, premises: Premises
+    client: TestClient, shops: Shops
 ) -> None:
     for _ in range(91):
         assert client.post("/api/clock", json={"minutes": 400 * 24 * 60}).status_code == 200
     assert code(client.post("/api/clock", json={"minutes": 400 * 24 * 60}), 422) == "clock-range"
-    store = premises.demo.store
+    store = shops.demo.store
     store.wind_clock(store.clock_ahead() * 90)
-    assert premises.demo.clock.now().year < 2130
+    assert shops.demo.clock.now().year < 2130
 
 
 def test_what_nobody_foresaw_is_a_problem_with_a_number_that_stands_in_the_log(

@@ -9,7 +9,7 @@ import pytest
 from fastapi import FastAPI
 from selenium.webdriver.remote.webdriver import WebDriver
 
-from monedero.work.premises import Premises
+from monedero.server.shops import Shops
 from tests.browser.desk import Desk, as_new, console, open_browser
 from tests.browser.server import connected, listening
 from tests.conftest import the_app
@@ -19,10 +19,10 @@ from tests.conftest import the_app
 def opened_today(tmp_path_factory: pytest.TempPathFactory) -> Path:
     """A data folder in which the demo has just been opened, by the true time."""
     folder = tmp_path_factory.mktemp("today") / "data"
-    held = Premises(folder)
-    for room in (held.own, held.demo):
-        room.store.close()
-        room.provider.world.shelf.close()
+    held = Shops(folder)
+    for running in (held.own, held.demo):
+        running.store.close()
+        running.provider.world.memory.close()
     return folder
 
 
@@ -40,11 +40,11 @@ def served(
     """The address of the server on fresh data; in the demo shop unless a test asks for the owner's own."""
     app, address = server
     shutil.copytree(opened_today, tmp_path / "data")
-    premises = Premises(tmp_path / "data")
-    app.state.premises, app.state.first_room = premises, request.param
-    with connected(premises, address):
+    shops = Shops(tmp_path / "data")
+    app.state.shops, app.state.first_shop = shops, request.param
+    with connected(shops, address):
         yield address
-    app.state.first_room = "demo"
+    app.state.first_shop = "demo"
 
 
 @pytest.fixture(scope="session")

@@ -11,7 +11,7 @@ import uvicorn
 from fastapi import FastAPI
 
 from monedero.api.app import create_app
-from monedero.work.premises import Premises
+from monedero.server.shops import Shops
 
 
 @contextmanager
@@ -28,16 +28,16 @@ def listening(app: FastAPI) -> Iterator[str]:
 
 
 @contextmanager
-def connected(premises: Premises, address: str) -> Iterator[str]:
+def connected(shops: Shops, address: str) -> Iterator[str]:
     """Shops and the simulated provider that reach each other at an address."""
     with httpx2.Client(base_url=address, trust_env=False) as client:
-        premises.connect(client)
+        shops.connect(client)
         yield address
 
 
 @contextmanager
 def serving(folder: Path) -> Iterator[str]:
     """A server on a data folder, with the demo shop first."""
-    premises = Premises(folder)
-    with listening(create_app(premises, demo_first=True)) as address, connected(premises, address):
+    shops = Shops(folder)
+    with listening(create_app(shops, demo_first=True)) as address, connected(shops, address):
         yield address

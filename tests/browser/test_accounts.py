@@ -221,7 +221,7 @@ def test_a_debit_is_returned_after_the_goods_went_out_and_money_goes_back_in_par
     desk.click("Checkout", "nav a", exact=False)
     desk.click("SEPA direct debit (Orlenta) switched on", "[role=switch]")
     desk.until(lambda: "SEPA direct debit (Orlenta)" in desk.ways())
-    desk.click("SEPA direct debit (Orlenta)", "aside [role=radio]")
+    desk.click("SEPA direct debit (Orlenta)", "aside input[type=radio]")
     desk.click("Pay 85.00 EUR", "aside button")
     desk.click("Paid later: the debit is confirmed in some days")
     desk.see("Your payment is on its way")
@@ -240,7 +240,7 @@ def test_a_debit_is_returned_after_the_goods_went_out_and_money_goes_back_in_par
     clean(desk)
 
     # A partial refund; more than there is, is refused.
-    desk.click("Card", "aside [role=radio]")
+    desk.click("Card", "aside input[type=radio]")
     desk.click("Pay 85.00 EUR", "aside button")
     desk.click("Paid")
     desk.click("Back to the desk, to its record")

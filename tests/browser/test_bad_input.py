@@ -24,10 +24,13 @@ def call(desk: Desk, path: str, method: str = "GET", body: Any = None) -> Any:
 @pytest.mark.parametrize(
     ("typed", "told"),
     [
-        ("85.001", "85.001 EUR has too many decimals. EUR has 2."),
+        ("85.0001", "85.0001 EUR has too many decimals. EUR has 2."),
+        (
+            "1.200",
+            "“1.200 EUR” can be read in two ways. Write 1200 if thousands are meant, or 1.20 if decimals are.",
+        ),
         ("eighty", "“eighty” is not an amount."),
         ("-5", "-5 EUR is less than nothing."),
-        ("85,5", "“85,5” is not an amount."),
     ],
 )
 def test_an_amount_that_cannot_be_read(desk: Desk, typed: str, told: str) -> None:
@@ -38,6 +41,27 @@ def test_an_amount_that_cannot_be_read(desk: Desk, typed: str, told: str) -> Non
     assert desk.violations() == []
     desk.type_into("Amount of the order", "1,085.00")
     desk.see("Pay 1,085.00 EUR", "aside")
+
+
+def test_amounts_are_understood_as_people_type_them(desk: Desk) -> None:
+    desk.open("/compare" + BOAT)
+    for typed, shown in (("12,50", "12.50"), ("1.200,5 EUR", "1,200.50"), ("€85", "85.00")):
+        desk.type_into("Amount of the order", typed)
+        desk.see(f"Pay {shown} EUR", "aside")
+    desk.open("/shop" + BOAT)
+    for label, typed, kept in (
+        ("Usual amount of Night boat tour", "92,50", "92.50 EUR"),
+        ("Usual amount of Night boat tour", "1 200 eur", "1200.00 EUR"),
+        ("Takings a month", "9000", "9000.00 EUR"),
+        ("Margin of Night boat tour", "42,5", "42.5"),
+    ):
+        desk.type_into(label, typed)
+        desk.until(lambda label=label, kept=kept: desk.named(label, "input").get_attribute("value") == kept)
+    desk.type_into("Usual amount of Night boat tour", "1.200")
+    desk.see("“1.200 EUR” can be read in two ways.")
+    desk.open("/compare/cards/orlenta/2026-01-01" + BOAT)
+    desk.type_into("fixed of card-region-start", "0,31")
+    desk.until(lambda: desk.named("fixed of card-region-start", "input").get_attribute("value") == "0.31 EUR")
 
 
 def test_an_order_of_zero_needs_no_payment(desk: Desk) -> None:
@@ -87,7 +111,7 @@ def test_broken_values_of_the_shop_stay_in_their_fields_with_the_reason(desk: De
     desk.open("/shop" + BOAT)
     for label, typed, told in (
         ("Usual amount of Night boat tour", "lots", "“lots” is not money."),
-        ("Usual amount of Night boat tour", "5.001 EUR", "too many decimals"),
+        ("Usual amount of Night boat tour", "5.0001 EUR", "too many decimals"),
         ("Takings a month", "5 XYZ", "is not a currency"),
         ("Share of orders from es-eur", "250", "250 is over a hundred."),
         ("Name of Printable sky maps", "night boat TOUR", "stands twice"),
@@ -134,7 +158,10 @@ def test_an_empty_shop_asks_first_and_then_takes_an_order(desk: Desk) -> None:
     desk.type_into("First line: what you sell", "Candle", Keys.TAB)
     desk.type_into("Usual amount, in EUR", "twenty")
     desk.see("is not money")
-    desk.type_into("Usual amount, in EUR", "20")
+    desk.browser.refresh()
+    desk.until(lambda: desk.named("Trading name", "input").get_attribute("value") == "Lume")
+    assert desk.named("First line: what you sell", "input").get_attribute("value") == "Candle"
+    desk.type_into("Usual amount, in EUR", "20,00")
     desk.see("There is no rate card yet.")
     assert desk.violations() == []
     desk.click("Put in seven example cards")

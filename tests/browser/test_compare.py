@@ -91,7 +91,7 @@ def test_three_routes_side_by_side_by_keyboard(desk: Desk) -> None:
     for name in ("SEPA direct debit, Orlenta, Start", "Cash on the day", "Bank transfer"):
         desk.tab_to(f"Put side by side: {name}", exact=True)
         desk.keys(Keys.SPACE)
-    desk.see("what differs is in bold")
+    desk.see("the best of a row is in bold")
     text = desk.text("section[aria-labelledby=beside]")
     assert text.index("Cost of this order, all in") < text.index("Card data")
     assert "by hand, with a transfer or cash of your own" in text
@@ -99,7 +99,7 @@ def test_three_routes_side_by_side_by_keyboard(desk: Desk) -> None:
     desk.click("Take away: Bank transfer")
     desk.until(lambda: "Take away: Bank transfer" not in [b.accessible_name for b in desk.all("button")])
     desk.browser.refresh()
-    desk.see("what differs is in bold")
+    desk.see("the best of a row is in bold")
     desk.click("Close")
     desk.until(lambda: not desk.all("section[aria-labelledby=beside]"))
 
@@ -197,7 +197,7 @@ def test_a_file_with_broken_rows_is_read_and_the_month_comes_from_it(
     desk.see("1,085.50 EUR")
     desk.see("Of the first 5 rows 2 cannot be read so.")
     assert desk.violations() == []
-    press("Read 5 rows")
+    press("Read 3 of 5 rows")
     desk.see("3 orders are new, 0 were there already.")
     desk.see("“eighty” is not an amount.")
     desk.see("“31.02.2026” is not a day written as day, month, year.")
@@ -214,7 +214,7 @@ def test_a_file_with_broken_rows_is_read_and_the_month_comes_from_it(
     # The same file again changes nothing.
     desk.one("input[type=file]").send_keys(str(file))
     desk.see("The columns are matched as you did the last time.")
-    press("Read 5 rows")
+    press("Read 3 of 5 rows")
     desk.see("0 orders are new, 3 were there already.")
 
 
@@ -231,7 +231,7 @@ def test_a_file_that_is_no_table(desk: Desk, tmp_path: Path) -> None:
 def test_the_catalogue_is_asked_and_an_application_is_begun(desk: Desk) -> None:
     desk.open("/compare/catalogue" + BOAT)
     desk.type_into("Your question", "Who carries bank debits for recurring memberships in euro?")
-    desk.see("Understood: bank debit, yes, membership, EUR. 2 found.")
+    desk.see("Understood: bank debit, every month, membership, EUR. 2 found.")
     desk.type_into("Your question", "Mirabou")
     desk.see("does not take the trade outings")
     assert desk.violations() == []

@@ -98,11 +98,11 @@ def test_from_a_priced_route_to_a_buyer_who_pays_by_keyboard(desk: Desk) -> None
     desk.until(lambda: desk.ways()[:2] == ["Debit card", "Online banking"])
 
     # The buyer chooses and pays.
-    while desk.browser.switch_to.active_element.get_attribute("role") != "radio":
+    while desk.browser.switch_to.active_element.get_attribute("type") != "radio":
         desk.keys(Keys.TAB)
 
     def online_banking_chosen() -> bool:
-        if desk.one("aside [role=radio][aria-checked=true]").accessible_name == "Online banking":
+        if desk.one("aside input[type=radio]:checked").accessible_name == "Online banking":
             return True
         desk.keys(Keys.ARROW_DOWN)
         return False
@@ -120,7 +120,7 @@ def test_from_a_priced_route_to_a_buyer_who_pays_by_keyboard(desk: Desk) -> None
 
     # Published.
     desk.keys("]")
-    desk.see("Debit card is added, on.")
+    desk.see("Debit card is added, switched on.")
     desk.tab_to("Publish as edition 2")
     desk.keys(Keys.ENTER)
     desk.see("edition 2 is published")

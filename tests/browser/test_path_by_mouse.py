@@ -80,7 +80,7 @@ def test_from_a_priced_route_to_a_buyer_who_pays(desk: Desk) -> None:
     desk.until(lambda: "Cash at the pier" not in desk.ways())
 
     # The buyer pays: declined, then another way.
-    desk.click("Debit card", "aside [role=radio]")
+    desk.click("Debit card", "aside input[type=radio]")
     desk.click("Pay 85.00 EUR", "aside button")
     # This provider's form stands within the shop's own page.
     desk.see("Your payment is not finished")
@@ -91,7 +91,7 @@ def test_from_a_priced_route_to_a_buyer_who_pays(desk: Desk) -> None:
     desk.browser.switch_to.default_content()
     desk.see("Debit card was declined for 85.00 EUR (there is not enough money), and nothing was taken.")
     assert desk.violations() == []
-    desk.click("Bank transfer", "[role=radio]")
+    desk.click("Bank transfer", "input[type=radio]")
     desk.click("Pay 85.00 EUR", "button")
     desk.see("We are waiting for your payment")
     desk.see("You chose Bank transfer for 85.00 EUR.")
@@ -104,7 +104,7 @@ def test_from_a_priced_route_to_a_buyer_who_pays(desk: Desk) -> None:
     desk.open("/buy" + BOAT)
     desk.until(lambda: desk.ways() == ["Card", "Online banking", "Bank transfer", "Pay in three"])
     desk.open("/publish" + BOAT)
-    desk.see("Debit card is added, on.")
+    desk.see("Debit card is added, switched on.")
     assert desk.violations() == []
     desk.click("Publish as edition 2")
     desk.see("Nothing differs. Buyers see what you see.")

@@ -35,12 +35,12 @@ from monedero.formats.gateway import (
     PaymentHeld,
 )
 from monedero.standins.letterbox import Letterbox
+from monedero.standins.memory import OutsideMemory
 from monedero.standins.provider.contract import Played, contract_app
 from monedero.standins.provider.merchants import Holder
 from monedero.standins.provider.pages import provider_pages
 from monedero.standins.provider.program import SimulatedProvider
 from monedero.standins.provider.world import World
-from monedero.standins.shelf import Shelf
 from monedero.wording.exchanges import exchange_text
 from tests.conftest import browser_of
 
@@ -79,7 +79,7 @@ def ear() -> Iterator[Ear]:
     ear.server.server_close()
 
 
-class Held:
+class Versioned:
     """A gateway that is held to the contract, with an account that is opened."""
 
     def __init__(self, client: Any, base: str, fields: dict[str, str], carry: Any) -> None:
@@ -146,22 +146,24 @@ def post(url: str, headers: dict[str, str], body: bytes) -> int | None:
         return refused.code
 
 
-def simulated(folder: Path) -> Held:
-    shelf = Shelf(folder / "outside.sqlite")
+def simulated(folder: Path) -> Versioned:
+    memory = OutsideMemory(folder / "outside.sqlite")
 
     def now() -> datetime:
         return datetime.now(UTC)
 
     facts = {entry.id: entry for entry in providers()}
     cards = {card.provider.id: card for card in rate_cards()}
-    world = World(shelf, Letterbox(shelf, now), facts, cards, now, "/pages/room", 1)
+    world = World(memory, Letterbox(memory, now), facts, cards, now, "/pages/room", 1)
     provider = SimulatedProvider(world, post)
     merchant = provider.merchants.open("tessaline", Mode.TEST, Holder("Cabo Noite", "owner@shop.example", "PT"))
     app = FastAPI()
-    app.mount("/contract", contract_app(lambda room: Played(provider, lambda path: None)))
-    app.mount("/pages", provider_pages(lambda room: provider))
+    app.mount("/contract", contract_app(lambda running: Played(provider, lambda path: None)))
+    app.mount("/pages", provider_pages(lambda running: provider))
     client = browser_of(app)
-    return Held(client, "/contract/room/tessaline", merchant.credentials[0].fields, provider.courier.carry_all)
+    return Versioned(
+        client, "/contract/room/tessaline", merchant.credentials[0].fields, provider.courier.carry_all
+    )
 
 
 def example_module() -> Any:
@@ -174,10 +176,10 @@ def example_module() -> Any:
     return module
 
 
-def example() -> Held:
+def example() -> Versioned:
     module = example_module()
     client = browser_of(module.app)
-    return Held(client, "", {"key": module.KEY}, module.send)
+    return Versioned(client, "", {"key": module.KEY}, module.send)
 
 
 OUTSIDE = os.environ.get("MONEDERO_GATEWAY")
@@ -186,7 +188,7 @@ WAITED = 1.5
 
 
 @pytest.fixture(params=["simulated", "example", *(["outside"] if OUTSIDE else [])])
-def gateway(request: pytest.FixtureRequest, tmp_path: Path) -> Iterator[Held]:
+def gateway(request: pytest.FixtureRequest, tmp_path: Path) -> Iterator[Versioned]:
     if request.param == "simulated":
         yield simulated(tmp_path)
     elif request.param == "example":
@@ -194,7 +196,7 @@ def gateway(request: pytest.FixtureRequest, tmp_path: Path) -> Iterator[Held]:
     else:
         fields = json.loads(os.environ["MONEDERO_GATEWAY_FIELDS"])
         with httpx2.Client(base_url=OUTSIDE or "", trust_env=False) as client:
-            yield Held(client, "", fields, lambda: time.sleep(WAITED))
+            yield Versioned(client, "", fields, lambda: time.sleep(WAITED))
 
 
 def problem(answer: Any) -> Any:
@@ -204,7 +206,7 @@ def problem(answer: Any) -> Any:
     return body
 
 
-def test_an_account_opens_by_its_credentials_alone(gateway: Held) -> None:
+def test_an_account_opens_by_its_credentials_alone(gateway: Versioned) -> None:
     for wrong in ({}, dict.fromkeys(gateway.fields, "wrong")):
         answer = gateway.connect(wrong)
         assert answer.status_code == 422
@@ -215,7 +217,7 @@ def test_an_account_opens_by_its_credentials_alone(gateway: Held) -> None:
     assert gateway.ask("GET", "/payments/nobody").status_code == 404
 
 
-def test_a_payment_is_begun_once_under_its_key(gateway: Held) -> None:
+def test_a_payment_is_begun_once_under_its_key(gateway: Versioned) -> None:
     key = gateway.key()
     first = gateway.begin(key=key)
     assert gateway.begin(key=key).reference == first.reference
@@ -236,7 +238,7 @@ def test_a_payment_is_begun_once_under_its_key(gateway: Held) -> None:
     ],
 )
 def test_the_buyer_ends_it_and_comes_back(
-    gateway: Held, take: str, ending: str, told: list[tuple[int, str, str]]
+    gateway: Versioned, take: str, ending: str, told: list[tuple[int, str, str]]
 ) -> None:
     payment = gateway.begin(take)
     back = gateway.end(payment, ending)
@@ -248,7 +250,7 @@ def test_the_buyer_ends_it_and_comes_back(
     assert (cancelled.status_code, gateway.told(payment)) == (200, told)
 
 
-def test_money_goes_back_in_parts_each_once_and_never_more_than_there_is(gateway: Held) -> None:
+def test_money_goes_back_in_parts_each_once_and_never_more_than_there_is(gateway: Versioned) -> None:
     payment = gateway.begin()
     gateway.end(payment, "paid")
     path, key = f"/payments/{payment.reference}/refund", gateway.key()
@@ -268,7 +270,7 @@ def test_money_goes_back_in_parts_each_once_and_never_more_than_there_is(gateway
     assert reused.status_code == 409
 
 
-def test_what_is_authorised_is_taken_in_parts_and_the_rest_released(gateway: Held) -> None:
+def test_what_is_authorised_is_taken_in_parts_and_the_rest_released(gateway: Versioned) -> None:
     payment = gateway.begin("later")
     path = f"/payments/{payment.reference}"
     assert gateway.ask("POST", f"{path}/take", {"amount": "1.00 EUR"}, gateway.key()).status_code == 409
@@ -280,7 +282,7 @@ def test_what_is_authorised_is_taken_in_parts_and_the_rest_released(gateway: Hel
     assert gateway.told(payment)[1:] == [(2, "taken", "30.00 EUR"), (3, "released", "55.00 EUR")]
 
 
-def test_a_payment_that_is_open_is_cancelled_once(gateway: Held) -> None:
+def test_a_payment_that_is_open_is_cancelled_once(gateway: Versioned) -> None:
     payment, key = gateway.begin(), gateway.key()
     for _ in range(2):
         assert gateway.ask("POST", f"/payments/{payment.reference}/cancel", None, key).status_code == 200
@@ -288,7 +290,7 @@ def test_a_payment_that_is_open_is_cancelled_once(gateway: Held) -> None:
     assert gateway.told(payment) == [(1, "abandoned", "")]
 
 
-def test_every_move_is_told_signed_and_again_until_it_is_taken(gateway: Held, ear: Ear) -> None:
+def test_every_move_is_told_signed_and_again_until_it_is_taken(gateway: Versioned, ear: Ear) -> None:
     secret = webhook.new_secret()
     body = EndpointAsked(url=ear.url, secret=secret).model_dump()
     assert gateway.ask("PUT", "/endpoint", body).status_code == 204
@@ -326,19 +328,19 @@ def test_what_the_document_shows_is_what_is_read() -> None:
 
 
 def test_everything_that_the_contract_has_is_told_in_words() -> None:
-    def nobody(room: str) -> Played:
-        raise LookupError(room)
+    def nobody(shop: str) -> Played:
+        raise LookupError(shop)
 
     paths = contract_app(nobody).openapi()["paths"]
     asked = {
-        f"{method.upper()} {re.sub(r'{(?!room|name)[^}]+}', 'own-7', path).removeprefix('/{room}/{name}')}"
+        f"{method.upper()} {re.sub(r'{(?!shop|name)[^}]+}', 'own-7', path).removeprefix('/{shop}/{name}')}"
         for path, methods in paths.items()
         for method in methods
     }
     assert "POST /payments/own-7/take" in asked
-    words = {exchange_text(what, incoming=False) for what in asked}
+    words = {exchange_text(what, incoming=False, by_hand=False) for what in asked}
     assert not {text for text in words if "/" in text}
     assert len(words) == len(asked)
     for told in get_args(Notification.model_fields["type"].annotation):
-        assert "." not in exchange_text(told, incoming=True)
-    assert exchange_text("GET /elsewhere", incoming=False) == "GET /elsewhere"
+        assert "." not in exchange_text(told, incoming=True, by_hand=False)
+    assert exchange_text("GET /elsewhere", incoming=False, by_hand=False) == "GET /elsewhere"

@@ -7,8 +7,9 @@ from hypothesis import strategies as st
 
 from monedero.core.fx import ReferenceRates
 from monedero.core.money import Money
-from monedero.core.ratecard.context import OrderContext
+from monedero.core.order.model import Order
 from monedero.core.ratecard.model import CardKind, LineKind, RateCard
+from monedero.core.ratecard.volume import NOT_KNOWN, Takings
 from monedero.figures import reference_rates
 
 RATES = ReferenceRates(reference_rates.bundled())
@@ -110,15 +111,17 @@ def cards(draw: st.DrawFn, graduated: bool = False, methods: tuple[str, ...] = (
 
 
 @st.composite
-def orders(draw: st.DrawFn) -> OrderContext:
+def orders(draw: st.DrawFn) -> Order:
     """An order of which some things are known."""
     currency = draw(st.sampled_from(CURRENCIES))
-    return OrderContext(
+    return Order(
         amount=Money(draw(st.integers(1, 90_000)), currency),
-        buyer_country=draw(st.sampled_from(["PT", "ES", "US"])),
+        country=draw(st.sampled_from(["PT", "ES", "US"])),
         placed_on=draw(st.sampled_from(DAYS)),
-        line_kinds=frozenset(draw(st.sets(st.sampled_from([LineKind.GOODS, LineKind.COURSE])))),
+        kinds=frozenset(draw(st.sets(st.sampled_from([LineKind.GOODS, LineKind.COURSE])))),
         recurring=draw(st.sampled_from([None, True, False])),
         card_kind=draw(st.sampled_from([None, *CardKind])),
-        monthly_volume=draw(st.sampled_from([None, Money(400_000, "EUR"), Money(5_000, "KWD")])),
     )
+
+
+TAKINGS = st.sampled_from([NOT_KNOWN, Takings(every=Money(400_000, "EUR")), Takings(every=Money(5_000, "KWD"))])

@@ -10,7 +10,7 @@ from typing import Any
 
 from monedero.core.fx import NoReferenceRate
 from monedero.core.money import Money
-from monedero.core.ratecard.context import OrderContext
+from monedero.core.order.model import Order
 from monedero.core.ratecard.model import RateCard
 from monedero.core.ratecard.volume import Volume
 from tests.core.made_up import RATES
@@ -22,11 +22,10 @@ class Slowly:
     """The rule, word by word."""
 
     def __init__(
-        self, card: RateCard, order: OrderContext, whole: Volume | None = None, so_far: Volume | None = None
+        self, card: RateCard, order: Order, whole: Volume | None = None, so_far: Volume | None = None
     ) -> None:
         settles = card.provider.settles_in
-        typed = None if order.monthly_volume is None else Volume.of(order.monthly_volume)
-        self.whole, self.so_far = whole or typed, so_far or whole or typed
+        self.whole, self.so_far = whole, so_far or whole
         self.card, self.order = card, order
         self.settlement = order.amount.currency if order.amount.currency in settles else settles[0]
         self.amount = self.over(order.amount)
@@ -79,16 +78,16 @@ class Slowly:
     def static(self, entry: Any, plan: str) -> bool:
         """Every key but the amount and the volume."""
         when, order = entry.when, self.order
-        if order.buyer_country == "PT":
+        if order.country == "PT":
             origin = "domestic"
         else:
-            origin = "region" if order.buyer_country in self.card.provider.region else "abroad"
-        kinds = {kind.value for kind in order.line_kinds}
+            origin = "region" if order.country in self.card.provider.region else "abroad"
+        kinds = {kind.value for kind in order.kinds}
         return all(
             (
                 entry.plans is None or plan in entry.plans,
                 when.currency is None or order.amount.currency in when.currency,
-                when.buyer_country is None or order.buyer_country in when.buyer_country,
+                when.buyer_country is None or order.country in when.buyer_country,
                 when.origin is None or origin in when.origin,
                 when.card_kind is None or order.card_kind in when.card_kind,
                 when.recurring is None or order.recurring == when.recurring,
@@ -126,7 +125,7 @@ class Slowly:
         )
 
 
-Weighed = tuple[OrderContext, Fraction]
+Weighed = tuple[Order, Fraction]
 
 
 class SlowMonth:
@@ -136,12 +135,12 @@ class SlowMonth:
         self.card, self.plan, self.orders, self.books = card, plan, orders, books
         self.methods = list(dict.fromkeys(rate.method for rate in card.rates))
 
-    def worth(self, order: OrderContext) -> Fraction:
+    def worth(self, order: Order) -> Fraction:
         """The amount of an order in the shop's currency."""
         rate = RATES.find(order.amount.currency, self.books, order.placed_on).value
         return Fraction(order.amount.minor, 10 ** DIGITS[order.amount.currency]) * rate
 
-    def fee(self, order: OrderContext, whole: Fraction, so_far: Fraction) -> Fraction | None:
+    def fee(self, order: Order, whole: Fraction, so_far: Fraction) -> Fraction | None:
         """What an order costs on the plan's cheapest method, in the shop's currency; None: nothing carries it."""
         fees = []
         for method in self.methods:
@@ -169,7 +168,7 @@ class SlowMonth:
                 return max(seen[seen.index(again) :])
             seen.append(again)
 
-    def bands(self, order: OrderContext, volume: Fraction) -> list[tuple[Fraction, Fraction]]:
+    def bands(self, order: Order, volume: Fraction) -> list[tuple[Fraction, Fraction]]:
         """Where each graduated band begins that a volume fills, and its share of the volume, on an order's day."""
         ends = set()
         for below in (step.below for rate in self.card.rates for step in rate.graduated or []):

@@ -1,22 +1,26 @@
 """The pricer against the rule itself, written out slowly with fractions, on made-up cards and orders."""
 
-from hypothesis import given, settings
+from hypothesis import given
 
 from monedero.core.fx import NoReferenceRate
-from monedero.core.ratecard.context import OrderContext
+from monedero.core.order.model import Order
 from monedero.core.ratecard.model import RateCard
 from monedero.core.ratecard.priced import NotPriced, Priced
 from monedero.core.ratecard.pricing import CardPricer
-from tests.core.made_up import RATES, cards, orders
+from monedero.core.ratecard.volume import Takings, Volume
+from tests.core.made_up import RATES, TAKINGS, cards, orders
 from tests.core.slowly import Slowly
+from tests.properties import tried_on
 
 
-@settings(max_examples=400, deadline=None)
-@given(cards(graduated=True), orders())
-def test_every_fee_is_the_rules_fee(card: RateCard, order: OrderContext) -> None:
-    for priced in CardPricer(card, "PT", RATES).price(order):
+@tried_on(400)
+@given(cards(graduated=True), orders(), TAKINGS)
+def test_every_fee_is_the_rules_fee(card: RateCard, order: Order, takings: Takings) -> None:
+    for priced in CardPricer(card, "PT", RATES).price(order, takings):
         try:
-            expected = Slowly(card, order).fee(priced.route.plan)
+            expected = Slowly(card, order, Volume.of(takings.every) if takings.every else None).fee(
+                priced.route.plan
+            )
         except NoReferenceRate:
             assert isinstance(priced, NotPriced)
             assert priced.reason.code.value == "no-reference-rate"

@@ -6,9 +6,9 @@ import pytest
 from pydantic import ValidationError
 
 from monedero.core.cost.all_in import (
-    Bearing,
     CostPart,
     EventPrices,
+    OtherCosts,
     all_in,
     cost_curve,
     earned,
@@ -37,21 +37,21 @@ def fee(percent: str, fixed: str) -> FeePiece:
     return FeePiece(ZERO, None, "any", share, Linear(ZERO, Fraction(fixed)), NOTHING, ())
 
 
-def part(which: CostPart, bearing: Bearing, amount: str, of: FeePiece | None = None) -> Fraction:
-    return all_in(of or fee("1.4", "0.25"), bearing).parts[which].at(Fraction(amount))
+def part(which: CostPart, other_costs: OtherCosts, amount: str, of: FeePiece | None = None) -> Fraction:
+    return all_in(of or fee("1.4", "0.25"), other_costs).parts[which].at(Fraction(amount))
 
 
 def test_waiting_is_simple_interest_over_actual_days() -> None:
     """Handbook of cash management: 10,000 for 14 days at 8 % is 2240/73; 2,000 is 448/73, 6.14."""
-    bearing = Bearing(assumed=Assumed(money_cost=Fraction(8, 100)), days=Fraction(14))
-    assert part(CostPart.WAITING, bearing, "10000") == Fraction(2240, 73)
-    assert part(CostPart.WAITING, bearing, "2000") == Fraction(448, 73)
+    other_costs = OtherCosts(assumed=Assumed(money_cost=Fraction(8, 100)), days=Fraction(14))
+    assert part(CostPart.WAITING, other_costs, "10000") == Fraction(2240, 73)
+    assert part(CostPart.WAITING, other_costs, "2000") == Fraction(448, 73)
 
 
 def test_the_all_in_share_of_an_order() -> None:
     """1.4 % + 0.25 on 50.00 and 7 days at 6 %: 1471/73000 of it (by hand)."""
-    bearing = Bearing(assumed=Assumed(money_cost=Fraction(6, 100)), days=Fraction(7))
-    assert all_in(fee("1.4", "0.25"), bearing).total.at(Fraction(50)) / 50 == Fraction(1471, 73000)
+    other_costs = OtherCosts(assumed=Assumed(money_cost=Fraction(6, 100)), days=Fraction(7))
+    assert all_in(fee("1.4", "0.25"), other_costs).total.at(Fraction(50)) / 50 == Fraction(1471, 73000)
 
 
 def test_every_part_by_its_formula() -> None:
@@ -71,7 +71,7 @@ def test_every_part_by_its_formula() -> None:
         tax_recoverable=ZERO,
         money_cost=Fraction(365, 1000),
     )
-    bearing = Bearing(
+    other_costs = OtherCosts(
         assumed=assumptions,
         days=Fraction(2),
         events=EventPrices(Fraction("0.10"), "percent", Fraction(15), True, Fraction(4)),
@@ -82,7 +82,7 @@ def test_every_part_by_its_formula() -> None:
         software=Linear(Fraction(1, 100), Fraction("0.05")),
         at_the_door=True,
     )
-    parts = {name: line.at(Fraction(80)) for name, line in all_in(fee("1.5", "0.25"), bearing).parts.items()}
+    parts = {name: line.at(Fraction(80)) for name, line in all_in(fee("1.5", "0.25"), other_costs).parts.items()}
     assert parts == {
         CostPart.FEE: Fraction("1.45"),
         CostPart.TAX: Fraction("0.3335"),
@@ -100,26 +100,26 @@ def test_every_part_by_its_formula() -> None:
         CostPart.SOFTWARE: Fraction("0.85"),
     }
     assert list(parts) == list(CostPart)
-    assert all_in(fee("1.5", "0.25"), bearing).total.at(Fraction(80)) == sum(parts.values())
+    assert all_in(fee("1.5", "0.25"), other_costs).total.at(Fraction(80)) == sum(parts.values())
 
 
 def test_an_unknown_fee_counts_as_nothing_and_the_rest_of_its_part_stands() -> None:
     """Section 2 and 3: 500.00 at 2.01 % on a silent card is 10.39, dearer than 2 % with a dispute fee of 15.00."""
     assumptions = Assumed(dispute_rate=Fraction(1, 1000), win_rate=Fraction(35, 100))
-    silent = all_in(fee("2.01", "0"), Bearing(assumed=assumptions, days=ZERO)).total.at(Fraction(500))
-    told = Bearing(
+    silent = all_in(fee("2.01", "0"), OtherCosts(assumed=assumptions, days=ZERO)).total.at(Fraction(500))
+    told = OtherCosts(
         assumed=assumptions, days=ZERO, events=EventPrices(dispute=Fraction(15), dispute_returned_if_won=True)
     )
     stated = all_in(fee("2", "0"), told).total.at(Fraction(500))
     # 10.05 + 0.1 % of 65 % of 500; and 10.00 + 0.1 % of (15 + 325 - 35 % of 15).
     assert (silent, stated) == (Fraction("10.375"), Fraction("10.33475"))
     worked = assumptions.replace(dispute_minutes=Fraction(45), hour_cost=Fraction(15))
-    assert part(CostPart.DISPUTES, Bearing(assumed=worked, days=ZERO), "500") == Fraction("0.33625")
+    assert part(CostPart.DISPUTES, OtherCosts(assumed=worked, days=ZERO), "500") == Fraction("0.33625")
 
 
 def test_a_fee_won_back_only_where_it_returns() -> None:
     assumptions = Assumed(refund_rate=EURO, dispute_rate=EURO, win_rate=EURO, failure_rate=EURO)
-    kept = Bearing(assumed=assumptions, days=ZERO, events=EventPrices(dispute=Fraction(20)))
+    kept = OtherCosts(assumed=assumptions, days=ZERO, events=EventPrices(dispute=Fraction(20)))
     assert part(CostPart.DISPUTES, kept, "80") == 20
 
 
@@ -130,8 +130,8 @@ def test_a_refusal_rate_counts_wherever_it_is_given_and_a_collection_fee_only_at
         delivery_back=Fraction(5),
         collection_fee=Fraction(2),
     )
-    assert part(CostPart.REFUSED, Bearing(assumed=assumptions, days=ZERO), "80") == Fraction("0.9")
-    door = Bearing(assumed=assumptions, days=ZERO, at_the_door=True)
+    assert part(CostPart.REFUSED, OtherCosts(assumed=assumptions, days=ZERO), "80") == Fraction("0.9")
+    door = OtherCosts(assumed=assumptions, days=ZERO, at_the_door=True)
     assert part(CostPart.REFUSED, door, "80") == Fraction("2.7")
 
 
@@ -167,8 +167,8 @@ def test_the_first_place_turns_where_no_route_of_its_method_is_left_before_the_r
 
 
 def test_a_curve_of_costs_and_of_fees() -> None:
-    bearing = Bearing(assumed=Assumed(), days=ZERO, to_books=Fraction(1, 2), monthly_share=Fraction(3))
-    assert cost_curve([fee("1", "0.50")], bearing).at(Fraction(100)) == Fraction("4.5")
+    other_costs = OtherCosts(assumed=Assumed(), days=ZERO, to_books=Fraction(1, 2), monthly_share=Fraction(3))
+    assert cost_curve([fee("1", "0.50")], other_costs).at(Fraction(100)) == Fraction("4.5")
     assert fee_curve([fee("1", "0.50")]).at(Fraction(100)) == Fraction("1.5")
 
 

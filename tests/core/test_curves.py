@@ -6,7 +6,7 @@ from fractions import Fraction
 from itertools import pairwise
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from monedero.core.cost.all_in import fee_curve
@@ -15,12 +15,14 @@ from monedero.core.curve.envelope import envelope
 from monedero.core.curve.pieces import Curve, Piece, joined
 from monedero.core.fx import NoReferenceRate
 from monedero.core.money import Money
-from monedero.core.ratecard.context import OrderContext
+from monedero.core.order.model import Order
 from monedero.core.ratecard.linear import NOTHING, FeeCurve, fee_curves
 from monedero.core.ratecard.model import RateCard
 from monedero.core.ratecard.priced import NotPriced, Priced
 from monedero.core.ratecard.pricing import CardPricer
-from tests.core.made_up import RATES, cards, orders
+from monedero.core.ratecard.volume import NOT_KNOWN, Takings
+from tests.core.made_up import RATES, TAKINGS, cards, orders
+from tests.properties import tried_on
 
 ZERO = Fraction(0)
 RATES_DAY = date(2024, 1, 2)
@@ -135,7 +137,7 @@ def curves(draw: st.DrawFn) -> Curve:
     return joined(pieces)
 
 
-@settings(max_examples=300, deadline=None)
+@tried_on(300)
 @given(st.lists(curves(), max_size=6))
 def test_the_envelope_is_what_brute_force_finds(held_curves: list[Curve]) -> None:
     """At every edge, at every crossing of two, and between them, the cheapest by trying all."""
@@ -156,12 +158,16 @@ def test_the_envelope_is_what_brute_force_finds(held_curves: list[Curve]) -> Non
         assert stretch.curve == (min(priced)[2] if priced else None)
 
 
-@settings(max_examples=200, deadline=None)
-@given(cards(graduated=True), orders())
-def test_a_curve_is_the_fee_charged_with_the_rounding_taken_away(card: RateCard, order: OrderContext) -> None:
+@tried_on(200)
+@given(cards(graduated=True), orders(), TAKINGS)
+def test_a_curve_is_the_fee_charged_with_the_rounding_taken_away(
+    card: RateCard, order: Order, takings: Takings
+) -> None:
     """Every route's curve at the order's own amount, against the exact fee of that order."""
     pricer = CardPricer(card, "PT", RATES)
-    for (route, pieces), priced in zip(fee_curves(pricer, order, "EUR", RATES), pricer.price(order), strict=True):
+    for (route, pieces), priced in zip(
+        fee_curves(pricer, order, takings, "EUR", RATES), pricer.price(order, takings), strict=True
+    ):
         assert priced.route == route
         if isinstance(pieces, NotPriced):
             assert isinstance(priced, NotPriced)
@@ -177,15 +183,15 @@ def test_a_curve_is_the_fee_charged_with_the_rounding_taken_away(card: RateCard,
             assert value is None
 
 
-@settings(max_examples=120, deadline=None)
-@given(cards(graduated=True), cards(), orders(), st.lists(st.integers(1, 60_000), min_size=1, max_size=6))
+@tried_on(120)
+@given(cards(graduated=True), cards(), orders(), TAKINGS, st.lists(st.integers(1, 60_000), min_size=1, max_size=6))
 def test_the_cheapest_route_is_the_first_of_the_exact_fees(
-    card: RateCard, second: RateCard, order: OrderContext, minors: list[int]
+    card: RateCard, second: RateCard, order: Order, takings: Takings, minors: list[int]
 ) -> None:
     """The envelope over made-up rate cards, against every fee at several amounts with its rounding taken away."""
     other = second.model_copy(update={"provider": second.provider.model_copy(update={"id": "orlenta"})})
     pricers = [CardPricer(held, "PT", RATES) for held in (card, other)]
-    pairs = [pair for pricer in pricers for pair in fee_curves(pricer, order, "EUR", RATES)]
+    pairs = [pair for pricer in pricers for pair in fee_curves(pricer, order, takings, "EUR", RATES)]
     curves_of = [fee_curve(()) if isinstance(pieces, NotPriced) else fee_curve(pieces) for _, pieces in pairs]
     cheapest = envelope(curves_of, Fraction(1, 1000), Fraction(10**6))
     for minor in minors:
@@ -195,7 +201,7 @@ def test_the_cheapest_route_is_the_first_of_the_exact_fees(
             if isinstance(priced, Priced)
             else None
             for pricer in pricers
-            for priced in pricer.price(here)
+            for priced in pricer.price(here, takings)
         ]
         stretch = next(entry for entry in cheapest if entry.from_ <= here.amount.exact < entry.below)
         least = min((fee for fee in exact if fee is not None), default=None)
@@ -210,10 +216,10 @@ def lesser(pieces: FeeCurve, at: str) -> Fraction:
 
 def test_what_a_refund_returns(example_card: RateCard) -> None:
     """0.5 % + 0.10, at least 0.30 and at most 5.00: the lesser of the percentage and the base comes back."""
-    order = OrderContext(Money(8500, "EUR"), "PT", RATES_DAY)
+    order = Order(Money(8500, "EUR"), "PT", RATES_DAY)
     debit = {
         route.method + route.plan: pieces
-        for route, pieces in fee_curves(CardPricer(example_card, "PT", RATES), order, "EUR", RATES)
+        for route, pieces in fee_curves(CardPricer(example_card, "PT", RATES), order, NOT_KNOWN, "EUR", RATES)
     }["sepa-direct-debitstart"]
     assert not isinstance(debit, NotPriced)
     assert lesser(debit, "20") == Fraction("0.10")
@@ -225,10 +231,10 @@ def test_what_a_refund_returns(example_card: RateCard) -> None:
 
 
 def test_a_card_whose_fee_cannot_be_brought_over_has_no_curve(example_card: RateCard) -> None:
-    order = OrderContext(Money(8500, "EUR"), "PT", RATES_DAY)
-    found = fee_curves(CardPricer(example_card, "PT", RATES), order, "KWD", RATES)
+    order = Order(Money(8500, "EUR"), "PT", RATES_DAY)
+    found = fee_curves(CardPricer(example_card, "PT", RATES), order, NOT_KNOWN, "KWD", RATES)
     assert all(isinstance(pieces, NotPriced) and pieces.reason.limit == "KWD" for _, pieces in found)
     with pytest.raises(NoReferenceRate):
         RATES.find("EUR", "KWD", RATES_DAY)
-    shut = fee_curves(CardPricer(example_card, "GB", RATES), order, "EUR", RATES)
+    shut = fee_curves(CardPricer(example_card, "GB", RATES), order, NOT_KNOWN, "EUR", RATES)
     assert all(isinstance(pieces, NotPriced) and pieces.reason.code == "shop-country" for _, pieces in shut)

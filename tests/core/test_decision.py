@@ -9,14 +9,16 @@ from hypothesis import strategies as st
 
 from monedero.core.account import Account, Mode
 from monedero.core.fx import ReferenceRates
-from monedero.core.method import Method
+from monedero.core.method import Method, UnknownMethod
 from monedero.core.money import Money
-from monedero.core.order import Order
+from monedero.core.order.model import Order
 from monedero.core.ratecard.model import LineKind, Route
 from monedero.core.reasons import ReasonCode
-from monedero.core.tender.decision import Outcome, Setting, decide
+from monedero.core.tender.decision import Decision, Outcome, Setting, cannot_carry, carrying, decide
 from monedero.core.tender.model import Tender
+from monedero.core.window import Window
 from monedero.figures import reference_rates
+from tests.properties import tried_on
 
 RATES = ReferenceRates(reference_rates.bundled())
 ROUTE = Route(provider="orlenta", plan="start", method="card")
@@ -37,7 +39,7 @@ def account(**changes: Any) -> Account:
 
 
 def order(amount: str = "85.00 EUR", country: str = "ES", recurring: bool = False) -> Order:
-    return Order(Money.parse(amount), country, frozenset({LineKind.BOOKING}), recurring, date(2026, 1, 5))
+    return Order(Money.parse(amount), country, date(2026, 1, 5), frozenset({LineKind.BOOKING}), recurring)
 
 
 def outcome(
@@ -146,3 +148,64 @@ def test_places_count_up_over_the_offered_and_nothing_is_left_out(switched: list
     assert [entry.tender for entry in outcomes] == tenders
     assert [entry.place for entry in outcomes if entry.offered] == list(range(1, sum(switched) + 1))
     assert decide(tenders, order(), setting) == outcomes
+
+
+def test_a_method_that_nobody_described_carries_nothing() -> None:
+    nobody = UnknownMethod(id="card", name="Card", family="own", buyer="", recurring=True)
+    assert [reason.code for reason in outcome(order(), tender(), nobody).reasons] == [ReasonCode.METHOD_UNKNOWN]
+
+
+AMOUNTS = st.builds(Money, st.integers(0, 200_000), st.sampled_from(["EUR", "GBP", "JPY", "XPF"]))
+LIMITS = st.builds(
+    lambda ends, currency, kind: Window.model_validate(
+        {"from": f"{min(ends)} {currency}", kind: f"{max(ends) + 1} {currency}"}
+    ),
+    st.tuples(st.integers(0, 2000), st.integers(0, 2000)),
+    st.sampled_from(["EUR", "GBP", "XPF"]),
+    st.sampled_from(["up_to", "below"]),
+)
+ORDERS = st.builds(
+    Order,
+    AMOUNTS,
+    st.sampled_from(["PT", "ES", "US"]),
+    st.just(date(2026, 1, 5)),
+    st.frozensets(st.sampled_from(LineKind), max_size=2),
+    st.none() | st.booleans(),
+)
+METHODS = st.builds(
+    lambda **traits: method(**{key: value for key, value in traits.items() if value is not None}),
+    shop_countries=st.none() | st.lists(st.sampled_from(["PT", "FR"]), min_size=1, max_size=2),
+    buyer_countries=st.none() | st.lists(st.sampled_from(["PT", "ES"]), min_size=1, max_size=2),
+    currencies=st.none() | st.lists(st.sampled_from(["EUR", "GBP"]), min_size=1, max_size=2),
+    amount=st.none() | LIMITS,
+    recurring=st.booleans(),
+    kinds=st.none() | st.lists(st.sampled_from(list(LineKind)), min_size=1, max_size=3),
+)
+
+
+WINDOWS = st.lists(LIMITS, max_size=2, unique_by=lambda window: window.currency)
+
+
+@tried_on(300)
+@given(st.lists(st.tuples(METHODS, WINDOWS, st.booleans()), max_size=5), ORDERS)
+def test_what_is_offered_is_what_no_reason_holds_back(
+    drawn: list[tuple[Method, list[Window], bool]], of: Order
+) -> None:
+    """The two answers of one compiled decision agree."""
+    tenders = [
+        Tender(id=f"t-{place}", method=f"m-{place}", on=on, name=f"T {place}", windows=windows)
+        for place, (_, windows, on) in enumerate(drawn)
+    ]
+    traits = {f"m-{place}": made for place, (made, _, _) in enumerate(drawn)}
+    setting = Setting("PT", "EUR", Mode.TEST, traits, {}, RATES)
+    decision = Decision(tenders, setting)
+    outcomes = decision.outcomes(of)
+    assert decision.offered(of) == [outcome.tender for outcome in outcomes if outcome.offered]
+    assert [outcome.place for outcome in outcomes if outcome.offered] == list(
+        range(1, sum(outcome.offered for outcome in outcomes) + 1)
+    )
+    for (made, _, _), (_, checks) in zip(drawn, decision.tenders, strict=True):
+        # Each check says why exactly where it does not hold.
+        assert all(check.holds(of) is not any(check.reasons(of)) for check in checks)
+        against = any(cannot_carry(made, of, setting))
+        assert against is any(any(check.reasons(of)) for check in carrying(made, setting))

@@ -9,7 +9,7 @@ from typing import Any
 
 import polars as pl
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from monedero.core.account import Mode
@@ -17,7 +17,7 @@ from monedero.core.columns import orders as order_columns
 from monedero.core.columns.card import CardColumns
 from monedero.core.columns.carried import Carried, carried
 from monedero.core.columns.fees import FeeColumns, name_of
-from monedero.core.columns.level import Plan
+from monedero.core.columns.level import PlanColumns
 from monedero.core.columns.mix import Mixes
 from monedero.core.columns.month import PlanMonth, counted, plan_month
 from monedero.core.columns.placing import Alone, Places
@@ -26,15 +26,17 @@ from monedero.core.curve.envelope import envelope
 from monedero.core.fx import ReferenceRates
 from monedero.core.method import Method
 from monedero.core.money import Money
+from monedero.core.order.model import Order
 from monedero.core.ratecard.catalogue import Catalogue
-from monedero.core.ratecard.context import OrderContext
 from monedero.core.ratecard.model import CardKind, Event, RateCard, RefundEvent
 from monedero.core.ratecard.priced import Priced
+from monedero.core.ratecard.volume import plan_key
 from monedero.core.tender.decision import Setting
 from monedero.figures import reference_rates
 from tests.core.made_up import RATES, cards, orders
 from tests.core.slowly import SlowMonth
-from tests.core.test_columns import frame_of, no_volume
+from tests.core.test_columns import frame_of
+from tests.properties import tried_on
 
 ZERO = Fraction(0)
 # Quoted by the European Central Bank on 30 October 2026, besides the euro.
@@ -47,10 +49,11 @@ METHODS = ("card", "device-wallet")
 DAY = date(2026, 11, 24)
 
 
-def plans_of(card: RateCard, monthly: list[int], minimum: list[int]) -> list[Plan]:
+def plans_of(card: RateCard, monthly: list[int], minimum: list[int]) -> list[PlanColumns]:
     return [
-        Plan(
-            f"{card.provider.id}/{plan.id}",
+        PlanColumns(
+            plan_key(card.provider.id, plan.id),
+            card.provider.id,
             tuple(name_of(route) for route in card.routes if route.plan == plan.id),
             Fraction(monthly[number]),
             Fraction(minimum[number]),
@@ -59,15 +62,19 @@ def plans_of(card: RateCard, monthly: list[int], minimum: list[int]) -> list[Pla
     ]
 
 
-class Held:
+class BuiltMonth:
     """Some cards over some orders of a month, in columns."""
 
     def __init__(
-        self, cards_of: list[RateCard], held: list[OrderContext], charges: list[int], rates: ReferenceRates = RATES
+        self,
+        cards_of: list[RateCard],
+        built: list[Order],
+        charges: list[int],
+        rates: ReferenceRates = RATES,
     ) -> None:
-        self.cards, self.contexts = cards_of, held
+        self.cards, self.contexts = cards_of, built
         self.columns = FeeColumns(Catalogue(cards_of, "PT", rates), "EUR", rates)
-        self.orders = self.columns.orders(frame_of(held))
+        self.orders = self.columns.orders(frame_of(built))
         self.alone: list[Alone] = []
         for number, (pricer,) in enumerate(self.columns.versions):
             at = 4 * number
@@ -93,7 +100,7 @@ def named(card: RateCard, name: str) -> RateCard:
 MONTHS = (
     cards(graduated=True, methods=METHODS),
     cards(graduated=True, methods=METHODS),
-    st.lists(orders().map(no_volume), min_size=1, max_size=5),
+    st.lists(orders(), min_size=1, max_size=5),
     st.lists(st.integers(0, 3), min_size=8, max_size=8),
 )
 
@@ -106,19 +113,19 @@ def _long(request: Any, monkeypatch: pytest.MonkeyPatch) -> None:
 
 
 @pytest.mark.usefixtures("_long")
-@settings(max_examples=60, deadline=None)
+@tried_on(60)
 @given(*MONTHS)
 def test_a_plan_alone_and_the_cheapest_mix_are_what_a_slow_walk_finds(
-    card: RateCard, second: RateCard, orders_of: list[OrderContext], charges: list[int]
+    card: RateCard, second: RateCard, orders_of: list[Order], charges: list[int]
 ) -> None:
-    held = Held([card, named(second, "orlenta")], orders_of, charges)
-    slow = {entry.plan.id: held.slow(entry) for entry in held.alone}
-    plans = {entry.plan.id: entry.plan for entry in held.alone}
+    built = BuiltMonth([card, named(second, "orlenta")], orders_of, charges)
+    slow = {entry.plan.id: built.slow(entry) for entry in built.alone}
+    plans = {entry.plan.id: entry.plan for entry in built.alone}
     volumes = {name: walked.volume() for name, walked in slow.items()}
-    for entry in held.alone:
+    for entry in built.alone:
         walked, volume = slow[entry.plan.id], volumes[entry.plan.id]
         assert entry.volume == volume
-        month = held.month(entry)
+        month = built.month(entry)
         own = walked.carried(volume)
         assert month.carried == len(own)
         assert month.amount == walked.amount(own)
@@ -146,33 +153,33 @@ def test_a_plan_alone_and_the_cheapest_mix_are_what_a_slow_walk_finds(
     ]
     every = [tuple(name for name in chosen if name) for chosen in product(*by_provider)]
     best = min(slowly(chosen) for chosen in every)
-    mix = held.mixes().cheapest()
+    mix = built.mixes().cheapest()
     assert (-mix.carried, mix.cost, len(mix.plans)) == best
-    without = held.mixes().cheapest(without="orlenta")
+    without = built.mixes().cheapest(without="orlenta")
     assert (-without.carried, without.cost, len(without.plans)) == min(
         slowly(chosen) for chosen in every if not any(name.startswith("orlenta") for name in chosen)
     )
 
 
 @pytest.mark.usefixtures("_long")
-@settings(max_examples=60, deadline=None)
+@tried_on(60)
 @given(cards(graduated=True, methods=METHODS), MONTHS[2], st.integers(1, 60))
 def test_the_cost_by_volume_is_the_month_of_all_orders_scaled_together(
-    card: RateCard, orders_of: list[OrderContext], tenths: int
+    card: RateCard, orders_of: list[Order], tenths: int
 ) -> None:
-    held = Held([card], orders_of, [2, 0, 5, 1])
-    for entry in held.alone:
+    built = BuiltMonth([card], orders_of, [2, 0, 5, 1])
+    for entry in built.alone:
         curve = cost_by_volume(entry)
         if not entry.volume:
             assert curve.pieces == ()
             continue
-        at_own = held.month(entry)
+        at_own = built.month(entry)
         if same_orders([carried_by(entry, entry.volume), carried_by(entry, entry.volume * 10**9)]):
             assert curve.at(entry.volume) == at_own.cost
         volume = entry.volume * Fraction(tenths, 10)
-        scaled = held.slow(entry, Fraction(tenths, 10))
+        scaled = built.slow(entry, Fraction(tenths, 10))
         own = [order for order, _ in scaled.carried(volume)]
-        if own == [order for order, _ in held.slow(entry).carried(entry.volume)]:
+        if own == [order for order, _ in built.slow(entry).carried(entry.volume)]:
             fees = scaled.fees(scaled.carried(volume), volume)
             assert curve.at(volume) == entry.plan.monthly + max(entry.plan.minimum, fees)
         else:
@@ -182,12 +189,12 @@ def test_the_cost_by_volume_is_the_month_of_all_orders_scaled_together(
 def test_routes_of_a_month_are_summed_with_what_refunds_return(example_card: RateCard) -> None:
     """Twelve orders of 85.00 over four months: three a month, each 1.2 % + 0.25 by consumer debit card."""
     event = Event(methods=["card"], refund=RefundEvent(returns="percent"))
-    held_card = example_card.model_copy(update={"events": [event]})
-    columns = FeeColumns(Catalogue([held_card], "PT", RATES), "EUR", RATES)
-    one = frame_of([OrderContext(Money(8500, "EUR"), "PT", date(2024, 1, 2), card_kind=CardKind.CONSUMER_DEBIT)])
+    stored_card = example_card.model_copy(update={"events": [event]})
+    columns = FeeColumns(Catalogue([stored_card], "PT", RATES), "EUR", RATES)
+    one = frame_of([Order(Money(8500, "EUR"), "PT", date(2024, 1, 2), card_kind=CardKind.CONSUMER_DEBIT)])
     frame = one.with_columns(pl.lit(12).alias("weight"))
-    held = columns.orders(frame, weight_over=4)
-    card = CardColumns(columns, columns.versions[0][0], held, EVERY, plans_of(example_card, [0, 0], [0, 0]))
+    built = columns.orders(frame, weight_over=4)
+    card = CardColumns(columns, columns.versions[0][0], built, EVERY, plans_of(example_card, [0, 0], [0, 0]))
     start = card.sum_of("orlenta/start/card", card.walk(card.volume(card.plans[0])))
     assert [start.orders, start.amount, start.fees] == [3, 255, 3 * Fraction(127, 100)]
     assert start.returned == 3 * Fraction("1.02")
@@ -206,8 +213,8 @@ def card_of(name: str, plan: str, rates: Sequence[dict[str, Any]], plans: list[s
     )
 
 
-def euros(count: int, amount: int = 50, country: str = "PT") -> list[OrderContext]:
-    return [OrderContext(Money(100 * amount, "EUR"), country, DAY)] * count
+def euros(count: int, amount: int = 50, country: str = "PT") -> list[Order]:
+    return [Order(Money(100 * amount, "EUR"), country, DAY)] * count
 
 
 FLAT = card_of("flat", "only", [{"method": "card", "percent": "2"}])
@@ -216,14 +223,14 @@ GRADUATED = [{"below": "2000 EUR", "percent": "1.8"}, {"below": None, "percent":
 
 def test_a_graduated_rate_is_walked_band_by_band() -> None:
     """100 orders of 50 EUR at 1.8 % below 2,000 and 1 % above cost 36 + 30, and 15 a month: 81.00."""
-    held = Held(
+    built = BuiltMonth(
         [FLAT, card_of("grad", "own", [{"method": "card", "graduated": GRADUATED}])],
         euros(100),
         [0, 0, 0, 0, 15, 0, 0, 0],
     )
-    flat, grad = (held.month(entry) for entry in held.alone)
+    flat, grad = (built.month(entry) for entry in built.alone)
     assert [flat.cost, grad.fees, grad.cost] == [100, 66, 81]
-    assert held.mixes().cheapest().plans == ("grad/own",)
+    assert built.mixes().cheapest().plans == ("grad/own",)
 
 
 def test_the_cheapest_method_may_change_at_the_edge_of_a_band() -> None:
@@ -233,9 +240,9 @@ def test_the_cheapest_method_may_change_at_the_edge_of_a_band() -> None:
         {"method": "card", "percent": "1.9"},
         {"method": "device-wallet", "graduated": steps},
     ]
-    held = Held([FLAT, card_of("grad", "own", rates)], euros(100), [0, 0, 0, 0, 30, 0, 0, 0])
-    curves = [cost_by_volume(entry) for entry in held.alone]
-    assert curves[1].at(Fraction(5000)) == held.month(held.alone[1]).cost == 30 + 38 + Fraction(54)
+    built = BuiltMonth([FLAT, card_of("grad", "own", rates)], euros(100), [0, 0, 0, 0, 30, 0, 0, 0])
+    curves = [cost_by_volume(entry) for entry in built.alone]
+    assert curves[1].at(Fraction(5000)) == built.month(built.alone[1]).cost == 30 + 38 + Fraction(54)
     stretches = envelope(curves, Fraction(1), Fraction(100_000))
     assert [stretch.from_ for stretch in stretches] == [1, 16_000]
     assert [stretch.curve for stretch in stretches] == [0, 1]
@@ -253,14 +260,17 @@ def test_graduated_bands_are_walked_and_bands_of_the_whole_volume_are_not(volume
     ]
     walked = {"10000": "200", "10001": "200.015", "50000": "800", "60000": "900"}
     jumped = {"10000": "150", "10001": "150.015", "50000": "500", "60000": "600"}
-    one = [OrderContext(Money(100 * int(volume), "EUR"), "PT", DAY)]
+    one = [Order(Money(100 * int(volume), "EUR"), "PT", DAY)]
     cards_of = [
         card_of("walked", "a", [{"method": "card", "graduated": graduated}]),
         card_of("jumped", "b", whole),
     ]
-    held = Held(cards_of, one, [0] * 8)
-    assert [held.month(entry).cost for entry in held.alone] == [Fraction(walked[volume]), Fraction(jumped[volume])]
-    assert [cost_by_volume(entry).at(Fraction(volume)) for entry in held.alone] == [
+    built = BuiltMonth(cards_of, one, [0] * 8)
+    assert [built.month(entry).cost for entry in built.alone] == [
+        Fraction(walked[volume]),
+        Fraction(jumped[volume]),
+    ]
+    assert [cost_by_volume(entry).at(Fraction(volume)) for entry in built.alone] == [
         Fraction(walked[volume]),
         Fraction(jumped[volume]),
     ]
@@ -272,11 +282,11 @@ def test_plans_that_carry_other_orders_can_be_told_apart() -> None:
         {"method": "card", "percent": "2", "plans": ["all"]},
         {"method": "card", "percent": "1", "plans": ["few"], "when": {"buyer_country": ["ES"]}},
     ]
-    held = Held([card_of("one", "", rates, ["all", "few"])], euros(90) + euros(10, country="ES"), [0] * 4)
-    every, few = (carried_by(entry, entry.volume) for entry in held.alone)
+    built = BuiltMonth([card_of("one", "", rates, ["all", "few"])], euros(90) + euros(10, country="ES"), [0] * 4)
+    every, few = (carried_by(entry, entry.volume) for entry in built.alone)
     assert (every.height, few.height) == (100, 10)
     assert not same_orders([every, few])
-    assert same_orders([few, carried_by(held.alone[1], Fraction(10**6))])
+    assert same_orders([few, carried_by(built.alone[1], Fraction(10**6))])
 
 
 def test_a_plan_that_would_carry_other_orders_at_a_volume_has_no_cost_there() -> None:
@@ -285,10 +295,10 @@ def test_a_plan_that_would_carry_other_orders_at_a_volume_has_no_cost_there() ->
         {"method": "card", "percent": "1", "when": {"buyer_country": ["ES"]}},
         {"method": "card", "percent": "2", "when": {"monthly_volume": {"below": "10000 EUR"}}},
     ]
-    held = Held([card_of("one", "a", rates)], euros(90) + euros(10, country="ES"), [0] * 4)
-    (entry,) = held.alone
+    built = BuiltMonth([card_of("one", "a", rates)], euros(90) + euros(10, country="ES"), [0] * 4)
+    (entry,) = built.alone
     curve = cost_by_volume(entry)
-    assert curve.at(Fraction(5000)) == held.month(entry).cost == 90 + 5
+    assert curve.at(Fraction(5000)) == built.month(entry).cost == 90 + 5
     assert curve.at(Fraction(20_000)) is None
 
 
@@ -299,9 +309,9 @@ def test_mixes_may_be_asked_for_at_the_same_time() -> None:
         {"below": None, "percent": "1"},
     ]
     card = card_of("grad", "own", [{"method": "card", "graduated": steps}])
-    held = Held([card], [order for cents in range(1, 61) for order in euros(50, cents)], [0] * 4)
-    (entry,) = held.alone
-    places = Places(held.orders, held.columns.percent_over, held.alone)
+    built = BuiltMonth([card], [order for cents in range(1, 61) for order in euros(50, cents)], [0] * 4)
+    (entry,) = built.alone
+    places = Places(built.orders, built.columns.percent_over, built.alone)
     walked = list(entry.card.walk(Fraction(1600)))
     with ThreadPoolExecutor(len(walked)) as threads:
         names = list(threads.map(lambda step: places.fees(entry, step), walked))
@@ -315,9 +325,9 @@ def test_a_volume_that_settles_nowhere_ends_with_what_is_carried_there() -> None
         {"method": "card", "percent": "2", "when": {"monthly_volume": {"below": "1000 EUR"}}},
         {"method": "card", "percent": "1", "when": {"buyer_country": ["ES"]}},
     ]
-    held = Held([card_of("one", "a", rates)], euros(12) + euros(12, country="ES"), [0] * 4)
-    (entry,) = held.alone
-    assert (entry.volume, held.month(entry).carried) == (Fraction(1200), Fraction(12))
+    built = BuiltMonth([card_of("one", "a", rates)], euros(12) + euros(12, country="ES"), [0] * 4)
+    (entry,) = built.alone
+    assert (entry.volume, built.month(entry).carried) == (Fraction(1200), Fraction(12))
 
 
 # Section 1: nothing is refused and nothing left out for its length.
@@ -346,22 +356,22 @@ def test_many_payout_currencies_and_long_rates_are_priced_exactly() -> None:
         }
     )  # fmt: skip
     currencies = ["EUR", "IRR", "VND", "KWD", *quoted]
-    held = [OrderContext(Money(minor, code), "PT", DAY) for code in currencies for minor in (7, 5_000, 10**11)]
-    built = Held([card], held, [0] * 4, rates)
-    assert built.orders.height == len(held)
-    assert {order.context.amount.currency for order in built.orders.long} == {"IRR", "VND", "KWD"}
+    orders = [Order(Money(minor, code), "PT", DAY) for code in currencies for minor in (7, 5_000, 10**11)]
+    built = BuiltMonth([card], orders, [0] * 4, rates)
+    assert built.orders.height == len(orders)
+    assert {order.order.amount.currency for order in built.orders.long} == {"IRR", "VND", "KWD"}
     pricer = built.columns.versions[0][0]
     fees = ZERO
-    for order in held:
+    for order in orders:
         (priced,) = pricer.price(order)
         assert isinstance(priced, Priced)
         fees += priced.exact * rates.find(priced.currency, "EUR", DAY).value
     month = built.month(built.alone[0])
-    assert month.carried == len(held)
+    assert month.carried == len(orders)
     assert month.fees == fees
     assert built.mixes().cheapest().fees == fees
     every = counted(built.orders)
-    assert every.orders == len(held)
+    assert every.orders == len(orders)
     assert every.amount == month.amount
 
 
@@ -369,17 +379,17 @@ def test_long_orders_are_carried_as_their_method_can(monkeypatch: pytest.MonkeyP
     monkeypatch.setattr(order_columns, "BITS", 0)
     wallet = Method(id="card", name="Card", family="card", buyer="Pays.", recurring=True, currencies=["EUR"])
     columns = FeeColumns(Catalogue([FLAT], "PT", RATES), "EUR", RATES)
-    held = columns.orders(frame_of([*euros(2), OrderContext(Money(500, "USD"), "PT", DAY)]))
+    built = columns.orders(frame_of([*euros(2), Order(Money(500, "USD"), "PT", DAY)]))
     setting = Setting("PT", "EUR", Mode.TEST, {"card": wallet}, {}, RATES)
-    mask = carried({"card": wallet}, held, setting)
-    card = CardColumns(columns, columns.versions[0][0], held, mask, plans_of(FLAT, [0], [0]))
+    mask = carried({"card": wallet}, built, setting)
+    card = CardColumns(columns, columns.versions[0][0], built, mask, plans_of(FLAT, [0], [0]))
     assert card.sum_of("flat/only", card.walk(ZERO)).orders == 2
-    assert counted(held, mask, "card").orders == 2
+    assert counted(built, mask, "card").orders == 2
 
 
 def test_an_empty_month_has_an_empty_mix() -> None:
-    held = Held([FLAT], [], [0] * 4)
-    mix = held.mixes().cheapest()
+    built = BuiltMonth([FLAT], [], [0] * 4)
+    mix = built.mixes().cheapest()
     assert mix.plans == ()
     assert mix.cost == 0
 
@@ -389,8 +399,8 @@ def walk_of(entry: Alone) -> Iterator[Fraction]:
 
 
 def test_the_shares_of_a_month_add_up() -> None:
-    held = Held([card_of("grad", "own", [{"method": "card", "graduated": GRADUATED}])], euros(100), [0] * 4)
-    assert list(walk_of(held.alone[0])) == [Fraction(2, 5), Fraction(3, 5)]
+    built = BuiltMonth([card_of("grad", "own", [{"method": "card", "graduated": GRADUATED}])], euros(100), [0] * 4)
+    assert list(walk_of(built.alone[0])) == [Fraction(2, 5), Fraction(3, 5)]
 
 
 def test_orders_go_where_each_is_cheapest() -> None:
@@ -401,9 +411,9 @@ def test_orders_go_where_each_is_cheapest() -> None:
         return card_of(name, plan, [home, {"method": "card", "percent": "2"}])
 
     orders_of = euros(100) + euros(100, country="ES")
-    held = Held([card_at_home("here", "a", "PT"), card_at_home("there", "b", "ES")], orders_of, [0] * 8)
-    assert [held.month(entry).cost for entry in held.alone] == [150, 150]
-    mix = held.mixes().cheapest()
+    built = BuiltMonth([card_at_home("here", "a", "PT"), card_at_home("there", "b", "ES")], orders_of, [0] * 8)
+    assert [built.month(entry).cost for entry in built.alone] == [150, 150]
+    mix = built.mixes().cheapest()
     assert mix.plans == ("here/a", "there/b")
     assert mix.cost == 100
 

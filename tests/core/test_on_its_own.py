@@ -9,7 +9,7 @@ from monedero.core.account import Account, Mode
 from monedero.core.fx import ReferenceRates
 from monedero.core.method import Method
 from monedero.core.money import Money
-from monedero.core.order import Order
+from monedero.core.order.model import Order
 from monedero.core.payment.payment import Chosen, Payment
 from monedero.core.ratecard.catalogue import Catalogue
 from monedero.core.ratecard.model import LineKind, RateCard, Route
@@ -31,11 +31,8 @@ def record(provider: str | None) -> OrderRecord:
         edition=1,
         draft_version=None,
         placed_at=NOW,
-        country="ES",
+        order=Order(Money(500, "EUR"), "ES", NOW.date(), frozenset({LineKind.GOODS}), recurring=False),
         line_name="Chart",
-        kind=LineKind.GOODS,
-        recurring=False,
-        amount=Money(500, "EUR"),
         payments=[Payment.begin(1, chosen, Money(500, "EUR"), NOW)],
         happened=[],
     )
@@ -44,7 +41,7 @@ def record(provider: str | None) -> OrderRecord:
 def test_a_record_says_what_was_ordered_and_whether_something_is_to_come() -> None:
     at_provider = record("orlenta")
     assert at_provider.order == Order(
-        Money(500, "EUR"), "ES", frozenset({LineKind.GOODS}), recurring=False, placed_on=NOW.date()
+        Money(500, "EUR"), "ES", NOW.date(), frozenset({LineKind.GOODS}), recurring=False
     )
     assert not at_provider.asks
     assert at_provider.changes_at is None
@@ -80,9 +77,7 @@ def test_an_account_serves_its_storefronts_alone(rates: ReferenceRates) -> None:
         }
     )
     card = Method(id="card", name="Card", family="card", buyer="", recurring=True)
-    order = Order(
-        Money(500, "EUR"), "ES", frozenset({LineKind.GOODS}), recurring=False, placed_on=date(2026, 1, 5)
-    )
+    order = Order(Money(500, "EUR"), "ES", date(2026, 1, 5), frozenset({LineKind.GOODS}), recurring=False)
 
     def outcome(storefront: Storefront | None) -> list[str]:
         setting = Setting("PT", "EUR", Mode.TEST, {"card": card}, {"second": account}, rates, storefront)
@@ -93,24 +88,26 @@ def test_an_account_serves_its_storefronts_alone(rates: ReferenceRates) -> None:
     assert outcome(None) == []
 
 
-def test_a_checkout_belongs_to_the_storefront_of_its_name_else_to_the_first() -> None:
+def test_a_storefront_is_found_by_its_id_whatever_it_is_called() -> None:
     given = {"name": "S", "country": "PT", "currency": "EUR"}
     fronts = [{"id": "web-shop", "name": "Web shop"}, {"id": "pier", "name": "Pier"}]
     shop = Shop.model_validate({**given, "storefronts": fronts})
-    belongs = [shop.storefront_of(name) for name in ("Pier", "Web shop", "Named before")]
-    assert [front.id for front in belongs if front] == ["pier", "web-shop", "web-shop"]
-    assert Shop.model_validate(given).storefront_of("Web shop") is None
+    assert [front.name if (front := shop.storefront(id)) else "" for id in ("pier", "web-shop", "Web shop")] == [
+        *("Pier", "Web shop", ""),
+    ]
+    # A shop that names none has one.
+    assert [front.id for front in Shop.model_validate(given).storefronts] == ["web-shop"]
+    with pytest.raises(ValidationError, match="list-empty"):
+        Shop.model_validate({**given, "storefronts": []})
     for twice in ([fronts[0], {**fronts[1], "id": "web-shop"}], [fronts[0], {**fronts[1], "name": "web SHOP"}]):
         with pytest.raises(ValidationError, match="duplicate"):
             Shop.model_validate({**given, "storefronts": twice})
 
 
 def test_routes_without_a_price_stand_apart_in_a_ranking(rates: ReferenceRates, example_card: RateCard) -> None:
-    order = Order(
-        Money(8500, "USD"), "US", frozenset({LineKind.GOODS}), recurring=False, placed_on=date(2024, 1, 2)
-    )
+    order = Order(Money(8500, "USD"), "US", date(2024, 1, 2), frozenset({LineKind.GOODS}), recurring=False)
     catalogue = Catalogue([example_card], "PT", rates)
-    ranked, shut = catalogue.rank(catalogue.price(order.context()), "EUR", order.placed_on)
+    ranked, shut = catalogue.rank(catalogue.price(order), "EUR", order.placed_on)
     assert [entry.pricing.route.method for entry in ranked] == ["card"]
     assert {entry.reason.code.value for entry in shut} == {"no-rate-fits"}
     assert len(ranked) + len(shut) == len(example_card.routes)

@@ -5,11 +5,12 @@ from datetime import UTC, datetime
 from typing import Any
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from monedero.core.errors import Conflict, FaultCode
 from monedero.core.money import Money
+from monedero.core.order.model import Order
 from monedero.core.payment import meaning
 from monedero.core.payment.books import Books
 from monedero.core.payment.due import DueCode, Who, due
@@ -18,6 +19,7 @@ from monedero.core.payment.payment import Chosen, Gives, Payment, made, moved, t
 from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, HOLDS_MONEY, MOVES, Move, State
 from monedero.core.ratecard.model import LineKind
 from monedero.core.record import Asking, Dispatch, OrderRecord, Request
+from tests.properties import tried_on
 
 NOW = datetime(2026, 11, 25, 10, 0, tzinfo=UTC)
 ORDERED = Money(8500, "EUR")
@@ -215,7 +217,7 @@ def heard(notices: list[Notice]) -> Payment:
     return payment
 
 
-@settings(max_examples=400)
+@tried_on(400)
 @given(st.integers(0, 10**9), st.randoms(use_true_random=False))
 def test_doubled_and_shuffled_notices_end_where_the_model_ends(seed: int, shuffled: random.Random) -> None:
     notices, ledger = history(seed)
@@ -239,7 +241,7 @@ def test_doubled_and_shuffled_notices_end_where_the_model_ends(seed: int, shuffl
     assert not payment.early
 
 
-@settings(max_examples=300)
+@tried_on(300)
 @given(
     st.lists(st.tuples(st.sampled_from(list(Move)), st.integers(0, 9000)), max_size=25),
     st.sampled_from([CARD, TRANSFER]),
@@ -302,11 +304,8 @@ def record(payment: Payment, kind: str = "goods", **more: Any) -> OrderRecord:
         edition=1,
         draft_version=None,
         placed_at=NOW,
-        country="ES",
+        order=Order(ORDERED, "ES", NOW.date(), frozenset({LineKind(kind)}), recurring=False),
         line_name="Chart",
-        kind=LineKind(kind),
-        recurring=False,
-        amount=ORDERED,
         payments=more.pop("payments", [payment]),
         happened=[],
         **more,

@@ -12,7 +12,6 @@ from jsonschema import Draft202012Validator
 
 from monedero import demo
 from monedero.core.errors import FaultCode, InvalidInput
-from monedero.core.money import Money
 from monedero.core.window import Window
 from monedero.formats import ecb, orders_csv, rate_card
 from monedero.formats.json_text import read_json, read_model
@@ -81,16 +80,15 @@ def refusal(*rows: str) -> InvalidInput:
 def test_an_orders_file_with_everything_in_it() -> None:
     header = HEADER + ",line_kind,recurring,card_network,card_kind,signed_in,line"
     row = GOOD + ",goods+course,true,aster,commercial,false,chart"
-    volume = Money.parse("5000 EUR")
-    (order,) = orders_csv.read(lines("\ufeff" + header, row, ""), monthly_volume=volume)
-    assert order.context.card_network == "aster"
-    assert sorted(order.context.line_kinds) == ["course", "goods"]
-    assert (order.context.recurring, order.context.monthly_volume) == (True, volume)
+    (order,) = orders_csv.read(lines("\ufeff" + header, row, ""))
+    assert order.order.card_network == "aster"
+    assert sorted(order.order.kinds) == ["course", "goods"]
+    assert (order.order.recurring, order.order.lines, order.order.signed_in) == (True, ("chart",), False)
 
 
 def test_empty_cells_are_unknown() -> None:
     (order,) = orders_csv.read(lines(HEADER + ",recurring,card_kind", GOOD + ",,"))
-    assert (order.context.recurring, order.context.card_kind) == (None, None)
+    assert (order.order.recurring, order.order.card_kind) == (None, None)
 
 
 @pytest.mark.parametrize(

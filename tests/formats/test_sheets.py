@@ -1,18 +1,20 @@
 """Sheets and tables that ask for more than a file of orders may: each is refused, and nobody else waits for it."""
 
 import io
-import subprocess
+import json
 import time
 import zipfile
 from datetime import date, datetime
 from datetime import time as clock
+from pathlib import Path
+from threading import Event
 from typing import Any
 
 import pytest
 from openpyxl import Workbook
 
-from monedero.core.errors import InvalidInput
-from monedero.formats import sheet, table
+from monedero.core.errors import Fault, FaultCode, InvalidInput
+from monedero.formats import apart, sheet, table
 
 SHEET = """<?xml version="1.0" encoding="UTF-8"?>
 <worksheet xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main"><sheetData>{rows}</sheetData></worksheet>"""
@@ -37,13 +39,15 @@ def refused(content: bytes) -> str:
     return told.value.faults[0].code.value
 
 
-def test_a_number_in_a_cell_far_away_does_not_end_the_server() -> None:
+def test_a_number_in_a_cell_far_away_does_not_end_the_server(tmp_path: Path) -> None:
     """One number in XFD100000 claimed 52 GB."""
     head = '<row r="1"><c r="A1"><v>1</v></c></row>'
     far = sheet_of(f'{head}<row r="100000"><c r="XFD100000"><v>1</v></c></row>')
     assert len(far) < 10_000
     began = time.monotonic()
-    assert refused(far) == "sheet-too-large"
+    with pytest.raises(InvalidInput) as told:
+        apart.read_apart(far, tmp_path, Event())
+    assert told.value.faults[0].code is FaultCode.SHEET_TOO_LARGE
     assert time.monotonic() - began < 60
 
 
@@ -76,7 +80,7 @@ def test_columns_and_cells_are_bounded_and_names_are_compared_in_one_go() -> Non
 
 
 class Pipe:
-    """Standard input or output of a process that reads a sheet."""
+    """Standard input or output of a process that reads a file."""
 
     def __init__(self, content: bytes = b"") -> None:
         self.buffer, self.written = io.BytesIO(content), ""
@@ -87,7 +91,7 @@ class Pipe:
 
 @pytest.fixture
 def reader(monkeypatch: pytest.MonkeyPatch) -> Any:
-    """The process that reads a sheet, played in this one."""
+    """The process that reads a file, played in this one."""
 
     def read(content: bytes) -> tuple[int, str, str]:
         out, told = Pipe(), Pipe()
@@ -95,7 +99,7 @@ def reader(monkeypatch: pytest.MonkeyPatch) -> Any:
         monkeypatch.setattr("sys.stdout", out)
         monkeypatch.setattr("sys.stderr", told)
         monkeypatch.setattr("resource.setrlimit", lambda *_: None)
-        return sheet.main(), out.written, told.written
+        return apart.main(), out.written, told.written
 
     return read
 
@@ -109,9 +113,50 @@ def test_the_process_writes_a_row_a_line_and_says_why_it_cannot_read(reader: Any
     page.append([7, True])
     held = io.BytesIO()
     book.save(held)
-    assert reader(held.getvalue()) == (0, '[1, ["id", "paid"]]\n[3, ["7", "true"]]\n', "")
-    status, out, told = reader(b"PK\x03\x04 no sheet")
-    assert (status, out, bool(told)) == (sheet.UNREADABLE, "", True)
+    assert reader(held.getvalue()) == (0, '["id", "paid"]\n[3, ["7", "true"]]\n', "1")
+    status, out, told = reader(b"id,id\n1,2\n")
+    assert (status, out) == (apart.REFUSED, "")
+    assert apart.fault_from(json.loads(told)) == Fault(FaultCode.DUPLICATE, "id", "id", {"what": "column"})
+
+
+def test_a_table_read_apart_is_the_same_and_leaves_no_file(tmp_path: Path) -> None:
+    content = b'id,name\n1,a\n\n2,"b\nc"\n'
+    spool = apart.read_apart(content, tmp_path, Event())
+    here = table.read(content)
+    assert (spool.header, spool.total) == (here.header, 2)
+    for _ in range(2):
+        assert list(spool.table().rows) == here.rows
+    assert [path.stat().st_mode & 0o777 for path in tmp_path.iterdir()] == [0o600]
+    assert apart.header_in(spool.path) == here.header
+    del spool
+    assert list(tmp_path.iterdir()) == []
+
+
+@pytest.mark.parametrize(
+    ("content", "code"), [(b"id\n", FaultCode.TABLE_EMPTY), (b"id\n\xff\n", FaultCode.NOT_UTF8)]
+)
+def test_a_file_that_is_refused_is_refused_apart_too(content: bytes, code: FaultCode, tmp_path: Path) -> None:
+    with pytest.raises(InvalidInput) as told:
+        apart.read_apart(content, tmp_path, Event())
+    assert told.value.faults[0].code is code
+    assert list(tmp_path.iterdir()) == []
+
+
+def test_reading_ends_when_it_is_stopped_or_takes_too_long(
+    tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    many = b"id,date,amount\n" + b"1,2026-10-03,5.00\n" * 2_000_000
+    stop = Event()
+    stop.set()
+    began = time.monotonic()
+    with pytest.raises(apart.Stopped):
+        apart.read_apart(many, tmp_path, stop)
+    monkeypatch.setattr(apart, "SECONDS", 0)
+    with pytest.raises(InvalidInput) as told:
+        apart.read_apart(many, tmp_path, Event())
+    assert told.value.faults[0].code is FaultCode.SHEET_TOO_LARGE
+    assert time.monotonic() - began < 5
+    assert list(tmp_path.iterdir()) == []
 
 
 def test_a_time_of_day_and_a_day_are_told_as_they_are_read() -> None:
@@ -119,14 +164,6 @@ def test_a_time_of_day_and_a_day_are_told_as_they_are_read() -> None:
         sheet.text_of(cell) for cell in (datetime(2026, 11, 24, 8, 30), clock(8, 30), date(2026, 11, 24), 19.99)
     ]
     assert told == ["2026-11-24", "08:30:00", "2026-11-24", "19.99"]
-
-
-def test_a_sheet_that_takes_too_long_is_refused(monkeypatch: pytest.MonkeyPatch) -> None:
-    def slow(*given: Any, **more: Any) -> None:
-        raise subprocess.TimeoutExpired("reader", sheet.SECONDS)
-
-    monkeypatch.setattr(subprocess, "run", slow)
-    assert refused(sheet_of("")) == "sheet-too-large"
 
 
 def test_a_packed_file_that_is_no_workbook_is_unreadable() -> None:

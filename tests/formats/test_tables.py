@@ -4,13 +4,14 @@ import io
 from datetime import date, datetime, time
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from openpyxl import Workbook
 from tests.core.made_up import cards
+from tests.properties import tried_on
 
 from monedero import demo
 from monedero.core.errors import InvalidInput
-from monedero.core.ratecard.model import RateCard
+from monedero.core.ratecard.model import LineKind, RateCard
 from monedero.formats import rate_card_csv, table
 from monedero.formats.matching import DayOrder, Matching, guess
 from monedero.formats.past_orders import Reader, ReadOrder, RefusedRow, amount_of, country_of
@@ -55,7 +56,7 @@ def test_columns_are_guessed_by_their_names(header: str, columns: dict[str, str]
 def test_days_as_files_write_them(day: str, written: DayOrder, found: date) -> None:
     rows = read(f"id,date,amount\n1,{day},5.00\n")
     assert isinstance(rows[0], ReadOrder)
-    assert rows[0].placed_on == found
+    assert rows[0].order.placed_on == found
     held = table.read(f"id,date,amount\n1,{day},5.00\n".encode())
     assert guess(held.header, [cells for _, cells in held.rows], "EUR", "PT").days is written
 
@@ -109,9 +110,8 @@ def test_cells_are_read_or_refused_by_column() -> None:
     first, last = rows[0], rows[7]
     assert isinstance(first, ReadOrder)
     assert isinstance(last, ReadOrder)
-    assert (first.kinds, first.recurring, first.card_kind, first.card_network) == (
-        *("goods+download", True, "consumer-debit", "aster"),
-    )
+    assert (first.order.kinds, first.order.recurring) == (frozenset({LineKind.GOODS, LineKind.DOWNLOAD}), True)
+    assert (first.order.card_kind, first.order.card_network) == ("consumer-debit", "aster")
     assert last.refund_of == "1"
     refused = [(row.line, row.fault.field) for row in rows if isinstance(row, RefusedRow)]
     assert refused == [
@@ -123,7 +123,8 @@ def test_cells_are_read_or_refused_by_column() -> None:
 def test_a_line_of_the_shop_brings_its_kind_and_whether_it_repeats() -> None:
     (row,) = read("id,date,amount,line\n1,2026-10-03,12.00,dark-sky club\n")
     assert isinstance(row, ReadOrder)
-    assert (row.line, row.kinds, row.recurring) == ("dark-sky-club", "membership", True)
+    assert (row.order.lines, row.order.kinds) == (("dark-sky-club",), frozenset({LineKind.MEMBERSHIP}))
+    assert row.order.recurring is True
 
 
 def test_a_matching_that_names_what_is_not_there_is_refused() -> None:
@@ -154,7 +155,7 @@ def test_blank_lines_of_a_file_are_passed_over_and_lines_stay_physical() -> None
 
 
 # Rates as a table.
-@settings(max_examples=60, deadline=None)
+@tried_on(60)
 @given(cards(graduated=True))
 def test_rates_go_out_as_a_table_and_come_back_as_they_were(card: RateCard) -> None:
     assert rate_card_csv.read(rate_card_csv.write(card), card) == card

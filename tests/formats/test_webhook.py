@@ -37,7 +37,7 @@ def headers(**changed: str | None) -> dict[str, str]:
 
 def test_the_published_example_is_signed_and_verified() -> None:
     assert webhook.signed(SECRET, ID, AT, BODY) == headers()
-    assert webhook.verified([SECRET], headers(), BODY, AT) == webhook.Message(ID, AT)
+    assert webhook.verified([SECRET], headers(), BODY, AT) == webhook.SignedMessage(ID, AT)
     key = base64.b64decode(SECRET.removeprefix("whsec_"))
     by_hand = hmac.new(key, b"%s.1614265330.%s" % (ID.encode(), BODY), hashlib.sha256).digest()
     assert "v1," + base64.b64encode(by_hand).decode() == SIGNATURE

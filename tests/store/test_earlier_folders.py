@@ -10,15 +10,23 @@ from pathlib import Path
 
 import pytest
 
+from monedero.core.account import Mode
+from monedero.server.shops import Shops
 from monedero.store import Store
-from monedero.work.premises import Premises
 from tests.api.shopkeeper import BOAT
 from tests.conftest import DATA, Hours, browser_of, opened, the_app
 
 FOLDERS = sorted((DATA / "folders").glob("*.zip"))
 VIEWS = (
-    *("/api/shop", "/api/compare", "/api/compare/plans", "/api/compare/curves", "/api/accounts", "/api/checkout"),
-    *("/api/publication", "/api/records", "/api/profile", "/api/assumptions", "/api/offer"),
+    *(
+        "/api/shop",
+        "/api/compare",
+        "/api/compare/plans",
+        "/api/compare/curves",
+        "/api/accounts",
+        "/api/checkouts/web-shop",
+    ),
+    *("/api/checkouts/web-shop/publication", "/api/records", "/api/profile", "/api/assumptions", "/api/offer"),
 )
 
 
@@ -30,18 +38,31 @@ def test_a_folder_of_before_opens_and_every_view_of_it_answers(packed: Path, tmp
     with sqlite3.connect(folder / "demo.sqlite") as before:
         cards = before.execute("SELECT count(*) FROM rate_card").fetchone()[0]
         accounts = before.execute("SELECT count(*) FROM account").fetchone()[0]
+        editions = before.execute("SELECT number, body FROM edition").fetchall()
+        orders = before.execute("SELECT count(*) FROM order_record").fetchone()[0]
         name = json.loads(before.execute("SELECT body FROM shop").fetchone()[0])["name"]
-    premises = opened(folder, Hours())
+    shops = opened(folder, Hours())
     assert not list(folder.glob("demo-before-*"))
     client = browser_of(the_app())
     for view in VIEWS:
         answer = client.get(view, params={**BOAT, "low": "5", "high": "5000"})
         assert answer.status_code == 200, (view, answer.text)
-    store = premises.demo.store
+    store = shops.demo.store
     shop = store.shop.read()
     assert shop
-    assert (shop.value.name, len(store.rate_cards.all()), len(store.editions.all())) == (name, cards, 1)
-    assert len(store.accounts.of(store.editions.all()[0].held.checkout.mode)) <= accounts
+    assert (shop.value.name, len(store.rate_cards.all()), len(store.accounts.of(Mode.TEST))) == (
+        name,
+        cards,
+        accounts,
+    )
+    assert [edition.number for edition in store.editions.of("web-shop")] == [number for number, _ in editions][
+        ::-1
+    ]
+    assert len(store.orders.all()) == orders
+    assert store.checkouts.read("web-shop")
+    # An edition keeps the bytes it was published with.
+    with sqlite3.connect(folder / "demo.sqlite") as after:
+        assert after.execute("SELECT number, body FROM edition").fetchall() == editions
     placed = client.post("/api/orders", json={"order": BOAT, "tender": "bank-transfer", "by": "newest-edition"})
     assert placed.status_code == 201, placed.text
 
@@ -60,16 +81,16 @@ def test_an_old_and_an_empty_database_reach_the_same_schema(tmp_path: Path) -> N
 
 def test_a_demo_that_does_not_open_is_made_anew_and_the_owners_shop_never(tmp_path: Path) -> None:
     folder = tmp_path / "data"
-    Premises(folder, now=Hours()).own.store.close()
+    Shops(folder, now=Hours()).own.store.close()
     for file in folder.glob("demo.sqlite*"):
         file.unlink()
     (folder / "demo.sqlite").write_bytes(b"this is no database" * 200)
-    again = Premises(folder, now=Hours())
+    again = Shops(folder, now=Hours())
     assert again.demo.store.shop.read() is not None
     assert (folder / "demo-before-1" / "demo.sqlite").exists()
     (folder / "shop.sqlite").write_bytes(b"this is no database" * 200)
     for file in folder.glob("shop.sqlite-*"):
         file.unlink()
     with pytest.raises(Exception, match="database-broken"):
-        Premises(folder, now=Hours())
+        Shops(folder, now=Hours())
     assert (folder / "shop.sqlite").read_bytes().startswith(b"this is no database")

@@ -7,18 +7,18 @@ from fractions import Fraction
 import pytest
 
 from monedero.core.account import Account
-from monedero.core.cost.all_in import Bearing, CostPart, EventPrices
+from monedero.core.cost.all_in import CostPart, EventPrices, OtherCosts
 from monedero.core.cost.assumed import Assumed
 from monedero.core.method import Method
 from monedero.core.provider import ProviderFacts
 from monedero.core.ratecard.linear import NOTHING, FeePiece, Linear
 from monedero.core.ratecard.model import RateCard
-from monedero.wording.costs import FORMULAS, LABELS, MOVED_BY, Case, cost_parts, unknown_parts
-from monedero.wording.facts import Known, facts
+from monedero.wording.costs import FORMULAS, MOVED_BY, Case, cost_parts, unknown_parts
+from monedero.wording.facts import ToldFrom, facts
 
 ZERO = Fraction(0)
 FEE = FeePiece(ZERO, None, "any", Linear(Fraction(14, 1000), ZERO), Linear(ZERO, Fraction(1, 4)), NOTHING, ())
-EVERYTHING = Bearing(
+EVERYTHING = OtherCosts(
     assumed=Assumed(
         refund_rate=Fraction(2, 100),
         dispute_rate=Fraction(1, 1000),
@@ -46,7 +46,7 @@ EVERYTHING = Bearing(
 
 
 def test_every_part_has_its_words() -> None:
-    assert set(LABELS) == set(FORMULAS) == set(MOVED_BY) == set(CostPart)
+    assert set(FORMULAS) == set(MOVED_BY) == set(CostPart)
 
 
 def test_every_part_shows_the_figures_in_its_formula_and_they_add_up() -> None:
@@ -70,13 +70,13 @@ def test_every_part_shows_the_figures_in_its_formula_and_they_add_up() -> None:
 
 
 def test_a_part_of_nothing_is_shown_only_where_an_assumption_could_move_it() -> None:
-    bare = Bearing(assumed=Assumed(), days=ZERO, events=EventPrices(refund=ZERO))
+    bare = OtherCosts(assumed=Assumed(), days=ZERO, events=EventPrices(refund=ZERO))
     parts = [part.part for part in cost_parts(Case(FEE, bare, Fraction(85), "EUR"))]
     assert parts == [CostPart.FEE, CostPart.REFUNDS, CostPart.HANDLING, CostPart.WAITING]
 
 
 def test_what_is_not_known_is_told_and_counts_as_nothing() -> None:
-    bare = Bearing(assumed=Assumed(dispute_rate=Fraction(1, 100)), days=ZERO, events=EventPrices(refund=ZERO))
+    bare = OtherCosts(assumed=Assumed(dispute_rate=Fraction(1, 100)), days=ZERO, events=EventPrices(refund=ZERO))
     assert unknown_parts(bare) == [
         "The rate card does not say what a dispute or a failed payment costs: that fee counts as nothing."
     ]
@@ -117,7 +117,7 @@ def told(
     method: dict[str, object] | None = None,
     terminal: bool = False,
 ) -> dict[str, str]:
-    known = Known(
+    known = ToldFrom(
         method=METHOD.model_copy(update=method or {}),
         card=card,
         facts=PROVIDER if card else None,
@@ -147,9 +147,9 @@ def test_what_is_not_a_price_is_told_from_the_card_and_the_provider(example_card
     held = Account(provider="orlenta", mode="test", stage="connected", active_methods=[])
     assert told(card, held)["effort"] == "account held"
     assert "first payout is" not in told(card, held)["arrives"]
-    drawer = told(card, held, terminal=True)["terms"]
-    assert "terminal 9.00 EUR" not in drawer
-    assert drawer.endswith("you hold its terminal")
+    worded = told(card, held, terminal=True)["terms"]
+    assert "terminal 9.00 EUR" not in worded
+    assert worded.endswith("you hold its terminal")
 
 
 @pytest.mark.parametrize(

@@ -5,7 +5,7 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, Field
 
-from monedero.core.account import Mode, Stage
+from monedero.core.account import Act, Mode, Stage
 from monedero.core.fields import Name, WebAddress
 from monedero.core.provider import ConnectBy, CredentialField
 
@@ -26,6 +26,7 @@ class MethodSides(BaseModel):
     share: str
     active: bool
     there: str
+    needs_domain: bool
     tender: str | None
     here: str
     follows: bool
@@ -76,6 +77,7 @@ class AccountOut(BaseModel):
     id: str
     name: str
     stage: Stage
+    can: list[Act]
     stands: str
     since: str
     waits_for: str

@@ -24,29 +24,30 @@ from monedero.api.account_schemas import (
     Serves,
     SheetOut,
 )
-from monedero.api.account_views import account_out, sheet_out, since_text
+from monedero.api.account_views import account_out, sheet_out
+from monedero.api.modes import ModeDep
 from monedero.api.problems import PROBLEMS
-from monedero.api.rooms import RoomDep
-from monedero.core.account import Mode, Stage
+from monedero.api.requests import RunningDep
+from monedero.core.account import Stage
 from monedero.core.errors import Refused
-from monedero.wording.accounts import STANDS
+from monedero.wording.accounts import since_text, stands_text
 from monedero.work.accounts.own_gateway import put_gateway
-from monedero.work.accounts.serving import serve
-from monedero.work.accounts.sheets import leaving, sheet
+from monedero.work.accounts.provider_sheet import leaving, sheet
+from monedero.work.accounts.storefronts import serve
 
 router = APIRouter(prefix="/api", tags=["accounts"], responses=PROBLEMS)
 BOUND = "monedero_sign_in"
 
 
 @router.get("/accounts")
-def read_accounts(room: RoomDep, mode: Mode = Mode.TEST) -> AccountsOut:
+def read_accounts(running: RunningDep, mode: ModeDep) -> AccountsOut:
     """Every provider with where it stands, in a mode."""
-    held = room.store.accounts.by_provider(mode)
+    accounts = running.store.accounts.by_provider(mode)
     found = []
-    for provider in room.store.providers.all().values():
-        best = held.get(provider.id)
+    for provider in running.store.providers.all().values():
+        best = accounts.get(provider.id)
         stage = best.stage if best else Stage.NOT_BEGUN
-        stands = STANDS[stage].format(provider=provider.name)
+        stands = stands_text(stage, provider.name)
         found.append(
             Indexed(
                 provider=provider.id,
@@ -56,7 +57,7 @@ def read_accounts(room: RoomDep, mode: Mode = Mode.TEST) -> AccountsOut:
                 since=since_text(best),
                 accounts=[
                     Named(id=entry.id, name=entry.name or provider.name)
-                    for entry in room.store.accounts.of(mode).values()
+                    for entry in running.store.accounts.of(mode).values()
                     if entry.provider == provider.id
                 ],
             )
@@ -65,108 +66,110 @@ def read_accounts(room: RoomDep, mode: Mode = Mode.TEST) -> AccountsOut:
 
 
 @router.get("/accounts/{provider}")
-def read_sheet(room: RoomDep, provider: str, mode: Mode = Mode.TEST) -> SheetOut:
+def read_sheet(running: RunningDep, provider: str, mode: ModeDep) -> SheetOut:
     """The sheet of a provider; where its accounts stand is asked there anew."""
-    for account in room.store.accounts.of(mode).values():
+    for account in running.store.accounts.of(mode).values():
         if account.provider == provider:
-            room.connecting.refresh(room.applying.refresh(account))
-    found = sheet(room.store, room.applying, provider, mode, room.clock.now().date())
-    return sheet_out(room, found, mode)
+            running.connections.refresh(running.applications.refresh(account))
+    found = sheet(running.store, running.applications, provider, mode, running.clock.now().date())
+    return sheet_out(running, found, mode)
 
 
 @router.post("/gateways", status_code=201)
-def add_gateway(room: RoomDep, new: GatewayNew) -> GoTo:
+def add_gateway(running: RunningDep, new: GatewayNew) -> GoTo:
     """Put a gateway of the shop's own among the providers; the browser goes to its sheet."""
-    facts = put_gateway(room.store, room.gateways.hosts, new.name, new.address, new.parts)
-    return GoTo(mode=Mode.TEST, go_to=f"/accounts/{facts.id}")
+    facts = put_gateway(running.store, running.gateways.hosts, new.name, new.address, new.parts)
+    return GoTo(mode=running.mode, go_to=f"/accounts/{facts.id}")
 
 
 @router.post("/accounts/{provider}/begin", status_code=201)
-def begin_account(room: RoomDep, provider: str, asked: Begin) -> AccountOut:
+def begin_account(running: RunningDep, provider: str, asked: Begin) -> AccountOut:
     """Begin an application; a first one that is under way stays as it is."""
-    return account_out(room, room.applying.begin(provider, asked.mode, asked.name))
+    return account_out(running, running.applications.begin(provider, asked.mode, asked.name))
 
 
 @router.put("/accounts/{id}/payout")
-def choose_payout(room: RoomDep, id: str, chosen: PayoutChosen, mode: Mode = Mode.TEST) -> AccountOut:
+def choose_payout(running: RunningDep, id: str, chosen: PayoutChosen, mode: ModeDep) -> AccountOut:
     """Choose the account for payouts."""
-    account = room.applying.account(id, mode)
-    room.applying.choose_payout(account, chosen.payout)
-    return account_out(room, account)
+    account = running.applications.account(id, mode)
+    running.applications.choose_payout(account, chosen.payout)
+    return account_out(running, account)
 
 
 @router.post("/accounts/{id}/phone", status_code=202)
-def send_code(room: RoomDep, id: str, named: PhoneNamed, mode: Mode = Mode.TEST) -> CodeSent:
+def send_code(running: RunningDep, id: str, named: PhoneNamed, mode: ModeDep) -> CodeSent:
     """Send a code by phone."""
-    until = room.applying.send_code(room.applying.account(id, mode), named.phone, named.way)
+    until = running.applications.send_code(running.applications.account(id, mode), named.phone, named.way)
     return CodeSent(mode=mode, good_until=until)
 
 
 @router.post("/accounts/{id}/phone/code")
-def check_code(room: RoomDep, id: str, given: CodeGiven, mode: Mode = Mode.TEST) -> AccountOut:
+def check_code(running: RunningDep, id: str, given: CodeGiven, mode: ModeDep) -> AccountOut:
     """Confirm the number by its code."""
-    account = room.applying.account(id, mode)
-    room.applying.check_code(account, given.code)
-    return account_out(room, account)
+    account = running.applications.account(id, mode)
+    running.applications.check_code(account, given.code)
+    return account_out(running, account)
 
 
 @router.post("/accounts/{id}/terms")
-def accept_terms(room: RoomDep, id: str, mode: Mode = Mode.TEST) -> AccountOut:
+def accept_terms(running: RunningDep, id: str, mode: ModeDep) -> AccountOut:
     """Accept the provider's terms as they stand."""
-    account = room.applying.account(id, mode)
-    room.applying.accept_terms(account)
-    return account_out(room, account)
+    account = running.applications.account(id, mode)
+    running.applications.accept_terms(account)
+    return account_out(running, account)
 
 
 @router.post("/accounts/{id}/send")
-def send_application(room: RoomDep, id: str, answer: Answer, mode: Mode = Mode.TEST) -> AccountOut:
+def send_application(running: RunningDep, id: str, answer: Answer, mode: ModeDep) -> AccountOut:
     """Send the application, or the answer to what was asked."""
-    return account_out(room, room.applying.send(room.applying.account(id, mode), answer.answer))
+    return account_out(running, running.applications.send(running.applications.account(id, mode), answer.answer))
 
 
 @router.post("/accounts/{id}/withdraw")
-def withdraw_application(room: RoomDep, id: str, mode: Mode = Mode.TEST) -> AccountOut:
+def withdraw_application(running: RunningDep, id: str, mode: ModeDep) -> AccountOut:
     """Leave an application; begun again, it goes on where it was."""
-    return account_out(room, room.applying.withdraw(room.applying.account(id, mode)))
+    return account_out(running, running.applications.withdraw(running.applications.account(id, mode)))
 
 
 @router.post("/accounts/{id}/credentials")
-def paste_credentials(room: RoomDep, id: str, pasted: Pasted, mode: Mode = Mode.TEST) -> AccountOut:
+def paste_credentials(running: RunningDep, id: str, pasted: Pasted, mode: ModeDep) -> AccountOut:
     """Connect by credentials, or put new ones in the place of the old."""
-    return account_out(room, room.connecting.by_credentials(room.applying.account(id, mode), pasted.fields))
+    return account_out(
+        running, running.connections.by_credentials(running.applications.account(id, mode), pasted.fields)
+    )
 
 
 @router.post("/accounts/{id}/sign-in")
-def begin_sign_in(room: RoomDep, id: str, response: Response, mode: Mode = Mode.TEST) -> GoTo:
+def begin_sign_in(running: RunningDep, id: str, response: Response, mode: ModeDep) -> GoTo:
     """Begin a sign-in at the provider; this browser alone can end it."""
-    begun = room.connecting.begin_sign_in(room.applying.account(id, mode))
+    begun = running.connections.begin_sign_in(running.applications.account(id, mode))
     response.set_cookie(BOUND, begun.state, httponly=True, samesite="lax", max_age=600)
     return GoTo(mode=mode, go_to=begun.go_to)
 
 
 @router.post("/accounts/{id}/email", status_code=202)
-def name_email(room: RoomDep, id: str, named: EmailNamed, mode: Mode = Mode.TEST) -> None:
+def name_email(running: RunningDep, id: str, named: EmailNamed, mode: ModeDep) -> None:
     """Connect by the address of the account: the provider writes there."""
-    room.connecting.begin_by_email(room.applying.account(id, mode), named.email)
+    running.connections.begin_by_email(running.applications.account(id, mode), named.email)
 
 
 @router.post("/accounts/{id}/domain")
-def check_domain(room: RoomDep, id: str, mode: Mode = Mode.TEST) -> AccountOut:
+def check_domain(running: RunningDep, id: str, mode: ModeDep) -> AccountOut:
     """Let the provider look at the storefront's domain."""
-    return account_out(room, room.connecting.check_domain(room.applying.account(id, mode)))
+    return account_out(running, running.connections.check_domain(running.applications.account(id, mode)))
 
 
 @router.put("/accounts/{id}/serves")
-def serve_storefronts(room: RoomDep, id: str, serves: Serves, mode: Mode = Mode.TEST) -> AccountOut:
+def serve_storefronts(running: RunningDep, id: str, serves: Serves, mode: ModeDep) -> AccountOut:
     """Say which storefronts an account serves, and whose it is."""
-    account = room.applying.account(id, mode)
-    return account_out(room, serve(room.store, account, serves.storefronts, pooled=serves.pooled))
+    account = running.applications.account(id, mode)
+    return account_out(running, serve(running.store, account, serves.storefronts, pooled=serves.pooled))
 
 
 @router.get("/accounts/{id}/leaving")
-def read_leaving(room: RoomDep, id: str, mode: Mode = Mode.TEST) -> LeavingOut:
+def read_leaving(running: RunningDep, id: str, mode: ModeDep) -> LeavingOut:
     """What leaving an account would take away."""
-    found = leaving(room.store, room.applying.account(id, mode))
+    found = leaving(running.store, running.applications.account(id, mode))
     return LeavingOut(
         mode=mode,
         draft=[tender.name for tender in found.draft],
@@ -176,15 +179,15 @@ def read_leaving(room: RoomDep, id: str, mode: Mode = Mode.TEST) -> LeavingOut:
 
 
 @router.post("/accounts/{id}/disconnect")
-def disconnect(room: RoomDep, id: str, mode: Mode = Mode.TEST) -> AccountOut:
+def disconnect(running: RunningDep, id: str, mode: ModeDep) -> AccountOut:
     """Leave an account; it can be taken up again."""
-    return account_out(room, room.connecting.disconnect(room.applying.account(id, mode)))
+    return account_out(running, running.connections.disconnect(running.applications.account(id, mode)))
 
 
 @router.post("/accounts/{id}/reconnect")
-def reconnect(room: RoomDep, id: str, mode: Mode = Mode.TEST) -> AccountOut:
+def reconnect(running: RunningDep, id: str, mode: ModeDep) -> AccountOut:
     """Take an account up again that was left."""
-    return account_out(room, room.connecting.reconnect(room.applying.account(id, mode)))
+    return account_out(running, running.connections.reconnect(running.applications.account(id, mode)))
 
 
 came_back = APIRouter()
@@ -192,7 +195,7 @@ came_back = APIRouter()
 
 @came_back.get("/accounts/connected", include_in_schema=False)
 def end_connecting(
-    room: RoomDep,
+    running: RunningDep,
     state: str = "",
     code: str = "",
     confirms: str = "",
@@ -200,7 +203,7 @@ def end_connecting(
 ) -> RedirectResponse:
     """Where a sign-in or a mail's link comes back to: the account's sheet, or what was wrong with the return."""
     try:
-        connect = room.connecting
+        connect = running.connections
         account = connect.end_by_email(confirms) if confirms else connect.end_sign_in(state, bound, code)
     except Refused as refused:
         answer = RedirectResponse(f"/accounts?refused={refused.faults[0].code.value}", status_code=303)

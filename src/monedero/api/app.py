@@ -9,6 +9,7 @@ from starlette.middleware.trustedhost import TrustedHostMiddleware
 
 from monedero.api import (
     accounts,
+    amounts,
     business,
     catalogue,
     checkout,
@@ -25,51 +26,56 @@ from monedero.api import (
 from monedero.api.card_numbers import RefuseCardNumbers
 from monedero.api.guard import Guard
 from monedero.api.problems import answer_refusals
-from monedero.standins.provider.contract import Played, contract_app
-from monedero.standins.provider.pages import provider_pages
-from monedero.standins.provider.program import CONTRACT_AT, MOUNTED_AT
-from monedero.work.premises import Premises
+from monedero.server.mounts import mounts
+from monedero.server.shops import Shops
 
+# Routes are looked through in this sequence: what buyers ask for comes first.
 FEATURES = (
-    *(shop, month, compare, curves, catalogue, rate_cards, checkout, publish),
-    *(accounts, business, outside, orders, order_records),
+    *(orders, shop, amounts, month, compare, curves, catalogue, rate_cards, checkout, publish),
+    *(accounts, business, outside, order_records),
 )
 SITE = Path(__file__).parent / "site"
 HOSTS = ["127.0.0.1", "localhost", "[::1]"]
 PAGES = (
     *("/", "/shop", "/shop/orders", "/shop/assumptions", "/compare", "/compare/plans", "/compare/catalogue"),
-    *("/compare/cards/{provider}/{day}", "/checkout", "/rehearse", "/publish", "/buy", "/buy/orders/{token}"),
+    *("/compare/cards/{provider}/{day}", "/checkout", "/rehearse", "/publish"),
     *("/accounts", "/accounts/papers", "/accounts/letters", "/accounts/{provider}"),
     *("/accounts/{provider}/application", "/accounts/{provider}/notifications"),
 )
 
 
-def create_app(premises: Premises, *, demo_first: bool) -> FastAPI:
-    """The application on some premises; `demo_first`: a browser that has not chosen sees the demo shop."""
+BUYER_PAGES = ("/buy", "/buy/orders/{token}")
+
+
+def create_app(shops: Shops, *, demo_first: bool) -> FastAPI:
+    """The application on the shops of a server; `demo_first`: a browser that has not chosen sees the demo shop."""
     app = FastAPI(title="Monedero", version="1", docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
-    app.state.premises = premises
-    app.state.first_room = "demo" if demo_first else "own"
+    app.state.shops = shops
+    app.state.first_shop = "demo" if demo_first else "own"
     answer_refusals(app)
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=HOSTS)
     app.add_middleware(RefuseCardNumbers)
     app.add_middleware(Guard)
-    app.include_router(accounts.came_back)
     for feature in FEATURES:
         app.include_router(feature.router)
+    app.include_router(accounts.came_back)
 
-    def played(room: str) -> Played:
-        held: Premises = app.state.premises
-        return Played(held.room(room).provider, held.fetch)
-
-    app.mount(CONTRACT_AT, contract_app(played))
-    app.mount(MOUNTED_AT, provider_pages(lambda room: played(room).provider))
+    for path, outside_app in mounts(lambda: app.state.shops):
+        app.mount(path, outside_app)
     if SITE.exists():
         app.mount("/assets", StaticFiles(directory=SITE / "assets"))
         for path in PAGES:
-            app.add_api_route(path, _page, include_in_schema=False)
+            app.add_api_route(path, _desk, include_in_schema=False)
+        for path in BUYER_PAGES:
+            app.add_api_route(path, _buyer, include_in_schema=False)
     return app
 
 
-def _page() -> FileResponse:
-    """The one page of the interface; it reads the address itself."""
+def _desk() -> FileResponse:
+    """The one page of the desk; it reads the address itself."""
     return FileResponse(SITE / "index.html", headers={"Cache-Control": "no-cache"})
+
+
+def _buyer() -> FileResponse:
+    """The one page of what buyers see; it reads the address itself."""
+    return FileResponse(SITE / "buy.html", headers={"Cache-Control": "no-cache"})

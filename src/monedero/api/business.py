@@ -8,15 +8,16 @@ from fastapi import APIRouter, File, Form, Response, UploadFile
 from pydantic import BaseModel, StrictInt
 
 from monedero.api.problems import PROBLEMS
-from monedero.api.rooms import RoomDep
+from monedero.api.requests import RunningDep
 from monedero.core.account import Mode
 from monedero.core.application import PAPERS, Ask
-from monedero.core.business import Business, Fact, LegalForm
+from monedero.core.business import Business, LegalForm, StatedFact
 from monedero.formats.paper import LARGEST
+from monedero.server.shops import RunningShop
 from monedero.store.papers import Paper
-from monedero.wording.accounts import ASKS
-from monedero.work.accounts.business import HeldBusiness, read_business, save_business
-from monedero.work.premises import Room
+from monedero.wording.accounts import ask_text
+from monedero.wording.catalogue import say
+from monedero.work.accounts.merchant_file import VersionedBusiness, read_business, save_business
 
 PAPER: dict[int | str, dict[str, Any]] = {
     200: {
@@ -25,12 +26,6 @@ PAPER: dict[int | str, dict[str, Any]] = {
     }
 }
 router = APIRouter(prefix="/api", tags=["accounts"], responses=PROBLEMS)
-FORMS = {
-    LegalForm.SOLE_TRADER: "sole trader",
-    LegalForm.COMPANY: "company",
-    LegalForm.PARTNERSHIP: "partnership",
-    LegalForm.ASSOCIATION: "association",
-}
 
 
 class PaperOut(BaseModel):
@@ -78,7 +73,7 @@ def paper_out(paper: Paper) -> PaperOut:
     return PaperOut(
         id=paper.id,
         kind=paper.kind,
-        kind_name=ASKS[Ask(paper.kind)] if known else "a receipt of a transfer",
+        kind_name=ask_text(Ask(paper.kind)) if known else say("paper-receipt"),
         name=paper.name,
         media_type=paper.media_type,
         size=paper.size,
@@ -86,41 +81,41 @@ def paper_out(paper: Paper) -> PaperOut:
     )
 
 
-def _state(room: Room, held: HeldBusiness) -> BusinessState:
+def _state(running: RunningShop, stored: VersionedBusiness) -> BusinessState:
     return BusinessState(
-        mode=Mode.TEST,
-        version=held.version,
-        business=held.business,
-        papers=[paper_out(paper) for paper in room.store.papers.of_shop()],
-        paper_kinds=[Kind(code=ask.value, name=ASKS[ask]) for ask in Ask if ask in PAPERS],
-        legal_forms=[Kind(code=form.value, name=name) for form, name in FORMS.items()],
-        facts=[Kind(code=fact.value, name=ASKS[Ask(fact.value)]) for fact in Fact],
+        mode=running.mode,
+        version=stored.version,
+        business=stored.business,
+        papers=[paper_out(paper) for paper in running.store.papers.of_shop()],
+        paper_kinds=[Kind(code=ask.value, name=ask_text(ask)) for ask in Ask if ask in PAPERS],
+        legal_forms=[Kind(code=form.value, name=say(f"form-{form.value}")) for form in LegalForm],
+        facts=[Kind(code=fact.value, name=ask_text(Ask(fact.value))) for fact in StatedFact],
         largest_paper=LARGEST,
     )
 
 
 @router.get("/business")
-def read(room: RoomDep) -> BusinessState:
+def read(running: RunningDep) -> BusinessState:
     """The business as far as it was typed."""
-    return _state(room, read_business(room.store))
+    return _state(running, read_business(running.store))
 
 
 @router.put("/business")
-def save(room: RoomDep, edit: BusinessEdit) -> BusinessState:
+def save(running: RunningDep, edit: BusinessEdit) -> BusinessState:
     """Save the business as a whole."""
-    return _state(room, save_business(room.store, edit.business, edit.version))
+    return _state(running, save_business(running.store, edit.business, edit.version))
 
 
 @router.post("/papers", status_code=201)
-def add_paper(room: RoomDep, kind: Annotated[Ask, Form()], file: Annotated[UploadFile, File()]) -> PaperOut:
+def add_paper(running: RunningDep, kind: Annotated[Ask, Form()], file: Annotated[UploadFile, File()]) -> PaperOut:
     """Keep a paper."""
-    return paper_out(room.drawer.add(kind, file.filename or "", file.file.read(LARGEST + 1)))
+    return paper_out(running.merchant_file.add(kind, file.filename or "", file.file.read(LARGEST + 1)))
 
 
 @router.get("/papers/{id}", response_class=Response, responses=PAPER)
-def read_paper(room: RoomDep, id: str) -> Response:
+def read_paper(running: RunningDep, id: str) -> Response:
     """A paper, to be saved; the browser is told not to show it in place, nor to guess what it is."""
-    paper, content = room.drawer.open(id)
+    paper, content = running.merchant_file.open(id)
     return as_attachment(paper, content)
 
 
@@ -128,7 +123,6 @@ def as_attachment(paper: Paper, content: bytes) -> Response:
     """A paper as a file to be saved (RFC 6266)."""
     headers = {
         "Content-Disposition": f"attachment; filename*=UTF-8''{quote(paper.name)}",
-        "X-Content-Type-Options": "nosniff",
         "Content-Security-Policy": "sandbox",
         "Cache-Control": "no-store",
     }
@@ -136,6 +130,6 @@ def as_attachment(paper: Paper, content: bytes) -> Response:
 
 
 @router.delete("/papers/{id}", status_code=204)
-def drop_paper(room: RoomDep, id: str) -> None:
+def drop_paper(running: RunningDep, id: str) -> None:
     """Take a paper away."""
-    room.drawer.drop(id)
+    running.merchant_file.drop(id)

@@ -13,6 +13,7 @@ from starlette.datastructures import Headers, UploadFile
 from starlette.formparsers import MultiPartException, MultiPartParser
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
+from monedero.api.modes import mode_of
 from monedero.api.problems import problem
 from monedero.core.card_number import holds_one
 from monedero.core.errors import Fault, FaultCode
@@ -29,7 +30,6 @@ class RefuseCardNumbers:
     """Answers 422 to a request that holds a card number in any text of it, 413 to one whose body is too large."""
 
     def __init__(self, app: ASGIApp) -> None:
-        """Stand before an application."""
         self._app = app
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
@@ -50,7 +50,7 @@ class RefuseCardNumbers:
                 found = _in_json(body) if kind == JSON else _in_pairs(parse_qsl(body.decode("latin-1")))
         if found:
             status = {FaultCode.BODY_UNREADABLE: 400, FaultCode.BODY_TOO_LARGE: 413}.get(found[0].code, 422)
-            await problem(status, found)(scope, receive, send)
+            await problem(status, found, mode_of(scope))(scope, receive, send)
             return
         await self._app(scope, receive, send)
 

@@ -6,15 +6,18 @@ from pydantic import BaseModel
 from monedero.api.compare import reasons_out
 from monedero.api.compare_schemas import ReasonOut
 from monedero.api.problems import PROBLEMS
-from monedero.api.rooms import RoomDep
+from monedero.api.requests import RunningDep
 from monedero.core.account import Mode, Stage
 from monedero.core.provider import ProviderFacts
 from monedero.core.ratecard.model import Rate
-from monedero.wording.accounts import ASKS
+from monedero.wording.accounts import ask_text
+from monedero.wording.catalogue import say
+from monedero.wording.changes import window_text
 from monedero.wording.conditions import when_text
-from monedero.wording.show import money
-from monedero.work.grounds import grounds_of
-from monedero.work.searching import Entry, search
+from monedero.wording.question import facet_text
+from monedero.wording.show import listed, money
+from monedero.work.compare.inputs import inputs_of
+from monedero.work.compare.search import Entry, search
 
 router = APIRouter(prefix="/api", tags=["catalogue"], responses=PROBLEMS)
 
@@ -25,6 +28,7 @@ class FacetOut(BaseModel):
     kind: str
     value: str
     words: str
+    name: str
 
 
 class PriceOut(BaseModel):
@@ -72,29 +76,28 @@ def _price(rate: Rate) -> str:
     parts = []
     if rate.graduated:
         first, last = rate.graduated[0].percent, rate.graduated[-1].percent
-        parts.append(f"{first} % falling to {last} %")
+        parts.append(say("price-falling", first=str(first), last=str(last)))
     if rate.percent:
         parts.append(f"{rate.percent} %")
     if rate.fixed and rate.fixed.minor:
         parts.append(money(str(rate.fixed)))
-    text = " + ".join(parts) or "nothing"
-    limits = (("at least", rate.minimum), ("at most", rate.maximum))
-    return ", ".join([text, *(f"{word} {money(str(limit))}" for word, limit in limits if limit)])
+    text = " + ".join(parts) or say("price-nothing")
+    limits = (("least", rate.minimum), ("most", rate.maximum))
+    return ", ".join([text, *(say(f"price-at-{end}", amount=money(str(limit))) for end, limit in limits if limit)])
 
 
 def _limits(entry: Entry) -> list[str]:
     method = entry.method
     told = []
     if method.currencies:
-        told.append("in " + ", ".join(method.currencies))
+        told.append(say("when-currency", currencies=listed(method.currencies)))
     if method.buyer_countries:
-        told.append(f"buyers in {len(method.buyer_countries)} countries")
+        told.append(say("limit-countries", count=len(method.buyer_countries)))
     if method.amount:
-        ends = (("from", method.amount.from_), ("up to", method.amount.up_to), ("below", method.amount.below))
-        told.append(" ".join(f"{word} {money(str(end))}" for word, end in ends if end))
+        told.append(window_text(method.amount))
     if method.kinds:
-        told.append("for " + ", ".join(kind.value for kind in method.kinds))
-    told.append("repeats" if method.recurring else "once only")
+        told.append(say("when-kind", kinds=listed(say(f"kind-{kind.value}") for kind in method.kinds)))
+    told.append(say("order-repeats" if method.recurring else "once-only"))
     return told
 
 
@@ -121,25 +124,27 @@ def _entry(entry: Entry, names: dict[str, str]) -> EntryOut:
 
 
 @router.get("/catalogue")
-def read_catalogue(room: RoomDep, asks: str = "") -> CatalogueOut:
+def read_catalogue(running: RunningDep, asks: str = "") -> CatalogueOut:
     """Who carries what is asked for; without a question everything."""
-    grounds = grounds_of(room.store)
-    answer = search(grounds, asks[:300], room.clock.now().date())
-    names = {card.provider.id: card.provider.name for card in grounds.cards}
+    inputs = inputs_of(running.store)
+    answer = search(inputs, asks[:300], running.clock.now().date())
+    names = {card.provider.id: card.provider.name for card in inputs.cards}
     named = dict.fromkeys(entry.card.provider.id for entry in answer.entries if entry.card)
     return CatalogueOut(
-        mode=Mode.TEST,
-        facets=[FacetOut(**facet._asdict()) for facet in answer.question.facets],
+        mode=running.mode,
+        facets=[
+            FacetOut(**facet._asdict(), name=facet_text(facet, answer.names)) for facet in answer.question.facets
+        ],
         unknown=answer.question.unknown,
         entries=[_entry(entry, names) for entry in answer.entries],
         providers=[
             ProviderOut(
-                facts=grounds.providers[name],
-                stage=grounds.accounts[name].stage if name in grounds.accounts else None,
-                excludes=[names.get(other, other) for other in grounds.providers[name].excludes],
-                asks=[ASKS[ask] for ask in grounds.providers[name].asks],
+                facts=inputs.providers[name],
+                stage=inputs.accounts[name].stage if name in inputs.accounts else None,
+                excludes=[names.get(other, other) for other in inputs.providers[name].excludes],
+                asks=[ask_text(ask) for ask in inputs.providers[name].asks],
             )
             for name in named
-            if name in grounds.providers
+            if name in inputs.providers
         ],
     )

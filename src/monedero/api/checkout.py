@@ -6,19 +6,21 @@ from pydantic import BaseModel, StrictInt
 from monedero.api.compare import reasons_out
 from monedero.api.compare_schemas import ReasonOut
 from monedero.api.problems import PROBLEMS
-from monedero.api.rooms import InHandQuery, RoomDep, sentence
+from monedero.api.requests import InHandQuery, RunningDep, sentence
 from monedero.core.account import Mode
 from monedero.core.fields import Identifier
 from monedero.core.money import Money
 from monedero.core.ratecard.model import Route
 from monedero.core.tender.model import Checkout, Tender
 from monedero.core.window import Window
-from monedero.store.documents import Held
-from monedero.work.basis import amount_in_books, draft, draft_basis, hand, method_of
-from monedero.work.composing import add_tender, save_draft
-from monedero.work.looking import view
+from monedero.store.documents import Versioned
+from monedero.work.checkout.composed import amount_in_books, draft, drafted
+from monedero.work.checkout.preview import view
+from monedero.work.checkout.tenders import add_tender, save_draft
+from monedero.work.shop.lookups import method_in
+from monedero.work.shop.order_in_hand import order_in_hand
 
-router = APIRouter(prefix="/api", tags=["checkout"], responses=PROBLEMS)
+router = APIRouter(prefix="/api/checkouts/{storefront}", tags=["checkout"], responses=PROBLEMS)
 
 
 class Draft(BaseModel):
@@ -71,47 +73,47 @@ class ViewOut(BaseModel):
     outcomes: list[OutcomeOut]
 
 
-def _draft(held: Held[Checkout], added: str | None = None) -> Draft:
-    checkout = held.value
+def _draft(saved: Versioned[Checkout], added: str | None = None) -> Draft:
+    checkout = saved.value
     return Draft(
         mode=checkout.mode,
-        version=held.version,
+        version=saved.version,
         storefront=checkout.storefront,
         tenders=checkout.tenders,
         added=added,
     )
 
 
-@router.get("/checkout")
-def read_draft(room: RoomDep) -> Draft:
-    """The draft."""
-    return _draft(draft(room.store))
+@router.get("")
+def read_draft(running: RunningDep, storefront: str) -> Draft:
+    """The draft of a storefront's checkout."""
+    return _draft(draft(running.store, storefront))
 
 
-@router.put("/checkout")
-def write_draft(room: RoomDep, edit: DraftEdit) -> Draft:
+@router.put("")
+def write_draft(running: RunningDep, storefront: str, edit: DraftEdit) -> Draft:
     """Save the tenders as a whole, in their sequence."""
-    return _draft(save_draft(room.store, edit.tenders, edit.version))
+    return _draft(save_draft(running.store, storefront, edit.tenders, edit.version))
 
 
-@router.post("/checkout/tenders", status_code=201)
-def put_tender(room: RoomDep, new: TenderNew) -> Draft:
+@router.post("/tenders", status_code=201)
+def put_tender(running: RunningDep, storefront: str, new: TenderNew) -> Draft:
     """Put a route, or an arrangement of the shop's own, in the checkout, switched off."""
-    held, tender = add_tender(room.store, new.method, new.route, new.version)
-    return _draft(held, tender.id)
+    saved, tender = add_tender(running.store, storefront, new.method, new.route, new.version)
+    return _draft(saved, tender.id)
 
 
-@router.get("/checkout/view")
-def read_view(room: RoomDep, asked: InHandQuery) -> ViewOut:
+@router.get("/view")
+def read_view(running: RunningDep, storefront: str, asked: InHandQuery) -> ViewOut:
     """Every tender of the draft for the order in hand, with its place or its reasons."""
-    basis = draft_basis(room.store)
-    seen = view(room.store, basis, hand(basis.shop, sentence(asked, room)), asked.card_kind, asked.card_network)
+    composed = drafted(running.store, storefront)
+    seen = view(running.store, composed, order_in_hand(composed.shop, sentence(asked, running)))
     cards = seen.cards
     names = {key: card.provider.name for key, card in cards.items()}
     outcomes = []
     for outcome in seen.outcomes:
         tender = outcome.tender
-        method = method_of(basis.shop, tender.method)
+        method = method_in(composed.methods, tender.method)
         card = cards.get(tender.route.provider) if tender.route else None
         fee = seen.fees.get(tender.route) if tender.route else None
         plans = {plan.id: plan.name for plan in card.plans} if card else {}
@@ -125,15 +127,15 @@ def read_view(room: RoomDep, asked: InHandQuery) -> ViewOut:
                 method_window=method.amount,
                 provider_name=card.provider.name if card else "",
                 plan_name=plans.get(tender.route.plan, "") if tender.route and len(plans) > 1 else "",
-                fee=str(Money.rounded(fee.fee, basis.shop.currency)) if fee else None,
+                fee=str(Money.rounded(fee.fee, composed.shop.currency)) if fee else None,
             )
         )
-    in_books = amount_in_books(basis, seen.hand)
+    in_books = amount_in_books(composed, seen.hand)
     return ViewOut(
-        mode=basis.checkout.mode,
-        draft_version=basis.draft_version or 0,
+        mode=composed.checkout.mode,
+        draft_version=composed.draft_version or 0,
         nothing_to_pay=seen.hand.order.nothing_to_pay,
         amount=str(seen.hand.order.amount),
-        amount_in_books=str(Money.rounded(in_books, basis.shop.currency)) if in_books is not None else None,
+        amount_in_books=str(Money.rounded(in_books, composed.shop.currency)) if in_books is not None else None,
         outcomes=outcomes,
     )

@@ -1,5 +1,6 @@
 """Compare: everything that could pay for the order in hand, ranked by what it costs all in, and why others cannot."""
 
+from datetime import date
 from fractions import Fraction
 from typing import Annotated
 
@@ -23,11 +24,11 @@ from monedero.api.compare_schemas import (
     TurningsOut,
 )
 from monedero.api.problems import PROBLEMS
-from monedero.api.rooms import InHand, InHandQuery, RoomDep, sentence
-from monedero.core.account import Mode
-from monedero.core.cost.all_in import Bearing
+from monedero.api.requests import InHand, InHandQuery, RunningDep, sentence
+from monedero.core.account import Act
+from monedero.core.cost.all_in import OtherCosts
 from monedero.core.cost.assumed import about
-from monedero.core.cost.assumption import Assumption, Unit, value_of
+from monedero.core.cost.assumption import ALL, Assumption, Scope, Unit, value_of
 from monedero.core.cost.bands import bands_of
 from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.core.method import Method
@@ -36,17 +37,20 @@ from monedero.core.numbers import decimal_text
 from monedero.core.reasons import Reason
 from monedero.figures import assumptions
 from monedero.figures.assumptions import card_duties
+from monedero.server.shops import RunningShop
 from monedero.wording import reason_text
+from monedero.wording.catalogue import language, say
 from monedero.wording.costs import Case, cost_parts, unknown_parts
 from monedero.wording.derivation import derive
-from monedero.wording.facts import Known, facts
+from monedero.wording.facts import ToldFrom, facts
 from monedero.wording.show import exact, percent
-from monedero.work.basis import Basis, draft_basis, hand
-from monedero.work.candidates import Candidate
-from monedero.work.comparing import Comparison, RankedRoute, compare
-from monedero.work.month import RouteMonth
-from monedero.work.premises import Room
-from monedero.work.turning import Turning, turnings
+from monedero.work.checkout.composed import Composed, drafted
+from monedero.work.compare.candidates import Candidate
+from monedero.work.compare.inputs import CompareInputs
+from monedero.work.compare.ranking import Comparison, RankedRoute, cards_of, compare
+from monedero.work.compare.turning_points import Turning, turnings
+from monedero.work.month.costs import RouteMonth
+from monedero.work.shop.order_in_hand import order_in_hand
 
 router = APIRouter(prefix="/api", tags=["compare"], responses=PROBLEMS)
 
@@ -56,16 +60,18 @@ def reasons_out(reasons: tuple[Reason, ...], names: dict[str, str]) -> list[Reas
     return [ReasonOut(code=reason.code.value, text=reason_text(reason, names)) for reason in reasons]
 
 
-def assumption_out(assumption: Assumption, where: str, chosen: dict[tuple[str, str], str]) -> AssumptionOut:
+def assumption_out(assumption: Assumption, where: str, inputs: CompareInputs) -> AssumptionOut:
     """An assumption as it holds for a family, a method or the shop, with where its default comes from."""
-    value = value_of(assumption, where, chosen)
+    value = value_of(assumption, where, inputs.chosen)
+    method = inputs.methods.get(where) if assumption.scope is Scope.METHOD else None
     return AssumptionOut(
         id=assumption.id,
         about=where,
+        about_name=method.name if method else say("whole-shop") if where == ALL else where.replace("-", " "),
         name=assumption.name,
         unit=assumption.unit,
         value=value,
-        typed=(assumption.id, where) in chosen,
+        typed=(assumption.id, where) in inputs.chosen,
         source=assumption.source,
     )
 
@@ -73,22 +79,23 @@ def assumption_out(assumption: Assumption, where: str, chosen: dict[tuple[str, s
 class RouteWriter:
     """Turns candidates into routes with their names."""
 
-    def __init__(self, basis: Basis, comparison: Comparison) -> None:
+    def __init__(self, composed: Composed, inputs: CompareInputs, day: date) -> None:
         """Names come from the cards of the day, tenders from the draft."""
-        self._tenders = basis.checkout.tenders
-        self._cards = comparison.cards
-        self._grounds = comparison.grounds
-        self.names = {key: card.provider.name for key, card in comparison.cards.items()}
+        self._tenders = composed.checkout.tenders
+        self._inputs = inputs
+        self.names = {key: card.provider.name for key, card in cards_of(inputs, day).items()}
 
     def route(self, candidate: Candidate) -> RouteOut:
         """A candidate with the names of its parts and the tenders that hold it."""
         route, method = candidate.route, candidate.method
         plans = {plan.id: plan.name for plan in candidate.card.plans} if candidate.card else {}
         if route is not None:
-            held = [tender.id for tender in self._tenders if tender.route == route]
+            tenders = [tender.id for tender in self._tenders if tender.route == route]
         else:
-            held = [tender.id for tender in self._tenders if tender.route is None and tender.method == method.id]
-        account = self._grounds.accounts.get(route.provider) if route else None
+            tenders = [
+                tender.id for tender in self._tenders if tender.route is None and tender.method == method.id
+            ]
+        account = self._inputs.accounts.get(route.provider) if route else None
         return RouteOut(
             key=candidate.key,
             route=route,
@@ -97,18 +104,19 @@ class RouteWriter:
             family=method.family.value,
             provider_name=self.names[route.provider] if route else "",
             plan_name=plans.get(route.plan, "") if route and len(plans) > 1 else "",
-            tenders=held,
+            tenders=tenders,
             stage=account.stage if account else None,
+            can_begin=route is not None and (account is None or account.can(Act.BEGIN)),
         )
 
 
 class _Writer(RouteWriter):
     """Turns a comparison into an answer."""
 
-    def __init__(self, basis: Basis, comparison: Comparison) -> None:
-        super().__init__(basis, comparison)
+    def __init__(self, composed: Composed, comparison: Comparison) -> None:
+        super().__init__(composed, comparison.inputs, comparison.hand.order.placed_on)
         self.comparison = comparison
-        self._books = basis.shop.currency
+        self._books = composed.shop.currency
         self._order = comparison.hand.order
 
     def _money(self, value: Fraction) -> str:
@@ -116,13 +124,13 @@ class _Writer(RouteWriter):
 
     def _assumption(self, name: str, method: Method) -> AssumptionOut:
         assumption = assumptions.every()[name]
-        return assumption_out(assumption, about(assumption, method), self.comparison.grounds.chosen)
+        return assumption_out(assumption, about(assumption, method), self.comparison.inputs)
 
     def ranked(self, entry: RankedRoute) -> RankedOut:
         """A ranked route as a row of the ranking."""
         amount = self.comparison.amount
         bands = bands_of(entry.piece.parts, self._order.amount.exact)
-        completes = entry.bearing.assumed.completion_rate
+        completes = entry.other_costs.assumed.completion_rate
         return RankedOut(
             route=self.route(entry.candidate),
             cost=self._money(entry.cost),
@@ -132,19 +140,24 @@ class _Writer(RouteWriter):
             earns=None if entry.earns is None else self._money(entry.earns),
             completion=None if completes is None else exact(completes * 100),
             facts=self._facts(entry),
-            month=self._month(entry.month),
+            month=self.comparison.inputs.worded.get(
+                ("month", entry.candidate.key, self._order.placed_on), lambda: self._month(entry.month)
+            ),
         )
 
     def _facts(self, entry: RankedRoute) -> list[FactOut]:
         """What is not a price, worded once for orders that differ in their amount alone."""
         key = (entry.candidate.key, self._order.placed_on, entry.arrives_on, entry.reach)
-        told = self.comparison.grounds.worded.get(key, lambda: facts(self._known(entry)))
-        return [FactOut.model_construct(key=fact.key, text=fact.text, sort=fact.sort) for fact in told]
+        told: list[FactOut] = self.comparison.inputs.worded.get((language(), *key), lambda: self._told(entry))
+        return told
+
+    def _told(self, entry: RankedRoute) -> list[FactOut]:
+        return [FactOut(key=fact.key, text=fact.text, sort=fact.sort) for fact in facts(self._known(entry))]
 
     def detail(self, entry: RankedRoute) -> RouteDetailOut:
         """Everything that a row of the ranking opens into."""
         candidate = entry.candidate
-        case = Case(entry.piece.fee, entry.bearing, self._order.amount.exact, self._books)
+        case = Case(entry.piece.fee, entry.other_costs, self._order.amount.exact, self._books)
         return RouteDetailOut(
             cost=self._money(entry.cost),
             exact_cost=f"{exact(entry.cost)} {self._books}",
@@ -159,20 +172,20 @@ class _Writer(RouteWriter):
                 )
                 for part in cost_parts(case)
             ],
-            unknown=self._unknown(candidate, entry.bearing),
+            unknown=self._unknown(candidate, entry.other_costs),
             earns=None if entry.earns is None else self._money(entry.earns),
             completion=self._assumption("completion-rate", candidate.method),
             lost_order=self._assumption("lost-order", candidate.method),
             fee_taken_apart=self._fee(candidate),
         )
 
-    def _unknown(self, candidate: Candidate, bearing: Bearing) -> list[str]:
-        return unknown_parts(bearing) if candidate.card else []
+    def _unknown(self, candidate: Candidate, other_costs: OtherCosts) -> list[str]:
+        return unknown_parts(other_costs) if candidate.card else []
 
     def _fee(self, candidate: Candidate) -> FeeOut | None:
         if candidate.priced is None or candidate.card is None:
             return None
-        rates = self.comparison.grounds.rates
+        rates = self.comparison.inputs.rates
         order = (self._order.amount, self._order.placed_on)
         derived = derive(candidate.priced, candidate.card, order, self._books, rates)
         return FeeOut(
@@ -184,20 +197,20 @@ class _Writer(RouteWriter):
             steps=derived.steps,
         )
 
-    def _known(self, entry: RankedRoute) -> Known:
-        candidate, grounds = entry.candidate, self.comparison.grounds
+    def _known(self, entry: RankedRoute) -> ToldFrom:
+        candidate, inputs = entry.candidate, self.comparison.inputs
         provider = candidate.route.provider if candidate.route else ""
-        held = grounds.providers.get(provider)
-        return Known(
+        facts = inputs.providers.get(provider)
+        return ToldFrom(
             method=candidate.method,
             card=candidate.card,
-            facts=held,
-            account=grounds.accounts.get(provider),
+            facts=facts,
+            account=inputs.accounts.get(provider),
             placed_on=self._order.placed_on,
             arrives_on=entry.arrives_on,
             reach=entry.reach,
-            card_duty=card_duties()[held.card_data.value] if held else "",
-            terminal=provider in grounds.shop.terminals,
+            card_duty=card_duties()[facts.card_data.value] if facts else "",
+            terminal=provider in inputs.shop.terminals,
         )
 
     def _month(self, month: RouteMonth | None) -> MonthOut | None:
@@ -221,7 +234,7 @@ class _Writer(RouteWriter):
     def _turning(self, turning: Turning) -> TurningOut:
         scale = 100 if turning.assumption.unit is Unit.PERCENT else 1
         return TurningOut(
-            assumption=assumption_out(turning.assumption, turning.about, self.comparison.grounds.chosen),
+            assumption=assumption_out(turning.assumption, turning.about, self.comparison.inputs),
             turns_at=exact(turning.turns_at * scale, 4),
             rival=self.route(turning.rival.candidate),
         )
@@ -231,7 +244,7 @@ class _Writer(RouteWriter):
         comparison = self.comparison
         paid = not self._order.nothing_to_pay
         return ComparisonOut(
-            mode=Mode.TEST,
+            mode=comparison.inputs.mode,
             nothing_to_pay=not paid,
             currency=self._books,
             rate_cards=len(comparison.cards),
@@ -244,16 +257,16 @@ class _Writer(RouteWriter):
         )
 
 
-def _compared(room: Room, asked: InHand) -> _Writer:
-    basis = draft_basis(room.store)
-    comparison = compare(room.store, hand(basis.shop, sentence(asked, room)), asked.card_kind, asked.card_network)
-    return _Writer(basis, comparison)
+def _compared(running: RunningShop, asked: InHand) -> _Writer:
+    composed = drafted(running.store)
+    comparison = compare(running.store, order_in_hand(composed.shop, sentence(asked, running)))
+    return _Writer(composed, comparison)
 
 
 @router.get("/compare")
-def read_comparison(room: RoomDep, asked: InHandQuery) -> ComparisonOut:
+def read_comparison(running: RunningDep, asked: InHandQuery) -> ComparisonOut:
     """Everything for the order in hand: ranked by its all-in cost, or with the reasons why not."""
-    return _compared(room, asked).answer()
+    return _compared(running, asked).answer()
 
 
 class KeyQuery(InHand):
@@ -263,9 +276,9 @@ class KeyQuery(InHand):
 
 
 @router.get("/compare/route")
-def read_route(room: RoomDep, asked: Annotated[KeyQuery, Query()]) -> RouteDetailOut:
+def read_route(running: RunningDep, asked: Annotated[KeyQuery, Query()]) -> RouteDetailOut:
     """How the cost of one route came about for the order in hand."""
-    writer = _compared(room, asked)
+    writer = _compared(running, asked)
     entry = next((entry for entry in writer.comparison.ranked if entry.candidate.key == asked.key), None)
     if entry is None:
         raise NotFound(Fault(FaultCode.NOT_FOUND, "key", asked.key, {"what": "route for this order"}))
@@ -273,6 +286,6 @@ def read_route(room: RoomDep, asked: Annotated[KeyQuery, Query()]) -> RouteDetai
 
 
 @router.get("/compare/turnings")
-def read_turnings(room: RoomDep, asked: InHandQuery) -> TurningsOut:
+def read_turnings(running: RunningDep, asked: InHandQuery) -> TurningsOut:
     """Which assumptions would let another method come first, and from which value on."""
-    return _compared(room, asked).turnings()
+    return _compared(running, asked).turnings()

@@ -28,6 +28,7 @@ class RouteOut(BaseModel):
     plan_name: str
     tenders: list[str]
     stage: Stage | None
+    can_begin: bool
 
 
 class AssumptionOut(BaseModel):
@@ -35,6 +36,7 @@ class AssumptionOut(BaseModel):
 
     id: str
     about: str
+    about_name: str
     name: str
     unit: Unit
     value: str | None
@@ -169,8 +171,12 @@ class Exact(BaseModel):
 
 
 class StretchOut(BaseModel):
-    """From an amount to another one route is cheapest (its key), or none has a price."""
+    """From an amount to another one route is cheapest (its key), or none has a price.
 
+    `first` is the first amount in it that a buyer can pay, to the minor unit of the order's currency.
+    """
+
+    first: str
     from_amount: Exact
     below: Exact
     route: str | None
@@ -241,7 +247,7 @@ class MixOut(BaseModel):
     not_carried: str
     fees: str
     monthly: str
-    shortfall: str
+    shortfall: str | None
     cost: str
 
 

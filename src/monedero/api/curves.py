@@ -18,20 +18,19 @@ from monedero.api.compare_schemas import (
     VolumeStretchOut,
 )
 from monedero.api.problems import PROBLEMS
-from monedero.api.rooms import InHand, RoomDep, sentence
-from monedero.core.account import Mode
+from monedero.api.requests import InHand, RunningDep, sentence
+from monedero.core.as_typed import amount_of
 from monedero.core.columns.month import PlanMonth
 from monedero.core.errors import Fault, FaultCode, InvalidInput
-from monedero.core.fields import money_positive
+from monedero.core.fields import positive
 from monedero.core.money import Money, minor_units
 from monedero.core.numbers import decimal_text, short_text
-from monedero.core.ratecard.model import RateCard
 from monedero.wording.show import exact
-from monedero.work.basis import draft_basis, hand
-from monedero.work.candidates import in_question
-from monedero.work.comparing import compare
-from monedero.work.curves import DIGITS, curves
-from monedero.work.plans import PlansAndProviders, Volumes, one_instead_of_mix, plans_and_providers
+from monedero.work.checkout.composed import drafted
+from monedero.work.compare.candidates import in_question
+from monedero.work.compare.curves import DIGITS, curves
+from monedero.work.month.plans import PlansAndProviders, Volumes, one_instead_of_mix, plans_and_providers
+from monedero.work.shop.order_in_hand import order_in_hand
 
 router = APIRouter(prefix="/api", tags=["compare"], responses=PROBLEMS)
 
@@ -52,24 +51,24 @@ def exact_out(value: Fraction, currency: str) -> Exact:
 
 
 @router.get("/compare/curves")
-def read_curves(room: RoomDep, asked: Annotated[RulerQuery, Query()]) -> CurvesOut:
+def read_curves(running: RunningDep, asked: Annotated[RulerQuery, Query()]) -> CurvesOut:
     """The cost of every open route over the ruler, and the cheapest one for every amount."""
-    basis = draft_basis(room.store)
-    order = hand(basis.shop, sentence(asked, room))
-    low, high = (money_positive(f"{end} {asked.currency}") for end in (asked.low, asked.high))
+    composed = drafted(running.store)
+    order = order_in_hand(composed.shop, sentence(asked, running))
+    low, high = (positive(amount_of(end, asked.currency), end) for end in (asked.low, asked.high))
     if high.minor <= low.minor:
         raise InvalidInput(
             Fault(FaultCode.LIMITS_CROSSED, "high", str(high), {"low": str(low), "high": str(high)})
         )
-    question = in_question(room.store, order, asked.card_kind, asked.card_network)
-    drawn = curves(room.store, question, low, high, all_in_costs=asked.of == "all-in")
-    writer = RouteWriter(basis, compare(room.store, order, asked.card_kind, asked.card_network))
+    question = in_question(running.store, order)
+    drawn = curves(running.store, question, low, high, all_in_costs=asked.of == "all-in")
+    writer = RouteWriter(composed, question.inputs, question.day)
     to_books, units = question.to_books or Fraction(1), minor_units(asked.currency)
     shares = [Fraction(units, minor) / to_books for minor in drawn.amounts]
     over = 10**DIGITS
     return CurvesOut(
-        mode=Mode.TEST,
-        currency=basis.shop.currency,
+        mode=running.mode,
+        currency=composed.shop.currency,
         order_currency=asked.currency,
         amounts=[Money(minor, asked.currency).amount for minor in drawn.amounts],
         curves=[
@@ -87,6 +86,7 @@ def read_curves(room: RoomDep, asked: Annotated[RulerQuery, Query()]) -> CurvesO
         ],
         cheapest=[
             StretchOut(
+                first=Money.not_below(stretch.from_, asked.currency).amount,
                 from_amount=exact_out(stretch.from_, asked.currency),
                 below=exact_out(stretch.below, asked.currency),
                 route=None if stretch.curve is None else drawn.candidates[stretch.curve].key,
@@ -101,33 +101,28 @@ class _Plans:
 
     def __init__(self, found: PlansAndProviders) -> None:
         self._found = found
-        self._books = found.grounds.shop.currency
+        self._books = found.inputs.shop.currency
 
     def money(self, value: Fraction) -> str:
         return str(Money.rounded(value, self._books))
 
-    def _card(self, plan: str) -> tuple[RateCard, str]:
-        provider, _, name = plan.partition("/")
-        return self._found.cards[provider], name
-
     def _name(self, plan: str) -> str:
-        card, name = self._card(plan)
-        return next(entry.name for entry in card.plans if entry.id == name)
+        return self._found.plans[plan][1].name
 
     def plan(self, month: PlanMonth) -> PlanOut:
-        card, name = self._card(month.plans[0])
+        card, plan = self._found.plans[month.plans[0]]
         return PlanOut(
             provider=card.provider.id,
             provider_name=card.provider.name,
-            plan=name,
-            plan_name=self._name(month.plans[0]) if len(card.plans) > 1 else "",
+            plan=plan.id,
+            plan_name=plan.name if len(card.plans) > 1 else "",
             carried=exact(month.carried, 2),
             not_carried=exact(self._found.month.orders - month.carried, 2),
             fees=self.money(month.fees),
             monthly=self.money(month.monthly),
             shortfall=self.money(month.shortfall),
             cost=self.money(month.cost),
-            held=card.provider.id in self._found.grounds.holding.accounts,
+            held=card.provider.id in self._found.inputs.holding.accounts,
         )
 
     def mix(self) -> MixOut:
@@ -139,38 +134,42 @@ class _Plans:
             not_carried=exact(self._found.month.orders - mix.carried, 2),
             fees=self.money(mix.fees),
             monthly=self.money(mix.monthly),
-            shortfall=self.money(mix.shortfall),
+            shortfall=self.money(mix.shortfall) if mix.shortfall else None,
             cost=self.money(mix.cost),
         )
 
-    def volumes(self, name: str, held: Volumes, names: dict[str, str]) -> VolumesOut:
-        stretches = [stretch for stretch in held.cheapest if stretch.curve is not None]
+    def volumes(self, name: str, by_volume: Volumes, names: dict[str, str]) -> VolumesOut:
+        stretches = [stretch for stretch in by_volume.cheapest if stretch.curve is not None]
         starts = [stretch.from_ for stretch in stretches]
         own = next(
-            (held.plans[stretch.curve or 0] for stretch in stretches if stretch.from_ <= held.own < stretch.below),
+            (
+                by_volume.plans[stretch.curve or 0]
+                for stretch in stretches
+                if stretch.from_ <= by_volume.own < stretch.below
+            ),
             "",
         )
         return VolumesOut(
             name=name,
-            own=self.money(held.own),
+            own=self.money(by_volume.own),
             own_plan=names.get(own, ""),
             stretches=[
                 VolumeStretchOut(
                     from_amount=exact_out(start, self._books),
                     from_money=self.money(start),
-                    plan=held.plans[stretch.curve or 0],
-                    plan_name=names[held.plans[stretch.curve or 0]],
+                    plan=by_volume.plans[stretch.curve or 0],
+                    plan_name=names[by_volume.plans[stretch.curve or 0]],
                 )
                 for stretch, start in zip(stretches, [Fraction(0), *starts[1:]], strict=True)
             ],
-            beside=[self.plan(month) for month in held.beside],
+            beside=[self.plan(month) for month in by_volume.beside],
         )
 
     def answer(self) -> PlansOut:
-        found, software = self._found, self._found.grounds.shop.software
+        found, software = self._found, self._found.inputs.shop.software
         apart = one_instead_of_mix(found)
         return PlansOut(
-            mode=Mode.TEST,
+            mode=found.inputs.mode,
             currency=self._books,
             source=found.month.source.value,
             orders=exact(found.month.orders, 2),
@@ -181,9 +180,11 @@ class _Plans:
             mix=self.mix(),
             by_provider=[
                 self.volumes(
-                    found.cards[provider].provider.name, held, {plan: self._name(plan) for plan in held.plans}
+                    found.cards[provider].provider.name,
+                    by_volume,
+                    {plan: self._name(plan) for plan in by_volume.plans},
                 )
-                for provider, held in found.by_provider.items()
+                for provider, by_volume in found.by_provider.items()
             ],
             software=self.volumes(software.name, found.software, {plan.id: plan.name for plan in software.plans})
             if software and found.software
@@ -193,6 +194,6 @@ class _Plans:
 
 
 @router.get("/compare/plans")
-def read_plans(room: RoomDep) -> PlansOut:
+def read_plans(running: RunningDep) -> PlansOut:
     """Plans by volume, each provider alone over the month, and the cheapest mix."""
-    return _Plans(plans_and_providers(room.store, room.clock.now().date())).answer()
+    return _Plans(plans_and_providers(running.store, running.clock.now().date())).answer()

@@ -1,25 +1,32 @@
 """What stands before every answer: changes come from this site alone, and browsers are told what a page may do.
 
+An answer is worded in the language that the browser asks for.
+
 No page may be framed by another site, scripts come from this site alone, and no address leaks to others. The page on
 which a provider that is played here takes a payment may stand in a frame of this site.
 
-Source: Content Security Policy Level 3, Fetch metadata and the header fields of the HTML standard.
+Every answer about a shop says at which revisions the shop is, so that the browser knows what of it has become old.
+
+Source: Content Security Policy Level 3, Fetch metadata and the header fields of the HTML standard; the revisions are a
+dictionary of RFC 9651.
 """
 
 import logging
 import secrets
 from urllib.parse import urlsplit
 
-from starlette.datastructures import Headers, MutableHeaders
+from starlette.datastructures import Headers
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
+from monedero.api.modes import mode_of
 from monedero.api.problems import problem
-from monedero.core.account import Mode
 from monedero.core.errors import Fault, FaultCode
-from monedero.standins.provider.program import MOUNTED_AT
+from monedero.server.outside import may_be_framed
 from monedero.store import DatabaseError
+from monedero.wording.catalogue import in_language, language
 
 MODE_HEADER = "Monedero-Mode"
+REVISIONS_HEADER = "Monedero-Revisions"
 SAFE_METHODS = ("GET", "HEAD")
 POLICY = "; ".join(
     (
@@ -35,26 +42,20 @@ POLICY = "; ".join(
         "base-uri 'none'",
         "form-action 'self'",
     )
+).encode()
+SELF_ALONE, NOBODY = b"; frame-ancestors 'self'", b"; frame-ancestors 'none'"
+HEADERS = (
+    (b"x-content-type-options", b"nosniff"),
+    (b"referrer-policy", b"same-origin"),
+    (b"permissions-policy", b"camera=(), geolocation=(), microphone=(), payment=(), usb=()"),
+    (b"cross-origin-opener-policy", b"same-origin"),
 )
-HEADERS = {
-    "X-Content-Type-Options": "nosniff",
-    "Referrer-Policy": "same-origin",
-    "Permissions-Policy": "camera=(), geolocation=(), microphone=(), payment=(), usb=()",
-    "Cross-Origin-Opener-Policy": "same-origin",
-    MODE_HEADER: Mode.TEST.value,
-}
-
-
-def may_be_framed(path: str) -> bool:
-    """Whether a page may stand in a frame of this site: where a provider that is played here takes a payment."""
-    return path.startswith(f"{MOUNTED_AT}/") and path.split("/")[4:5] == ["pay"]
 
 
 class Guard:
     """Stands before the whole application."""
 
     def __init__(self, app: ASGIApp) -> None:
-        """Pass on to an application."""
         self._app = app
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
@@ -62,27 +63,37 @@ class Guard:
         if scope["type"] != "http":
             await self._app(scope, receive, send)
             return
-        ancestors = "'self'" if may_be_framed(scope["path"]) else "'none'"
-
+        ancestors = SELF_ALONE if may_be_framed(scope["path"]) else NOBODY
         begun: list[int] = []
 
         async def with_headers(message: Message) -> None:
             if message["type"] == "http.response.start":
-                headers = MutableHeaders(scope=message)
-                headers.update(HEADERS)
-                policy = headers.get("content-security-policy", POLICY)
-                headers["Content-Security-Policy"] = f"{policy}; frame-ancestors {ancestors}"
+                own = [(MODE_HEADER, mode_of(scope).value), ("content-language", language())]
+                if revisions := scope.get("state", {}).get("revisions"):
+                    # After the answer was made: what the request itself changed is counted in it.
+                    counted = ", ".join(f"{cause}={number}" for cause, number in revisions().items())
+                    own.append((REVISIONS_HEADER, counted))
+                given = message["headers"]
+                policy = next((value for name, value in given if name == b"content-security-policy"), None)
+                message["headers"] = [
+                    *(entry for entry in given if entry[0] != b"content-security-policy"),
+                    *HEADERS,
+                    *((name.lower().encode(), value.encode()) for name, value in own),
+                    (b"content-security-policy", (policy or POLICY) + ancestors),
+                ]
                 begun.append(message["status"])
             await send(message)
 
         asked = Headers(scope=scope)
         origin = asked.get("origin")
         if scope["method"] not in SAFE_METHODS and origin and urlsplit(origin).netloc != asked.get("host"):
-            refused = problem(403, [Fault(FaultCode.REQUEST_FOREIGN, "origin", origin)], "Not from here")
+            foreign = Fault(FaultCode.REQUEST_FOREIGN, "origin", origin)
+            refused = problem(403, [foreign], mode_of(scope))
             await refused(scope, receive, with_headers)
             return
         try:
-            await self._app(scope, receive, with_headers)
+            with in_language(asked.get("accept-language", "")):
+                await self._app(scope, receive, with_headers)
         except Exception as error:
             number = secrets.token_hex(4)
             logging.getLogger(__name__).exception(
@@ -92,4 +103,5 @@ class Guard:
                 raise
             full = isinstance(error, DatabaseError) and "full" in str(error)
             fault = Fault(FaultCode.DISK_FULL, "disk") if full else Fault(FaultCode.UNFORESEEN, "", number)
-            await problem(507 if full else 500, [fault], "This went wrong")(scope, receive, with_headers)
+            told = problem(507 if full else 500, [fault], mode_of(scope))
+            await told(scope, receive, with_headers)

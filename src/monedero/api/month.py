@@ -1,6 +1,7 @@
 """A month of orders: the profile as it is typed, past orders read from files, and the assumptions."""
 
 from fractions import Fraction
+from itertools import islice
 from typing import Any
 
 from fastapi import APIRouter, Request, Response
@@ -9,24 +10,25 @@ from pydantic import BaseModel, StrictInt
 
 from monedero.api.compare import assumption_out
 from monedero.api.compare_schemas import AssumptionOut
+from monedero.api.leaving import stopped_when_left
 from monedero.api.problems import PROBLEMS, FieldProblem
 from monedero.api.rate_cards import body_of
-from monedero.api.rooms import RoomDep
+from monedero.api.requests import RunningDep
 from monedero.core.account import Mode
 from monedero.core.cost.assumption import Assumptions
 from monedero.core.errors import Fault
-from monedero.core.money import Money
+from monedero.core.order.facts import LINE
 from monedero.core.profile import Profile
 from monedero.formats.matching import NAMES, REQUIRED, Matching
 from monedero.formats.past_orders import ReadOrder, RefusedRow
-from monedero.store.documents import Held
+from monedero.store.documents import Versioned
 from monedero.store.past_orders import Counts
 from monedero.wording import fault_text
 from monedero.wording.show import exact, percent
-from monedero.work.assuming import assume, every_assumption
-from monedero.work.importing import ImportState, Look, Progress
-from monedero.work.month_orders import months_between
-from monedero.work.profiling import derived, profile_of
+from monedero.work.compare.assumptions import assume, every_assumption
+from monedero.work.month.orders_in_columns import months_between
+from monedero.work.shop.past_orders import ImportState, Look, Progress
+from monedero.work.shop.profile import derived, profile_of
 
 LARGEST_FILE = 60_000_000
 REFUSED_SHOWN = 50
@@ -134,52 +136,52 @@ class ProgressOut(BaseModel):
     refused_rows: list[RefusedRowOut]
 
 
-def _profile(held: Held[Profile]) -> ProfileState:
-    orders = sum((Fraction(cell.orders) for cell in held.value.cells), Fraction(0))
-    return ProfileState(mode=Mode.TEST, version=held.version, profile=held.value, orders=exact(orders, 2))
+def _profile(mode: Mode, saved: Versioned[Profile]) -> ProfileState:
+    orders = sum((Fraction(cell.orders) for cell in saved.value.cells), Fraction(0))
+    return ProfileState(mode=mode, version=saved.version, profile=saved.value, orders=exact(orders, 2))
 
 
 @router.get("/profile")
-def read_profile(room: RoomDep) -> ProfileState:
+def read_profile(running: RunningDep) -> ProfileState:
     """The order profile."""
-    return _profile(profile_of(room.store))
+    return _profile(running.mode, profile_of(running.store))
 
 
 @router.put("/profile")
-def save_profile(room: RoomDep, edit: ProfileEdit) -> ProfileState:
+def save_profile(running: RunningDep, edit: ProfileEdit) -> ProfileState:
     """Save the order profile as a whole."""
-    return _profile(room.store.profile.save(edit.profile, edit.version))
+    return _profile(running.mode, running.store.profile.save(edit.profile, edit.version))
 
 
 @router.get("/profile/derived")
-def read_derived_profile(room: RoomDep) -> Profile:
+def read_derived_profile(running: RunningDep) -> Profile:
     """The profile that the past orders would give; nothing is saved."""
-    return derived(room.store)
+    return derived(running.store)
 
 
 @router.get("/assumptions")
-def read_assumptions(room: RoomDep) -> list[AssumptionOut]:
+def read_assumptions(running: RunningDep) -> list[AssumptionOut]:
     """Every assumption for the families and methods at hand, with where its default comes from."""
-    chosen, found = every_assumption(room.store)
-    return [assumption_out(assumption, about, chosen) for assumption, about in found]
+    inputs, found = every_assumption(running.store)
+    return [assumption_out(assumption, about, inputs) for assumption, about in found]
 
 
 @router.put("/assumptions")
-def save_assumption(room: RoomDep, edit: AssumptionEdit) -> Assumptions:
+def save_assumption(running: RunningDep, edit: AssumptionEdit) -> Assumptions:
     """Type a value for one assumption, or go back to its default."""
-    return assume(room.store, edit.id, edit.about, edit.value)
+    return assume(running.store, edit.id, edit.about, edit.value)
 
 
 @router.get("/past-orders")
-def read_past_orders(room: RoomDep) -> PastOrdersOut:
+def read_past_orders(running: RunningDep) -> PastOrdersOut:
     """How many past orders are kept, from when to when, and the share of refunds among them."""
-    return _past_orders(room.store.past_orders.counts())
+    return _past_orders(running.mode, running.store.past_orders.counts())
 
 
-def _past_orders(counts: Counts) -> PastOrdersOut:
+def _past_orders(mode: Mode, counts: Counts) -> PastOrdersOut:
     share = Fraction(counts.refunds, counts.paid) if counts.paid else None
     return PastOrdersOut(
-        mode=Mode.TEST,
+        mode=mode,
         **counts._asdict(),
         months=months_between(counts.first, counts.last),
         refund_share=None if share is None else percent(share),
@@ -187,57 +189,58 @@ def _past_orders(counts: Counts) -> PastOrdersOut:
 
 
 @router.delete("/past-orders")
-def remove_past_orders(room: RoomDep) -> PastOrdersOut:
+def remove_past_orders(running: RunningDep) -> PastOrdersOut:
     """Take all past orders away."""
-    room.store.past_orders.clear()
-    return _past_orders(room.store.past_orders.counts())
+    running.store.past_orders.clear()
+    return _past_orders(running.mode, running.store.past_orders.counts())
 
 
 @router.post("/past-orders/files", status_code=201, openapi_extra=FILE)
-async def take_file(request: Request, room: RoomDep) -> LookOut:
+async def take_file(request: Request, running: RunningDep) -> LookOut:
     """Take a file in, CSV or XLSX, and say how it is understood; nothing is kept yet."""
     content = await body_of(request, LARGEST_FILE)
     # The event loop answers everybody: whatever takes long is done beside it.
-    file = await run_in_threadpool(room.imports.take, content)
-    return _look(await run_in_threadpool(room.imports.look, file, None))
+    async with stopped_when_left(request) as stop:
+        file = await run_in_threadpool(running.imports.take, content, stop)
+    return _look(running.mode, await run_in_threadpool(running.imports.look, file, None))
 
 
 @router.post("/past-orders/files/{file}/look")
-def look_at_file(room: RoomDep, file: str, matching: Matching) -> LookOut:
+def look_at_file(running: RunningDep, file: str, matching: Matching) -> LookOut:
     """How a file is understood by another matching."""
-    return _look(room.imports.look(file, matching))
+    return _look(running.mode, running.imports.look(file, matching))
 
 
 @router.post("/past-orders/files/{file}/import", status_code=202)
-def begin_import(room: RoomDep, file: str, matching: Matching) -> ProgressOut:
+def begin_import(running: RunningDep, file: str, matching: Matching) -> ProgressOut:
     """Begin to read a file; all of it is kept, or, where it is stopped, nothing."""
-    return _progress(room.imports.begin(file, matching))
+    return _progress(running.mode, running.imports.begin(file, matching))
 
 
 @router.get("/past-orders/imports/{name}")
-def read_import(room: RoomDep, name: str) -> ProgressOut:
+def read_import(running: RunningDep, name: str) -> ProgressOut:
     """How far a reading is."""
-    return _progress(room.imports.progress(name))
+    return _progress(running.mode, running.imports.progress(name))
 
 
 @router.delete("/past-orders/imports/{name}")
-def stop_import(room: RoomDep, name: str) -> ProgressOut:
+def stop_import(running: RunningDep, name: str) -> ProgressOut:
     """Stop a reading; nothing of it is kept."""
-    return _progress(room.imports.stop(name))
+    return _progress(running.mode, running.imports.stop(name))
 
 
 @router.get("/past-orders/imports/{name}/refused.csv", response_class=Response)
-def refused_rows(room: RoomDep, name: str) -> Response:
+def refused_rows(running: RunningDep, name: str) -> Response:
     """The refused rows with line, column and reason."""
-    text = room.imports.refused_csv(name)
+    text = running.imports.refused_csv(name)
     return Response(
         text, media_type="text/csv", headers={"Content-Disposition": 'attachment; filename="refused-rows.csv"'}
     )
 
 
-def _look(look: Look) -> LookOut:
+def _look(mode: Mode, look: Look) -> LookOut:
     return LookOut(
-        mode=Mode.TEST,
+        mode=mode,
         file=look.file,
         header=look.header,
         total=look.total,
@@ -262,11 +265,11 @@ def _order(row: ReadOrder) -> ReadOrderOut:
     return ReadOrderOut(
         row=row.row,
         id=row.id,
-        placed_on=row.placed_on.isoformat(),
-        amount=str(Money(row.amount.minor, row.amount.currency)),
-        country=row.country,
-        line=row.line,
-        card=" ".join(part for part in (row.card_network, row.card_kind) if part),
+        placed_on=row.order.placed_on.isoformat(),
+        amount=str(row.order.amount),
+        country=row.order.country,
+        line=LINE.text(row.order) or None,
+        card=" ".join(part for part in (row.order.card_network, row.order.card_kind) if part),
     )
 
 
@@ -276,18 +279,19 @@ def _refused(row: RefusedRow) -> RefusedRowOut:
     )
 
 
-def _progress(held: Progress) -> ProgressOut:
+def _progress(mode: Mode, progress: Progress) -> ProgressOut:
+    counts = progress.counts
     return ProgressOut(
-        mode=Mode.TEST,
-        id=held.id,
-        state=held.state,
-        total=held.total,
-        done=held.done,
-        new=held.new,
-        already=held.already,
-        free=held.free,
-        refunds=held.refunds,
-        refused=len(held.refused),
-        unknown_lines=held.unknown_lines,
-        refused_rows=[_refused(row) for row in held.refused[:REFUSED_SHOWN]],
+        mode=mode,
+        id=progress.id,
+        state=progress.state,
+        total=progress.spool.total,
+        done=counts.done,
+        new=counts.new or 0,
+        already=progress.already,
+        free=counts.free,
+        refunds=counts.refunds,
+        refused=counts.refused,
+        unknown_lines=counts.unknown_lines,
+        refused_rows=[_refused(row) for row in islice(progress.refused_rows(), REFUSED_SHOWN)],
     )

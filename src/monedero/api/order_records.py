@@ -22,20 +22,18 @@ from monedero.api.order_schemas import (
     StateName,
 )
 from monedero.api.problems import PROBLEMS
-from monedero.api.rooms import RoomDep
-from monedero.core.account import Mode
+from monedero.api.requests import RunningDep
 from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.core.payment.due import due
 from monedero.core.payment.payment import Payment
 from monedero.core.payment.state import State
 from monedero.core.ratecard.model import LineKind
 from monedero.core.record import Asking, OrderRecord
-from monedero.store.orders import HeldOrder, Wanted
-from monedero.wording.letters import due_text, happened_text, meaning_text
-from monedero.wording.orders import BY, NOTHING_DUE, STATES
-from monedero.wording.places import country_name
-from monedero.work import story
-from monedero.work.premises import Room
+from monedero.server.shops import RunningShop
+from monedero.store.orders import VersionedOrder, Wanted
+from monedero.wording.letters import by_text, due_text, happened_text, meaning_text, nothing_due_text, state_text
+from monedero.wording.order_facts import order_text
+from monedero.work.orders import progress
 
 router = APIRouter(prefix="/api/records", tags=["orders"], responses=PROBLEMS)
 PARTS = (
@@ -54,12 +52,12 @@ class RecordsQuery(BaseModel):
 
 
 @router.get("")
-def read_records(room: RoomDep, asked: Annotated[RecordsQuery, Query()]) -> RecordsOut:
+def read_records(running: RunningDep, asked: Annotated[RecordsQuery, Query()]) -> RecordsOut:
     """Order records, the newest first, some at a time."""
     wanted = Wanted(asked.state.value if asked.state else "", asked.text.strip())
-    page = room.store.orders.page(wanted, asked.at_most, asked.before)
+    page = running.store.orders.page(wanted, asked.at_most, asked.before)
     return RecordsOut(
-        mode=Mode.TEST,
+        mode=running.mode,
         records=[
             RecordLine(
                 token=record.token,
@@ -69,113 +67,113 @@ def read_records(room: RoomDep, asked: Annotated[RecordsQuery, Query()]) -> Reco
                 amount=str(record.amount),
                 tender_name=record.payment.chosen.name,
                 state=record.state,
-                state_name=STATES[record.state],
+                state_name=state_text(record.state),
             )
             for _, record in page.records
         ],
         matching=page.matching,
         total=page.total,
         older=page.older,
-        states=[StateName(state=state, name=STATES[state]) for state in State],
+        states=[StateName(state=state, name=state_text(state)) for state in State],
     )
 
 
 @router.get("/{token}")
-def read_record(room: RoomDep, token: str) -> OrderOut:
+def read_record(running: RunningDep, token: str) -> OrderOut:
     """One order record, whole."""
-    return _answer(room, room.till.record(token))
+    return _answer(running, running.till.record(token))
 
 
 @router.post("/{token}/take")
-def take(room: RoomDep, token: str, now: AmountNow) -> OrderOut:
+def take(running: RunningDep, token: str, now: AmountNow) -> OrderOut:
     """Take a part of what was authorised, or all of it."""
-    return _answer(room, room.settling.take(token, now.amount, now.version))
+    return _answer(running, running.order_acts.take(token, now.amount, now.version))
 
 
 @router.post("/{token}/release")
-def release(room: RoomDep, token: str, now: Now) -> OrderOut:
+def release(running: RunningDep, token: str, now: Now) -> OrderOut:
     """Give back what was authorised and not taken."""
-    return _answer(room, room.settling.release(token, now.version))
+    return _answer(running, running.order_acts.release(token, now.version))
 
 
 @router.post("/{token}/refund")
-def refund(room: RoomDep, token: str, now: AmountNow) -> OrderOut:
+def refund(running: RunningDep, token: str, now: AmountNow) -> OrderOut:
     """Send money back by the means by which it came."""
-    return _answer(room, room.settling.refund(token, now.amount, now.version))
+    return _answer(running, running.order_acts.refund(token, now.amount, now.version))
 
 
 @router.post("/{token}/refund-double")
-def refund_double(room: RoomDep, token: str, now: AmountNow) -> OrderOut:
+def refund_double(running: RunningDep, token: str, now: AmountNow) -> OrderOut:
     """Send back what was paid a second time, by another payment than the one that counts."""
-    twice = room.till.record(token).paid_twice
+    twice = running.till.record(token).paid_twice
     if not twice:
         raise NotFound(Fault(FaultCode.NOT_FOUND, "payment", token, {"what": "second payment"}))
-    return _answer(room, room.settling.refund(token, now.amount, now.version, twice[0].number))
+    return _answer(running, running.order_acts.refund(token, now.amount, now.version, twice[0].number))
 
 
 @router.post("/{token}/credit")
-def credit(room: RoomDep, token: str, now: AmountNow) -> OrderOut:
+def credit(running: RunningDep, token: str, now: AmountNow) -> OrderOut:
     """Give shop credit instead of money."""
-    return _answer(room, room.settling.credit(token, now.amount, now.version))
+    return _answer(running, running.order_acts.credit(token, now.amount, now.version))
 
 
 @router.post("/{token}/send")
-def send(room: RoomDep, token: str, now: SentNow) -> OrderOut:
+def send(running: RunningDep, token: str, now: SentNow) -> OrderOut:
     """Note that goods went out; what is taken on dispatch is taken."""
-    return _answer(room, room.settling.send(token, now.amount, now.note, now.version))
+    return _answer(running, running.order_acts.send(token, now.amount, now.note, now.version))
 
 
 @router.post("/{token}/paid")
-def mark_paid(room: RoomDep, token: str, now: Now) -> OrderOut:
+def mark_paid(running: RunningDep, token: str, now: Now) -> OrderOut:
     """The money of an own arrangement was seen."""
-    return _answer(room, room.settling.mark_paid(token, now.version))
+    return _answer(running, running.order_acts.mark_paid(token, now.version))
 
 
 @router.post("/{token}/receipt-refused")
-def refuse_receipt(room: RoomDep, token: str, because: Because) -> OrderOut:
+def refuse_receipt(running: RunningDep, token: str, because: Because) -> OrderOut:
     """A transfer receipt does not show the payment."""
-    return _answer(room, room.settling.refuse_receipt(token, because.reason, because.version))
+    return _answer(running, running.order_acts.refuse_receipt(token, because.reason, because.version))
 
 
 @router.post("/{token}/look")
-def look(room: RoomDep, token: str) -> OrderOut:
+def look(running: RunningDep, token: str) -> OrderOut:
     """Ask the gateways what has happened to an order's payments."""
-    return _answer(room, room.settling.look(token))
+    return _answer(running, running.order_acts.look(token))
 
 
 @router.get("/{token}/receipts/{id}")
-def read_receipt(room: RoomDep, token: str, id: str) -> Response:
+def read_receipt(running: RunningDep, token: str, id: str) -> Response:
     """A transfer receipt, to be saved."""
-    paper, content = room.drawer.open(id)
+    paper, content = running.merchant_file.open(id)
     if paper.order != token:
         raise NotFound(Fault(FaultCode.NOT_FOUND, "receipt", id, {"what": "receipt"}))
     return as_attachment(paper, content)
 
 
-def _answer(room: Room, record: OrderRecord) -> OrderOut:
-    held = room.store.orders.held(record.token)
-    assert held is not None  # it was just changed
-    return _order(room, held, room.till.provider_names())
+def _answer(running: RunningShop, record: OrderRecord) -> OrderOut:
+    stored = running.store.orders.stored_order(record.token)
+    assert stored is not None  # it was just changed
+    return _order(running, stored, running.till.provider_names())
 
 
-def _order(room: Room, held: HeldOrder, names: dict[str, str]) -> OrderOut:
-    record = held.record
+def _order(running: RunningShop, stored: VersionedOrder, names: dict[str, str]) -> OrderOut:
+    record = stored.record
     payment = record.payment
-    nothing = [DueOut(who="", text=NOTHING_DUE)]
+    nothing = [DueOut(who="", text=nothing_due_text())]
     return OrderOut(
-        version=held.version,
+        version=stored.version,
         token=record.token,
         number=record.number,
         mode=record.mode,
         edition=record.edition,
         draft_version=record.draft_version,
         placed_at=record.placed_at,
-        country_name=country_name(record.country),
         line_name=record.line_name,
+        ordered=order_text(record.order, record.line_name),
         kind=record.kind,
         amount=str(record.amount),
         state=record.state,
-        state_name=STATES[record.state],
+        state_name=state_text(record.state),
         tender_name=payment.chosen.name,
         provider_name=names.get(payment.chosen.provider or "", ""),
         meaning=meaning_text(record),
@@ -184,16 +182,16 @@ def _order(room: Room, held: HeldOrder, names: dict[str, str]) -> OrderOut:
             HappenedOut(
                 at=entry.at,
                 what=entry.what.value,
-                by=BY[entry.by],
+                by=by_text(entry.by),
                 text=happened_text(entry),
-                state=STATES[entry.state],
+                state=state_text(entry.state),
                 kept=str(entry.kept),
             )
             for entry in record.happened
         ],
         payments=[_payment(entry, names) for entry in record.payments],
-        messages=room.store.orders.messages(record.token),
-        receipts=[paper_out(paper) for paper in room.store.papers.of_order(record.token)],
+        messages=running.store.orders.messages(record.token),
+        receipts=[paper_out(paper) for paper in running.store.papers.of_order(record.token)],
         can=_can(record),
     )
 
@@ -206,7 +204,7 @@ def _payment(payment: Payment, names: dict[str, str]) -> PaymentOut:
         provider_name=names.get(payment.chosen.provider or "", ""),
         reference=payment.reference or "",
         state=payment.state,
-        state_name=STATES[payment.state],
+        state_name=state_text(payment.state),
         until=payment.until,
         books=BooksOut(
             **{part: str(books.money(getattr(books, part))) for part in PARTS},
@@ -223,8 +221,8 @@ def _can(record: OrderRecord) -> Can:
     def some(minor: int) -> str | None:
         return str(books.money(minor)) if minor > 0 else None
 
-    take = books.open - story.asked_for(record, payment.number, Asking.TAKE)
-    back = books.can_give_back - story.asked_for(record, payment.number, Asking.REFUND)
+    take = books.open - progress.asked_for(record, payment.number, Asking.TAKE)
+    back = books.can_give_back - progress.asked_for(record, payment.number, Asking.REFUND)
     sent = sum(entry.amount.minor for entry in record.dispatched)
     own = payment.chosen.provider is None
     twice = record.paid_twice

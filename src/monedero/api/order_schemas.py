@@ -84,8 +84,8 @@ class OrderOut(BaseModel):
     edition: int | None
     draft_version: int | None
     placed_at: datetime
-    country_name: str
     line_name: str
+    ordered: str
     kind: LineKind
     amount: str
     state: State

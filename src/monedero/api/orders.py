@@ -6,28 +6,30 @@ personal link to it.
 
 import hashlib
 import secrets
-from datetime import datetime
+from datetime import date, datetime
 from typing import Annotated, Literal
 
-from fastapi import APIRouter, Cookie, File, Header, Response, UploadFile
+from fastapi import APIRouter, Cookie, File, Header, Query, Response, UploadFile
 from fastapi.responses import RedirectResponse
 from pydantic import BaseModel
 
 from monedero.api.problems import PROBLEMS
-from monedero.api.rooms import InHand, InHandQuery, PremisesDep, RoomDep, sentence
+from monedero.api.requests import InHand, KnownFacts, RunningDep, ShopsDep, sentence
 from monedero.core.account import Mode
+from monedero.core.fields import Identifier
 from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, MOVES, Move, State
 from monedero.core.record import OrderRecord
-from monedero.core.tender.decision import Outcome
+from monedero.core.shop import Shop
+from monedero.core.tender.model import Tender
 from monedero.formats.paper import LARGEST
 from monedero.store.orders import Key
-from monedero.wording.letters import after_paying
-from monedero.wording.orders import STATES
+from monedero.wording.letters import after_paying, state_text
 from monedero.wording.places import country_name
-from monedero.work.basis import Basis, Hand, draft_basis, hand, newest_basis
-from monedero.work.looking import outcomes_of
-from monedero.work.ordering import AFTER_PAYING, RETURN, Till
-from monedero.work.story import refuse_settled
+from monedero.work.checkout.composed import drafted, published
+from monedero.work.checkout.offer import newest, offered
+from monedero.work.orders.progress import refuse_settled
+from monedero.work.orders.till import AFTER_PAYING, RETURN, Till
+from monedero.work.shop.order_in_hand import order_in_hand
 
 router = APIRouter(tags=["orders"], responses=PROBLEMS)
 BUYER = "monedero_buyer"
@@ -49,6 +51,8 @@ class Offer(BaseModel):
 
     mode: Mode
     edition: int | None
+    storefront: str
+    order: InHand
     shop: str
     line_name: str
     country_name: str
@@ -58,12 +62,30 @@ class Offer(BaseModel):
     offered: list[OfferedOut]
 
 
+class Asked(KnownFacts):
+    """The order as an address names it; what it leaves out comes from the shop.
+
+    Without them: the shop's first storefront, market and line, the line's usual amount, the market's currency.
+    """
+
+    market: str | None = None
+    line: str | None = None
+    amount: str | None = None
+    currency: str | None = None
+    on: date | None = None
+    storefront: Identifier | None = None
+
+
 class OrderNew(BaseModel):
-    """An order to place: the order in hand, the tender, and whether the draft or the newest edition decides."""
+    """An order to place: the order in hand, the tender, and whether the draft or the newest edition decides.
+
+    Without a storefront it is placed at the shop's first.
+    """
 
     order: InHand
     tender: str
     by: Literal["draft", "newest-edition"]
+    storefront: Identifier | None = None
 
 
 class Another(BaseModel):
@@ -107,30 +129,28 @@ class Placed(BaseModel):
     go_to: str
 
 
-def _offered(outcomes: list[Outcome], usual: str | None = None) -> list[OfferedOut]:
+def _offered(tenders: list[Tender], usual: str | None = None) -> list[OfferedOut]:
     return [
-        OfferedOut(
-            tender=outcome.tender.id,
-            name=outcome.tender.name,
-            description=outcome.tender.description,
-            usual=outcome.tender.id == usual,
-        )
-        for outcome in outcomes
-        if outcome.offered
+        OfferedOut(tender=tender.id, name=tender.name, description=tender.description, usual=tender.id == usual)
+        for tender in tenders
     ]
 
 
-def _offer(basis: Basis, order: Hand, outcomes: list[Outcome], usual: str | None) -> Offer:
-    return Offer(
-        mode=basis.checkout.mode,
-        edition=basis.edition,
-        shop=basis.shop.name,
-        line_name=order.line.name,
-        country_name=country_name(order.order.country),
-        amount=str(order.order.amount),
-        recurring=order.order.recurring,
-        nothing_to_pay=order.order.nothing_to_pay,
-        offered=_offered(outcomes, usual),
+def _whole(asked: Asked, shop: Shop) -> InHand:
+    """The order with what its address leaves out."""
+    market = next((entry for entry in shop.markets if entry.id == asked.market), None)
+    line = next((entry for entry in shop.lines if entry.id == asked.line), None)
+    if asked.market is None and shop.markets:
+        market = shop.markets[0]
+    if asked.line is None and shop.lines:
+        line = shop.lines[0]
+    return InHand(
+        market=asked.market or (market.id if market else ""),
+        line=asked.line or (line.id if line else ""),
+        amount=asked.amount or (line.usual_amount.amount if line else ""),
+        currency=asked.currency or (market.currency if market else ""),
+        on=asked.on,
+        **{name: getattr(asked, name) for name in KnownFacts.model_fields},
     )
 
 
@@ -139,25 +159,38 @@ def _placed(till: Till, record: OrderRecord) -> Placed:
 
 
 @router.get("/api/offer")
-def read_offer(room: RoomDep, asked: InHandQuery, returning: Returning = "") -> Offer:
-    """The ways to pay for an order, by the newest edition."""
-    basis = newest_basis(room.store)
-    order = hand(basis.shop, sentence(asked, room))
-    outcomes = outcomes_of(room.store, basis, order.order)
-    return _offer(basis, order, outcomes, room.till.usual(returning))
+def read_offer(running: RunningDep, asked: Annotated[Asked, Query()], returning: Returning = "") -> Offer:
+    """The ways to pay for an order, by the newest edition of a storefront."""
+    composed = newest(running.store, asked.storefront)
+    whole = _whole(asked, composed.shop)
+    order = order_in_hand(composed.shop, sentence(whole, running))
+    tenders = offered(running.store, composed, order.order)
+    return Offer(
+        mode=composed.checkout.mode,
+        edition=composed.edition,
+        storefront=composed.checkout.storefront,
+        order=whole,
+        shop=composed.shop.name,
+        line_name=order.line.name,
+        country_name=country_name(order.order.country),
+        amount=str(order.order.amount),
+        recurring=order.order.recurring,
+        nothing_to_pay=order.order.nothing_to_pay,
+        offered=_offered(tenders, running.till.usual(returning)),
+    )
 
 
 @router.post("/api/orders", status_code=201)
 def place_order(
-    room: RoomDep,
+    running: RunningDep,
     new: OrderNew,
     response: Response,
     returning: Returning = "",
     idempotency_key: Annotated[str, Header(max_length=255)] = "",
 ) -> Placed:
     """Place an order with a tender that is offered for it; asked again under the same key, it is placed once."""
-    basis = draft_basis(room.store) if new.by == "draft" else newest_basis(room.store)
-    order = hand(basis.shop, sentence(new.order, room))
+    composed = (drafted if new.by == "draft" else published)(running.store, new.storefront)
+    order = order_in_hand(composed.shop, sentence(new.order, running))
     buyer = ""
     if new.by == "newest-edition":
         buyer = returning or secrets.token_urlsafe(16)
@@ -165,50 +198,50 @@ def place_order(
     key = None
     if idempotency_key:
         key = Key(idempotency_key, hashlib.sha256(new.model_dump_json().encode()).hexdigest())
-    return _placed(room.till, room.till.place(basis, order, new.tender, buyer, key))
+    return _placed(running.till, running.till.place(composed, order, new.tender, buyer, key))
 
 
 @router.get("/api/orders/{token}")
-def read_order(held: PremisesDep, token: str) -> Paying:
+def read_order(shops: ShopsDep, token: str) -> Paying:
     """What a buyer sees of an order."""
-    room = held.room_with_order(token)
-    record = room.till.record(token)
+    running = shops.with_order(token)
+    record = running.till.record(token)
     if record.state is State.AT_PROVIDER:
-        record = room.till.look(record, record.payment)
-    return _paying(room.till, record)
+        record = running.till.look(record, record.payment)
+    return _paying(running.till, record)
 
 
 @router.post("/api/orders/{token}/tender")
-def choose_another(held: PremisesDep, token: str, another: Another) -> Placed:
+def choose_another(shops: ShopsDep, token: str, another: Another) -> Placed:
     """Pay an order another way, until it is paid."""
-    till = held.room_with_order(token).till
+    till = shops.with_order(token).till
     return _placed(till, till.choose_another(token, another.tender))
 
 
 @router.post("/api/orders/{token}/go-on")
-def go_on(held: PremisesDep, token: str) -> Placed:
+def go_on(shops: ShopsDep, token: str) -> Placed:
     """Go on with a payment that was begun and not finished."""
-    till = held.room_with_order(token).till
+    till = shops.with_order(token).till
     return _placed(till, till.go_on(token))
 
 
 @router.post("/api/orders/{token}/receipt", status_code=201)
-def send_receipt(held: PremisesDep, token: str, file: Annotated[UploadFile, File()]) -> Paying:
+def send_receipt(shops: ShopsDep, token: str, file: Annotated[UploadFile, File()]) -> Paying:
     """Send the receipt of a transfer, through the buyer's personal link."""
-    room = held.room_with_order(token)
-    record = room.till.record(token)
+    running = shops.with_order(token)
+    record = running.till.record(token)
     if record.state is not State.RECEIPT_SENT and Move.RECEIPT_SENT not in MOVES[record.state]:
         refuse_settled(record)
-    paper = room.drawer.add_receipt(token, file.filename or "", file.file.read(LARGEST + 1))
-    return _paying(room.till, room.settling.receipt_sent(token, paper.id))
+    paper = running.merchant_file.add_receipt(token, file.filename or "", file.file.read(LARGEST + 1))
+    return _paying(running.till, running.order_acts.receipt_sent(token, paper.id))
 
 
 @router.get(RETURN, include_in_schema=False)
-def come_back(held: PremisesDep, payment: str = "") -> RedirectResponse:
+def come_back(shops: ShopsDep, payment: str = "") -> RedirectResponse:
     """Where the provider sends the buyer back to; what became of the payment is asked there."""
-    for room in (held.own, held.demo):
-        if room.store.orders.with_reference(payment):
-            record = room.till.came_back(payment)
+    for running in (shops.own, shops.demo):
+        if running.store.orders.with_reference(payment):
+            record = running.till.came_back(payment)
             return RedirectResponse(f"{AFTER_PAYING}/{record.token}", status_code=303)
     return RedirectResponse(f"{AFTER_PAYING}/unknown", status_code=303)
 
@@ -223,7 +256,7 @@ def _paying(till: Till, record: OrderRecord) -> Paying:
         mode=record.mode,
         shop=till.shop_name(record),
         state=record.state,
-        state_name=STATES[record.state],
+        state_name=state_text(record.state),
         tender_name=payment.chosen.name,
         amount=str(record.amount),
         line_name=record.line_name,

@@ -14,14 +14,15 @@ from pydantic import BaseModel, ValidationError
 from pydantic_core import ErrorDetails
 from starlette.exceptions import HTTPException
 
+from monedero.api.modes import mode_of
 from monedero.core.account import Mode
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound, Refused
 from monedero.formats.json_text import faults
 from monedero.wording import fault_text
+from monedero.wording.catalogue import has, say
 
 MEDIA_TYPE = "application/problem+json"
 STATUS = {InvalidInput: 422, NotFound: 404, Conflict: 409}
-TITLES = {422: "This cannot be kept as it is", 404: "Not found", 409: "This does not fit the state of things"}
 
 
 class FieldProblem(BaseModel):
@@ -49,7 +50,7 @@ PROBLEMS: dict[int | str, dict[str, Any]] = {
 }
 
 
-def problem(status: int, found: Sequence[Fault], title: str | None = None) -> JSONResponse:
+def problem(status: int, found: Sequence[Fault], mode: Mode) -> JSONResponse:
     """A problem document from faults."""
     errors = [
         FieldProblem(field=fault.field, value=fault.value, code=fault.code.value, detail=fault_text(fault))
@@ -57,25 +58,28 @@ def problem(status: int, found: Sequence[Fault], title: str | None = None) -> JS
     ]
     body = Problem(
         type=f"urn:monedero:problem:{errors[0].code}" if errors else "about:blank",
-        title=title or TITLES.get(status, HTTPStatus(status).phrase),
+        title=say(kind) if has(kind := f"problem-{status}") else HTTPStatus(status).phrase,
         status=status,
         detail=" ".join(error.detail for error in errors),
-        mode=Mode.TEST,
+        mode=mode,
         errors=errors,
     )
     return JSONResponse(body.model_dump(mode="json"), status_code=status, media_type=MEDIA_TYPE)
 
 
-def _refused(_: Request, refused: Exception) -> JSONResponse:
+def _refused(request: Request, refused: Exception) -> JSONResponse:
     found = refused.faults if isinstance(refused, Refused) else ()
-    return problem(next(status for kind, status in STATUS.items() if isinstance(refused, kind)), found)
+    return problem(
+        next(status for kind, status in STATUS.items() if isinstance(refused, kind)), found, mode_of(request.scope)
+    )
 
 
-def _invalid(_: Request, invalid: Exception) -> JSONResponse:
+def _invalid(request: Request, invalid: Exception) -> JSONResponse:
     if isinstance(invalid, RequestValidationError):
         errors = [cast("ErrorDetails", {**error, "loc": error["loc"][1:]}) for error in invalid.errors()]
-        return problem(422, faults(errors))
-    return problem(422, faults(invalid.errors()) if isinstance(invalid, ValidationError) else ())
+        return problem(422, faults(errors), mode_of(request.scope))
+    found = faults(invalid.errors()) if isinstance(invalid, ValidationError) else ()
+    return problem(422, found, mode_of(request.scope))
 
 
 def _http(request: Request, failed: Exception) -> JSONResponse:
@@ -84,7 +88,8 @@ def _http(request: Request, failed: Exception) -> JSONResponse:
         400: Fault(FaultCode.BODY_UNREADABLE, "body"),
         404: Fault(FaultCode.NOT_FOUND, "path", request.url.path, {"what": "page"}),
     }
-    return problem(status, [found[status]] if status in found else (), HTTPStatus(status).phrase)
+    told = [found[status]] if status in found else ()
+    return problem(status, told, mode_of(request.scope))
 
 
 def answer_refusals(app: FastAPI) -> None:

@@ -3,18 +3,17 @@
 from datetime import datetime
 
 from fastapi import APIRouter
-from pydantic import BaseModel, StrictInt
+from pydantic import BaseModel
 
 from monedero.api.problems import PROBLEMS
-from monedero.api.rooms import RoomDep
+from monedero.api.requests import RunningDep
 from monedero.core.account import Mode
 from monedero.core.tender.model import Tender
-from monedero.store.shelves import Edition
-from monedero.wording.letters import change_text
-from monedero.work.basis import draft
-from monedero.work.publishing import pending, publish
+from monedero.store.providers_and_editions import Edition
+from monedero.wording.changes import change_text
+from monedero.work.checkout.publish import pending, publish
 
-router = APIRouter(prefix="/api", tags=["publish"], responses=PROBLEMS)
+router = APIRouter(prefix="/api/checkouts/{storefront}", tags=["publish"], responses=PROBLEMS)
 
 
 class EditionOut(BaseModel):
@@ -26,39 +25,42 @@ class EditionOut(BaseModel):
 
 
 class Publication(BaseModel):
-    """What the draft would change for buyers, and the editions, the newest first."""
+    """What publishing would change for buyers, the fingerprint of all of it, and the editions, the newest first."""
 
     mode: Mode
-    draft_version: int
+    storefront: str
+    fingerprint: str
     changes: list[str]
     editions: list[EditionOut]
 
 
 class PublishNow(BaseModel):
-    """The version of the draft that the owner looked at."""
+    """The fingerprint of what the owner looked at."""
 
-    version: StrictInt
+    fingerprint: str
 
 
 def _edition(edition: Edition) -> EditionOut:
     return EditionOut(
-        number=edition.number, published_at=edition.published_at, tenders=edition.held.checkout.tenders
+        number=edition.number, published_at=edition.published_at, tenders=edition.published.checkout.tenders
     )
 
 
 @router.get("/publication")
-def read_publication(room: RoomDep) -> Publication:
-    """What is pending and what is published."""
-    held = draft(room.store)
+def read_publication(running: RunningDep, storefront: str) -> Publication:
+    """What is pending and what is published for a storefront."""
+    shown, differs = pending(running.store, storefront)
+    names = {card.provider.id: card.provider.name for card in running.store.rate_cards.all()}
     return Publication(
-        mode=held.value.mode,
-        draft_version=held.version,
-        changes=[change_text(change) for change in pending(room.store)],
-        editions=[_edition(edition) for edition in room.store.editions.all()],
+        mode=shown.checkout.mode,
+        storefront=storefront,
+        fingerprint=shown.fingerprint,
+        changes=[change_text(change, names) for change in differs],
+        editions=[_edition(edition) for edition in running.store.editions.of(storefront)],
     )
 
 
 @router.post("/editions", status_code=201)
-def add_edition(room: RoomDep, now: PublishNow) -> EditionOut:
-    """Publish the draft as the next edition."""
-    return _edition(publish(room.store, now.version, room.clock.now()))
+def add_edition(running: RunningDep, storefront: str, now: PublishNow) -> EditionOut:
+    """Publish what the owner looked at as the next edition."""
+    return _edition(publish(running.store, storefront, now.fingerprint, running.clock.now()))

@@ -9,17 +9,19 @@ from pydantic import BaseModel, StrictInt
 from monedero.api.compare import reasons_out
 from monedero.api.compare_schemas import ReasonOut
 from monedero.api.problems import PROBLEMS
-from monedero.api.rooms import InHand, RoomDep, sentence
+from monedero.api.requests import InHand, RunningDep, sentence
 from monedero.core.account import Mode
 from monedero.core.errors import FaultCode, refuse
 from monedero.core.money import Money
-from monedero.core.ratecard.model import RateCard, Route
+from monedero.core.ratecard.model import Extra, Rate, RateCard, Route
 from monedero.formats import rate_card, rate_card_csv
-from monedero.store.rate_cards import day_of
-from monedero.work.basis import described_shop, hand
-from monedero.work.beginning import put_example_cards
-from monedero.work.cards import ALWAYS, day_in_address, held_card, in_force, try_card
-from monedero.work.premises import Room
+from monedero.server.demo_shop import put_example_cards
+from monedero.server.shops import RunningShop
+from monedero.store.rate_cards import StoredCard, day_of
+from monedero.wording.conditions import when_text
+from monedero.work.compare.rate_cards import ALWAYS, day_in_address, in_force, stored_card, try_card
+from monedero.work.shop.lookups import described_shop
+from monedero.work.shop.order_in_hand import order_in_hand
 
 LARGEST_CARD = 1_000_000
 
@@ -66,13 +68,14 @@ class ProviderCardsOut(BaseModel):
     versions: list[CardVersionOut]
 
 
-class HeldCardOut(BaseModel):
-    """A rate card with the version of what is kept."""
+class StoredCardOut(BaseModel):
+    """A rate card with the version of what is kept, and for which orders each rate and extra is, in words by its id."""
 
     mode: Mode
     version: int
     day: str
     card: RateCard
+    conditions: dict[str, str]
 
 
 class CardEdit(BaseModel):
@@ -108,9 +111,9 @@ async def body_of(request: Request, largest: int = LARGEST_CARD) -> bytes:
     return bytes(content)
 
 
-def _kept(card: RateCard) -> CardOut:
+def _kept(mode: Mode, card: RateCard) -> CardOut:
     return CardOut(
-        mode=Mode.TEST,
+        mode=mode,
         provider=card.provider.id,
         provider_name=card.provider.name,
         valid_from=day_of(card),
@@ -118,16 +121,27 @@ def _kept(card: RateCard) -> CardOut:
     )
 
 
-def _held(room: Room, provider: str, day: str) -> HeldCardOut:
-    held = held_card(room.store, provider, day)
-    return HeldCardOut(mode=Mode.TEST, version=held.version, day=day, card=held.card)
+def _held(running: RunningShop, provider: str, day: str) -> StoredCardOut:
+    return _out(running, stored_card(running.store, provider, day))
+
+
+def _out(running: RunningShop, stored: StoredCard) -> StoredCardOut:
+    card = stored.card
+    entries: list[Rate | Extra] = [*card.rates, *card.extras]
+    return StoredCardOut(
+        mode=running.mode,
+        version=stored.version,
+        day=day_of(card) or ALWAYS,
+        card=card,
+        conditions={entry.id: when_text(entry.when, short=True) for entry in entries},
+    )
 
 
 @router.get("")
-def read_rate_cards(room: RoomDep) -> list[ProviderCardsOut]:
+def read_rate_cards(running: RunningDep) -> list[ProviderCardsOut]:
     """Every provider with the versions of its card."""
-    cards = room.store.rate_cards.all()
-    now = in_force(cards, room.clock.now().date())
+    cards = running.store.rate_cards.all()
+    now = in_force(cards, running.clock.now().date())
     found: dict[str, ProviderCardsOut] = {}
     for card in sorted(cards, key=day_of, reverse=True):
         version = CardVersionOut(
@@ -144,25 +158,25 @@ def read_rate_cards(room: RoomDep) -> list[ProviderCardsOut]:
 
 
 @router.post("", status_code=201, openapi_extra=file_of("application/json"))
-async def add_rate_card(request: Request, room: RoomDep) -> CardOut:
+async def add_rate_card(request: Request, running: RunningDep) -> CardOut:
     """Read a rate card, `monedero/rate-card/1`; a wrong one is refused with every place, and nothing changes."""
     card = rate_card.read(await body_of(request))
-    room.store.rate_cards.put(card)
-    return _kept(card)
+    running.store.rate_cards.put(card)
+    return _kept(running.mode, card)
 
 
 @router.post("/examples", status_code=201)
-def add_example_cards(room: RoomDep) -> CardsOut:
+def add_example_cards(running: RunningDep) -> CardsOut:
     """Put in the seven invented providers with their rate cards."""
-    return CardsOut(mode=Mode.TEST, added=put_example_cards(room.store))
+    return CardsOut(mode=running.mode, added=put_example_cards(running.store))
 
 
 @router.post("/try")
-def try_rate_card(room: RoomDep, tried: TryCard) -> list[TriedOut]:
+def try_rate_card(running: RunningDep, tried: TryCard) -> list[TriedOut]:
     """What the order in hand would cost on a card that is not kept yet."""
-    order = hand(described_shop(room.store).value, sentence(tried.hand, room))
-    found = try_card(room.store, tried.card, order, tried.hand.card_kind, tried.hand.card_network)
-    books = described_shop(room.store).value.currency
+    order = order_in_hand(described_shop(running.store).value, sentence(tried.hand, running))
+    found = try_card(running.store, tried.card, order)
+    books = described_shop(running.store).value.currency
     names = {tried.card.provider.id: tried.card.provider.name}
     priced = [
         TriedOut(
@@ -180,46 +194,46 @@ def try_rate_card(room: RoomDep, tried: TryCard) -> list[TriedOut]:
 
 
 @router.get("/{provider}/{day}")
-def read_rate_card(room: RoomDep, provider: str, day: Day) -> HeldCardOut:
+def read_rate_card(running: RunningDep, provider: str, day: Day) -> StoredCardOut:
     """One version of a provider's card."""
-    return _held(room, provider, day)
+    return _held(running, provider, day)
 
 
 @router.put("/{provider}/{day}")
-def save_rate_card(room: RoomDep, provider: str, day: Day, edit: CardEdit) -> HeldCardOut:
+def save_rate_card(running: RunningDep, provider: str, day: Day, edit: CardEdit) -> StoredCardOut:
     """Save a card as a whole; it may take another day."""
-    kept = room.store.rate_cards.save(edit.card, provider, day_in_address(day), edit.version)
-    return HeldCardOut(mode=Mode.TEST, version=kept.version, day=day_of(kept.card) or ALWAYS, card=kept.card)
+    kept = running.store.rate_cards.save(edit.card, provider, day_in_address(day), edit.version)
+    return _out(running, kept)
 
 
 @router.delete("/{provider}/{day}", status_code=204)
-def remove_rate_card(room: RoomDep, provider: str, day: Day) -> None:
+def remove_rate_card(running: RunningDep, provider: str, day: Day) -> None:
     """Take one version of a card away."""
-    held_card(room.store, provider, day)
-    room.store.rate_cards.remove(provider, day_in_address(day))
+    stored_card(running.store, provider, day)
+    running.store.rate_cards.remove(provider, day_in_address(day))
 
 
 @router.get("/{provider}/{day}/card.json", response_class=Response)
-def rate_card_as_json(room: RoomDep, provider: str, day: Day) -> Response:
+def rate_card_as_json(running: RunningDep, provider: str, day: Day) -> Response:
     """A card as a file, `monedero/rate-card/1`."""
-    content = rate_card.write(held_card(room.store, provider, day).card)
+    content = rate_card.write(stored_card(running.store, provider, day).card)
     return _file(content, "application/json", f"{provider}-{day}.json")
 
 
 @router.get("/{provider}/{day}/rates.csv", response_class=Response)
-def rate_card_as_table(room: RoomDep, provider: str, day: Day) -> Response:
+def rate_card_as_table(running: RunningDep, provider: str, day: Day) -> Response:
     """The rates and extras of a card as a table."""
-    content = rate_card_csv.write(held_card(room.store, provider, day).card)
+    content = rate_card_csv.write(stored_card(running.store, provider, day).card)
     return _file(content, "text/csv", f"{provider}-{day}-rates.csv")
 
 
 @router.post("/{provider}/{day}/rates.csv", openapi_extra=file_of("text/csv"))
-async def read_rates_from_table(request: Request, room: RoomDep, provider: str, day: Day) -> HeldCardOut:
+async def read_rates_from_table(request: Request, running: RunningDep, provider: str, day: Day) -> StoredCardOut:
     """Put a table's rates and extras in the place of a card's; a wrong one is refused, and nothing changes."""
-    held = held_card(room.store, provider, day)
-    card = rate_card_csv.read(await body_of(request), held.card)
-    room.store.rate_cards.save(card, provider, day_in_address(day), held.version)
-    return _held(room, provider, day)
+    stored = stored_card(running.store, provider, day)
+    card = rate_card_csv.read(await body_of(request), stored.card)
+    running.store.rate_cards.save(card, provider, day_in_address(day), stored.version)
+    return _held(running, provider, day)
 
 
 def _file(content: bytes, kind: str, name: str) -> Response:

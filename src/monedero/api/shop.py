@@ -8,13 +8,16 @@ from iso4217 import Currency
 from pydantic import BaseModel, StrictInt
 
 from monedero.api.problems import PROBLEMS
-from monedero.api.rooms import COOKIE, RoomDep
+from monedero.api.requests import COOKIE, RunningDep
 from monedero.core.account import Mode
 from monedero.core.method import Family
 from monedero.core.ratecard.model import CardKind, LineKind
 from monedero.core.shop import Shop
+from monedero.figures import methods
 from monedero.figures.assumptions import trades
-from monedero.wording.places import country_name
+from monedero.wording.places import country_name, network_name
+from monedero.work.compare.rate_cards import card_networks
+from monedero.work.shop.lookups import methods_of
 
 router = APIRouter(prefix="/api", tags=["shop"], responses=PROBLEMS)
 
@@ -50,24 +53,28 @@ class Choices(BaseModel):
     kinds: list[Choice]
     card_kinds: list[Choice]
     card_networks: list[Choice]
+    methods: list[Choice]
     trades: list[Choice]
     families: list[Choice]
 
 
 @router.get("/shop")
-def read_shop(room: RoomDep) -> ShopState:
+def read_shop(running: RunningDep) -> ShopState:
     """The shop."""
-    held = room.store.shop.read()
+    saved = running.store.shop.read()
     return ShopState(
-        mode=Mode.TEST, demo=room.demo, version=held.version if held else 0, shop=held.value if held else None
+        mode=running.mode,
+        demo=running.demo,
+        version=saved.version if saved else 0,
+        shop=saved.value if saved else None,
     )
 
 
 @router.put("/shop")
-def save_shop(room: RoomDep, edit: ShopEdit) -> ShopState:
+def save_shop(running: RunningDep, edit: ShopEdit) -> ShopState:
     """Save the shop as a whole."""
-    held = room.store.shop.save(edit.shop, edit.version)
-    return ShopState(mode=Mode.TEST, demo=room.demo, version=held.version, shop=held.value)
+    saved = running.store.shop.save(edit.shop, edit.version)
+    return ShopState(mode=running.mode, demo=running.demo, version=saved.version, shop=saved.value)
 
 
 @router.put("/demo", status_code=204)
@@ -93,13 +100,20 @@ def _choices() -> Choices:
         currencies=sorted(currencies, key=lambda choice: choice.code),
         kinds=[Choice(code=kind.value, name=kind.value) for kind in LineKind],
         card_kinds=[Choice(code=kind.value, name=kind.value.replace("-", " ")) for kind in CardKind],
-        card_networks=[Choice(code=name.lower(), name=name) for name in ("Aster", "Borealis", "Cygnet")],
+        card_networks=[],
+        methods=[],
         trades=[Choice(code=code, name=name) for code, name in trades().items()],
         families=[Choice(code=family.value, name=family.value.replace("-", " ")) for family in Family],
     )
 
 
 @router.get("/choices")
-def read_choices() -> Choices:
-    """Countries, currencies, kinds of line and of card."""
-    return _choices()
+def read_choices(running: RunningDep) -> Choices:
+    """What pickers offer. Methods are the known ones and the shop's own; card networks are those of its rate cards."""
+    networks = [Choice(code=network, name=network_name(network)) for network in card_networks(running.store)]
+    shop = running.store.shop.read()
+    known = methods_of(shop.value) if shop else methods.known()
+    named = sorted(
+        (Choice(code=id, name=method.name) for id, method in known.items()), key=lambda choice: choice.name
+    )
+    return _choices().model_copy(update={"card_networks": networks, "methods": named})

@@ -13,8 +13,9 @@ from monedero.core.cost.assumption import Assumptions
 from monedero.core.errors import FaultCode, refuse
 from monedero.core.fields import country, currency, identifier, money_not_negative, money_positive
 from monedero.core.money import Money
-from monedero.core.ratecard.context import OrderContext
+from monedero.core.order.model import Order
 from monedero.core.ratecard.model import CardKind, LineKind
+from monedero.core.ratecard.volume import Takings
 from monedero.formats import rate_card
 from monedero.formats.json_text import read_model
 
@@ -48,7 +49,7 @@ def curve(  # noqa: PLR0913, PLR0917 - an option each
 ) -> None:
     """Every route's cost as exact pieces, and the cheapest route for every amount, on standard output."""
     # Only this command needs the curves: pricing long files starts without their weight.
-    from monedero.work.curve_lines import Range, curve_report
+    from monedero.work.compare.curve_lines import CurvesAsked, Range, curve_report
 
     with errors_of("--shop-country"):
         shop = country(shop_country)
@@ -76,18 +77,18 @@ def curve(  # noqa: PLR0913, PLR0917 - an option each
     if assumptions is not None:
         with errors_of(str(assumptions)):
             chosen = read_model(assumptions.read_bytes(), Assumptions)
-    context = OrderContext(
-        amount=start,
-        buyer_country=buyer,
-        placed_on=day,
-        line_kinds=frozenset({line_kind} if line_kind else ()),
+    order = Order(
+        start,
+        buyer,
+        day,
+        kinds=frozenset({line_kind} if line_kind else ()),
         recurring=None if recurring is None else recurring is YesNo.YES,
         card_network=network,
         card_kind=card_kind,
-        monthly_volume=volume,
     )
+    asked = CurvesAsked(order, Takings(every=volume), Range(start.exact, end.exact), chosen)
     with errors_of("rate cards"):
-        report = curve_report(cards, (shop, books), context, Range(start.exact, end.exact), chosen)
+        report = curve_report(cards, (shop, books), asked)
     typer.echo(json.dumps(report, indent=2, ensure_ascii=False))
 
 

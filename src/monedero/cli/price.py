@@ -1,6 +1,6 @@
 """`monedero price`: the fee of every order in a file on every route of some rate cards, as CSV."""
 
-import gc
+import os
 import sys
 from pathlib import Path
 from typing import Annotated
@@ -12,8 +12,7 @@ from monedero.core.fields import country, money_not_negative
 from monedero.core.fx import ReferenceRates
 from monedero.core.ratecard.catalogue import Catalogue
 from monedero.figures import reference_rates
-from monedero.formats import orders_csv, rate_card
-from monedero.work.fee_lines import fee_lines
+from monedero.formats import rate_card
 
 
 def price(
@@ -34,9 +33,14 @@ def price(
     for path in rate_cards:
         with errors_of(str(path)):
             cards.append(rate_card.read(path.read_bytes()))
+    rates = ReferenceRates(reference_rates.bundled())
     with errors_of("rate cards"):
-        catalogue = Catalogue(cards, shop, ReferenceRates(reference_rates.bundled()))
-    gc.disable()  # a row's values hold each other in no circle: without this a tenth of the time goes into looking
+        catalogue = Catalogue(cards, shop, rates)
+    # One thread reads and another works out the text: more of them would hold memory, and either shall wait for the
+    # interpreter no longer than it must.
+    os.environ.setdefault("POLARS_MAX_THREADS", "1")
+    sys.setswitchinterval(0.0005)
+    from monedero.work.compare.fee_lines import fee_lines
+
     with errors_of(str(orders)), orders.open(encoding="utf-8", newline="") as lines:
-        rows = orders_csv.split(lines, ignore_unknown=ignore_unknown)
-        sys.stdout.writelines(fee_lines(catalogue, rows, volume))
+        sys.stdout.writelines(fee_lines(catalogue, rates, lines, volume, ignore_unknown=ignore_unknown))

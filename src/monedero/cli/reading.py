@@ -8,7 +8,6 @@ from contextlib import contextmanager
 import typer
 
 from monedero.core.errors import Fault, FaultCode, Refused
-from monedero.wording import fault_text
 
 ERROR = 2
 
@@ -28,6 +27,9 @@ def errors_of(source: str) -> Iterator[None]:
         faults = (Fault(FaultCode.FILE_UNREADABLE, fields={"why": unreadable.strerror or str(unreadable)}),)
     else:
         return
+    # Only a refusal needs words: pricing long files starts without their weight.
+    from monedero.wording import fault_text
+
     sys.stdout.flush()
     for fault in faults:
         print(f"{source}{_place(fault)}: {fault_text(fault)}", file=sys.stderr)  # noqa: T201 - this is its output

@@ -1,24 +1,16 @@
 """`monedero serve`: the application on this machine."""
 
+import gc
 import logging
 import os
-import socket
-import threading
 from contextlib import ExitStack
 from pathlib import Path
-from typing import TYPE_CHECKING, Annotated, Any
+from typing import Annotated, Any
 
 import typer
 
 from monedero.cli.reading import errors_of
 from monedero.core.card_number import masked
-
-LOOPBACK = "127.0.0.1"
-BEAT_SECONDS = 1.0
-ASK_EVERY = 30
-
-if TYPE_CHECKING:
-    from monedero.work.premises import Premises
 
 
 def serve(
@@ -38,45 +30,33 @@ def serve(
     import uvicorn
 
     from monedero.api.app import create_app
-    from monedero.api.inside import entrance
-    from monedero.work.lock import FolderLock
-    from monedero.work.premises import Premises
+    from monedero.server.beats import beating
+    from monedero.server.entrance import entrance
+    from monedero.server.listening import LOOPBACK, listening
+    from monedero.server.lock import FolderLock
+    from monedero.server.shops import Shops
 
-    with ExitStack() as held:
+    with ExitStack() as open_things:
         with errors_of(str(data)):
-            lock = held.enter_context(FolderLock(data))
-            premises = Premises(data, allowed=allow_gateway or ())
+            lock = open_things.enter_context(FolderLock(data))
+            shops = Shops(data, allowed=allow_gateway or ())
         with errors_of(f"port {port}"):
-            listening = _listening(port)
-        address = f"http://{LOOPBACK}:{listening.getsockname()[1]}/"
+            door = listening(port)
+        address = f"http://{LOOPBACK}:{door.getsockname()[1]}/"
         lock.tell(f"process {os.getpid()} at {address}")
         typer.echo(f"Monedero is open at {address} (data in {data}, test mode). Ctrl+C ends it.")
         _without_card_numbers()
-        application = create_app(premises, demo_first=demo)
+        application = create_app(shops, demo_first=demo)
         server = uvicorn.Server(uvicorn.Config(application, log_level="warning"))
         # Shops and the simulated provider reach each other over the loopback address, by an entrance of their own.
-        inside = held.enter_context(entrance(application, _listening(0)))
-        premises.connect(httpx2.Client(base_url=inside, timeout=10, trust_env=False), address)
-        stopped = threading.Event()
-        threading.Thread(target=_beat, args=(premises, stopped), daemon=True).start()
-        held.callback(stopped.set)
-        server.run(sockets=[listening])
-
-
-def _listening(port: int) -> socket.socket:
-    """A socket that says which protocol it speaks: asyncio sends at once only what it knows to be TCP.
-
-    (One of `socket.create_server` says 0; every answer on a kept connection then waits 41 ms for the one before.)
-    """
-    listening = socket.socket(socket.AF_INET, socket.SOCK_STREAM, socket.IPPROTO_TCP)
-    try:
-        listening.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
-        listening.bind((LOOPBACK, port))
-        listening.listen()
-    except OSError:
-        listening.close()
-        raise
-    return listening
+        inside = open_things.enter_context(entrance(application, listening(0)))
+        shops.connect(httpx2.Client(base_url=inside, timeout=10, trust_env=False), address)
+        open_things.enter_context(beating(shops))
+        # What stands now stays as long as the server: looking through it for what is not used any more takes 150 ms,
+        # in which everybody waits.
+        gc.collect()
+        gc.freeze()
+        server.run(sockets=[door])
 
 
 def _without_card_numbers() -> None:
@@ -89,16 +69,3 @@ def _without_card_numbers() -> None:
         return record
 
     logging.setLogRecordFactory(make)
-
-
-def _beat(premises: "Premises", stopped: threading.Event) -> None:
-    """Let everything happen whose moment has come, until the server stops."""
-    beats = 0
-    while not stopped.wait(BEAT_SECONDS):
-        beats += 1
-        try:
-            premises.beat()
-            if beats % ASK_EVERY == 0:
-                premises.ask_around()
-        except Exception:
-            logging.getLogger(__name__).exception("what was due could not be done; it is tried again")

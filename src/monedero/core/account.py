@@ -5,6 +5,9 @@ A provider may be held twice; the first account bears the provider's own id.
 
 Source: own design.
 
+>>> held = Account(provider="orlenta", mode="test", stage="in-review", active_methods=[])
+>>> held.can(Act.WITHDRAW), held.can(Act.EDIT)
+(True, False)
 >>> Account(provider="orlenta", mode="test", stage="connected", active_methods=["card"]).id
 'orlenta'
 >>> Account(id="orlenta", provider="Orlenta", mode="test", stage="connected", active_methods=[])
@@ -15,6 +18,7 @@ provider
   identifier-text [type=identifier-text, input_value='Orlenta', input_type=str]
 """
 
+from collections.abc import Mapping
 from datetime import date, datetime
 from enum import StrEnum
 from typing import Any
@@ -44,6 +48,31 @@ class Stage(StrEnum):
     LAPSED = "lapsed"
     DISCONNECTED = "disconnected"
     WITHDRAWN = "withdrawn"
+
+
+class Act(StrEnum):
+    """What an owner can do with an account."""
+
+    BEGIN = "begin"
+    EDIT = "edit"
+    CONNECT = "connect"
+    WITHDRAW = "withdraw"
+    DISCONNECT = "disconnect"
+    RECONNECT = "reconnect"
+
+
+CAN: Mapping[Act, frozenset[Stage]] = {
+    Act.BEGIN: frozenset((Stage.NOT_BEGUN, Stage.LAPSED, Stage.DISCONNECTED, Stage.WITHDRAWN)),
+    Act.EDIT: frozenset((Stage.BEGUN, Stage.QUESTION, Stage.REFUSED)),
+    # A connected account is connected anew with other credentials.
+    Act.CONNECT: frozenset(
+        (Stage.BEGUN, Stage.IN_REVIEW, Stage.QUESTION, Stage.REFUSED, Stage.APPROVED, Stage.CONNECTED)
+    ),
+    Act.WITHDRAW: frozenset((Stage.BEGUN, Stage.IN_REVIEW, Stage.QUESTION, Stage.REFUSED, Stage.APPROVED)),
+    Act.DISCONNECT: frozenset((Stage.CONNECTED,)),
+    Act.RECONNECT: frozenset((Stage.DISCONNECTED,)),
+}
+"""At which stages each act is possible: the one place that says so, to whoever refuses and to whoever shows."""
 
 
 class Standing(StrEnum):
@@ -83,6 +112,14 @@ class Account(Strict):
     storefronts: AnyOf[Identifier] | None = None
     number: Description = ""
     endpoint: Description = ""
+
+    def standing_of(self, method: str) -> MethodStanding | None:
+        """Where a method stands that is not active; None for one that is active, or is not in the account."""
+        return next((entry for entry in self.other_methods if entry.method == method), None)
+
+    def can(self, act: Act) -> bool:
+        """Whether an act is possible at its stage."""
+        return self.stage in CAN[act]
 
     @model_validator(mode="before")
     @classmethod

@@ -51,7 +51,7 @@ class LegalForm(StrEnum):
     ASSOCIATION = "association"
 
 
-class Fact(StrEnum):
+class StatedFact(StrEnum):
     """What the merchant has done in public, which some providers ask for."""
 
     RETURN_POLICY = "return-policy"
@@ -71,12 +71,30 @@ class Person(Strict):
     signs: StrictBool
 
 
+# What a check of a number found wrong, by the exception that says so.
+WRONGS = {
+    "InvalidChecksum": "checksum",
+    "InvalidChecksumDigits": "checksum",
+    "InvalidBBANChecksum": "checksum",
+    "InvalidLength": "length",
+    "InvalidFormat": "format",
+    "InvalidStructure": "format",
+    "InvalidComponent": "component",
+    "InvalidCountryCode": "country",
+    "InvalidBankCode": "bank-code",
+}
+
+
+def _wrong(found: Exception) -> str:
+    return WRONGS.get(type(found).__name__, "number")
+
+
 def iban_text(text: str) -> str:
     """An IBAN without spaces; one whose check digits, bank code or length are wrong is refused."""
     try:
         return str(IBAN(text))
     except SchwiftyException as wrong:
-        raise refuse(FaultCode.IBAN, value=text, why=str(wrong).rstrip(".").lower()) from wrong
+        raise refuse(FaultCode.IBAN, value=text, wrong=_wrong(wrong)) from wrong
 
 
 IbanText = Annotated[
@@ -125,12 +143,11 @@ def _account_in(country: str, bank_code: str, account_number: str) -> None:
             wrong = refused
     elif country == "GB":
         if not (len(bank) == 6 and bank.isdigit()):
-            raise broken(FaultCode.ACCOUNT_NUMBER, country=country, why="a sort code has six digits")
+            raise broken(FaultCode.ACCOUNT_NUMBER, country=country, wrong="sort-code")
         if not (6 <= len(number) <= 8):
-            raise broken(FaultCode.ACCOUNT_NUMBER, country=country, why="an account number has eight digits")
+            raise broken(FaultCode.ACCOUNT_NUMBER, country=country, wrong="digits")
     if wrong is not None or not number.isalnum() or not any(sign.isdigit() for sign in number):
-        why = str(wrong) if wrong else "an account number is digits and letters"
-        raise broken(FaultCode.ACCOUNT_NUMBER, country=country, why=why)
+        raise broken(FaultCode.ACCOUNT_NUMBER, country=country, wrong=_wrong(wrong) if wrong else "signs")
 
 
 def tax_number(country: str, text: str) -> str:
@@ -149,8 +166,7 @@ def tax_number(country: str, text: str) -> str:
     try:
         return str(module.validate(text))
     except NumberRefused as wrong:
-        why = str(wrong).rstrip(".").lower()
-        raise refuse(FaultCode.TAX_NUMBER, value=text, country=country, why=why) from wrong
+        raise refuse(FaultCode.TAX_NUMBER, value=text, country=country, wrong=_wrong(wrong)) from wrong
 
 
 class Business(Strict):
@@ -165,7 +181,7 @@ class Business(Strict):
     people: list[Person] = []
     payout_accounts: list[PayoutAccount] = []
     payout: Identifier | None = None
-    facts: list[Fact] = []
+    facts: list[StatedFact] = []
 
     @model_validator(mode="after")
     def _consistent(self) -> Self:

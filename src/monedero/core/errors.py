@@ -27,6 +27,8 @@ class FaultCode(StrEnum):
     AMOUNT_NEGATIVE = "amount-negative"
     AMOUNT_ZERO = "amount-zero"
     AMOUNT_DECIMALS = "amount-decimals"
+    AMOUNT_AMBIGUOUS = "amount-ambiguous"
+    CURRENCIES_TYPED = "currencies-typed"
     CURRENCY_UNKNOWN = "currency-unknown"
     CURRENCY_MIXED = "currency-mixed"
     COUNTRY_UNKNOWN = "country-unknown"
@@ -52,6 +54,8 @@ class FaultCode(StrEnum):
     BLANK = "blank"
     BODY_UNREADABLE = "body-unreadable"
     BODY_TOO_LARGE = "body-too-large"
+    BODY_NEWER = "body-newer"
+    SHOWN_OLD = "shown-old"
     KEY_FILE_MISSING = "key-file-missing"
     KEY_FILE_BROKEN = "key-file-broken"
     DATABASE_BROKEN = "database-broken"
@@ -79,6 +83,7 @@ class FaultCode(StrEnum):
     IMPORT_UNDER_WAY = "import-under-way"
     ASSUMPTION_UNKNOWN = "assumption-unknown"
     FILE_TOO_LARGE = "file-too-large"
+    FILE_LEFT = "file-left"
     NAME_TAKEN = "name-taken"
     NOT_FOUND = "not-found"
     VERSION_OLD = "version-old"
@@ -163,7 +168,7 @@ class Refused(Exception):
     """The root of every refusal; carries one or more faults."""
 
     def __init__(self, *faults: Fault) -> None:
-        """Keep the faults in the order in which they were found."""
+        """Keep the faults in the sequence in which they were found."""
         super().__init__(" ".join(f"{fault.code} {fault.field}={fault.value!r}" for fault in faults))
         self.faults = faults
 

@@ -17,17 +17,26 @@ pydantic_core._pydantic_core.ValidationError: 1 validation error for function-pl
 """
 
 import re
-from collections.abc import Callable, Iterable
+from collections.abc import Callable, Iterable, Mapping
 from decimal import Decimal
 from functools import lru_cache
 from typing import Annotated, TypeVar
 from urllib.parse import urlsplit
 
 import pycountry
-from pydantic import AfterValidator, BaseModel, ConfigDict, PlainSerializer, PlainValidator, WithJsonSchema
+from pydantic import (
+    AfterValidator,
+    BaseModel,
+    ConfigDict,
+    PlainSerializer,
+    PlainValidator,
+    ValidationInfo,
+    WithJsonSchema,
+)
 from pydantic_core import PydanticCustomError
 
 from monedero.core import card_number, money
+from monedero.core.as_typed import money_text, percent_text, quantity_text
 from monedero.core.errors import FaultCode, InvalidInput, refuse
 
 T = TypeVar("T")
@@ -46,16 +55,25 @@ class Strict(BaseModel):
     model_config = ConfigDict(extra="forbid", frozen=True, validate_by_name=True, serialize_by_alias=True)
 
 
-def checked(read: Callable[[str], T]) -> Callable[[object], T]:
-    """A validator for Pydantic from a reader that refuses with a fault."""
+BY_PROGRAM: Mapping[str, bool] = {"by_program": True}
+"""The context of what programs write, in files and over the network: always in one way, not as people type."""
 
-    def check(value: object) -> T:
+
+def checked(
+    read: Callable[[str], T], as_typed: Callable[[str], str] | None = None
+) -> Callable[[object, ValidationInfo], T]:
+    """A validator for Pydantic from a reader that refuses with a fault.
+
+    `as_typed` reads what people type into the way of writing that is kept; it is left out for what programs write.
+    """
+
+    def check(value: object, info: ValidationInfo) -> T:
         if not isinstance(value, str):
             if isinstance(value, money.Money | Decimal):
                 return read(str(value))
             raise PydanticCustomError("wrong-type", "wrong-type", {"expected": "text"})
         try:
-            return read(value)
+            return read(value if as_typed is None or info.context == BY_PROGRAM else as_typed(value))
         except InvalidInput as refused:
             fault = refused.faults[0]
             raise PydanticCustomError(fault.code.value, fault.code.value, dict(fault.fields)) from None
@@ -102,20 +120,28 @@ def share(text: str) -> Decimal:
     return value
 
 
-def money_not_negative(text: str) -> money.Money:
-    """Money that is nothing or more."""
-    value = money.Money.parse(text)
+def not_negative(value: money.Money, text: str) -> money.Money:
+    """The money, refused where it is less than nothing; `text` is how it came."""
     if value.minor < 0:
         raise refuse(FaultCode.AMOUNT_NEGATIVE, value=text)
     return value
 
 
-def money_positive(text: str) -> money.Money:
-    """Money that is more than nothing."""
-    value = money_not_negative(text)
-    if value.minor == 0:
+def positive(value: money.Money, text: str) -> money.Money:
+    """The money, refused where it is nothing or less; `text` is how it came."""
+    if not_negative(value, text).minor == 0:
         raise refuse(FaultCode.AMOUNT_ZERO, value=text)
     return value
+
+
+def money_not_negative(text: str) -> money.Money:
+    """Money that is nothing or more."""
+    return not_negative(money.Money.parse(text), text)
+
+
+def money_positive(text: str) -> money.Money:
+    """Money that is more than nothing."""
+    return positive(money.Money.parse(text), text)
 
 
 def currency(code: str) -> str:
@@ -209,13 +235,19 @@ def _schema(pattern: str, text: str) -> WithJsonSchema:
 _MONEY_SCHEMA = _schema(r"^[0-9]+(\.[0-9]+)? [A-Z]{3}$", "Amount and ISO 4217 currency, such as 0.25 EUR")
 _PERCENT_SCHEMA = _schema(r"^[0-9]+(\.[0-9]+)?$", "A percentage, such as 1.4")
 
-Percent = Annotated[Decimal, PlainValidator(checked(percent)), PlainSerializer(str), _PERCENT_SCHEMA]
-Share = Annotated[Decimal, PlainValidator(checked(share)), PlainSerializer(str), _PERCENT_SCHEMA]
+Percent = Annotated[Decimal, PlainValidator(checked(percent, percent_text)), PlainSerializer(str), _PERCENT_SCHEMA]
+Share = Annotated[Decimal, PlainValidator(checked(share, percent_text)), PlainSerializer(str), _PERCENT_SCHEMA]
+Quantity = Annotated[
+    Decimal,
+    PlainValidator(checked(percent, quantity_text)),
+    PlainSerializer(str),
+    _schema(r"^[0-9]+(\.[0-9]+)?$", "A number of zero or more, such as 12.5"),
+]
 MoneyText = Annotated[
-    money.Money, PlainValidator(checked(money_not_negative)), PlainSerializer(str), _MONEY_SCHEMA
+    money.Money, PlainValidator(checked(money_not_negative, money_text)), PlainSerializer(str), _MONEY_SCHEMA
 ]
 MoneyPositive = Annotated[
-    money.Money, PlainValidator(checked(money_positive)), PlainSerializer(str), _MONEY_SCHEMA
+    money.Money, PlainValidator(checked(money_positive, money_text)), PlainSerializer(str), _MONEY_SCHEMA
 ]
 CurrencyCode = Annotated[
     str, PlainValidator(checked(currency)), _schema("^[A-Z]{3}$", "ISO 4217 currency, such as EUR")

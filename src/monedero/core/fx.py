@@ -58,7 +58,6 @@ class NoReferenceRate(Exception):
     """No rate of `currency` was published in the ten days before `day`."""
 
     def __init__(self, currency: str, day: date) -> None:
-        """Keep what was asked for."""
         super().__init__(f"no reference rate for {currency} on {day}")
         self.currency = currency
         self.day = day

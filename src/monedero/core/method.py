@@ -95,3 +95,7 @@ class Method(Strict):
     authorisation_days: Days | None = None
     at_the_door: StrictBool = False
     takes_card: StrictBool = False
+
+
+class UnknownMethod(Method):
+    """A method that a rate card or a tender names and nobody described: it carries nothing until somebody does."""

@@ -20,6 +20,7 @@ import re
 from collections.abc import Sequence
 from fractions import Fraction
 from functools import lru_cache
+from math import ceil
 from typing import NamedTuple
 
 from iso4217 import Currency
@@ -83,7 +84,7 @@ class Money(NamedTuple):
         if match is None:
             raise refuse(FaultCode.AMOUNT_TEXT, value=amount)
         digits = minor_digits(currency)
-        sign, whole, decimals = match.group(1), match.group(2), match.group(3) or ""
+        sign, whole, decimals = match.groups("")
         if len(decimals) > digits:
             raise refuse(FaultCode.AMOUNT_DECIMALS, value=f"{amount} {currency}", currency=currency, digits=digits)
         return cls(int(sign + whole + decimals.ljust(digits, "0")), currency)
@@ -101,6 +102,15 @@ class Money(NamedTuple):
         """Money from an exact amount in whole units of the currency, rounded half up at the minor unit."""
         minor = exact * minor_units(currency)
         return cls(round_half_up(minor.numerator, minor.denominator), currency)
+
+    @classmethod
+    def not_below(cls, exact: Fraction, currency: str) -> "Money":
+        """The least money that is not below an exact amount in whole units of the currency.
+
+        >>> Money.not_below(Fraction(100, 3), "EUR"), Money.not_below(Fraction(33), "EUR")
+        (Money(minor=3334, currency='EUR'), Money(minor=3300, currency='EUR'))
+        """
+        return cls(ceil(exact * minor_units(currency)), currency)
 
     @property
     def exact(self) -> Fraction:

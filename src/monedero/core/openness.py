@@ -13,10 +13,6 @@ Source: own design.
 ['trade-refused']
 >>> shut_to(None, "card", held)
 []
->>> shut_to(mirabou, "card", None)
-Traceback (most recent call last):
-...
-AttributeError: 'NoneType' object has no attribute 'trade'
 """
 
 from dataclasses import dataclass
@@ -47,24 +43,24 @@ def not_in_plan(card: RateCard, route: Route) -> Reason | None:
     return Reason(ReasonCode.NOT_IN_PLAN, limit=names[route.plan], own=" or ".join(having))
 
 
-def shut_to(provider: ProviderFacts | None, method: str, held: Holding) -> list[Reason]:
+def shut_to(provider: ProviderFacts | None, method: str, holding: Holding) -> list[Reason]:
     """Every reason why a provider's method is not open to a shop; nothing where nothing is known of the provider."""
     if provider is None:
         return []
     reasons = []
-    if held.trade in provider.trades_refused:
-        reasons.append(Reason(ReasonCode.TRADE_REFUSED, own=held.trade or ""))
+    if holding.trade in provider.trades_refused:
+        reasons.append(Reason(ReasonCode.TRADE_REFUSED, own=holding.trade or ""))
     for need in provider.needs:
-        if need.method == method and need.account and need.account not in held.accounts:
+        if need.method == method and need.account and need.account not in holding.accounts:
             reasons.append(Reason(ReasonCode.NEEDS_ACCOUNT, fields={"provider": need.account}))
-        if need.method == method and need.other_method and need.other_method not in held.methods:
+        if need.method == method and need.other_method and need.other_method not in holding.methods:
             reasons.append(Reason(ReasonCode.NEEDS_METHOD, limit=need.other_method))
     reasons += [
         Reason(ReasonCode.EXCLUDED_BY, fields={"provider": other})
         for other in provider.excludes
-        if other in held.accounts
+        if other in holding.accounts
     ]
-    software = held.software
+    software = holding.software
     if software is not None and software.allows is not None and provider.id not in software.allows:
         reasons.append(Reason(ReasonCode.SOFTWARE_REFUSES, limit=software.name))
     return reasons

@@ -22,7 +22,7 @@ from typing import Self
 from pydantic import model_validator
 
 from monedero.core.errors import FaultCode
-from monedero.core.fields import Identifier, MoneyPositive, Percent, Share, Strict, broken, once, ordered
+from monedero.core.fields import Identifier, MoneyPositive, Quantity, Share, Strict, broken, once, ordered
 from monedero.core.money import Money
 from monedero.core.ratecard.model import CardKind
 
@@ -41,7 +41,7 @@ class Cell(Strict):
 
     line: Identifier
     market: Identifier
-    orders: Percent
+    orders: Quantity
     usual: MoneyPositive
     low: MoneyPositive | None = None
     high: MoneyPositive | None = None

@@ -2,18 +2,17 @@
 
 Source: own design. The wording lives in `monedero.wording`.
 
->>> Reason(ReasonCode.WINDOW_OVER, limit="1200.00 EUR", own="1450.00 EUR").code.value
+>>> Reason(ReasonCode.WINDOW_OVER, limit=Money(120000, "EUR"), own=Money(145000, "EUR")).code.value
 'window-over'
->>> ReasonCode("never-heard-of")
-Traceback (most recent call last):
-...
-ValueError: 'never-heard-of' is not a valid ReasonCode
 """
 
 from collections.abc import Mapping
+from datetime import date
 from enum import StrEnum
 from types import MappingProxyType
 from typing import NamedTuple
+
+from monedero.core.money import Money
 
 NOTHING_MORE: Mapping[str, str] = MappingProxyType({})
 
@@ -36,6 +35,7 @@ class ReasonCode(StrEnum):
     SOFTWARE_REFUSES = "software-refuses"
     # A tender is held back, or a route is not open: the tender itself, then its method.
     OFF = "off"
+    METHOD_UNKNOWN = "method-unknown"
     METHOD_SHOP_COUNTRY = "method-shop-country"
     METHOD_COUNTRY = "method-country"
     METHOD_CURRENCY = "method-currency"
@@ -43,7 +43,9 @@ class ReasonCode(StrEnum):
     METHOD_AMOUNT_OVER = "method-amount-over"
     METHOD_AMOUNT_UNKNOWN = "method-amount-unknown"
     METHOD_RECURRING = "method-recurring"
+    METHOD_RECURRING_UNKNOWN = "method-recurring-unknown"
     METHOD_KIND = "method-kind"
+    METHOD_KIND_UNKNOWN = "method-kind-unknown"
     # Its account.
     ACCOUNT_STAGE = "account-stage"
     ACCOUNT_METHOD = "account-method"
@@ -54,10 +56,14 @@ class ReasonCode(StrEnum):
     WINDOW_UNKNOWN = "window-unknown"
 
 
+Value = Money | date | tuple[str, ...] | str
+"""A value as it is: money, a day, several codes or ids, or one. How it reads is said where it is worded."""
+
+
 class Reason(NamedTuple):
     """One reason: what the limit is, what the order's own value is, and further fields of the code."""
 
     code: ReasonCode
-    limit: str = ""
-    own: str = ""
+    limit: Value = ""
+    own: Value = ""
     fields: Mapping[str, str] = NOTHING_MORE

@@ -8,12 +8,12 @@ Source: own design.
 
 >>> Dispatch(at="2026-11-25T10:00:00Z", amount="20.00 EUR", note="").amount.minor
 2000
->>> Dispatch(at="2026-11-25T10:00:00Z", amount="20.001 EUR", note="")
+>>> Dispatch(at="2026-11-25T10:00:00Z", amount="20.0001 EUR", note="")
 Traceback (most recent call last):
 ...
 pydantic_core._pydantic_core.ValidationError: 1 validation error for Dispatch
 amount
-  amount-decimals [type=amount-decimals, input_value='20.001 EUR', input_type=str]
+  amount-decimals [type=amount-decimals, input_value='20.0001 EUR', input_type=str]
 """
 
 from datetime import datetime
@@ -22,8 +22,10 @@ from enum import StrEnum
 from pydantic import StrictBool
 
 from monedero.core.account import Mode
-from monedero.core.fields import CountryCode, Description, MoneyPositive, MoneyText, Name, Strict
-from monedero.core.order import Order
+from monedero.core.errors import Fault
+from monedero.core.fields import Description, Identifier, MoneyPositive, MoneyText, Name, Strict
+from monedero.core.money import Money
+from monedero.core.order.model import Order
 from monedero.core.payment.payment import Payment
 from monedero.core.payment.state import HOLDS_MONEY, Move, State
 from monedero.core.ratecard.model import LineKind
@@ -54,7 +56,10 @@ class Happened(StrEnum):
 
 
 class Happening(Strict):
-    """One thing that happened, at a moment in UTC, with the state of its payment and what the shop kept after it."""
+    """One thing that happened, at a moment in UTC, with the state of its payment and what the shop kept after it.
+
+    `reason` is what a person or a provider said of it; `fault` is why it was not counted.
+    """
 
     at: datetime
     what: Happened | Move
@@ -66,6 +71,7 @@ class Happening(Strict):
     amount: MoneyText | None = None
     reason: str = ""
     until: datetime | None = None
+    fault: Fault | None = None
 
 
 class Asking(StrEnum):
@@ -111,6 +117,8 @@ class Message(Strict):
 class OrderRecord(Strict):
     """An order and its payments. `edition` is None for a rehearsal of the draft, whose version is then given.
 
+    `line_name` is what the line was called then.
+    `storefront` is None for orders of a time when a shop had one checkout.
     `buyer` knows a buyer who comes again, without saying who it is.
     """
 
@@ -119,12 +127,10 @@ class OrderRecord(Strict):
     mode: Mode
     edition: int | None
     draft_version: int | None
+    storefront: Identifier | None = None
     placed_at: datetime
-    country: CountryCode
+    order: Order
     line_name: Name
-    kind: LineKind
-    recurring: StrictBool
-    amount: MoneyPositive
     payments: list[Payment]
     happened: list[Happening]
     requests: list[Request] = []
@@ -133,9 +139,15 @@ class OrderRecord(Strict):
     buyer: str = ""
 
     @property
-    def order(self) -> Order:
-        """What was ordered, as a decision sees it."""
-        return Order(self.amount, self.country, frozenset({self.kind}), self.recurring, self.placed_at.date())
+    def amount(self) -> Money:
+        """What the whole order comes to."""
+        return self.order.amount
+
+    @property
+    def kind(self) -> LineKind:
+        """What was ordered: goods, where there are any in it, for they are to be sent."""
+        kinds = sorted(self.order.kinds, key=lambda kind: kind is not LineKind.GOODS)
+        return kinds[0]
 
     @property
     def payment(self) -> Payment:
@@ -176,4 +188,4 @@ class OrderRecord(Strict):
 
     def with_payment(self, payment: Payment) -> list[Payment]:
         """The payments with one of them replaced."""
-        return [payment if held.number == payment.number else held for held in self.payments]
+        return [payment if entry.number == payment.number else entry for entry in self.payments]

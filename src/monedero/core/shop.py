@@ -7,12 +7,12 @@ Source: own design.
 
 >>> Market(id="es-eur", country="ES", currency="EUR", share="35").share
 Decimal('35')
->>> Line(id="chart", name="Star chart", kind="goods", usual_amount="24.555 EUR", recurring=False)
+>>> Line(id="chart", name="Star chart", kind="goods", usual_amount="24.5555 EUR", recurring=False)
 Traceback (most recent call last):
 ...
 pydantic_core._pydantic_core.ValidationError: 1 validation error for Line
 usual_amount
-  amount-decimals [type=amount-decimals, input_value='24.555 EUR', input_type=str]
+  amount-decimals [type=amount-decimals, input_value='24.5555 EUR', input_type=str]
 """
 
 from fractions import Fraction
@@ -31,6 +31,7 @@ from monedero.core.fields import (
     MoneyText,
     Name,
     Percent,
+    Quantity,
     Share,
     Strict,
     broken,
@@ -72,11 +73,15 @@ class Storefront(Strict):
     domain: DomainName | None = None
 
 
+WEB_SHOP = Storefront(id="web-shop", name="Web shop")
+"""The storefront of a shop that names none."""
+
+
 class TypedRate(Strict):
     """A reference rate that the owner typed: units of a currency for one euro."""
 
     currency: CurrencyCode
-    per_euro: Percent
+    per_euro: Quantity
 
 
 class SoftwarePlan(Strict):
@@ -141,7 +146,7 @@ class Shop(Strict):
     terminals: list[Identifier] = []
     software: Software | None = None
     own_methods: list[OwnMethod] = []
-    storefronts: list[Storefront] = []
+    storefronts: AnyOf[Storefront] = [WEB_SHOP]
 
     @model_validator(mode="after")
     def _unique(self) -> Self:
@@ -164,7 +169,6 @@ class Shop(Strict):
         """The typed rates as units of a currency for one euro."""
         return {rate.currency: Fraction(rate.per_euro) for rate in self.typed_rates}
 
-    def storefront_of(self, checkout: str) -> Storefront | None:
-        """The storefront of a checkout by its name: the one that bears it, else the first; None where there is none."""
-        first = self.storefronts[0] if self.storefronts else None
-        return next((storefront for storefront in self.storefronts if storefront.name == checkout), first)
+    def storefront(self, id: str) -> Storefront | None:
+        """A storefront by its id."""
+        return next((storefront for storefront in self.storefronts if storefront.id == id), None)

@@ -1,17 +1,17 @@
 """The methods that Monedero knows, with their traits, as dated data.
 
-A method id that is not among them is the shop's own: it has no limits but those of its rate card.
+A method id that is neither among them nor described by the owner is unknown: what it can carry, nobody has said.
 
 Source: `methods.json`; each entry names its own.
 
 >>> known()["sepa-direct-debit"].currencies
 ['EUR']
->>> method("phone-transfer").family.value
-'own'
->>> method("Phone transfer")
+>>> unknown("moon-transfer").name
+'Moon transfer'
+>>> unknown("Phone transfer")
 Traceback (most recent call last):
 ...
-pydantic_core._pydantic_core.ValidationError: 1 validation error for Method
+pydantic_core._pydantic_core.ValidationError: 1 validation error for UnknownMethod
 id
   identifier-text [type=identifier-text, input_value='Phone transfer', input_type=str]
 """
@@ -20,7 +20,7 @@ import json
 from functools import cache
 from importlib.resources import files
 
-from monedero.core.method import Family, Method
+from monedero.core.method import Family, Method, UnknownMethod
 
 
 @cache
@@ -39,11 +39,14 @@ def known() -> dict[str, Method]:
 
 
 def method(method_id: str) -> Method:
-    """A method by its id; an unknown id is the shop's own."""
-    if method_id in known():
-        return known()[method_id]
+    """A method by its id."""
+    return known().get(method_id) or unknown(method_id)
+
+
+def unknown(method_id: str) -> UnknownMethod:
+    """A method that nobody described, so that no order can be carried by it."""
     name = method_id.replace("-", " ").capitalize()
-    return Method(id=method_id, name=name, family=Family.OWN, buyer="A method of the shop's own.", recurring=True)
+    return UnknownMethod(id=method_id, name=name, family=Family.OWN, buyer="", recurring=True)
 
 
 def own_arrangements() -> list[Method]:

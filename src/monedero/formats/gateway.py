@@ -26,6 +26,8 @@ from monedero.core.payment.notice import Notice
 from monedero.core.ratecard.model import LineKind
 
 IDEMPOTENCY_KEY = "Idempotency-Key"
+# Where a storefront's domain shows the file that a provider asks for; RFC 8615.
+WELL_KNOWN = "/.well-known/payment-domain/"
 
 
 class ConnectionAsked(Strict):

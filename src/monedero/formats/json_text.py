@@ -21,6 +21,7 @@ from pydantic import BaseModel, ValidationError
 from pydantic_core import ErrorDetails
 
 from monedero.core.errors import Fault, FaultCode, InvalidInput, refuse
+from monedero.core.fields import BY_PROGRAM
 
 M = TypeVar("M", bound=BaseModel)
 
@@ -90,7 +91,7 @@ def read_model(content: bytes, model: type[M]) -> M:
     if not isinstance(value, dict):
         raise refuse(FaultCode.WRONG_TYPE, value=json.dumps(value)[:LONGEST_VALUE], expected="an object")
     try:
-        return model.model_validate_json(json.dumps(value), strict=True)
+        return model.model_validate_json(json.dumps(value), strict=True, context=BY_PROGRAM)
     except ValidationError as invalid:
         raise InvalidInput(*faults(invalid.errors(include_url=False))) from invalid
 

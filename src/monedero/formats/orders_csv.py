@@ -17,35 +17,17 @@ monedero.formats.orders_csv.BrokenRow: amount-decimals line.2.amount='85.001 EUR
 import csv
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
-from datetime import date
-from enum import StrEnum
 from typing import NoReturn, TypeVar
 
 from monedero.core.card_number import SHORTEST, holds_one
 from monedero.core.errors import Fault, FaultCode, InvalidInput, refuse
-from monedero.core.fields import country, currency, identifier
-from monedero.core.money import Money
-from monedero.core.ratecard.context import OrderContext
-from monedero.core.ratecard.model import CardKind, LineKind
+from monedero.core.order.facts import ALWAYS_KNOWN, MAY_BE_UNKNOWN, order_from
+from monedero.core.order.model import Order
 
 T = TypeVar("T")
-E = TypeVar("E", bound=StrEnum)
 
-REQUIRED = ("id", "placed_on", "amount", "currency", "buyer_country")
-OPTIONAL = (
-    "line",
-    "line_kind",
-    "recurring",
-    "delivery",
-    "postcode",
-    "customer_group",
-    "storefront",
-    "card_network",
-    "card_kind",
-    "device",
-    "signed_in",
-    "refund_of",
-)
+REQUIRED = ("id", *(fact.column for fact in ALWAYS_KNOWN))
+OPTIONAL = (*(fact.column for fact in MAY_BE_UNKNOWN), "refund_of")
 
 
 class BrokenRow(InvalidInput):
@@ -53,19 +35,25 @@ class BrokenRow(InvalidInput):
 
 
 @dataclass(frozen=True, slots=True)
-class OrderRow:
-    """A row of an orders file: its id, and the order as a rate card sees it."""
+class FileOrder:
+    """A row of an orders file: its id, and the order."""
 
     id: str
-    context: OrderContext
+    order: Order
 
 
 @dataclass(slots=True)
 class Row:
-    """The cells of a row with the line on which it begins: split, not read yet."""
+    """The values of a row with the line on which it begins, split and not read yet, and the names of its columns."""
 
     line: int
-    cells: dict[str, str]
+    names: list[str]
+    values: list[str]
+
+    @property
+    def cells(self) -> dict[str, str]:
+        """The values by the names of their columns."""
+        return dict(zip(self.names, self.values, strict=True))
 
     def refused(self, column: str, fault: Fault) -> NoReturn:
         """Refuse the row for a fault in one of its columns."""
@@ -79,62 +67,42 @@ class Row:
         except InvalidInput as refused:
             self.refused(column, refused.faults[0])
 
-    def optional(self, column: str, reader: Callable[[str], T]) -> T | None:
-        """The value of a cell, or None where it is empty or not there."""
-        return self.read(column, reader) if self.cells.get(column) else None
 
-
-def read(
-    lines: Iterator[str], *, ignore_unknown: bool = False, monthly_volume: Money | None = None
-) -> Iterator[OrderRow]:
+def read(lines: Iterator[str], *, ignore_unknown: bool = False) -> Iterator[FileOrder]:
     """Orders in the sequence of the file. Raises `BrokenRow` at the first row that cannot be read.
 
     `lines` are lines of text with their line ends, as an open file gives them.
     """
     for row in split(lines, ignore_unknown=ignore_unknown):
-        yield order_of(row, monthly_volume)
+        yield order_of(row)
 
 
-def split(lines: Iterator[str], *, ignore_unknown: bool = False) -> Iterator[Row]:
-    """The rows of a file, split into cells; refuses a broken header, and rows that are not CSV."""
-    counter = _Lines(lines)
-    rows = csv.reader(counter, strict=True)
-    header: list[str] | None = None
-    while True:
-        begins = counter.count + 1
-        try:
-            cells = next(rows)
-        except StopIteration:
-            break
-        except csv.Error as broken:
-            Row(begins, {}).refused("", Fault(FaultCode.CSV_BROKEN, value=str(broken)))
-        except UnicodeDecodeError as broken:
-            Row(begins, {}).refused("", Fault(FaultCode.NOT_UTF8, value=broken.object[broken.start :][:1].hex()))
-        if header is None:
-            header = _header(cells, ignore_unknown=ignore_unknown)
-        elif cells:
-            yield _cells(begins, header, cells)
+def split(
+    lines: Iterator[str], *, ignore_unknown: bool = False, header: list[str] | None = None, before: int = 0
+) -> Iterator[Row]:
+    """The rows of a file, split into cells; refuses a broken header, and rows that are not CSV.
+
+    Where the header is known already, `lines` are those after the first `before` ones of the file.
+    """
+    rows = csv.reader(lines, strict=True)
+    begins = before + 1
+    try:
+        for cells in rows:
+            if header is None:
+                header = header_of(cells, ignore_unknown=ignore_unknown)
+            elif cells:
+                yield _row(begins, header, cells)
+            begins = before + rows.line_num + 1
+    except csv.Error as broken:
+        Row(begins, [], []).refused("", Fault(FaultCode.CSV_BROKEN, value=str(broken)))
+    except UnicodeDecodeError as broken:
+        Row(begins, [], []).refused("", Fault(FaultCode.NOT_UTF8, value=broken.object[broken.start :][:1].hex()))
     if header is None:
         raise refuse(FaultCode.COLUMN_MISSING, REQUIRED[0])
 
 
-class _Lines:
-    """Counts the physical lines that a CSV reader has taken."""
-
-    def __init__(self, lines: Iterator[str]) -> None:
-        self._lines = lines
-        self.count = 0
-
-    def __iter__(self) -> "_Lines":
-        return self
-
-    def __next__(self) -> str:
-        line = next(self._lines)
-        self.count += 1
-        return line
-
-
-def _header(cells: list[str], *, ignore_unknown: bool) -> list[str]:
+def header_of(cells: list[str], *, ignore_unknown: bool) -> list[str]:
+    """The names of the columns; refuses one that stands twice, is not known, or is missing."""
     names = [cells[0].removeprefix("\ufeff"), *cells[1:]] if cells else []
     for name in names:
         if names.count(name) > 1:
@@ -147,11 +115,12 @@ def _header(cells: list[str], *, ignore_unknown: bool) -> list[str]:
     return names
 
 
-def _cells(line: int, header: list[str], cells: list[str]) -> Row:
-    row = Row(line, dict(zip(header, cells, strict=False)))
-    for column, cell in row.cells.items():
-        if len(cell) >= SHORTEST and holds_one(cell):
-            row.refused(column, Fault(FaultCode.CARD_NUMBER))
+def _row(line: int, header: list[str], cells: list[str]) -> Row:
+    row = Row(line, header, cells)
+    if max(map(len, cells)) >= SHORTEST:
+        for column, cell in zip(header, cells, strict=False):
+            if len(cell) >= SHORTEST and holds_one(cell):
+                row.refused(column, Fault(FaultCode.CARD_NUMBER))
     if len(cells) != len(header):
         row.refused(
             "", Fault(FaultCode.COLUMN_COUNT, value=str(len(cells)), fields={"expected": str(len(header))})
@@ -159,67 +128,17 @@ def _cells(line: int, header: list[str], cells: list[str]) -> Row:
     return row
 
 
-def order_of(row: Row, monthly_volume: Money | None) -> OrderRow:
-    """The order in a row; `monthly_volume` is what the account takes in a month."""
-    code = row.read("currency", currency)
-
-    def amount(text: str) -> Money:
-        value = Money.of(text, code)
-        if value.minor < 0:
-            raise refuse(FaultCode.AMOUNT_NEGATIVE, value=text)
-        return value
-
-    kinds = row.optional("line_kind", _line_kinds)
-    row.optional("signed_in", _truth)  # no rate asks for it, yet a broken cell is refused like any other
-    context = OrderContext(
-        amount=row.read("amount", amount),
-        buyer_country=row.read("buyer_country", country),
-        placed_on=row.read("placed_on", _day),
-        line_kinds=kinds or frozenset(),
-        recurring=row.optional("recurring", _truth),
-        card_network=row.optional("card_network", identifier),
-        card_kind=row.optional("card_kind", _card_kind),
-        monthly_volume=monthly_volume,
-    )
-    return OrderRow(row.read("id", _filled), context)
+def order_of(row: Row) -> FileOrder:
+    """The order in a row."""
+    try:
+        order = order_from(row.cells)
+    except InvalidInput as refused:
+        fault = refused.faults[0]
+        row.refused(fault.field, fault.at(""))
+    return FileOrder(row.read("id", _filled), order)
 
 
 def _filled(text: str) -> str:
     if not text:
         raise refuse(FaultCode.BLANK, value=text)
     return text
-
-
-def _day(text: str) -> date:
-    try:
-        day = date.fromisoformat(text)
-    except ValueError as broken:
-        raise refuse(FaultCode.DATE_TEXT, value=text) from broken
-    if day.isoformat() != text:
-        raise refuse(FaultCode.DATE_TEXT, value=text)
-    return day
-
-
-def _truth(text: str) -> bool:
-    if text not in ("true", "false"):
-        raise refuse(FaultCode.NOT_ONE_OF, value=text, expected="true or false")
-    return text == "true"
-
-
-def _choice(options: type[E]) -> Callable[[str], E]:
-    members = {member.value: member for member in options}
-
-    def read_choice(text: str) -> E:
-        if text not in members:
-            raise refuse(FaultCode.NOT_ONE_OF, value=text, expected=", ".join(members))
-        return members[text]
-
-    return read_choice
-
-
-_card_kind = _choice(CardKind)
-_line_kind = _choice(LineKind)
-
-
-def _line_kinds(text: str) -> frozenset[LineKind]:
-    return frozenset(_line_kind(kind) for kind in text.split("+"))

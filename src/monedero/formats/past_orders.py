@@ -15,11 +15,12 @@ Traceback (most recent call last):
 monedero.core.errors.InvalidInput: country-name ='Atlantis'
 """
 
+import dataclasses
 import re
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from datetime import date
 from functools import cache, lru_cache
-from typing import NamedTuple, TypeVar
+from typing import Any, NamedTuple, TypeVar
 
 import pycountry
 from babel import Locale
@@ -28,6 +29,8 @@ from monedero.core.card_number import SHORTEST, holds_one, masked
 from monedero.core.errors import Fault, FaultCode, InvalidInput, refuse
 from monedero.core.fields import country, currency, identifier
 from monedero.core.money import Money
+from monedero.core.order.facts import CARD_KIND, KIND, Fact
+from monedero.core.order.model import Order
 from monedero.core.ratecard.model import CardKind, LineKind
 from monedero.core.shop import Line, Shop
 from monedero.formats.matching import REQUIRED, DayOrder, Matching
@@ -45,18 +48,11 @@ YES, NO = ("true", "yes", "1"), ("false", "no", "0")
 
 
 class ReadOrder(NamedTuple):
-    """A past order as it was read, with the line on which it stands; what is unknown is None."""
+    """A past order as it was read, with the line of the file on which it stands, its id, and what it gives back."""
 
     row: int
     id: str
-    placed_on: date
-    amount: Money
-    country: str
-    line: str | None
-    kinds: str | None
-    recurring: bool | None
-    card_kind: str | None
-    card_network: str | None
+    order: Order
     refund_of: str | None
 
 
@@ -124,19 +120,25 @@ def _truth(text: str) -> bool:
     return text.casefold() in YES
 
 
-def _kind(text: str) -> str:
-    plain = text.strip().casefold().replace(" ", "-")
-    if plain not in list(CardKind):
-        raise refuse(FaultCode.NOT_ONE_OF, value=text, expected=", ".join(CardKind))
-    return plain
+def _kind(text: str) -> CardKind:
+    """A kind of card, whatever its letters are and with spaces for hyphens; told as the file has it when refused."""
+    kind: CardKind = _as_typed(CARD_KIND, text, text.strip().casefold().replace(" ", "-"))
+    return kind
 
 
-def _line_kinds(text: str) -> str:
-    kinds = [part.strip().casefold() for part in text.split("+")]
-    for kind in kinds:
-        if kind not in list(LineKind):
-            raise refuse(FaultCode.NOT_ONE_OF, value=text, expected=", ".join(LineKind))
-    return "+".join(kinds)
+def _line_kinds(text: str) -> frozenset[LineKind]:
+    """The kinds of the lines of one cart, whatever their letters are."""
+    kinds: frozenset[LineKind] = _as_typed(
+        KIND, text, "+".join(part.strip() for part in text.casefold().split("+"))
+    )
+    return kinds
+
+
+def _as_typed(fact: Fact, text: str, plain: str) -> Any:
+    try:
+        return fact.read(plain)
+    except InvalidInput as refused:
+        raise InvalidInput(dataclasses.replace(refused.faults[0], value=text)) from None
 
 
 class Reader:
@@ -214,21 +216,19 @@ class Reader:
         name = self._text(cells, "line")
         line = self._lines.get(name.casefold()) if name else None
         self.unknown_lines += bool(name) and line is None
-        kinds = self._value(cells, "kind", _line_kinds) or (line.kind.value if line else None)
+        kinds = self._value(cells, "kind", _line_kinds) or frozenset({line.kind} if line else ())
         recurring = self._value(cells, "recurring", _truth)
-        return ReadOrder(
-            row=number,
-            id=self._needed(cells, "id", str),
+        order = Order(
             placed_on=self._needed(cells, "placed_on", lambda text: _day(text, matching.days)),
             amount=self._needed(cells, "amount", lambda text: amount_of(text, matching.decimal, code)),
             country=self._value(cells, "country", country_of) or matching.country,
-            line=line.id if line else None,
+            lines=(line.id,) if line else (),
             kinds=kinds,
             recurring=line.recurring if recurring is None and line else recurring,
             card_kind=self._value(cells, "card_kind", _kind),
             card_network=self._value(cells, "card_network", lambda text: identifier(text.casefold())),
-            refund_of=self._value(cells, "refund_of", str),
         )
+        return ReadOrder(number, self._needed(cells, "id", str), order, self._value(cells, "refund_of", str))
 
 
 def _holds_card_number(cell: str) -> bool:

@@ -22,6 +22,7 @@ from pydantic import ValidationError
 from pydantic_core import ErrorDetails
 
 from monedero.core.errors import Fault, FaultCode, InvalidInput, refuse
+from monedero.core.fields import BY_PROGRAM
 from monedero.core.ratecard.model import Band, Extra, GraduatedBand, Rate, RateCard
 from monedero.formats.cells import plain, safe
 from monedero.formats.json_text import faults
@@ -132,32 +133,32 @@ def _check_header(header: list[str]) -> None:
 
 def _entry(cells: dict[str, str], kind: str, line: int) -> dict[str, Any]:
     """A row as the format of rate cards has it; what is empty is left out."""
-    held = {name: plain(value.strip()) for name, value in cells.items() if value.strip()}
-    when: dict[str, Any] = {name: held[name].split("+") for name in LISTS if name in held}
+    filled = {name: plain(value.strip()) for name, value in cells.items() if value.strip()}
+    when: dict[str, Any] = {name: filled[name].split("+") for name in LISTS if name in filled}
     for name in TRUTHS:
-        if name in held:
-            if held[name] not in ("true", "false"):
-                fault = Fault(FaultCode.NOT_ONE_OF, "", held[name], {"expected": "true or false"})
+        if name in filled:
+            if filled[name] not in ("true", "false"):
+                fault = Fault(FaultCode.NOT_ONE_OF, "", filled[name], {"expected": "true or false"})
                 raise InvalidInput(_at(fault, line, name))
-            when[name] = held[name] == "true"
+            when[name] = filled[name] == "true"
     for key, name in (("amount", "amount"), ("monthly_volume", "volume")):
-        band = {end: held[f"{name}_{end}"] for end in ("from", "below") if f"{name}_{end}" in held}
+        band = {end: filled[f"{name}_{end}"] for end in ("from", "below") if f"{name}_{end}" in filled}
         if band:
             when[key] = band
     entry: dict[str, Any] = {
         "when": when,
-        **{name: held[name] for name in ("id", "percent", "fixed") if name in held},
+        **{name: filled[name] for name in ("id", "percent", "fixed") if name in filled},
     }
-    if "plans" in held:
-        entry["plans"] = held["plans"].split("+")
+    if "plans" in filled:
+        entry["plans"] = filled["plans"].split("+")
     if kind == "extra":
-        entry |= {"label": held.get("label", held.get("id", ""))}
-        entry |= {"methods": held["methods"].split("+")} if "methods" in held else {}
+        entry |= {"label": filled.get("label", filled.get("id", ""))}
+        entry |= {"methods": filled["methods"].split("+")} if "methods" in filled else {}
         return entry
-    entry |= {name: held[name] for name in ("minimum", "maximum") if name in held}
-    entry |= {"method": held["methods"]} if "methods" in held else {}
-    if "graduated" in held:
-        steps = [step.rpartition(":") for step in held["graduated"].split("+")]
+    entry |= {name: filled[name] for name in ("minimum", "maximum") if name in filled}
+    entry |= {"method": filled["methods"]} if "methods" in filled else {}
+    if "graduated" in filled:
+        steps = [step.rpartition(":") for step in filled["graduated"].split("+")]
         entry["graduated"] = [{"below": None if end == "*" else end, "percent": share} for end, _, share in steps]
     return entry
 
@@ -168,7 +169,7 @@ def _over(
     value = card.model_dump(mode="json", by_alias=True, exclude_unset=True) if card else {}
     value |= {"rates": [entry for _, entry in rates], "extras": [entry for _, entry in extras]}
     try:
-        return RateCard.model_validate(value)
+        return RateCard.model_validate(value, context=BY_PROGRAM)
     except ValidationError as invalid:
         lines = {"rates": [line for line, _ in rates], "extras": [line for line, _ in extras]}
         raise InvalidInput(*(_placed(error, lines) for error in invalid.errors(include_url=False))) from invalid

@@ -1,59 +1,48 @@
-"""The first sheet of an XLSX as rows of text, read in a process of its own with bounded memory and time.
+"""The first sheet of an XLSX as rows of text.
 
-A sheet of a thousand bytes can claim cells that need gigabytes. What it unpacks to is looked at before, and whoever
-reads it is ended where it takes more than a file of orders may; the application goes on.
-
-Source: ECMA-376 (package `python-calamine`); the bounds are an *own design*.
+Source: ECMA-376 (package `python-calamine`); the bound on what a file unpacks to is an *own design*.
 
 >>> text_of(42.0), text_of(True), text_of(date(2026, 11, 24)), text_of(" A-1 ")
 ('42', 'true', '2026-11-24', 'A-1')
 """
 
 import io
-import json
-import resource
-import subprocess
-import sys
 import zipfile
-from collections.abc import Iterator
 from datetime import date, datetime, timedelta
 from datetime import time as clock
 from decimal import Decimal
 
 from python_calamine import CalamineError, CalamineWorkbook, PasswordError, ZipError
 
-from monedero.core.errors import FaultCode, refuse
+from monedero.core.errors import FaultCode, InvalidInput, refuse
 
 UNPACKED = 400 * 1024 * 1024
-MEMORY = 2 * 1024 * 1024 * 1024
-SECONDS = 60
-UNREADABLE = 3
+LARGEST = "200 columns and as many rows as a sheet has, without cells far away from the others"
 
 
 def rows_of(content: bytes) -> list[tuple[int, list[str]]]:
-    """The rows that hold something, each with its number; refuses what is no sheet, and one that is too large."""
+    """The rows that hold something, each with its number; refuses what is no sheet, and one that unpacks to too much.
+
+    A sheet of a thousand bytes can claim cells that need gigabytes: read it where memory is bounded.
+    """
     try:
         with zipfile.ZipFile(io.BytesIO(content)) as packed:
             size = sum(part.file_size for part in packed.infolist())
     except (zipfile.BadZipFile, ValueError, OSError) as broken:
         raise refuse(FaultCode.SHEET_UNREADABLE, value=str(broken)) from broken
     if size > UNPACKED:
-        raise _too_large(f"{size // 1_048_576} MB unpacked")
-    command = [sys.executable, "-m", "monedero.formats.sheet"]
+        raise too_large(f"{size // 1_048_576} MB unpacked")
     try:
-        read = subprocess.run(command, input=content, capture_output=True, timeout=SECONDS, check=False)
-    except subprocess.TimeoutExpired as slow:
-        raise _too_large(f"more than {SECONDS} seconds of reading") from slow
-    if read.returncode == UNREADABLE:
-        raise refuse(FaultCode.SHEET_UNREADABLE, value=read.stderr.decode("utf-8", "replace").strip())
-    if read.returncode != 0:
-        raise _too_large("its cells need more memory than there is for it")
-    return [(number, cells) for number, cells in map(json.loads, read.stdout.splitlines())]
+        sheet = CalamineWorkbook.from_filelike(io.BytesIO(content)).get_sheet_by_index(0)
+    except (CalamineError, ZipError, PasswordError) as broken:
+        raise refuse(FaultCode.SHEET_UNREADABLE, value=str(broken)) from broken
+    rows = enumerate(([text_of(cell) for cell in row] for row in sheet.iter_rows()), 1)
+    return [(number, cells) for number, cells in rows if any(cells)]
 
 
-def _too_large(what: str) -> Exception:
-    largest = "200 columns and as many rows as a sheet has, without cells far away from the others"
-    return refuse(FaultCode.SHEET_TOO_LARGE, "file", what, largest=largest)
+def too_large(what: str) -> InvalidInput:
+    """The refusal of a file that asks for more than a file of orders may."""
+    return refuse(FaultCode.SHEET_TOO_LARGE, "file", what, largest=LARGEST)
 
 
 def text_of(cell: object) -> str:
@@ -69,28 +58,3 @@ def text_of(cell: object) -> str:
         plain = format(Decimal(repr(cell)), "f")
         return plain.removesuffix(".0")
     return str(cell).strip()
-
-
-def _lines(content: bytes) -> Iterator[str]:
-    """The rows that hold something, each as a line of JSON."""
-    sheet = CalamineWorkbook.from_filelike(io.BytesIO(content)).get_sheet_by_index(0)
-    for number, row in enumerate(sheet.to_python(skip_empty_area=False), 1):
-        cells = [text_of(cell) for cell in row]
-        if any(cells):
-            yield json.dumps([number, cells], ensure_ascii=True)
-
-
-def main() -> int:
-    """Read a sheet from standard input, write its rows to standard output."""
-    resource.setrlimit(resource.RLIMIT_AS, (MEMORY, MEMORY))
-    try:
-        for line in _lines(sys.stdin.buffer.read()):
-            sys.stdout.write(f"{line}\n")
-    except (CalamineError, ZipError, PasswordError) as broken:
-        sys.stderr.write(str(broken))
-        return UNREADABLE
-    return 0
-
-
-if __name__ == "__main__":  # pragma: no cover - it is this module, as a process
-    sys.exit(main())

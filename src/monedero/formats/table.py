@@ -16,6 +16,7 @@ monedero.core.errors.InvalidInput: table-empty =''
 import csv
 import io
 from collections import Counter
+from collections.abc import Iterable
 from typing import NamedTuple
 
 from monedero.core.card_number import refuse_in
@@ -31,7 +32,7 @@ class Table(NamedTuple):
     """A header, and rows with the physical line (or the sheet's row) on which each begins."""
 
     header: list[str]
-    rows: list[tuple[int, list[str]]]
+    rows: Iterable[tuple[int, list[str]]]
 
 
 def read(content: bytes) -> Table:

@@ -35,7 +35,7 @@ LONGEST_ID = 256
 LAST_MOMENT = 253_402_300_799
 
 
-class Message(NamedTuple):
+class SignedMessage(NamedTuple):
     """A message that carries a right signature."""
 
     id: str
@@ -57,7 +57,7 @@ def signed(secret: str, message_id: str, at: datetime, body: bytes) -> dict[str,
     }
 
 
-def verified(secrets_held: Iterable[str], headers: Mapping[str, str], body: bytes, now: datetime) -> Message:
+def verified(secrets_held: Iterable[str], headers: Mapping[str, str], body: bytes, now: datetime) -> SignedMessage:
     """A message that one of the secrets signed, within the tolerance; any other is refused by the header's name.
 
     Several secrets are held while one is being replaced, so that no message falls between them.
@@ -81,4 +81,4 @@ def verified(secrets_held: Iterable[str], headers: Mapping[str, str], body: byte
         raise refuse(FaultCode.NOTICE_FORGED, SIGNATURE, "")
     if abs(now - at) > TOLERANCE:
         raise refuse(FaultCode.NOTICE_OLD, TIMESTAMP, moment, sent=at.isoformat(), now=now.isoformat())
-    return Message(message_id, at)
+    return SignedMessage(message_id, at)

@@ -3,33 +3,51 @@
 from contextlib import AbstractContextManager
 from datetime import timedelta
 from pathlib import Path
+from typing import NamedTuple
 
-from peewee import DatabaseError, SqliteDatabase
+from peewee import DatabaseError
 
+from monedero.core.account import Mode
 from monedero.core.cost.assumption import Assumptions
 from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.core.profile import Profile
 from monedero.core.shop import Shop
-from monedero.core.tender.model import Checkout
 from monedero.store.accounts import Accounts
+from monedero.store.checkouts import Checkouts
+from monedero.store.counting import CountingDatabase
 from monedero.store.documents import Document
 from monedero.store.exchanges import Exchanges
 from monedero.store.migrations import migrate
 from monedero.store.orders import Orders
 from monedero.store.papers import Papers
 from monedero.store.past_orders import PastOrders
+from monedero.store.providers_and_editions import Editions, Providers
 from monedero.store.rate_cards import RateCards
-from monedero.store.shelves import Editions, Providers
-from monedero.store.tables import AssumptionsRow, DraftRow, ProfileRow, ShopRow
+from monedero.store.tables import AssumptionsRow, ProfileRow, ShopRow
 from monedero.store.vault import Sealed, Vault
 
-__all__ = ["DatabaseError", "Store", "for_its_owner"]
+FIRST_MODE = Mode.TEST
+"""The mode in which every checkout begins: nothing is sold before somebody says so."""
+
+__all__ = ["FIRST_MODE", "DatabaseError", "Store", "for_its_owner"]
 
 
 def for_its_owner(path: Path) -> None:
     """Make a file of the data folder where it is missing, and let nobody but its owner read it."""
     path.touch(mode=0o600)
     path.chmod(0o600)
+
+
+class Revision(NamedTuple):
+    """How often what comparisons rest on was changed, by cause.
+
+    `prices`: the shop, rate cards, providers, assumptions. `month`: the order profile and past orders.
+    """
+
+    prices: int
+    month: int
+    accounts: int
+    checkout: int
 
 
 class Store:
@@ -42,13 +60,13 @@ class Store:
         """
         for_its_owner(path)
         pragmas = {"journal_mode": "wal", "foreign_keys": 1, "busy_timeout": 5000, "synchronous": "full"}
-        self._database = SqliteDatabase(str(path), pragmas=pragmas)
+        self._database = CountingDatabase(str(path), pragmas=pragmas)
         try:
             migrate(self._database)
         except DatabaseError as broken:
             raise Conflict(Fault(FaultCode.DATABASE_BROKEN, "data", str(path), {"why": str(broken)})) from broken
         self.shop = Document(self._database, ShopRow, Shop)
-        self.draft = Document(self._database, DraftRow, Checkout)
+        self.checkouts = Checkouts(self._database)
         self.profile = Document(self._database, ProfileRow, Profile)
         self.assumptions = Document(self._database, AssumptionsRow, Assumptions)
         self.rate_cards = RateCards(self._database)
@@ -67,17 +85,42 @@ class Store:
         found = "SELECT EXISTS (SELECT 1 FROM sealed) OR EXISTS (SELECT 1 FROM paper)"
         return bool(self._database.execute_sql(found).fetchone()[0])
 
-    def revision(self) -> int:
-        """A number that rises with every change of what prices and comparisons rest on."""
-        row = self._database.execute_sql("SELECT number FROM revision").fetchone()
-        return int(row[0])
+    def revision(self) -> Revision:
+        """Numbers that rise with every change, each for one cause; read anew only after something was written."""
+        return self._database.kept("revision", self._revision)
+
+    def _revision(self) -> Revision:
+        row = self._database.execute_sql("SELECT prices, month, accounts, checkout FROM revision").fetchone()
+        return Revision(*row)
+
+    def revisions(self) -> dict[str, int]:
+        """Numbers by which a reader sees that what it read has changed: by cause, by the clock, and by any write."""
+        ahead = int(self.clock_ahead().total_seconds())
+        return {**self.revision()._asdict(), "clock": ahead, "any": self._database.writes}
+
+    def changed_elsewhere(self) -> None:
+        """Another process wrote to the file: what was kept in memory of it holds no longer."""
+        self._database.writes += 1
+        self.past_orders.changes += 1
 
     def together(self) -> AbstractContextManager[object]:
         """Keep all that is written within, or nothing of it."""
         return self._database.atomic("IMMEDIATE")
 
+    def mode(self) -> Mode:
+        """The mode of the first storefront's checkout."""
+        return self._database.kept("mode", self._mode)
+
+    def _mode(self) -> Mode:
+        shop = self.shop.read()
+        draft = self.checkouts.read(shop.value.storefronts[0].id) if shop else None
+        return draft.value.mode if draft else FIRST_MODE
+
     def clock_ahead(self) -> timedelta:
         """By how much the shop's clock was wound forward."""
+        return self._database.kept("clock", self._clock_ahead)
+
+    def _clock_ahead(self) -> timedelta:
         row = self._database.execute_sql("SELECT ahead_seconds FROM clock").fetchone()
         return timedelta(seconds=int(row[0]))
 

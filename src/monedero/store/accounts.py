@@ -2,10 +2,10 @@
 
 from collections.abc import Callable
 
-from peewee import SqliteDatabase
-
 from monedero.core.account import Account, Mode, Stage
 from monedero.core.errors import Fault, FaultCode, NotFound
+from monedero.formats import stored
+from monedero.store.counting import CountingDatabase
 from monedero.store.tables import AccountRow
 
 # How far along a stage is, for choosing one of several accounts with a provider.
@@ -26,26 +26,28 @@ FARTHEST = (
 class Accounts:
     """The accounts of a shop."""
 
-    def __init__(self, database: SqliteDatabase) -> None:
-        """Work on one database."""
+    def __init__(self, database: CountingDatabase) -> None:
         self._database = database
 
     def of(self, mode: Mode) -> dict[str, Account]:
         """The accounts of a mode, by their id."""
+        return dict(self._database.kept(f"accounts {mode}", lambda: self._of(mode)))
+
+    def _of(self, mode: Mode) -> dict[str, Account]:
         rows = (
             AccountRow.select()
             .where(AccountRow.mode == mode.value)
             .order_by(AccountRow.id)
             .execute(self._database)
         )
-        return {row.account: Account.model_validate_json(row.body) for row in rows}
+        return {row.account: stored.read(row.body, Account) for row in rows}
 
     def by_provider(self, mode: Mode) -> dict[str, Account]:
         """The account of each provider; of several the one that is farthest along."""
         best: dict[str, Account] = {}
         for account in self.of(mode).values():
-            held = best.get(account.provider)
-            if held is None or FARTHEST.index(account.stage) < FARTHEST.index(held.stage):
+            before = best.get(account.provider)
+            if before is None or FARTHEST.index(account.stage) < FARTHEST.index(before.stage):
                 best[account.provider] = account
         return best
 
@@ -60,11 +62,11 @@ class Accounts:
         `move` looks at the account again.
         """
         with self._database.atomic("IMMEDIATE"):
-            held = self.get(account, mode)
-            if held is None:
+            before = self.get(account, mode)
+            if before is None:
                 raise NotFound(Fault(FaultCode.NOT_FOUND, "account", account, {"what": "account"}))
-            moved = move(held)
-            if moved != held:
+            moved = move(before)
+            if moved != before:
                 self.put(moved)
         return moved
 
@@ -74,7 +76,7 @@ class Accounts:
             account=account.id,
             provider=account.provider,
             mode=account.mode.value,
-            body=account.model_dump_json(),
+            body=stored.written(account),
         ).on_conflict(conflict_target=[AccountRow.account, AccountRow.mode], preserve=[AccountRow.body]).execute(
             self._database
         )

@@ -2,17 +2,18 @@
 
 from typing import Generic, NamedTuple, TypeVar
 
-from peewee import SqliteDatabase
 from pydantic import BaseModel
 
 from monedero.core.errors import Conflict, Fault, FaultCode
-from monedero.store.tables import AssumptionsRow, DraftRow, ProfileRow, ShopRow
+from monedero.formats import stored
+from monedero.store.counting import CountingDatabase
+from monedero.store.tables import AssumptionsRow, ProfileRow, ShopRow
 
 M = TypeVar("M", bound=BaseModel)
-DocumentRow = type[ShopRow] | type[DraftRow] | type[ProfileRow] | type[AssumptionsRow]
+DocumentRow = type[ShopRow] | type[ProfileRow] | type[AssumptionsRow]
 
 
-class Held(NamedTuple, Generic[M]):
+class Versioned(NamedTuple, Generic[M]):
     """A document with the version that it has; version 0 is a document that was never saved."""
 
     version: int
@@ -22,25 +23,33 @@ class Held(NamedTuple, Generic[M]):
 class Document(Generic[M]):
     """One versioned row of a table."""
 
-    def __init__(self, database: SqliteDatabase, row: DocumentRow, model: type[M]) -> None:
+    def __init__(self, database: CountingDatabase, row: DocumentRow, model: type[M]) -> None:
         """`row` is the table, `model` what its body is."""
         self._database = database
         self._row = row
         self._model = model
 
-    def read(self) -> Held[M] | None:
+    def read(self) -> Versioned[M] | None:
         """The document, or None where it was never saved."""
-        found = self._row.select().where(self._row.id == 1).first(self._database)
-        return None if found is None else Held(found.version, self._model.model_validate_json(found.body))
+        return self._database.kept(f"document {self._row.__name__}", self._held)
 
-    def save(self, value: M, version: int) -> Held[M]:
-        """Save over the version that was read; refuses an older one and keeps what is there."""
-        body = value.model_dump_json(by_alias=True)
+    def _held(self) -> Versioned[M] | None:
+        found = self._row.select().where(self._row.id == 1).first(self._database)
+        return None if found is None else Versioned(found.version, stored.read(found.body, self._model))
+
+    def save(self, value: M, version: int) -> Versioned[M]:
+        """Save over the version that was read; refuses an older one. What is as it was stays at its version."""
+        body = stored.written(value)
         with self._database.atomic("IMMEDIATE"):
-            held = self._row.select().where(self._row.id == 1).first(self._database)
-            current = 0 if held is None else held.version
+            row_now = self._row.select().where(self._row.id == 1).first(self._database)
+            current = 0 if row_now is None else row_now.version
             if current != version:
                 raise Conflict(Fault(FaultCode.VERSION_OLD, "version", str(version), {"current": str(current)}))
+            if row_now is not None and row_now.body == body:
+                return Versioned(version, value)
             row = {"id": 1, "version": version + 1, "body": body}
-            self._row.replace(**row).execute(self._database)
-        return Held(version + 1, value)
+            if row_now is None:
+                self._row.insert(**row).execute(self._database)
+            else:
+                self._row.update(**row).where(self._row.id == 1).execute(self._database)
+        return Versioned(version + 1, value)

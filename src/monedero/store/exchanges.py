@@ -7,6 +7,8 @@ from peewee import SqliteDatabase
 from pydantic import BaseModel
 
 from monedero.core.account import Mode
+from monedero.core.errors import Fault
+from monedero.formats import stored
 from monedero.store.tables import ExchangeRow
 
 Verdict = Literal["counted", "again", "early", "refused", "read", "sent", "failed"]
@@ -15,7 +17,9 @@ Verdict = Literal["counted", "again", "early", "refused", "read", "sent", "faile
 class Exchange(BaseModel):
     """One thing that was said. `headers` holds no secret; `text` is what was said, as it came.
 
-    `message` is the id of a notification, `why` the sentence of a refusal, `answer` the status that was given or got.
+    `message` is the id of a notification, `by_hand` whether it was counted again by the owner, `faults` are why it was
+    refused, `answer` is the status that was given or got. `told` is why as a sentence, where an
+    earlier state kept one.
     """
 
     account: str
@@ -23,17 +27,19 @@ class Exchange(BaseModel):
     at: datetime
     incoming: bool
     what: str
+    by_hand: bool = False
     verdict: Verdict
     message: str | None = None
     payment: str = ""
     order_number: int | None = None
-    why: str = ""
+    faults: tuple[Fault, ...] = ()
+    told: str = ""
     answer: int | None = None
     text: str = ""
     headers: dict[str, str] = {}
 
 
-class Kept(BaseModel):
+class KeptExchange(BaseModel):
     """An exchange with its number."""
 
     number: int
@@ -44,7 +50,6 @@ class Exchanges:
     """The record of exchanges, by account and mode."""
 
     def __init__(self, database: SqliteDatabase) -> None:
-        """Work on one database."""
         self._database = database
 
     def add(self, exchange: Exchange) -> bool:
@@ -58,7 +63,7 @@ class Exchanges:
                 exchange.at.isoformat(),
                 int(exchange.incoming),
                 exchange.message,
-                exchange.model_dump_json(),
+                stored.written(exchange),
             ),
         )
         return bool(added.rowcount)
@@ -77,13 +82,20 @@ class Exchanges:
             "AND json_extract(body, '$.what') = ? ORDER BY id DESC LIMIT 1",
             (account, mode.value, what),
         ).fetchone()
-        return None if found is None else Exchange.model_validate_json(found[0])
+        return None if found is None else stored.read(found[0], Exchange)
 
-    def newest(self, account: str, mode: Mode, *, incoming: bool = False, at_most: int = 200) -> list[Kept]:
-        """The newest exchanges of an account, the newest first; only those that came in where `incoming` says so."""
+    def newest(
+        self, account: str, mode: Mode, *, incoming: bool = False, before: int | None = None, at_most: int = 200
+    ) -> list[KeptExchange]:
+        """The newest exchanges of an account, the newest first, from before a number on where one is given.
+
+        Only those that came in where `incoming` says so.
+        """
         where = (ExchangeRow.account == account) & (ExchangeRow.mode == mode.value)
         if incoming:
             where &= ExchangeRow.incoming == 1
+        if before is not None:
+            where &= ExchangeRow.id < before
         rows = (
             ExchangeRow.select()
             .where(where)
@@ -91,9 +103,9 @@ class Exchanges:
             .limit(at_most)
             .execute(self._database)
         )
-        return [Kept(number=row.id, exchange=Exchange.model_validate_json(row.body)) for row in rows]
+        return [KeptExchange(number=row.id, exchange=stored.read(row.body, Exchange)) for row in rows]
 
     def get(self, number: int) -> Exchange | None:
         """An exchange by its number."""
         row = ExchangeRow.select().where(ExchangeRow.id == number).first(self._database)
-        return None if row is None else Exchange.model_validate_json(row.body)
+        return None if row is None else stored.read(row.body, Exchange)

@@ -9,6 +9,7 @@ from peewee import SqliteDatabase
 from monedero.core.account import Mode
 from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.core.record import Message, OrderRecord
+from monedero.formats import stored
 from monedero.store.tables import MessageRow, OrderRow
 
 FIRST_NUMBER = 1001
@@ -28,7 +29,7 @@ class Key(NamedTuple):
     asked: str
 
 
-class HeldOrder(NamedTuple):
+class VersionedOrder(NamedTuple):
     """A record with its version."""
 
     version: int
@@ -42,10 +43,10 @@ class Wanted(NamedTuple):
     text: str = ""
 
 
-class Page(NamedTuple):
+class RecordsPage(NamedTuple):
     """Some records, how many there are of those that are wanted and of all, and before which number to go on."""
 
-    records: list[HeldOrder]
+    records: list[VersionedOrder]
     matching: int
     total: int
     older: int | None
@@ -55,7 +56,6 @@ class Orders:
     """The records of orders and the simulated mailbox."""
 
     def __init__(self, database: SqliteDatabase) -> None:
-        """Work on one database."""
         self._database = database
 
     def add(
@@ -81,7 +81,7 @@ class Orders:
                 buyer=record.buyer,
                 state=record.state.value,
                 due_at=_due_at(record),
-                body=record.model_dump_json(),
+                body=stored.written(record),
             ).execute(self._database)
             self._post(messages(None, record))
             if key:
@@ -108,20 +108,20 @@ class Orders:
         Where a `version` is given and is not that of the record, nothing is done and the writer is told.
         """
         with self._database.atomic("IMMEDIATE"):
-            held = self.held(token)
-            if held is None:
+            stored_order = self.stored_order(token)
+            if stored_order is None:
                 return None
-            if version is not None and version != held.version:
+            if version is not None and version != stored_order.version:
                 raise Conflict(
-                    Fault(FaultCode.VERSION_OLD, "version", str(version), {"current": str(held.version)})
+                    Fault(FaultCode.VERSION_OLD, "version", str(version), {"current": str(stored_order.version)})
                 )
-            before = held.record
+            before = stored_order.record
             record = move(before)
             if record == before:
                 return record
             self._database.execute_sql(
                 "UPDATE order_record SET version = ?, state = ?, due_at = ?, body = ? WHERE token = ?",
-                (held.version + 1, record.state.value, _due_at(record), record.model_dump_json(), token),
+                (stored_order.version + 1, record.state.value, _due_at(record), stored.written(record), token),
             )
             for payment in record.payments:
                 if payment.reference is not None:
@@ -134,15 +134,15 @@ class Orders:
 
     def get(self, token: str) -> OrderRecord | None:
         """A record by its token."""
-        held = self.held(token)
-        return None if held is None else held.record
+        stored_order = self.stored_order(token)
+        return None if stored_order is None else stored_order.record
 
-    def held(self, token: str) -> HeldOrder | None:
+    def stored_order(self, token: str) -> VersionedOrder | None:
         """A record with its version."""
         row = self._database.execute_sql(
             "SELECT version, body FROM order_record WHERE token = ?", (token,)
         ).fetchone()
-        return None if row is None else HeldOrder(row[0], OrderRecord.model_validate_json(row[1]))
+        return None if row is None else VersionedOrder(row[0], stored.read(row[1], OrderRecord))
 
     def by_payment(self, account: str, mode: Mode, reference: str) -> str | None:
         """The token of the order that a payment of an account pays, by what its gateway calls the payment."""
@@ -157,12 +157,12 @@ class Orders:
         rows = self._database.execute_sql("SELECT order_token FROM payment_at WHERE reference = ?", (reference,))
         return [str(row[0]) for row in rows.fetchall()]
 
-    def all(self) -> list[HeldOrder]:
+    def all(self) -> list[VersionedOrder]:
         """Every record, the newest first."""
         rows = OrderRow.select().order_by(OrderRow.number.desc()).execute(self._database)
-        return [HeldOrder(row.version, OrderRecord.model_validate_json(row.body)) for row in rows]
+        return [VersionedOrder(row.version, stored.read(row.body, OrderRecord)) for row in rows]
 
-    def page(self, wanted: Wanted, at_most: int, before: int | None = None) -> Page:
+    def page(self, wanted: Wanted, at_most: int, before: int | None = None) -> RecordsPage:
         """The newest records that are wanted, from before a number on, with how many there are."""
         where, given = _where(wanted)
         matching = int(
@@ -174,28 +174,30 @@ class Orders:
             f"SELECT version, body FROM order_record {older} ORDER BY number DESC LIMIT ?",
             (*given, *([before] if before is not None else []), at_most + 1),
         ).fetchall()
-        held = [HeldOrder(row[0], OrderRecord.model_validate_json(row[1])) for row in rows[:at_most]]
-        return Page(held, matching, total, held[-1].record.number if len(rows) > at_most else None)
+        stored_orders = [VersionedOrder(row[0], stored.read(row[1], OrderRecord)) for row in rows[:at_most]]
+        return RecordsPage(
+            stored_orders, matching, total, stored_orders[-1].record.number if len(rows) > at_most else None
+        )
 
     def due(self, now: datetime) -> list[OrderRecord]:
         """The records that time changes now, or that wait for an answer of a provider."""
         rows = self._database.execute_sql(
             "SELECT body FROM order_record WHERE due_at <= ? ORDER BY number", (_moment(now),)
         ).fetchall()
-        return [OrderRecord.model_validate_json(row[0]) for row in rows]
+        return [stored.read(row[0], OrderRecord) for row in rows]
 
     def fill_in(self) -> None:
         """Give the records of earlier states of the application their state and their moment."""
         while True:
             rows = OrderRow.select().where(OrderRow.state == "").limit(AT_ONCE).execute(self._database)
-            held = [(row.token, OrderRecord.model_validate_json(row.body)) for row in rows]
+            found = [(row.token, stored.read(row.body, OrderRecord)) for row in rows]
             with self._database.atomic("IMMEDIATE"):
-                for token, record in held:
+                for token, record in found:
                     self._database.execute_sql(
                         "UPDATE order_record SET state = ?, due_at = ? WHERE token = ?",
                         (record.state.value, _due_at(record), token),
                     )
-            if len(held) < AT_ONCE:
+            if len(found) < AT_ONCE:
                 return
 
     def of_buyer(self, buyer: str) -> list[OrderRecord]:
@@ -207,7 +209,7 @@ class Orders:
             .limit(20)
             .execute(self._database)
         )
-        return [OrderRecord.model_validate_json(row.body) for row in rows]
+        return [stored.read(row.body, OrderRecord) for row in rows]
 
     def messages(self, token: str) -> list[Message]:
         """The messages about an order, in the sequence in which they were sent."""
@@ -217,16 +219,16 @@ class Orders:
             .order_by(MessageRow.id)
             .execute(self._database)
         )
-        return [Message.model_validate_json(row.body) for row in rows]
+        return [stored.read(row.body, Message) for row in rows]
 
     def all_messages(self, at_most: int = 200) -> list[Message]:
         """The newest messages to buyers, the newest first."""
         rows = MessageRow.select().order_by(MessageRow.id.desc()).limit(at_most).execute(self._database)
-        return [Message.model_validate_json(row.body) for row in rows]
+        return [stored.read(row.body, Message) for row in rows]
 
     def _post(self, messages: list[Message]) -> None:
         for message in messages:
-            MessageRow.insert(order_token=message.order, body=message.model_dump_json()).execute(self._database)
+            MessageRow.insert(order_token=message.order, body=stored.written(message)).execute(self._database)
 
 
 def _due_at(record: OrderRecord) -> str | None:

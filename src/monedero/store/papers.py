@@ -29,7 +29,6 @@ class Papers:
     """The papers of a shop, and the transfer receipts that its buyers sent."""
 
     def __init__(self, database: SqliteDatabase, vault: Vault) -> None:
-        """Work on one database with one key."""
         self._database = database
         self._vault = vault
 

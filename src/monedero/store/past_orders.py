@@ -9,6 +9,9 @@ from typing import NamedTuple
 import polars as pl
 from peewee import SqliteDatabase
 
+from monedero.core.order.facts import KIND, LINE
+from monedero.core.order.model import Order
+
 INSERT = "INSERT OR IGNORE INTO past_order VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)"
 DONE = "reading IN (SELECT id FROM past_reading WHERE done = 1)"
 PAID = f"""
@@ -46,6 +49,13 @@ class PastOrder(NamedTuple):
     card_network: str | None
     refund_of: str | None
 
+    @classmethod
+    def of(cls, id: str, order: Order, refund_of: str | None) -> "PastOrder":
+        """The row of an order."""
+        line, kinds = LINE.text(order) or None, KIND.text(order) or None
+        placed = (id, order.placed_on.isoformat(), *order.amount, order.country)
+        return cls(*placed, line, kinds, order.recurring, order.card_kind, order.card_network, refund_of)
+
 
 class Counts(NamedTuple):
     """How many are paid, free and refunds; the first and last day of the paid ones."""
@@ -71,7 +81,7 @@ class PastOrders:
         Every batch is a short transaction of its own, so that others can write meanwhile; the orders count together
         once the last one is there.
         """
-        self._drop_unfinished()
+        self.drop_unfinished()
         with self._database.atomic("IMMEDIATE"):
             self._database.execute_sql("INSERT INTO past_reading (done) VALUES (0)")
             reading = int(self._database.execute_sql("SELECT max(id) FROM past_reading").fetchone()[0])
@@ -84,7 +94,7 @@ class PastOrders:
                     connection.executemany(INSERT, [(*order, reading) for order in batch])
                     added += connection.total_changes - before
         except BaseException:
-            self._drop_unfinished()
+            self.drop_unfinished()
             raise
         with self._database.atomic("IMMEDIATE"):
             self._database.execute_sql("UPDATE past_reading SET done = 1 WHERE id = ?", (reading,))
@@ -92,7 +102,7 @@ class PastOrders:
                 self._count()
         return added
 
-    def _drop_unfinished(self) -> None:
+    def drop_unfinished(self) -> None:
         """Take away what a reading left that was stopped or cut off, a short transaction at a time."""
         while True:
             with self._database.atomic("IMMEDIATE"):
@@ -113,8 +123,8 @@ class PastOrders:
     def paid(self) -> pl.DataFrame:
         """The paid orders as columns, as `OrderColumns` takes them, with their lines."""
         names = (
-            *("minor", "currency", "day", "buyer_country", "card_network"),
-            *("card_kind", "recurring", "line_kinds", "line"),
+            *("minor", "currency", "day", "country", "card_network"),
+            *("card_kind", "recurring", "kinds", "line"),
         )
         kinds = dict.fromkeys(names, pl.String) | {"minor": pl.Int64, "recurring": pl.Int64}
         rows = self._database.execute_sql(PAID).fetchall()
@@ -143,4 +153,4 @@ class PastOrders:
 
     def _count(self) -> None:
         self.changes += 1
-        self._database.execute_sql("UPDATE revision SET number = number + 1")
+        self._database.execute_sql("UPDATE revision SET month = month + 1")

@@ -2,14 +2,13 @@
 
 from typing import NamedTuple
 
-from peewee import SqliteDatabase
-
 from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.core.ratecard.model import RateCard
+from monedero.store.counting import CountingDatabase
 from monedero.store.tables import RateCardRow
 
 
-class HeldCard(NamedTuple):
+class StoredCard(NamedTuple):
     """A rate card with the version of what is kept."""
 
     version: int
@@ -24,19 +23,21 @@ def day_of(card: RateCard) -> str:
 class RateCards:
     """The rate cards of all providers."""
 
-    def __init__(self, database: SqliteDatabase) -> None:
-        """Work on one database."""
+    def __init__(self, database: CountingDatabase) -> None:
         self._database = database
 
     def all(self) -> list[RateCard]:
         """Every card, in the sequence in which they first came."""
+        return list(self._database.kept("rate cards", self._all))
+
+    def _all(self) -> list[RateCard]:
         rows = RateCardRow.select().order_by(RateCardRow.id).execute(self._database)
         return [RateCard.model_validate_json(row.body) for row in rows]
 
-    def get(self, provider: str, day: str) -> HeldCard | None:
+    def get(self, provider: str, day: str) -> StoredCard | None:
         """The card of a provider from a day (empty: always)."""
         row = self._row(provider, day)
-        return None if row is None else HeldCard(row.version, RateCard.model_validate_json(row.body))
+        return None if row is None else StoredCard(row.version, RateCard.model_validate_json(row.body))
 
     def put(self, card: RateCard) -> None:
         """Keep a card; one of the same provider from the same day is replaced in its place."""
@@ -44,7 +45,7 @@ class RateCards:
             row = self._row(card.provider.id, day_of(card))
             self._write(card, 0 if row is None else row.version, row)
 
-    def save(self, card: RateCard, provider: str, day: str, version: int) -> HeldCard:
+    def save(self, card: RateCard, provider: str, day: str, version: int) -> StoredCard:
         """Save over the version that was read; version 0 is a card that shall be new.
 
         A card may take another day, as long as none of its provider holds from that day. Refuses an older version.
@@ -59,7 +60,7 @@ class RateCards:
                 fields = {"provider": card.provider.name}
                 raise Conflict(Fault(FaultCode.CARDS_SAME_DAY, "valid_from", day_of(card), fields))
             self._write(card, version, row)
-        return HeldCard(version + 1, card)
+        return StoredCard(version + 1, card)
 
     def remove(self, provider: str, day: str) -> bool:
         """Take a card away; whether it was there."""

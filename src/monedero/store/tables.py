@@ -16,17 +16,17 @@ class ShopRow(Model):
         table_name = "shop"
 
 
-class DraftRow(Model):
-    """The draft of the checkout, one row."""
+class CheckoutRow(Model):
+    """The checkout of a storefront as it is drafted."""
 
-    id = IntegerField(primary_key=True)
+    storefront = CharField(primary_key=True)
     version = IntegerField()
     body = TextField()
 
     class Meta:
         """Where it lies."""
 
-        table_name = "draft"
+        table_name = "checkout"
 
 
 class ProfileRow(Model):
@@ -151,6 +151,7 @@ class EditionRow(Model):
 
     number = IntegerField(primary_key=True)
     published_at = CharField()
+    storefront = CharField()
     body = TextField()
 
     class Meta:

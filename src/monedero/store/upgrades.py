@@ -1,16 +1,16 @@
 """What bodies of earlier states of the application become, each a step that runs once when a store is opened.
 
-A body is JSON; a step changes the values in it, and leaves alone what is of today already. Editions, which nothing else
-may change, are given the same meaning in today's words.
+A body is JSON; a step changes the values in it, and leaves alone what is of today already. What a body can tell by
+itself is brought to the format of today when it is read (`monedero.formats.stored`); here stands what needs more.
 """
 
 import json
-import re
 from collections.abc import Callable
 from typing import Any
-from unicodedata import normalize
 
 from peewee import SqliteDatabase
+
+from monedero.formats.stored_upgrades import checkout_by_id, id_of, storefront_named, storefronts_with_ids
 
 # What a provider asked, as it was written before it became a list of known things; domains are checked on their own.
 ASKED = {
@@ -40,23 +40,80 @@ def asks_by_their_names(database: SqliteDatabase) -> None:
     _change(database, "provider", "id", change)
 
 
-def storefronts_by_an_id(database: SqliteDatabase) -> None:
-    """Storefronts, and the accounts that serve them, from names to ids."""
+def accounts_by_storefront_ids(database: SqliteDatabase) -> None:
+    """The storefronts that accounts serve, from names to ids; shops and editions are brought there when they are read.
 
-    def shop(body: dict[str, Any]) -> None:
-        for storefront in body.get("storefronts", []):
-            storefront.setdefault("id", _id_of(storefront["name"]))
+    Whether they are ids already shows in the shop, which was written together with them.
+    """
+    row = database.execute_sql("SELECT body FROM shop").fetchone()
+    if row is None or any("id" in storefront for storefront in json.loads(row[0]).get("storefronts", [])):
+        return
 
     def account(body: dict[str, Any]) -> None:
         if body.get("storefronts"):
-            body["storefronts"] = [_id_of(name) for name in body["storefronts"]]
+            body["storefronts"] = [id_of(name) for name in body["storefronts"]]
 
-    _change(database, "shop", "id", shop)
     _change(database, "account", "id", account)
+
+
+# What a change of a table counts as.
+CAUSES = {
+    "shop": "prices",
+    "rate_card": "prices",
+    "provider": "prices",
+    "assumptions": "prices",
+    "profile": "month",
+    "account": "accounts",
+    "checkout": "checkout",
+}
+
+
+def checkouts_by_storefront(database: SqliteDatabase) -> None:
+    """One draft for each storefront, editions by storefront, and changes counted by their cause."""
+    for table in (*CAUSES, "draft"):
+        for event in ("insert", "update", "delete"):
+            database.execute_sql(f"DROP TRIGGER IF EXISTS {table}_{event}_counts")
+    database.execute_sql(
+        "CREATE TABLE checkout (storefront TEXT PRIMARY KEY, version INTEGER NOT NULL, body TEXT NOT NULL)"
+    )
+    shop = database.execute_sql("SELECT body FROM shop").fetchone()
+    draft = database.execute_sql("SELECT version, body FROM draft").fetchone()
+    if shop is not None and draft is not None:
+        body, described = json.loads(draft[1]), json.loads(shop[0])
+        storefronts_with_ids(described)
+        body["storefront"] = storefront_named(described, body["storefront"])
+        told = (body["storefront"], draft[0], json.dumps(body, ensure_ascii=False))
+        database.execute_sql("INSERT INTO checkout (storefront, version, body) VALUES (?, ?, ?)", told)
+    database.execute_sql("DROP TABLE draft")
+    database.execute_sql("ALTER TABLE edition ADD COLUMN storefront TEXT NOT NULL DEFAULT ''")
+    # Only the new column is filled in; the bodies keep the bytes with which they were published.
     database.execute_sql("DROP TRIGGER edition_stays")
-    _change(database, "edition", "number", lambda body: shop(body["shop"]))
+    for number, text in database.execute_sql("SELECT number, body FROM edition").fetchall():
+        body = json.loads(text)
+        checkout_by_id(body)
+        database.execute_sql(
+            "UPDATE edition SET storefront = ? WHERE number = ?", (body["checkout"]["storefront"], number)
+        )
     for guard in GUARDS:
         database.execute_sql(guard)
+    database.execute_sql("CREATE INDEX edition_by_storefront ON edition (storefront, number)")
+    database.execute_sql("DROP TABLE revision")
+    database.execute_sql(
+        "CREATE TABLE revision (prices INTEGER NOT NULL, month INTEGER NOT NULL, accounts INTEGER NOT NULL, "
+        "checkout INTEGER NOT NULL)"
+    )
+    database.execute_sql("INSERT INTO revision VALUES (0, 0, 0, 0)")
+    # An edition is never changed nor taken away.
+    database.execute_sql(
+        "CREATE TRIGGER edition_insert_counts AFTER INSERT ON edition "
+        "BEGIN UPDATE revision SET checkout = checkout + 1; END"
+    )
+    for table, cause in CAUSES.items():
+        for event, when in (("INSERT", ""), ("UPDATE", "WHEN OLD.body IS NOT NEW.body "), ("DELETE", "")):
+            database.execute_sql(
+                f"CREATE TRIGGER {table}_{event.lower()}_counts AFTER {event} ON {table} {when}"
+                f"BEGIN UPDATE revision SET {cause} = {cause} + 1; END"
+            )
 
 
 def _change(database: SqliteDatabase, table: str, key: str, change: Callable[[dict[str, Any]], None]) -> None:
@@ -67,12 +124,8 @@ def _change(database: SqliteDatabase, table: str, key: str, change: Callable[[di
             database.execute_sql(f"UPDATE {table} SET body = ? WHERE {key} = ?", (after, id))
 
 
-def _id_of(name: str) -> str:
-    plain = normalize("NFKD", name).encode("ascii", "ignore").decode().lower()
-    return re.sub(r"[^a-z0-9]+", "-", plain).strip("-")[:60] or "storefront"
-
-
 UPGRADES: tuple[tuple[str, Callable[[SqliteDatabase], None]], ...] = (
     ("0009-asks-by-their-names", asks_by_their_names),
-    ("0010-storefronts-by-an-id", storefronts_by_an_id),
+    ("0010-storefronts-by-an-id", accounts_by_storefront_ids),
+    ("0011-checkouts-by-storefront", checkouts_by_storefront),
 )

@@ -12,6 +12,7 @@ from peewee import SqliteDatabase
 from pydantic import BaseModel
 
 from monedero.core.errors import Conflict, Fault, FaultCode
+from monedero.formats import stored
 from monedero.store.tables import SealedRow
 
 M = TypeVar("M", bound=BaseModel)
@@ -68,19 +69,18 @@ class Sealed:
     """Sealed things by name."""
 
     def __init__(self, database: SqliteDatabase, vault: Vault) -> None:
-        """Work on one database with one key."""
         self._database = database
         self._vault = vault
 
     def get(self, name: str, model: type[M]) -> M | None:
         """A thing by its name."""
         row = self._database.execute_sql("SELECT body FROM sealed WHERE name = ?", (name,)).fetchone()
-        return None if row is None else model.model_validate_json(self._vault.open(bytes(row[0])))
+        return None if row is None else stored.read(self._vault.open(bytes(row[0])), model)
 
-    def held(self, name: str, model: type[M]) -> tuple[int, M] | None:
+    def versioned(self, name: str, model: type[M]) -> tuple[int, M] | None:
         """A thing by its name with its version, read at once."""
         row = self._database.execute_sql("SELECT version, body FROM sealed WHERE name = ?", (name,)).fetchone()
-        return None if row is None else (int(row[0]), model.model_validate_json(self._vault.open(bytes(row[1]))))
+        return None if row is None else (int(row[0]), stored.read(self._vault.open(bytes(row[1])), model))
 
     def version(self, name: str) -> int:
         """The version of a thing; 0 before it was ever kept."""
@@ -89,7 +89,7 @@ class Sealed:
 
     def put(self, name: str, thing: BaseModel, version: int | None = None) -> int:
         """Keep a thing, over the version that was read where one is given; returns the new version."""
-        body = self._vault.seal(thing.model_dump_json().encode())
+        body = self._vault.seal(stored.written(thing).encode())
         with self._database.atomic("IMMEDIATE"):
             current = self.version(name)
             if version is not None and version != current:

@@ -1,42 +1,65 @@
-"""Codes into sentences: one catalogue per language, for faults and for reasons."""
+"""Codes into sentences, in one language: faults and reasons here, all else in the module that is named after it."""
 
-from monedero.core.errors import Fault
-from monedero.core.reasons import Reason
-from monedero.wording import english
+from datetime import date
+
+from monedero.core.errors import Fault, FaultCode
+from monedero.core.money import Money
+from monedero.core.reasons import Reason, ReasonCode, Value
+from monedero.wording.catalogue import has, say
 from monedero.wording.places import country_names
-from monedero.wording.show import day, money
+from monedero.wording.show import day, listed, money
 
-
-class _Fields(dict[str, str]):
-    """Fields of a sentence; one that the code does not carry reads as nothing."""
-
-    def __missing__(self, key: str) -> str:
-        return ""
+# Reasons whose limit and own value are countries.
+COUNTRY_REASONS = frozenset({ReasonCode.SHOP_COUNTRY, ReasonCode.METHOD_SHOP_COUNTRY, ReasonCode.METHOD_COUNTRY})
 
 
 def fault_text(fault: Fault) -> str:
     """What is wrong, with the value as it came, and what would be right."""
-    return english.FAULTS[fault.code].format_map(_Fields({**fault.fields, "value": fault.value}))
+    fields = {**fault.fields, "value": fault.value}
+    if what := fields.get("what"):
+        thing = f"what-{what.replace(' ', '-')}"
+        fields["what"] = say(thing) if has(thing) else what
+    if ask := fields.get("ask"):
+        fields["what"] = say(f"ask-{ask}")
+    if fault.code is FaultCode.STAGE_NOT_FIT and has(stage := f"stage-{fault.value}"):
+        fields["stage"] = say(stage)
+    if wrong := fields.get("wrong"):
+        fields["wrong"] = say(f"wrong-{wrong}" if has(f"wrong-{wrong}") else "wrong-number")
+    return say(f"fault-{fault.code.value}", **fields)
 
 
 def reason_text(reason: Reason, names: dict[str, str] | None = None) -> str:
     """Why a route has no price or a tender is held back; `names` are the names of providers by id."""
-    fields = _Fields(reason.fields)
-    fields["limit"], fields["own"] = _shown(reason.limit), _shown(reason.own)
-    if reason.code in english.COUNTRY_REASONS:
-        fields["limit"] = country_names(reason.limit.split(", "), at_most=6)
-        fields["own"] = country_names([reason.own])
+    given = reason.fields
+    shown = _countries if reason.code in COUNTRY_REASONS else _shown
+    limit, own = shown(reason.limit), shown(reason.own)
+    fields = {"limit": limit, "own": own, "provider": given.get("provider", "")}
     fields["provider"] = (names or {}).get(fields["provider"], fields["provider"])
-    fields["stage"] = english.STAGES.get(reason.own, "")
-    fields["end"] = english.ENDS.get(fields["end"], "")
-    fields["standing_text"] = english.STANDINGS.get(fields["standing"], "").format_map(fields)
-    if fields["brought_from"]:
-        fields["limit"] += english.BROUGHT_OVER
-    if fields["since"]:
-        fields["stage"] += english.SINCE.format(day=day(fields["since"]))
-    return english.REASONS[reason.code].format_map(fields)
+    if given.get("brought_from"):
+        fields["limit"] = say("brought-over", limit=limit)
+    if reason.code is ReasonCode.ACCOUNT_STAGE and has(f"stage-{own}"):
+        stage = say(f"stage-{own}")
+        fields["stage"] = say("since", said=stage, day=day(given["since"])) if given.get("since") else stage
+    if end := given.get("end"):
+        fields["end"] = say(f"end-{end.replace('_', '-')}")
+    if standing := given.get("standing"):
+        fields["standing"] = say(f"standing-{standing}", why=given.get("why", ""))
+    return say(f"reason-{reason.code.value}", **fields)
 
 
-def _shown(value: str) -> str:
-    """Money and days as a person reads them; anything else as it is."""
-    return day(value) if value[:4].isdigit() and value[4:5] == "-" and len(value) == 10 else money(value)
+def _countries(value: Value) -> str:
+    """One country or several, by their names."""
+    return country_names([str(value)] if isinstance(value, str | date | Money) else value, at_most=6)
+
+
+def _shown(value: Value) -> str:
+    """A value as a person reads it."""
+    match value:
+        case Money():
+            return money(str(value))
+        case date():
+            return day(value.isoformat())
+        case str():
+            return value
+        case _:
+            return listed(value)

@@ -1,49 +1,66 @@
-"""The English catalogue of accounts: what providers ask, and where an account stands."""
+"""Accounts in words: what providers ask, where an account stands, and how it is connected.
 
-from monedero.core.account import Stage, Standing
+>>> ask_text(Ask.PHONE)
+'a telephone number, confirmed by a code'
+>>> stands_text(Stage.LAPSED, "Orlenta")
+'Orlenta closed the account'
+>>> waits_for_text(Stage.IN_REVIEW, 1)
+'It takes about 1 day; until then your own arrangements can take orders.'
+"""
+
+from monedero.core.account import Account, Stage
 from monedero.core.application import Ask
 from monedero.core.provider import ConnectBy
+from monedero.core.tender.model import Tender
+from monedero.wording.catalogue import has, say
+from monedero.wording.show import day, time_of_day
 
-ASKS: dict[Ask, str] = {
-    Ask.LEGAL: "legal name and form, tax number and address",
-    Ask.PEOPLE: "the people who own the business, and somebody who signs",
-    Ask.PAYOUT_ACCOUNT: "the account that payouts go to",
-    Ask.PHONE: "a telephone number, confirmed by a code",
-    Ask.TERMS: "its terms, accepted",
-    Ask.IDENTITY: "an identity document of the owner",
-    Ask.REGISTER_EXTRACT: "an extract from the company register",
-    Ask.YEARLY_ACCOUNTS: "accounts of the last year",
-    Ask.CARD_DATA_ANSWERS: "answers to the questions on card data",
-    Ask.RETURN_POLICY: "a return policy on the site",
-    Ask.PRIVACY_POLICY: "a privacy policy on the site",
-    Ask.LINES_LISTED: "lines and prices on the site",
-    Ask.STOREFRONT_OPEN: "a storefront that is open to the public",
-}
-# Where an account stands, as a sentence; the day follows.
-STANDS: dict[Stage, str] = {
-    Stage.NOT_BEGUN: "Nothing is begun with {provider}",
-    Stage.BEGUN: "The application is begun, and lies here unsent",
-    Stage.IN_REVIEW: "{provider} is reviewing your application",
-    Stage.QUESTION: "{provider} asked something and waits for your answer",
-    Stage.REFUSED: "{provider} refused the application",
-    Stage.APPROVED: "{provider} approved you; the account is not connected yet",
-    Stage.CONNECTED: "Connected",
-    Stage.LAPSED: "{provider} closed the account",
-    Stage.DISCONNECTED: "You disconnected the account",
-    Stage.WITHDRAWN: "You withdrew the application",
-}
-WAITS_FOR: dict[Stage, str] = {
-    Stage.IN_REVIEW: "It takes about {days} days; until then your own arrangements can take orders.",
-    Stage.APPROVED: "Connect it, and its methods can be offered.",
-}
-STANDINGS: dict[Standing, str] = {
-    Standing.ACTIVATING: "being activated{ready}",
-    Standing.REFUSED: "refused: {why}",
-    Standing.NEEDS_DOMAIN: "waits until your domain is checked",
-    Standing.OFF: "switched off there",
-}
-CONNECTS: dict[ConnectBy, str] = {
-    ConnectBy.SIGN_IN: "You sign in at {provider} and come back here.",
-    ConnectBy.CREDENTIALS: "{provider} gives you credentials, which you paste here.",
-    ConnectBy.EMAIL: "You name the address of your account, and confirm by the mail that {provider} sends.",
-}
+
+def ask_text(ask: Ask) -> str:
+    """What a provider asks for."""
+    return say(f"ask-{ask.value}")
+
+
+def stands_text(stage: Stage, provider: str) -> str:
+    """Where an account stands, as a sentence without its full stop; the day follows."""
+    return say(f"stands-{stage.value}", provider=provider)
+
+
+def waits_for_text(stage: Stage, review_days: int) -> str:
+    """What an account waits for; nothing where it waits for nothing."""
+    message = f"waits-for-{stage.value}"
+    return say(message, days=review_days) if has(message) else ""
+
+
+def connects_text(how: ConnectBy, provider: str) -> str:
+    """How an account is connected."""
+    return say(f"connects-{how.value}", provider=provider)
+
+
+def there_text(account: Account | None, method: str) -> str:
+    """How a method stands at its provider."""
+    if account is None:
+        return say("there-not-connected")
+    if method in account.active_methods:
+        return say("there-active")
+    held = account.standing_of(method)
+    if held is None:
+        return say("there-not")
+    ready = (
+        {"day": day(held.ready_at.date().isoformat()), "time": time_of_day(held.ready_at)} if held.ready_at else {}
+    )
+    return say(f"method-{held.standing.value}{'-until' if ready else ''}", why=held.reason, **ready)
+
+
+def since_text(account: Account | None) -> str:
+    """The day on which an account reached its stage; nothing where it has none."""
+    return say("on-since", day=day(account.since.isoformat())) if account and account.since else ""
+
+
+def here_text(tender: Tender | None) -> str:
+    """How a method stands in the checkout."""
+    if tender is None:
+        return say("here-not")
+    if tender.follows:
+        return say("here-follows")
+    return say("here-on" if tender.on else "here-off")

@@ -12,24 +12,12 @@ from collections.abc import Callable, Mapping
 from fractions import Fraction
 from typing import NamedTuple
 
-from monedero.core.cost.all_in import Bearing, CostPart, parts_of
+from monedero.core.cost.all_in import CostPart, OtherCosts, parts_of
 from monedero.core.money import Money, minor_units, round_half_up, split
 from monedero.core.ratecard.linear import FeePiece
-from monedero.wording.show import exact
+from monedero.wording.catalogue import say
+from monedero.wording.show import any_of, exact
 
-LABELS: dict[CostPart, str] = {
-    CostPart.FEE: "Provider's fee",
-    CostPart.TAX: "Tax on the fee",
-    CostPart.MONTHLY: "Share of the month",
-    CostPart.REFUNDS: "Refunds",
-    CostPart.DISPUTES: "Disputes",
-    CostPart.FAILED: "Failed debits",
-    CostPart.REFUSED: "Refused deliveries",
-    CostPart.HANDLING: "Work",
-    CostPart.WAITING: "Waiting",
-    CostPart.RESERVE: "Reserve",
-    CostPart.SOFTWARE: "Shop software",
-}
 MOVED_BY: Mapping[CostPart, tuple[str, ...]] = {
     CostPart.FEE: (),
     CostPart.TAX: ("tax-recoverable",),
@@ -62,7 +50,7 @@ class Case(NamedTuple):
     """One order on one route: the piece of its fee, what it bears, its amount, and the shop's currency."""
 
     fee: FeePiece
-    bearing: Bearing
+    other_costs: OtherCosts
     amount: Fraction
     books: str
 
@@ -79,10 +67,10 @@ def plain(value: Fraction, currency: str) -> str:
 
 def cost_parts(case: Case) -> list[ShownCost]:
     """Every part that is something, or that an assumption could make something, adding up to the rounded cost."""
-    fee, bearing = case.fee, case.bearing
-    lines = parts_of(fee.fee, fee.returned(bearing.events.refund_returns), bearing)
+    fee, other_costs = case.fee, case.other_costs
+    lines = parts_of(fee.fee, fee.returned(other_costs.events.refund_returns), other_costs)
     values = [(part, line.at(case.amount)) for part, line in lines]
-    shown = [(part, value) for part, value in values if value or part in ALWAYS or _movable(part, bearing)]
+    shown = [(part, value) for part, value in values if value or part in ALWAYS or _movable(part, other_costs)]
     units = minor_units(case.books)
     minor = [value * units for _, value in shown]
     total = sum(minor, Fraction(0))
@@ -90,7 +78,7 @@ def cost_parts(case: Case) -> list[ShownCost]:
     return [
         ShownCost(
             part,
-            LABELS[part],
+            say(f"cost-{part.value}"),
             FORMULAS[part](case),
             plain(value, case.books),
             str(Money(share, case.books)),
@@ -100,114 +88,110 @@ def cost_parts(case: Case) -> list[ShownCost]:
     ]
 
 
-def unknown_parts(bearing: Bearing) -> list[str]:
+def unknown_parts(other_costs: OtherCosts) -> list[str]:
     """What is not known of a provider's route and counts as nothing, in sentences."""
     events = {
-        "a refund": bearing.events.refund,
-        "a dispute": bearing.events.dispute,
-        "a failed payment": bearing.events.failed,
+        "refund": other_costs.events.refund,
+        "dispute": other_costs.events.dispute,
+        "failed": other_costs.events.failed,
     }
-    silent = [name for name, price in events.items() if price is None]
-    told = []
-    if silent:
-        listed = silent[0] if len(silent) == 1 else f"{', '.join(silent[:-1])} or {silent[-1]}"
-        told.append(f"The rate card does not say what {listed} costs: that fee counts as nothing.")
-    if bearing.monthly_share is None:
-        told.append(
-            "The share of the plan's month is unknown, since it carries no orders of a month: it counts as nothing."
-        )
-    return told
+    silent = [say(f"event-{name}") for name, price in events.items() if price is None]
+    told = [say("unknown-events", events=any_of(silent))] if silent else []
+    return [*told, say("unknown-share")] if other_costs.monthly_share is None else told
 
 
-def _movable(part: CostPart, bearing: Bearing) -> bool:
-    events = bearing.events
+def _movable(part: CostPart, other_costs: OtherCosts) -> bool:
+    events = other_costs.events
     return (
-        (part is CostPart.TAX and bearing.fee_tax > 0)
-        or (part is CostPart.MONTHLY and bearing.monthly_share is None)
+        (part is CostPart.TAX and other_costs.fee_tax > 0)
+        or (part is CostPart.MONTHLY and other_costs.monthly_share is None)
         or (part is CostPart.REFUNDS and events.refund is not None)
-        or (part is CostPart.DISPUTES and (events.dispute is not None or bearing.assumed.dispute_rate > 0))
+        or (part is CostPart.DISPUTES and (events.dispute is not None or other_costs.assumed.dispute_rate > 0))
         or (part is CostPart.FAILED and events.failed is not None)
-        or (part is CostPart.REFUSED and bearing.at_the_door)
+        or (part is CostPart.REFUSED and other_costs.at_the_door)
     )
 
 
 def _tax(case: Case) -> str:
-    recovered = "which you recover" if case.bearing.assumed.tax_recoverable else "which you cannot recover"
-    return f"{rate_text(case.bearing.fee_tax)} of the fee, {recovered}"
+    recovered = "yes" if case.other_costs.assumed.tax_recoverable else "no"
+    return say("formula-tax", rate=rate_text(case.other_costs.fee_tax), recovered=recovered)
+
+
+def _monthly(case: Case) -> str:
+    return say("formula-monthly-unknown" if case.other_costs.monthly_share is None else "formula-monthly")
 
 
 def _refunds(case: Case) -> str:
-    events = case.bearing.events
+    events = case.other_costs.events
     back = case.fee.returned(events.refund_returns).at(case.amount)
-    price = _price(events.refund, case)
-    return (
-        f"{rate_text(case.bearing.assumed.refund_rate)} of orders x ({price} - {plain(back, case.books)} returned)"
-    )
+    rate = rate_text(case.other_costs.assumed.refund_rate)
+    return say("formula-refunds", rate=rate, price=_price(events.refund, case), back=plain(back, case.books))
 
 
 def _disputes(case: Case) -> str:
-    assumed, events = case.bearing.assumed, case.bearing.events
-    lost = rate_text(1 - assumed.win_rate)
+    assumed, events = case.other_costs.assumed, case.other_costs.events
+    amount = plain(case.amount * case.other_costs.to_books, case.books)
     parts = [
         _price(events.dispute, case),
-        f"{lost} lost of {plain(case.amount * case.bearing.to_books, case.books)}",
+        say("formula-dispute-lost", rate=rate_text(1 - assumed.win_rate), amount=amount),
     ]
     if events.dispute_returned_if_won:
-        parts.append(f"less {rate_text(assumed.win_rate)} won of the fee")
-    hour = plain(assumed.hour_cost, case.books)
-    parts.append(f"{exact(assumed.dispute_minutes)} minutes at {hour} an hour")
-    return f"{rate_text(assumed.dispute_rate)} of orders x ({'; '.join(parts)})"
+        parts.append(say("formula-dispute-won", rate=rate_text(assumed.win_rate)))
+    parts.append(_work(assumed.dispute_minutes, case))
+    return say("formula-disputes", rate=rate_text(assumed.dispute_rate), parts="; ".join(parts))
 
 
 def _failed(case: Case) -> str:
-    price = _price(case.bearing.events.failed, case)
-    return f"{rate_text(case.bearing.assumed.failure_rate)} of orders x {price}"
+    rate = rate_text(case.other_costs.assumed.failure_rate)
+    return say("formula-failed", rate=rate, price=_price(case.other_costs.events.failed, case))
 
 
 def _price(price: Fraction | None, case: Case) -> str:
-    return "a fee that is not known" if price is None else plain(price, case.books)
+    return say("price-unknown") if price is None else plain(price, case.books)
 
 
 def _refused(case: Case) -> str:
-    assumed = case.bearing.assumed
+    assumed = case.other_costs.assumed
     trips = plain(assumed.delivery_out + assumed.delivery_back, case.books)
-    refused = f"{rate_text(assumed.refusal_rate)} refused x {trips} out and back"
-    if not case.bearing.at_the_door:
+    refused = say("formula-refused", rate=rate_text(assumed.refusal_rate), trips=trips)
+    if not case.other_costs.at_the_door:
         return refused
-    fee = plain(assumed.collection_fee, case.books)
-    return f"{refused}; {rate_text(1 - assumed.refusal_rate)} accepted x {fee} for collecting"
+    accepted, fee = rate_text(1 - assumed.refusal_rate), plain(assumed.collection_fee, case.books)
+    return say("formula-refused-collected", refused=refused, rate=accepted, fee=fee)
 
 
 def _handling(case: Case) -> str:
-    assumed = case.bearing.assumed
-    return f"{exact(assumed.minutes)} minutes at {plain(assumed.hour_cost, case.books)} an hour"
+    return _work(case.other_costs.assumed.minutes, case)
+
+
+def _work(minutes: Fraction, case: Case) -> str:
+    hour = plain(case.other_costs.assumed.hour_cost, case.books)
+    return say("formula-work", minutes=exact(minutes), hour=hour)
 
 
 def _waiting(case: Case) -> str:
-    bearing = case.bearing
-    amount = plain(case.amount * bearing.to_books, case.books)
-    return f"{amount} x {rate_text(bearing.assumed.money_cost)} a year x {exact(bearing.days)} days / 365"
+    other_costs = case.other_costs
+    amount = plain(case.amount * other_costs.to_books, case.books)
+    rate = rate_text(other_costs.assumed.money_cost)
+    return say("formula-waiting", amount=amount, rate=rate, days=exact(other_costs.days))
 
 
 def _reserve(case: Case) -> str:
-    bearing = case.bearing
-    kept = plain(case.amount * bearing.to_books * bearing.reserve, case.books)
-    return f"{kept} kept x {rate_text(bearing.assumed.money_cost)} a year x {bearing.reserve_days} days / 365"
+    other_costs = case.other_costs
+    kept = plain(case.amount * other_costs.to_books * other_costs.reserve, case.books)
+    rate = rate_text(other_costs.assumed.money_cost)
+    return say("formula-reserve", amount=kept, rate=rate, days=str(other_costs.reserve_days))
 
 
 def _software(case: Case) -> str:
-    software = case.bearing.software
-    return f"{rate_text(software.slope)} of the order + {plain(software.intercept, case.books)}"
+    software = case.other_costs.software
+    return say("formula-software", rate=rate_text(software.slope), fixed=plain(software.intercept, case.books))
 
 
 FORMULAS: Mapping[CostPart, Callable[[Case], str]] = {
-    CostPart.FEE: lambda _: "by its rate card, not rounded",
+    CostPart.FEE: lambda _: say("formula-fee"),
     CostPart.TAX: _tax,
-    CostPart.MONTHLY: lambda case: (
-        "unknown: the plan carries no orders of a month"
-        if case.bearing.monthly_share is None
-        else "the plan's month and shortfall over the orders it would carry"
-    ),
+    CostPart.MONTHLY: _monthly,
     CostPart.REFUNDS: _refunds,
     CostPart.DISPUTES: _disputes,
     CostPart.FAILED: _failed,

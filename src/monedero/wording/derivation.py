@@ -12,14 +12,12 @@ from monedero.core.fx import RateOrigin, ReferenceRate, ReferenceRates
 from monedero.core.money import Money, minor_units
 from monedero.core.ratecard.model import Extra, Rate, RateCard
 from monedero.core.ratecard.priced import Part, Priced
+from monedero.wording.catalogue import say
 from monedero.wording.conditions import when_text
 from monedero.wording.show import day, exact, money
 
-ORIGIN_NOTES = {
-    RateOrigin.PUBLISHED: "European Central Bank, {day}",
-    RateOrigin.LAST_OF_TABLE: "European Central Bank, {day}, the last day of the table",
-    RateOrigin.TYPED: "typed by you",
-}
+# A reference rate of one of these stands behind a step; one to one needs no word.
+TOLD = frozenset({RateOrigin.PUBLISHED, RateOrigin.LAST_OF_TABLE, RateOrigin.TYPED})
 
 
 class ShownPart(NamedTuple):
@@ -65,42 +63,46 @@ def derive(
         )
         for part, share in priced.shown
     ]
-    since = f", holds from {day(card.valid_from.isoformat())}" if card.valid_from else ""
+    named = {"rate": priced.rate, "provider": card.provider.name}
+    since = {"day": day(card.valid_from.isoformat())} if card.valid_from else {}
     in_books = rates.find(priced.currency, books, placed_on)
     return Derivation(
         parts=parts,
-        rate=f"Rate {priced.rate} on {card.provider.name}'s card{since}",
+        rate=say("fee-rate-since" if since else "fee-rate", **named, **since),
         conditions=when_text(entries[priced.rate].when),
         steps=list(_steps(priced, amount, settled, in_books)),
     )
 
 
 def _label(part: Part, entry: Rate | Extra) -> str:
-    name = entry.label if isinstance(entry, Extra) else "Rate"
-    return f"{name}, {'limit' if part.kind == 'adjustment' else part.kind}"
+    return say(f"part-{part.kind}", name=entry.label if isinstance(entry, Extra) else say("part-rate"))
 
 
 def _formula(part: Part, entry: Rate | Extra, base: str) -> str:
     if part.kind == "fixed":
-        return f"{money(str(entry.fixed))} an order"
+        return say("fee-fixed", amount=money(str(entry.fixed)))
     if part.kind == "percentage":
-        percent = "the month's band" if entry.percent is None else f"{entry.percent} %"
-        return f"{percent} of {base}"
-    if isinstance(entry, Rate) and part.numerator > 0:
-        return f"lifted to the minimum of {money(str(entry.minimum))}"
-    return f"held at the maximum of {money(str(entry.maximum))}" if isinstance(entry, Rate) else ""
+        if entry.percent is None:
+            return say("fee-band", base=base)
+        return say("fee-percentage", percent=str(entry.percent), base=base)
+    if not isinstance(entry, Rate):
+        return ""
+    if part.numerator > 0:
+        return say("fee-minimum", amount=money(str(entry.minimum)))
+    return say("fee-maximum", amount=money(str(entry.maximum)))
 
 
 def _steps(priced: Priced, amount: Money, settled: ReferenceRate, in_books: ReferenceRate) -> Iterable[str]:
-    if settled.origin in ORIGIN_NOTES:
-        converted = exact(amount.exact * settled.value)
-        yield f"{money(str(amount))} is {converted} {priced.currency} at {_rate(settled)}."
-    yield f"The parts come to {exact(priced.exact)} {priced.currency}, charged as {money(str(priced.charged))}."
-    if in_books.origin in ORIGIN_NOTES:
-        compared = exact(priced.exact * in_books.value)
-        yield f"In your books that is {compared} {in_books.quote} at {_rate(in_books)}."
+    if settled.origin in TOLD:
+        converted = f"{exact(amount.exact * settled.value)} {priced.currency}"
+        yield say("step-settled", amount=money(str(amount)), converted=converted, rate=_rate(settled))
+    summed = f"{exact(priced.exact)} {priced.currency}"
+    yield say("step-charged", exact=summed, charged=money(str(priced.charged)))
+    if in_books.origin in TOLD:
+        compared = f"{exact(priced.exact * in_books.value)} {in_books.quote}"
+        yield say("step-books", converted=compared, rate=_rate(in_books))
 
 
 def _rate(rate: ReferenceRate) -> str:
-    note = ORIGIN_NOTES[rate.origin].format(day=day(rate.day.isoformat()))
-    return f"1 {rate.base} = {exact(rate.value)} {rate.quote} ({note})"
+    note = say(f"rate-{rate.origin.value}", day=day(rate.day.isoformat()))
+    return say("reference-rate", base=rate.base, value=exact(rate.value), quote=rate.quote, note=note)

@@ -9,13 +9,12 @@ from typing import NamedTuple
 from monedero.core.account import Mode
 from monedero.core.payment import meaning
 from monedero.core.payment.due import Due
-from monedero.core.payment.meaning import Access, Goods, Seat
+from monedero.core.payment.meaning import AccessState, Goods, Seat
 from monedero.core.payment.state import State
 from monedero.core.ratecard.model import LineKind
-from monedero.core.record import Happening, Message, OrderRecord
-from monedero.core.tender.difference import Change
-from monedero.wording import english, orders
-from monedero.wording.places import country_name
+from monedero.core.record import By, Happening, Message, OrderRecord
+from monedero.wording import fault_text
+from monedero.wording.catalogue import say
 from monedero.wording.show import day, money
 
 SAYS_NOTHING = (State.OPEN, State.AT_PROVIDER)
@@ -31,7 +30,6 @@ class Page(NamedTuple):
 def after_paying(record: OrderRecord) -> Page:
     """The page after paying; it names the tender, and says what happens next."""
     payment, books, state = record.payment, record.payment.books, record.state
-    headline, text = orders.AFTER_PAYING[state]
     goods = record.kind is LineKind.GOODS
     given = bool(record.dispatched) if goods else bool(books.taken)
     fields = {
@@ -39,21 +37,22 @@ def after_paying(record: OrderRecord) -> Page:
         "amount": money(str(record.amount)),
         "taken": money(str(books.money(books.taken))),
         "back": money(str(books.money(books.refunded + books.credited))),
-        "how_back": orders.BY_CREDIT.format(credit=money(str(books.money(books.credited))))
-        if books.credited
-        else "",
-        "number": record.number,
+        "how_back": say("by-credit", credit=money(str(books.money(books.credited)))) if books.credited else "",
+        "number": str(record.number),
         "line": record.line_name,
-        "until": _day(orders.UNTIL, payment.until),
-        "kept_until": _day(orders.KEPT_UNTIL, payment.until),
-        "because": orders.BECAUSE.format(reason=payment.reason) if payment.reason else "",
-        "when_taken": orders.WHEN_TAKEN[payment.chosen.take.value],
-        "asks_back": orders.ASKS_BACK["goods" if goods else "other"] if given else "",
+        "until": _day("until", payment.until),
+        "kept_until": _day("kept-until", payment.until),
+        "because": _because(payment.reason),
+        "when_taken": say(f"when-taken-{payment.chosen.take.value}"),
+        "asks_back": say(f"asks-back-{'goods' if goods else 'other'}") if given else "",
     }
-    filled = text.format(**fields)
+    message = f"after-paying-{state.value}"
+    told = [say(f"{message}.text", **fields).rstrip()]
     if state is State.PAID:
-        filled += orders.ON_ITS_WAY if record.dispatched else orders.GIVEN[record.kind.value]
-    return Page(headline, f"{filled} {orders.TEST_NOTE}" if record.mode is Mode.TEST else filled)
+        told.append(say("on-its-way" if record.dispatched else f"given-{record.kind.value}"))
+    if record.mode is Mode.TEST:
+        told.append(say("test-order"))
+    return Page(say(message), " ".join(told))
 
 
 def tells(before: OrderRecord | None, after: OrderRecord) -> bool:
@@ -70,27 +69,29 @@ def tells(before: OrderRecord | None, after: OrderRecord) -> bool:
 def letter(record: OrderRecord, shop: str, to: str, at: datetime) -> Message:
     """The message that tells the buyer how an order stands."""
     page = after_paying(record)
-    subject = orders.SUBJECT.format(shop=shop, number=record.number, headline=page.headline)
+    subject = say("letter-subject", shop=shop, number=str(record.number), headline=page.headline)
     return Message(order=record.token, at=at, to=to, subject=subject, text=page.text)
 
 
 def happened_text(happening: Happening) -> str:
     """One thing that happened to an order, in a sentence."""
-    reason = happening.reason
-    return orders.HAPPENED[happening.what].format(
+    reason = fault_text(happening.fault) if happening.fault else happening.reason
+    return say(
+        f"happened-{happening.what.value}",
         tender=happening.tender,
         amount=money(str(happening.amount)) if happening.amount else "",
         reason=reason,
-        because=orders.BECAUSE.format(reason=reason) if reason else "",
-        by=_day(orders.BY_DAY, happening.until),
-        on=_day(orders.ON_DAY, happening.until),
+        said="yes" if reason else "no",
+        because=_because(reason),
+        by=_day("by-day", happening.until),
+        on=_day("on-day", happening.until),
     )
 
 
 def due_text(entry: Due) -> str:
     """One thing that is due, in a sentence."""
     amount = money(str(entry.amount)) if entry.amount else ""
-    return orders.DUE[entry.code].format(amount=amount) + _day(orders.DUE_BY, entry.by)
+    return say(f"due-{entry.code.value}", amount=amount) + _day("by-day", entry.by)
 
 
 def meaning_text(record: OrderRecord) -> str:
@@ -101,33 +102,32 @@ def meaning_text(record: OrderRecord) -> str:
         if goods is Goods.ASK_BACK and not record.dispatched:
             goods = Goods.KEEP_BACK
         if goods is Goods.SEND and record.all_out:
-            return f"{orders.GOODS_OUT}; {orders.STOCK[means.stock]}"
-        return f"{orders.GOODS[goods]}; {orders.STOCK[means.stock]}"
+            return f"{say('goods-out')}; {say(f'stock-{means.stock.value}')}"
+        return f"{say(f'goods-{goods.value}')}; {say(f'stock-{means.stock.value}')}"
     if record.kind is LineKind.BOOKING:
-        return orders.SEAT[means.seat if means.access is not Access.WITHDRAW else Seat.LET_GO]
-    return orders.ACCESS[means.access]
+        seat = means.seat if means.access is not AccessState.WITHDRAW else Seat.LET_GO
+        return say(f"seat-{seat.value}")
+    return say(f"access-{means.access.value}")
 
 
-def _day(text: str, at: datetime | None) -> str:
-    return "" if at is None else text.format(day=day(at.date().isoformat()))
+def state_text(state: State) -> str:
+    """A state in a word or two."""
+    return say(f"state-{state.value}")
 
 
-def change_text(change: Change) -> str:
-    """One change of a checkout, in a sentence."""
-    fields = dict(change.fields)
-    if change.code.value == "tender-window":
-        fields["after"] = _window(fields["after"])
-    if fields.get("what") == "country":
-        fields.update(before=country_name(fields["before"]), after=country_name(fields["after"]))
-    if change.code.value == "market":
-        country, currency = fields["name"].split(" ")
-        fields["name"] = f"{country_name(country)} in {currency}"
-    return english.CHANGES[change.code].format(**fields)
+def by_text(by: By) -> str:
+    """Who did something."""
+    return say(f"by-{by.value}")
 
 
-def _window(text: str) -> str:
-    if not text:
-        return english.ANY_AMOUNT
-    for end, words in english.ENDS.items():
-        text = text.replace(f"{end} ", f"{words} ")
-    return text
+def nothing_due_text() -> str:
+    """What is said of an order on which nothing is due."""
+    return say("nothing-due")
+
+
+def _because(reason: str) -> str:
+    return say("because", reason=reason) if reason else ""
+
+
+def _day(message: str, at: datetime | None) -> str:
+    return "" if at is None else say(message, day=day(at.date().isoformat()))

@@ -1,4 +1,4 @@
-"""Countries by name.
+"""Countries and card networks by name.
 
 Source: CLDR territory names (package `babel`).
 
@@ -11,19 +11,35 @@ Source: CLDR territory names (package `babel`).
 """
 
 from collections.abc import Sequence
+from functools import cache
 
 from babel import Locale
 
-ENGLISH = Locale("en")
+from monedero.wording.catalogue import language, say
+from monedero.wording.show import listed
+
+
+@cache
+def _territories(language: str) -> dict[str, str]:
+    return {code: str(name) for code, name in Locale.parse(language, sep="-").territories.items()}
 
 
 def country_name(code: str) -> str:
     """The name of a country; a code without one comes back as it is."""
-    return str(ENGLISH.territories.get(code, code))
+    return _territories(language()).get(code, code)
 
 
 def country_names(codes: Sequence[str], at_most: int = 99) -> str:
     """Names, joined; where there are more than `at_most`, only how many they are."""
     if len(codes) > at_most:
-        return f"{len(codes)} countries"
-    return ", ".join(country_name(code) for code in codes)
+        return say("countries", count=len(codes))
+    return listed(country_name(code) for code in codes)
+
+
+def network_name(network: str) -> str:
+    """A card network by its id.
+
+    >>> network_name("aster")
+    'Aster'
+    """
+    return network.replace("-", " ").title()

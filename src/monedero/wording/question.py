@@ -1,7 +1,8 @@
 """A question to the catalogue in the owner's words, understood as far as its words are known.
 
 Known are names of providers, methods, families, kinds of line, currencies and countries, and whether an order
-repeats. The longest name is taken first; plurals are the same word; what is not known is passed over, and shown.
+repeats; it is asked in English. The longest name is taken first; plurals are the same word; what is not known is
+passed over, and shown.
 
 Source: own design; ISO 4217 and CLDR for the names of currencies and countries.
 
@@ -26,6 +27,8 @@ from iso4217 import Currency
 
 from monedero.core.method import Family
 from monedero.core.ratecard.model import LineKind
+from monedero.wording.catalogue import say
+from monedero.wording.places import country_name
 
 FAMILY_WORDS: Mapping[str, Family] = {
     "card": Family.CARD,
@@ -136,3 +139,18 @@ def _once(facets: Iterable[Facet]) -> Iterable[Facet]:
         if facet[:2] not in seen:
             seen.add(facet[:2])
             yield facet
+
+
+def facet_text(facet: Facet, names: Mapping[str, Mapping[str, str]]) -> str:
+    """What was understood, by its name.
+
+    >>> facet_text(Facet("recurring", "yes", "monthly"), {}), facet_text(Facet("country", "ES", "spain"), {})
+    ('every month', 'Spain')
+    >>> facet_text(Facet("provider", "brixavo", "brixavo"), {"provider": {"brixavo": "Brixavo"}})
+    'Brixavo'
+    """
+    if facet.kind == "recurring":
+        return say("asked-recurring" if facet.value == "yes" else "asked-once")
+    if facet.kind == "country":
+        return country_name(facet.value)
+    return names.get(facet.kind, {}).get(facet.value, facet.value.replace("-", " "))

@@ -6,20 +6,19 @@ Source: CLDR (package `babel`); decimals by ISO 4217, so that an exact amount is
 ('1,200.00 EUR', 'goods')
 >>> day("2026-11-19")
 '19 Nov 2026'
->>> day("19 November")
-Traceback (most recent call last):
-...
-ValueError: Invalid isoformat string: '19 November'
 """
 
-from datetime import date
+from collections.abc import Iterable
+from datetime import date, datetime
 from fractions import Fraction
 from functools import lru_cache
 
-from babel.dates import format_date
+from babel.dates import format_date, format_time
+from babel.lists import format_list
 
 from monedero.core.errors import InvalidInput
 from monedero.core.money import Money, round_half_up
+from monedero.wording.catalogue import language
 
 
 def money(text: str) -> str:
@@ -32,10 +31,43 @@ def money(text: str) -> str:
     return f"{int(whole):,}{point}{decimals} {value.currency}"
 
 
-@lru_cache(maxsize=4096)
 def day(iso: str) -> str:
     """A day in short."""
-    return str(format_date(date.fromisoformat(iso), "d MMM y", locale="en"))
+    return _day(iso, language())
+
+
+@lru_cache(maxsize=4096)
+def _day(iso: str, language: str) -> str:
+    # As browsers write it, which draw other days beside these.
+    pattern = "d MMM y" if language == "en" else "medium"
+    return str(format_date(date.fromisoformat(iso), pattern, locale=language.replace("-", "_")))
+
+
+def time_of_day(at: datetime) -> str:
+    """The time of a moment, to the minute.
+
+    >>> time_of_day(datetime(2026, 11, 24, 9, 5))
+    '09:05'
+    """
+    return str(format_time(at, "HH:mm"))
+
+
+def listed(words: Iterable[str]) -> str:
+    """Words after one another, separated by commas."""
+    return ", ".join(words)
+
+
+def any_of(words: Iterable[str]) -> str:
+    """Words of which one is enough.
+
+    >>> any_of(["goods", "course", "booking"])
+    'goods, course or booking'
+    """
+    return str(
+        format_list(
+            list(words), style="or", locale="en_001" if language() == "en" else language().replace("-", "_")
+        )
+    )
 
 
 def exact(value: Fraction, places: int = 6) -> str:

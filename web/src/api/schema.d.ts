@@ -4,6 +4,126 @@
  */
 
 export interface paths {
+    "/api/offer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Offer
+         * @description The ways to pay for an order, by the newest edition of a storefront.
+         */
+        get: operations["read_offer_api_offer_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Place Order
+         * @description Place an order with a tender that is offered for it; asked again under the same key, it is placed once.
+         */
+        post: operations["place_order_api_orders_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{token}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Order
+         * @description What a buyer sees of an order.
+         */
+        get: operations["read_order_api_orders__token__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{token}/tender": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Choose Another
+         * @description Pay an order another way, until it is paid.
+         */
+        post: operations["choose_another_api_orders__token__tender_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{token}/go-on": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Go On
+         * @description Go on with a payment that was begun and not finished.
+         */
+        post: operations["go_on_api_orders__token__go_on_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{token}/receipt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Send Receipt
+         * @description Send the receipt of a transfer, through the buyer's personal link.
+         */
+        post: operations["send_receipt_api_orders__token__receipt_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shop": {
         parameters: {
             query?: never;
@@ -61,9 +181,29 @@ export interface paths {
         };
         /**
          * Read Choices
-         * @description Countries, currencies, kinds of line and of card.
+         * @description What pickers offer. Methods are the known ones and the shop's own; card networks are those of its rate cards.
          */
         get: operations["read_choices_api_choices_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/amount": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Amount
+         * @description What was typed, such as `1.200,50`, as an amount; in `currency` where none was typed with it.
+         */
+        get: operations["read_amount_api_amount_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -524,7 +664,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/checkout": {
+    "/api/checkouts/{storefront}": {
         parameters: {
             query?: never;
             header?: never;
@@ -533,14 +673,14 @@ export interface paths {
         };
         /**
          * Read Draft
-         * @description The draft.
+         * @description The draft of a storefront's checkout.
          */
-        get: operations["read_draft_api_checkout_get"];
+        get: operations["read_draft_api_checkouts__storefront__get"];
         /**
          * Write Draft
          * @description Save the tenders as a whole, in their sequence.
          */
-        put: operations["write_draft_api_checkout_put"];
+        put: operations["write_draft_api_checkouts__storefront__put"];
         post?: never;
         delete?: never;
         options?: never;
@@ -548,7 +688,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/checkout/tenders": {
+    "/api/checkouts/{storefront}/tenders": {
         parameters: {
             query?: never;
             header?: never;
@@ -561,14 +701,14 @@ export interface paths {
          * Put Tender
          * @description Put a route, or an arrangement of the shop's own, in the checkout, switched off.
          */
-        post: operations["put_tender_api_checkout_tenders_post"];
+        post: operations["put_tender_api_checkouts__storefront__tenders_post"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/checkout/view": {
+    "/api/checkouts/{storefront}/view": {
         parameters: {
             query?: never;
             header?: never;
@@ -579,7 +719,7 @@ export interface paths {
          * Read View
          * @description Every tender of the draft for the order in hand, with its place or its reasons.
          */
-        get: operations["read_view_api_checkout_view_get"];
+        get: operations["read_view_api_checkouts__storefront__view_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -588,7 +728,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/publication": {
+    "/api/checkouts/{storefront}/publication": {
         parameters: {
             query?: never;
             header?: never;
@@ -597,9 +737,9 @@ export interface paths {
         };
         /**
          * Read Publication
-         * @description What is pending and what is published.
+         * @description What is pending and what is published for a storefront.
          */
-        get: operations["read_publication_api_publication_get"];
+        get: operations["read_publication_api_checkouts__storefront__publication_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -608,7 +748,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/editions": {
+    "/api/checkouts/{storefront}/editions": {
         parameters: {
             query?: never;
             header?: never;
@@ -619,9 +759,9 @@ export interface paths {
         put?: never;
         /**
          * Add Edition
-         * @description Publish the draft as the next edition.
+         * @description Publish what the owner looked at as the next edition.
          */
-        post: operations["add_edition_api_editions_post"];
+        post: operations["add_edition_api_checkouts__storefront__editions_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1085,7 +1225,7 @@ export interface paths {
         };
         /**
          * Read Exchanges
-         * @description What was said between the shop and the gateway of an account.
+         * @description What was said between the shop and the gateway of an account, from before a number on where one is given.
          */
         get: operations["read_exchanges_api_accounts__id__exchanges_get"];
         put?: never;
@@ -1194,126 +1334,6 @@ export interface paths {
         get: operations["read_letters_api_letters_get"];
         put?: never;
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/offer": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Read Offer
-         * @description The ways to pay for an order, by the newest edition.
-         */
-        get: operations["read_offer_api_offer_get"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/orders": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Place Order
-         * @description Place an order with a tender that is offered for it; asked again under the same key, it is placed once.
-         */
-        post: operations["place_order_api_orders_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/orders/{token}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Read Order
-         * @description What a buyer sees of an order.
-         */
-        get: operations["read_order_api_orders__token__get"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/orders/{token}/tender": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Choose Another
-         * @description Pay an order another way, until it is paid.
-         */
-        post: operations["choose_another_api_orders__token__tender_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/orders/{token}/go-on": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Go On
-         * @description Go on with a payment that was begun and not finished.
-         */
-        post: operations["go_on_api_orders__token__go_on_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/orders/{token}/receipt": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Send Receipt
-         * @description Send the receipt of a transfer, through the buyer's personal link.
-         */
-        post: operations["send_receipt_api_orders__token__receipt_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1574,6 +1594,8 @@ export interface components {
             /** Name */
             name: string;
             stage: components["schemas"]["Stage"];
+            /** Can */
+            can: components["schemas"]["Act"][];
             /** Stands */
             stands: string;
             /** Since */
@@ -1605,6 +1627,12 @@ export interface components {
             providers: components["schemas"]["Indexed"][];
         };
         /**
+         * Act
+         * @description What an owner can do with an account.
+         * @enum {string}
+         */
+        Act: "begin" | "edit" | "connect" | "withdraw" | "disconnect" | "reconnect";
+        /**
          * AmountNow
          * @description An amount, over the version of the record that was read.
          */
@@ -1616,6 +1644,16 @@ export interface components {
              * @description Amount and ISO 4217 currency, such as 0.25 EUR
              */
             amount: string;
+        };
+        /**
+         * AmountOut
+         * @description An amount with the decimals of its currency.
+         */
+        AmountOut: {
+            /** Amount */
+            amount: string;
+            /** Currency */
+            currency: string;
         };
         /**
          * Announced
@@ -1710,6 +1748,8 @@ export interface components {
             id: string;
             /** About */
             about: string;
+            /** About Name */
+            about_name: string;
             /** Name */
             name: string;
             unit: components["schemas"]["Unit"];
@@ -1729,7 +1769,7 @@ export interface components {
              * Chosen
              * @default []
              */
-            chosen: components["schemas"]["Chosen"][];
+            chosen: components["schemas"]["ChosenValue"][];
         };
         /**
          * Band
@@ -1875,7 +1915,7 @@ export interface components {
              * Facts
              * @default []
              */
-            facts: components["schemas"]["Fact"][];
+            facts: components["schemas"]["StatedFact"][];
         };
         /**
          * BusinessEdit
@@ -2031,7 +2071,7 @@ export interface components {
             market: string;
             /**
              * Orders
-             * @description A percentage, such as 1.4
+             * @description A number of zero or more, such as 12.5
              */
             orders: string;
             /**
@@ -2075,16 +2115,18 @@ export interface components {
             card_kinds: components["schemas"]["Choice"][];
             /** Card Networks */
             card_networks: components["schemas"]["Choice"][];
+            /** Methods */
+            methods: components["schemas"]["Choice"][];
             /** Trades */
             trades: components["schemas"]["Choice"][];
             /** Families */
             families: components["schemas"]["Choice"][];
         };
         /**
-         * Chosen
+         * ChosenValue
          * @description What the owner typed for an assumption; `about` is a family, a method, or `*` for the shop.
          */
-        Chosen: {
+        ChosenValue: {
             /**
              * Id
              * @description A short id, such as card
@@ -2354,7 +2396,9 @@ export interface components {
          * Exchange
          * @description One thing that was said. `headers` holds no secret; `text` is what was said, as it came.
          *
-         *     `message` is the id of a notification, `why` the sentence of a refusal, `answer` the status that was given or got.
+         *     `message` is the id of a notification, `by_hand` whether it was counted again by the owner, `faults` are why it was
+         *     refused, `answer` is the status that was given or got. `told` is why as a sentence, where an
+         *     earlier state kept one.
          */
         Exchange: {
             /** Account */
@@ -2370,6 +2414,11 @@ export interface components {
             /** What */
             what: string;
             /**
+             * By Hand
+             * @default false
+             */
+            by_hand: boolean;
+            /**
              * Verdict
              * @enum {string}
              */
@@ -2384,10 +2433,15 @@ export interface components {
             /** Order Number */
             order_number?: number | null;
             /**
-             * Why
+             * Faults
+             * @default []
+             */
+            faults: components["schemas"]["Fault"][];
+            /**
+             * Told
              * @default
              */
-            why: string;
+            told: string;
             /** Answer */
             answer?: number | null;
             /**
@@ -2405,23 +2459,27 @@ export interface components {
         };
         /**
          * ExchangeOut
-         * @description Something that was said between the shop and a gateway, with its number, and in words.
+         * @description Something that was said between the shop and a gateway, with its number, in words, and why it was refused.
          */
         ExchangeOut: {
             /** Number */
             number: number;
             /** Said */
             said: string;
+            /** Why */
+            why: string;
             exchange: components["schemas"]["Exchange"];
         };
         /**
          * ExchangesOut
-         * @description The newest exchanges of an account, the newest first.
+         * @description Some exchanges of an account, the newest first, and before which number older ones begin.
          */
         ExchangesOut: {
             mode: components["schemas"]["Mode"];
             /** Exchanges */
             exchanges: components["schemas"]["ExchangeOut"][];
+            /** Older */
+            older: number | null;
         };
         /**
          * Excluded
@@ -2470,13 +2528,9 @@ export interface components {
             value: string;
             /** Words */
             words: string;
+            /** Name */
+            name: string;
         };
-        /**
-         * Fact
-         * @description What the merchant has done in public, which some providers ask for.
-         * @enum {string}
-         */
-        Fact: "return-policy" | "privacy-policy" | "lines-listed" | "storefront-open";
         /**
          * FactOut
          * @description What is not a price: its key, its text, and what to sort by.
@@ -2503,6 +2557,33 @@ export interface components {
          * @enum {string}
          */
         Family: "card" | "device-wallet" | "account-wallet" | "pay-later" | "bank-debit" | "credit-transfer" | "online-banking" | "cash" | "cheque" | "counter-voucher" | "invoice" | "shop-credit" | "own";
+        /**
+         * Fault
+         * @description One thing that is wrong: its code, the field it stands in, the value as it came, and further fields.
+         */
+        Fault: {
+            code: components["schemas"]["FaultCode"];
+            /**
+             * Field
+             * @default
+             */
+            field: string;
+            /**
+             * Value
+             * @default
+             */
+            value: string;
+            /** Fields */
+            fields?: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * FaultCode
+         * @description Everything that can be wrong with what somebody gave us.
+         * @enum {string}
+         */
+        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "nothing-changed" | "nothing-offered" | "not-published" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign";
         /**
          * FeeOut
          * @description A provider's fee taken apart, down to the rate on its card.
@@ -2623,18 +2704,6 @@ export interface components {
             verdict: string;
         };
         /**
-         * HeldCardOut
-         * @description A rate card with the version of what is kept.
-         */
-        HeldCardOut: {
-            mode: components["schemas"]["Mode"];
-            /** Version */
-            version: number;
-            /** Day */
-            day: string;
-            card: components["schemas"]["RateCard"];
-        };
-        /**
          * ImportState
          * @description How far the reading of a file is.
          * @enum {string}
@@ -2645,6 +2714,20 @@ export interface components {
          * @description The order in hand as a request names it.
          */
         InHand: {
+            /** Card Kind */
+            card_kind?: string | null;
+            /** Card Network */
+            card_network?: string | null;
+            /** Postcode */
+            postcode?: string | null;
+            /** Delivery */
+            delivery?: string | null;
+            /** Customer Group */
+            customer_group?: string | null;
+            /** Device */
+            device?: string | null;
+            /** Signed In */
+            signed_in?: string | null;
             /** Market */
             market: string;
             /** Line */
@@ -2655,9 +2738,6 @@ export interface components {
             currency: string;
             /** On */
             on?: string | null;
-            card_kind?: components["schemas"]["CardKind"] | null;
-            /** Card Network */
-            card_network?: string | null;
         };
         /**
          * Indexed
@@ -2707,7 +2787,7 @@ export interface components {
         LegalForm: "sole-trader" | "company" | "partnership" | "association";
         /**
          * Letter
-         * @description A text message, the words of a call, or a mail; `link` is where its link leads, within the application.
+         * @description A letter as it arrived; `link` is where its link leads, within the application.
          */
         Letter: {
             /** Id */
@@ -3001,6 +3081,8 @@ export interface components {
             active: boolean;
             /** There */
             there: string;
+            /** Needs Domain */
+            needs_domain: boolean;
             /** Tender */
             tender: string | null;
             /** Here */
@@ -3026,7 +3108,7 @@ export interface components {
             /** Monthly */
             monthly: string;
             /** Shortfall */
-            shortfall: string;
+            shortfall: string | null;
             /** Cost */
             cost: string;
         };
@@ -3103,6 +3185,9 @@ export interface components {
             mode: components["schemas"]["Mode"];
             /** Edition */
             edition: number | null;
+            /** Storefront */
+            storefront: string;
+            order: components["schemas"]["InHand"];
             /** Shop */
             shop: string;
             /** Line Name */
@@ -3138,6 +3223,8 @@ export interface components {
         /**
          * OrderNew
          * @description An order to place: the order in hand, the tender, and whether the draft or the newest edition decides.
+         *
+         *     Without a storefront it is placed at the shop's first.
          */
         OrderNew: {
             order: components["schemas"]["InHand"];
@@ -3148,6 +3235,8 @@ export interface components {
              * @enum {string}
              */
             by: "draft" | "newest-edition";
+            /** Storefront */
+            storefront?: string | null;
         };
         /**
          * OrderOut
@@ -3170,10 +3259,10 @@ export interface components {
              * Format: date-time
              */
             placed_at: string;
-            /** Country Name */
-            country_name: string;
             /** Line Name */
             line_name: string;
+            /** Ordered */
+            ordered: string;
             kind: components["schemas"]["LineKind"];
             /** Amount */
             amount: string;
@@ -3753,12 +3842,14 @@ export interface components {
         };
         /**
          * Publication
-         * @description What the draft would change for buyers, and the editions, the newest first.
+         * @description What publishing would change for buyers, the fingerprint of all of it, and the editions, the newest first.
          */
         Publication: {
             mode: components["schemas"]["Mode"];
-            /** Draft Version */
-            draft_version: number;
+            /** Storefront */
+            storefront: string;
+            /** Fingerprint */
+            fingerprint: string;
             /** Changes */
             changes: string[];
             /** Editions */
@@ -3766,11 +3857,11 @@ export interface components {
         };
         /**
          * PublishNow
-         * @description The version of the draft that the owner looked at.
+         * @description The fingerprint of what the owner looked at.
          */
         PublishNow: {
-            /** Version */
-            version: number;
+            /** Fingerprint */
+            fingerprint: string;
         };
         /**
          * RankedOut
@@ -4036,6 +4127,8 @@ export interface components {
             /** Tenders */
             tenders: string[];
             stage: components["schemas"]["Stage"] | null;
+            /** Can Begin */
+            can_begin: boolean;
         };
         /**
          * SaidOut
@@ -4199,7 +4292,12 @@ export interface components {
             own_methods: components["schemas"]["OwnMethod"][];
             /**
              * Storefronts
-             * @default []
+             * @default [
+             *       {
+             *         "id": "web-shop",
+             *         "name": "Web shop"
+             *       }
+             *     ]
              */
             storefronts: components["schemas"]["Storefront"][];
         };
@@ -4304,6 +4402,28 @@ export interface components {
             name: string;
         };
         /**
+         * StatedFact
+         * @description What the merchant has done in public, which some providers ask for.
+         * @enum {string}
+         */
+        StatedFact: "return-policy" | "privacy-policy" | "lines-listed" | "storefront-open";
+        /**
+         * StoredCardOut
+         * @description A rate card with the version of what is kept, and for which orders each rate and extra is, in words by its id.
+         */
+        StoredCardOut: {
+            mode: components["schemas"]["Mode"];
+            /** Version */
+            version: number;
+            /** Day */
+            day: string;
+            card: components["schemas"]["RateCard"];
+            /** Conditions */
+            conditions: {
+                [key: string]: string;
+            };
+        };
+        /**
          * Storefront
          * @description One place where the shop sells; a counter or an order form on somebody else's site has no domain of its own.
          *
@@ -4323,8 +4443,12 @@ export interface components {
         /**
          * StretchOut
          * @description From an amount to another one route is cheapest (its key), or none has a price.
+         *
+         *     `first` is the first amount in it that a buyer can pay, to the minor unit of the order's currency.
          */
         StretchOut: {
+            /** First */
+            first: string;
             from_amount: components["schemas"]["Exact"];
             below: components["schemas"]["Exact"];
             /** Route */
@@ -4473,7 +4597,7 @@ export interface components {
             currency: string;
             /**
              * Per Euro
-             * @description A percentage, such as 1.4
+             * @description A number of zero or more, such as 12.5
              */
             per_euro: string;
         };
@@ -4584,6 +4708,406 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    read_offer_api_offer_get: {
+        parameters: {
+            query?: {
+                card_kind?: string | null;
+                card_network?: string | null;
+                postcode?: string | null;
+                delivery?: string | null;
+                customer_group?: string | null;
+                device?: string | null;
+                signed_in?: string | null;
+                market?: string | null;
+                line?: string | null;
+                amount?: string | null;
+                currency?: string | null;
+                on?: string | null;
+                storefront?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: {
+                monedero_buyer?: string;
+            };
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Offer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    place_order_api_orders_post: {
+        parameters: {
+            query?: never;
+            header?: {
+                "idempotency-key"?: string;
+            };
+            path?: never;
+            cookie?: {
+                monedero_buyer?: string;
+            };
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderNew"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Placed"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_order_api_orders__token__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Paying"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    choose_another_api_orders__token__tender_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Another"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Placed"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    go_on_api_orders__token__go_on_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Placed"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    send_receipt_api_orders__token__receipt_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_send_receipt_api_orders__token__receipt_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Paying"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     read_shop_api_shop_get: {
         parameters: {
             query?: never;
@@ -4840,6 +5364,69 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Choices"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_amount_api_amount_get: {
+        parameters: {
+            query: {
+                typed: string;
+                currency: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AmountOut"];
                 };
             };
             /** @description Bad Request */
@@ -5695,13 +6282,18 @@ export interface operations {
     read_comparison_api_compare_get: {
         parameters: {
             query: {
+                card_kind?: string | null;
+                card_network?: string | null;
+                postcode?: string | null;
+                delivery?: string | null;
+                customer_group?: string | null;
+                device?: string | null;
+                signed_in?: string | null;
                 market: string;
                 line: string;
                 amount: string;
                 currency: string;
                 on?: string | null;
-                card_kind?: components["schemas"]["CardKind"] | null;
-                card_network?: string | null;
             };
             header?: never;
             path?: never;
@@ -5763,13 +6355,18 @@ export interface operations {
     read_route_api_compare_route_get: {
         parameters: {
             query: {
+                card_kind?: string | null;
+                card_network?: string | null;
+                postcode?: string | null;
+                delivery?: string | null;
+                customer_group?: string | null;
+                device?: string | null;
+                signed_in?: string | null;
                 market: string;
                 line: string;
                 amount: string;
                 currency: string;
                 on?: string | null;
-                card_kind?: components["schemas"]["CardKind"] | null;
-                card_network?: string | null;
                 key: string;
             };
             header?: never;
@@ -5832,13 +6429,18 @@ export interface operations {
     read_turnings_api_compare_turnings_get: {
         parameters: {
             query: {
+                card_kind?: string | null;
+                card_network?: string | null;
+                postcode?: string | null;
+                delivery?: string | null;
+                customer_group?: string | null;
+                device?: string | null;
+                signed_in?: string | null;
                 market: string;
                 line: string;
                 amount: string;
                 currency: string;
                 on?: string | null;
-                card_kind?: components["schemas"]["CardKind"] | null;
-                card_network?: string | null;
             };
             header?: never;
             path?: never;
@@ -5900,13 +6502,18 @@ export interface operations {
     read_curves_api_compare_curves_get: {
         parameters: {
             query: {
+                card_kind?: string | null;
+                card_network?: string | null;
+                postcode?: string | null;
+                delivery?: string | null;
+                customer_group?: string | null;
+                device?: string | null;
+                signed_in?: string | null;
                 market: string;
                 line: string;
                 amount: string;
                 currency: string;
                 on?: string | null;
-                card_kind?: components["schemas"]["CardKind"] | null;
-                card_network?: string | null;
                 low: string;
                 high: string;
                 of?: "all-in" | "fees";
@@ -6357,7 +6964,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HeldCardOut"];
+                    "application/json": components["schemas"]["StoredCardOut"];
                 };
             };
             /** @description Bad Request */
@@ -6425,7 +7032,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HeldCardOut"];
+                    "application/json": components["schemas"]["StoredCardOut"];
                 };
             };
             /** @description Bad Request */
@@ -6679,7 +7286,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HeldCardOut"];
+                    "application/json": components["schemas"]["StoredCardOut"];
                 };
             };
             /** @description Bad Request */
@@ -6724,11 +7331,13 @@ export interface operations {
             };
         };
     };
-    read_draft_api_checkout_get: {
+    read_draft_api_checkouts__storefront__get: {
         parameters: {
             query?: never;
             header?: never;
-            path?: never;
+            path: {
+                storefront: string;
+            };
             cookie?: never;
         };
         requestBody?: never;
@@ -6784,11 +7393,13 @@ export interface operations {
             };
         };
     };
-    write_draft_api_checkout_put: {
+    write_draft_api_checkouts__storefront__put: {
         parameters: {
             query?: never;
             header?: never;
-            path?: never;
+            path: {
+                storefront: string;
+            };
             cookie?: never;
         };
         requestBody: {
@@ -6848,11 +7459,13 @@ export interface operations {
             };
         };
     };
-    put_tender_api_checkout_tenders_post: {
+    put_tender_api_checkouts__storefront__tenders_post: {
         parameters: {
             query?: never;
             header?: never;
-            path?: never;
+            path: {
+                storefront: string;
+            };
             cookie?: never;
         };
         requestBody: {
@@ -6912,19 +7525,26 @@ export interface operations {
             };
         };
     };
-    read_view_api_checkout_view_get: {
+    read_view_api_checkouts__storefront__view_get: {
         parameters: {
             query: {
+                card_kind?: string | null;
+                card_network?: string | null;
+                postcode?: string | null;
+                delivery?: string | null;
+                customer_group?: string | null;
+                device?: string | null;
+                signed_in?: string | null;
                 market: string;
                 line: string;
                 amount: string;
                 currency: string;
                 on?: string | null;
-                card_kind?: components["schemas"]["CardKind"] | null;
-                card_network?: string | null;
             };
             header?: never;
-            path?: never;
+            path: {
+                storefront: string;
+            };
             cookie?: never;
         };
         requestBody?: never;
@@ -6980,11 +7600,13 @@ export interface operations {
             };
         };
     };
-    read_publication_api_publication_get: {
+    read_publication_api_checkouts__storefront__publication_get: {
         parameters: {
             query?: never;
             header?: never;
-            path?: never;
+            path: {
+                storefront: string;
+            };
             cookie?: never;
         };
         requestBody?: never;
@@ -7040,11 +7662,13 @@ export interface operations {
             };
         };
     };
-    add_edition_api_editions_post: {
+    add_edition_api_checkouts__storefront__editions_post: {
         parameters: {
             query?: never;
             header?: never;
-            path?: never;
+            path: {
+                storefront: string;
+            };
             cookie?: never;
         };
         requestBody: {
@@ -8659,6 +9283,7 @@ export interface operations {
     read_exchanges_api_accounts__id__exchanges_get: {
         parameters: {
             query?: {
+                before?: number | null;
                 mode?: components["schemas"]["Mode"];
             };
             header?: never;
@@ -9050,400 +9675,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LettersOut"];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    read_offer_api_offer_get: {
-        parameters: {
-            query: {
-                market: string;
-                line: string;
-                amount: string;
-                currency: string;
-                on?: string | null;
-                card_kind?: components["schemas"]["CardKind"] | null;
-                card_network?: string | null;
-            };
-            header?: never;
-            path?: never;
-            cookie?: {
-                monedero_buyer?: string;
-            };
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Offer"];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    place_order_api_orders_post: {
-        parameters: {
-            query?: never;
-            header?: {
-                "idempotency-key"?: string;
-            };
-            path?: never;
-            cookie?: {
-                monedero_buyer?: string;
-            };
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["OrderNew"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Placed"];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    read_order_api_orders__token__get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                token: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Paying"];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    choose_another_api_orders__token__tender_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                token: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Another"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Placed"];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    go_on_api_orders__token__go_on_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                token: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Placed"];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    send_receipt_api_orders__token__receipt_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                token: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "multipart/form-data": components["schemas"]["Body_send_receipt_api_orders__token__receipt_post"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Paying"];
                 };
             };
             /** @description Bad Request */

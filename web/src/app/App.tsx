@@ -1,6 +1,7 @@
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { QueryClientProvider } from "@tanstack/react-query";
 import { BrowserRouter, Navigate, Route, Routes } from "react-router";
 import { Toaster } from "sonner";
+import { answersKept } from "../api/revisions";
 import {
   AccountsPage,
   ApplicationPage,
@@ -8,7 +9,6 @@ import {
   NotificationsPage,
   PapersPage,
 } from "../features/accounts";
-import { AfterPaying, BuyPage } from "../features/buyer";
 import { CheckoutPage } from "../features/checkout";
 import { CardPage, CataloguePage, ComparePage, PlansPage } from "../features/compare";
 import { PublishPage } from "../features/publish";
@@ -16,9 +16,7 @@ import { RehearsePage } from "../features/rehearse";
 import { AssumptionsPage, OrdersPage, ShopPage } from "../features/shop";
 import { Desk } from "./Desk";
 
-const client = new QueryClient({
-  defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: true, staleTime: 0 } },
-});
+const client = answersKept();
 
 /** Every view and its address. */
 export function App() {
@@ -45,8 +43,6 @@ export function App() {
             <Route path="/rehearse" element={<RehearsePage />} />
             <Route path="/publish" element={<PublishPage />} />
           </Route>
-          <Route path="/buy" element={<BuyPage />} />
-          <Route path="/buy/orders/:token" element={<AfterPaying />} />
         </Routes>
       </BrowserRouter>
       <Toaster position="bottom-left" toastOptions={{ className: "font-sans" }} />

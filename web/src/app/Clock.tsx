@@ -21,7 +21,8 @@ export function Clock() {
   return (
     <Popover.Root>
       <Popover.Trigger className="font-semibold text-saffron-ink underline decoration-dotted underline-offset-4 min-h-6">
-        Test mode{ahead && clock ? `, it is ${moment(clock.now)}` : ""}
+        {clock?.mode === "live" ? "Live mode" : "Test mode"}
+        {ahead && clock ? `, it is ${moment(clock.now)}` : ""}
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content

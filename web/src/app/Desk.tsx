@@ -3,15 +3,9 @@ import { NavLink, Outlet, useLocation, useNavigate } from "react-router";
 import { said } from "../api/client";
 import { BuyerPanel } from "../features/buyer";
 import { useView } from "../features/draft";
-import {
-  FIRST_PICKER,
-  handSearchNow,
-  OrderSentence,
-  rememberHand,
-  useHand,
-  useHandSearch,
-} from "../features/hand";
+import { FIRST_PICKER, handSearchNow, OrderSentence, useHand, useHandSearch } from "../features/hand";
 import { FirstShop, useOtherShop, useShop } from "../features/shop";
+import { rememberHand } from "../lib/lastHand";
 import { Button } from "../ui/Button";
 import { Trouble } from "../ui/Page";
 import { Clock } from "./Clock";

@@ -16,7 +16,7 @@ interface Stage {
 /** An account at one of these stages waits for the owner. */
 const IN_HAND = new Set(["question", "refused", "approved", "lapsed"]);
 
-/** The stages in the order of work, each with what is unfinished there. */
+/** The stages in the sequence of the work, each with what is unfinished there. */
 export function useStages(): Stage[] {
   const shop = useShop().data?.shop;
   const tenders = useDraft().data?.tenders ?? [];

@@ -13,12 +13,12 @@ interface Props {
   amounts: number[];
   curves: CostCurve[];
   cheapest: Stretch[];
-  cursor: number | null;
+  cursor: string | null;
   cursorSaid: string;
-  /** The smallest step of an amount: a minor unit of its currency. */
-  step: number;
+  /** The decimals of an amount in its currency. */
+  decimals: number;
   unit: string;
-  onCursor: (amount: number) => void;
+  onCursor: (amount: string) => void;
 }
 
 const CATCH = 6;
@@ -26,7 +26,7 @@ const STEP = 1 / 300;
 
 /** The amount ruler with cost curves, the ribbon of the cheapest route, and the cursor of the order in hand. */
 export function CostRuler(props: Props) {
-  const { axis, currency, amounts, curves, cheapest, cursor, cursorSaid, step, unit, onCursor } = props;
+  const { axis, currency, amounts, curves, cheapest, cursor, cursorSaid, decimals, unit, onCursor } = props;
   const frame = useRef<HTMLDivElement>(null);
   const width = useWidth(frame);
   const plot = Math.max(width - LEFT - RIGHT, 120);
@@ -42,12 +42,15 @@ export function CostRuler(props: Props) {
 
   const [pointed, setPointed] = useState<{ key: string; index: number } | null>(null);
   const { held, begin, move, end } = useDrag(cursor, (px) => amountAtPixel(px), onCursor);
+  const at = held === null ? null : Number(held);
 
-  function amountAtPixel(px: number): number {
+  const inCurrency = (amount: number) => amount.toFixed(decimals);
+
+  function amountAtPixel(px: number): string {
     const at = cursorAt((px - LEFT) / plot, axis);
-    // The cursor catches on a break-even: just beyond it the cheapest route is another one.
+    // The cursor catches on a break-even: on the first amount at which the cheapest route is another one.
     const near = cheapest.slice(1).find((stretch) => Math.abs(x(stretch.from) - px) < CATCH);
-    return near ? Math.ceil(near.from / step) * step : Math.max(Math.round(at / step), 1) * step;
+    return near ? near.first : inCurrency(Math.max(at, 10 ** -decimals));
   }
 
   function point(event: PointerEvent<SVGSVGElement>) {
@@ -76,10 +79,10 @@ export function CostRuler(props: Props) {
     const by = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1, PageDown: -30, PageUp: 30 }[
       event.key
     ];
-    const here = held ?? axis.from;
+    const here = held === null ? axis.from : Number(held);
     if (event.key === "Home" || event.key === "End") {
       event.preventDefault();
-      onCursor(event.key === "Home" ? axis.from : axis.to);
+      onCursor(inCurrency(event.key === "Home" ? axis.from : axis.to));
     } else if (by !== undefined) {
       event.preventDefault();
       const place = placeOf(here, axis);
@@ -90,7 +93,7 @@ export function CostRuler(props: Props) {
         move += by * STEP;
         to = cursorAt(place + move, axis);
       }
-      onCursor(to);
+      onCursor(inCurrency(to));
     }
   }
 
@@ -184,44 +187,44 @@ export function CostRuler(props: Props) {
             ),
           )}
           <Ribbon cheapest={cheapest} curves={curves} x={x} top={bottom + 6} />
-          {held !== null && (
+          {held !== null && at !== null && (
             <g
               role="slider"
               tabIndex={0}
               aria-label="Amount of the order in hand"
               aria-valuemin={axis.from}
               aria-valuemax={axis.to}
-              aria-valuenow={held}
-              aria-valuetext={`${grouped(String(held))} ${currency}`}
+              aria-valuenow={at}
+              aria-valuetext={`${grouped(held)} ${currency}`}
               onKeyDown={keyed}
               className="cursor-ew-resize outline-none group"
             >
               <line
-                x1={x(held)}
-                x2={x(held)}
+                x1={x(at)}
+                x2={x(at)}
                 y1={TOP - 4}
                 y2={bottom + RIBBON + 6}
                 stroke="var(--ink)"
                 strokeWidth={1.5}
               />
               <rect
-                x={x(held) - 38}
+                x={x(at) - 38}
                 y={2}
                 width={76}
                 height={22}
                 className="fill-ink group-focus-visible:stroke-verdigris"
                 strokeWidth={3}
               />
-              <text x={x(held)} y={17} textAnchor="middle" className="fill-ground font-semibold text-small">
-                {held === cursor ? cursorSaid : grouped(String(held))}
+              <text x={x(at)} y={17} textAnchor="middle" className="fill-ground font-semibold text-small">
+                {held === cursor ? cursorSaid : grouped(held)}
               </text>
               {strong.map((curve) => {
-                const at = valueAt(curve, amounts, held);
-                return at === null ? null : (
+                const value = valueAt(curve, amounts, at);
+                return value === null ? null : (
                   <circle
                     key={curve.key}
-                    cx={x(held)}
-                    cy={y(at)}
+                    cx={x(at)}
+                    cy={y(value)}
                     r={3.5}
                     fill={curve.stroke.color}
                     stroke="var(--ground)"

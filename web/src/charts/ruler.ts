@@ -17,6 +17,8 @@ export interface Stretch {
   below: number;
   key: string | null;
   name: string;
+  /** The first amount of the currency in it, to the minor unit. */
+  first: string;
   /** The exact amount at which it begins, for reading. */
   said: string;
 }

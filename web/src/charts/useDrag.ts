@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 
 /** Moving the cursor by pointer: it follows at once, and tells where it is a few times a second. */
-export function useDrag(cursor: number | null, at: (px: number) => number, tell: (amount: number) => void) {
+export function useDrag(cursor: string | null, at: (px: number) => string, tell: (amount: string) => void) {
   const [held, setHeld] = useState(cursor);
   const dragging = useRef(false);
   const timer = useRef(0);

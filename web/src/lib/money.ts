@@ -29,11 +29,7 @@ export function drawn(money: string): number {
   return Number(partsOf(money).amount);
 }
 
-/**
- * An amount as it was typed, without the commas that group its thousands. Any other comma stays, so that the
- * server refuses it: `85,5` must never become 855.
- */
-export function ungrouped(typed: string): string {
-  const text = typed.trim();
-  return /^-?\d{1,3}(,\d{3})+(\.\d*)?$/.test(text) ? text.replaceAll(",", "") : text;
+/** What was typed for an amount, with the currency that is meant where none was typed. The server reads it. */
+export function inCurrency(typed: string, currency: string): string {
+  return typed === "" || /[\p{L}\p{Sc}]/u.test(typed) ? typed : `${typed} ${currency}`;
 }

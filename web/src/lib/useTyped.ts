@@ -27,9 +27,20 @@ export function useTyped(place: string, before = ""): Typed {
   };
 }
 
-/** Forget all that is typed in forms: it belongs to the shop that is left. */
-export function forgetTyped(): void {
-  for (const key of Object.keys(sessionStorage)) {
-    if (key.startsWith(PREFIX)) sessionStorage.removeItem(key);
+/**
+ * What is typed in forms belongs to a shop: set it aside for the one that is left, and bring back what was set aside in
+ * the one that is gone to.
+ */
+export function changeShop(to: "demo" | "own"): void {
+  const from = to === "demo" ? "own" : "demo";
+  renamed(PREFIX, `left in ${from}:`);
+  renamed(`left in ${to}:`, PREFIX);
+}
+
+/** Give everything that is kept under a prefix another one. */
+function renamed(before: string, after: string): void {
+  for (const key of Object.keys(sessionStorage).filter((entry) => entry.startsWith(before))) {
+    sessionStorage.setItem(after + key.slice(before.length), sessionStorage.getItem(key) ?? "");
+    sessionStorage.removeItem(key);
   }
 }

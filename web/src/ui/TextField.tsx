@@ -1,5 +1,6 @@
 import { type KeyboardEvent, useEffect, useId, useRef, useState } from "react";
 import { Refusal, said } from "../api/client";
+import { useAskBeforeLeaving } from "../lib/useAskBeforeLeaving";
 
 // How long until what was not answered is sent again.
 const AGAIN_MS = 3000;
@@ -14,7 +15,7 @@ interface Props {
   width?: string;
   note?: string;
   inputMode?: "text" | "decimal";
-  /** In a table a field shows its rule only when it is pointed at. */
+  /** In a table a field that is filled shows its rule only when it is pointed at. */
   cell?: boolean;
   /** Told of every change as it is typed, before it is kept. */
   onTyped?: (text: string) => void;
@@ -91,14 +92,7 @@ export function TextField(props: Props) {
     [],
   );
 
-  // Closing or reloading the page would drop an edit under way: the browser asks first.
-  const dirty = text !== value;
-  useEffect(() => {
-    if (!dirty) return;
-    const ask = (event: BeforeUnloadEvent) => event.preventDefault();
-    window.addEventListener("beforeunload", ask);
-    return () => window.removeEventListener("beforeunload", ask);
-  }, [dirty]);
+  useAskBeforeLeaving(text !== value);
 
   function keyed(event: KeyboardEvent) {
     if (event.key === "Enter") void commit();
@@ -133,7 +127,7 @@ export function TextField(props: Props) {
           className={`w-full min-w-0 h-8 border-b bg-transparent px-1 ${align === "right" ? "text-right" : ""} ${
             problem
               ? "border-copper border-b-2"
-              : `${cell ? "border-transparent" : "border-rule"} hover:border-ink focus:border-ink`
+              : `${cell && text ? "border-transparent" : "border-rule"} hover:border-ink focus:border-ink`
           }`}
         />
         {suffix && <span className="text-soft whitespace-nowrap">{suffix}</span>}

@@ -21,8 +21,8 @@ from typing import NamedTuple
 import polars as pl
 
 from monedero.core.columns.carried import Carried
-from monedero.core.columns.fees import Asking, FeeColumns, name_of
-from monedero.core.columns.level import KEYS, NOTHING, ZERO, Level, LongFee, Plan, Sum
+from monedero.core.columns.fees import FeeColumns, PricingTask, name_of
+from monedero.core.columns.level import KEYS, NOTHING, ZERO, Level, LongFee, PlanColumns, Sum
 from monedero.core.columns.orders import LongOrder, OrderColumns
 from monedero.core.money import Money
 from monedero.core.ratecard.priced import Priced
@@ -56,7 +56,7 @@ class CardColumns:
         pricer: CardPricer,
         orders: OrderColumns,
         carried: Carried,
-        plans: Sequence[Plan],
+        plans: Sequence[PlanColumns],
     ) -> None:
         """`carried` says which orders a method can carry; `plans` are those of the card that are open to the shop."""
         self.plans = plans
@@ -74,7 +74,7 @@ class CardColumns:
     @property
     def edges(self) -> list[Fraction]:
         """Nothing, and every volume at which a band ends on some day, in rising sequence."""
-        return sorted({ZERO, *(end for held in self._days for end in held.ends.values() if end)})
+        return sorted({ZERO, *(end for entry in self._days for end in entry.ends.values() if end)})
 
     @property
     def by_volume(self) -> bool:
@@ -82,14 +82,14 @@ class CardColumns:
         return bool(self._pricer.volume_ends)
 
     def _reached(self, days: int, whole: Fraction, so_far: Fraction) -> Reached:
-        held = reached_by(self._days[days].ends, whole, so_far)
-        graduated = held.graduated & self._pricer.graduated_ends
-        return Reached(held.whole & self._pricer.whole_ends, graduated, held.unknown)
+        there = reached_by(self._days[days].ends, whole, so_far)
+        graduated = there.graduated & self._pricer.graduated_ends
+        return Reached(there.whole & self._pricer.whole_ends, graduated, there.unknown)
 
     def bands(self, volume: Fraction, whole: Fraction) -> Iterator[tuple[Step, Fraction]]:
         """The bands that a volume fills, where the month's whole volume is `whole`, each with how wide it is."""
-        for number, held in enumerate(self._days):
-            ends = (held.ends[end] for end in self._pricer.graduated_ends)
+        for number, entry in enumerate(self._days):
+            ends = (entry.ends[end] for end in self._pricer.graduated_ends)
             starts = sorted({ZERO, *(end for end in ends if end and end < volume)})
             for start, below in zip(starts, [*starts[1:], volume], strict=True):
                 yield Step(number, ONE, self._reached(number, whole, start)), below - start
@@ -114,29 +114,29 @@ class CardColumns:
     def _priced(self, number: int, reached: Reached) -> Level:
         orders, days = self._orders, self._days[number].days
         frame = orders.frame if len(self._days) == 1 else orders.frame.filter(pl.col("day").is_in(days))
-        asking = Asking(reached, returned=self._returns, carried=self._carried.columns)
+        asking = PricingTask(reached, returned=self._returns, carried=self._carried.columns)
         blocks = self._columns.by_card(self._pricer, orders, frame, asking)
         keys = frame.select(*KEYS)
         # Rows that meet no rate at all are in no block; they are kept, with nothing that carries them.
         priced = keys.join(pl.concat(blocks, how="diagonal"), on="row", how="left") if blocks else keys
-        held = set(days)
-        long = [self._long(order, reached) for order in orders.long if order.context.placed_on in held]
+        these_days = set(days)
+        long = [self._long(order, reached) for order in orders.long if order.order.placed_on in these_days]
         return Level(orders, self._columns.percent_over, priced, long, self.plans)
 
     def _long(self, order: LongOrder, reached: Reached) -> LongFee:
         """One order by the exact core, its fees brought to the shop's currency."""
         by_plan = {plan.id: reached for plan in self._pricer.card.plans}
         fees = {}
-        for priced in self._pricer.price(order.context, by_plan):
+        for priced in self._pricer.price(order.order, reached=by_plan):
             if isinstance(priced, Priced) and self._carries(order, priced.route.method):
-                to_books = self._orders.rates.find(priced.currency, self._columns.books, order.context.placed_on)
+                to_books = self._orders.rates.find(priced.currency, self._columns.books, order.order.placed_on)
                 fees[name_of(priced.route)] = (priced.exact * to_books.value, priced.returned * to_books.value)
         return LongFee(order, fees)
 
     def _carries(self, order: LongOrder, method: str) -> bool:
         return method not in self._carried.long or order.row in self._carried.long[method]
 
-    def volume(self, plan: Plan) -> Fraction:
+    def volume(self, plan: PlanColumns) -> Fraction:
         """What a plan carries in the month, in the shop's currency.
 
         It is asked again at the volume that came out, from the largest on, until that is what is carried. Where it goes
@@ -152,6 +152,6 @@ class CardColumns:
         found = NOTHING
         for step in steps:
             level = self.level(step)
-            held = level.of(name) if rows is None else level.of_rows(name, rows)
-            found = found.plus(held if step.share == 1 else held.times(step.share))
+            summed = level.of(name) if rows is None else level.of_rows(name, rows)
+            found = found.plus(summed if step.share == 1 else summed.times(step.share))
         return found

@@ -1,4 +1,4 @@
-"""Which of many orders a method can carry, as the decision on a single order has it.
+"""Which of many orders a method can carry, as the decision on a single order has it, but for what is not known of them.
 
 What does not depend on the amount is asked once for all orders that are alike; the method's limits are compared
 exactly, brought over at the reference rate. A limit without a rate carries nothing. Long orders are asked one by one.
@@ -15,16 +15,18 @@ from typing import NamedTuple
 
 import polars as pl
 
-from monedero.core.columns.orders import WHOLE, OrderColumns
+from monedero.core.columns.orders import WHOLE, OrderColumns, alike
 from monedero.core.method import Method
 from monedero.core.money import Money
-from monedero.core.order import Order
-from monedero.core.ratecard.context import OrderContext
+from monedero.core.order.model import Order
+from monedero.core.reasons import ReasonCode
 from monedero.core.tender.decision import Setting, cannot_carry
 from monedero.core.window import Window
 
 # What a method can carry besides the amount does not depend on the day.
 ANY_DAY = date(2026, 1, 1)
+# Of most past orders little is known; what is not known speaks against no method.
+NOT_KNOWN = frozenset((ReasonCode.METHOD_RECURRING_UNKNOWN, ReasonCode.METHOD_KIND_UNKNOWN))
 
 
 class Carried(NamedTuple):
@@ -45,48 +47,37 @@ def carried(methods: Mapping[str, Method], orders: OrderColumns, setting: Settin
     return Carried(
         {name: _carries(method, orders, setting) for name, method in methods.items()},
         {
-            name: frozenset(
-                order.row for order in orders.long if not any(cannot_carry(method, _asked(order.context), setting))
-            )
+            name: frozenset(entry.row for entry in orders.long if _can_carry(method, entry.order, setting))
             for name, method in methods.items()
         },
     )
 
 
-def _asked(context: OrderContext) -> Order:
-    return Order(
-        context.amount, context.buyer_country, context.line_kinds, bool(context.recurring), context.placed_on
-    )
+def _can_carry(method: Method, order: Order, setting: Setting) -> bool:
+    """Whether nothing that is known of an order speaks against a method."""
+    return all(reason.code in NOT_KNOWN for reason in cannot_carry(method, order, setting))
 
 
 def _carries(method: Method, orders: OrderColumns, setting: Setting) -> pl.Expr:
     at_any_amount = method.model_copy(update={"amount": None})
-    alike = [
+    numbers = [
         number
         for number, known in orders.known.items()
-        if not any(
-            cannot_carry(
-                at_any_amount,
-                Order(
-                    Money(1, known.currency), known.buyer_country, known.line_kinds, bool(known.recurring), ANY_DAY
-                ),
-                setting,
-            )
-        )
+        if _can_carry(at_any_amount, alike(known, Money(1, known.currency), ANY_DAY), setting)
     ]
-    fits = pl.col("known").is_in(alike)
+    fits = pl.col("known").is_in(numbers)
     return fits if method.amount is None else fits & _within(method.amount)
 
 
 def _within(window: Window) -> pl.Expr:
-    amount, held = pl.col("minor") * pl.col("over"), pl.lit(True)
+    amount, within = pl.col("minor") * pl.col("over"), pl.lit(True)
     if window.from_ is not None:
-        held = held & (amount >= _over(window.from_))
+        within = within & (amount >= _over(window.from_))
     if window.up_to is not None:
-        held = held & (amount <= _over(window.up_to))
+        within = within & (amount <= _over(window.up_to))
     if window.below is not None:
-        held = held & (amount < _over(window.below))
-    return held.fill_null(False)
+        within = within & (amount < _over(window.below))
+    return within.fill_null(False)
 
 
 def _over(limit: Money) -> pl.Expr:

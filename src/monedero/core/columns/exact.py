@@ -35,10 +35,10 @@ class Adder:
             bottoms = [*common, bottoms[-1]] if len(bottoms) % 2 else common
         self._bottom = bottoms[0]
 
-    def total(self, held: Iterable[tuple[int, int]], over: int = 1) -> Fraction:
+    def total(self, pairs: Iterable[tuple[int, int]], over: int = 1) -> Fraction:
         """The sum of numbers (each with the number of its pair), divided by `over`."""
         tops = [0] * self._width
-        for pair, number in held:
+        for pair, number in pairs:
             place, times = self._leaves[pair]
             tops[place] += number * times
         for level in self._levels:

@@ -113,9 +113,9 @@ def _money(money: Money) -> pl.Expr:
 
 def _within(band: Band) -> pl.Expr:
     """Whether the amount lies in a band."""
-    held, amount = ALWAYS, pl.col("minor") * pl.col("over")
+    within, amount = ALWAYS, pl.col("minor") * pl.col("over")
     if band.from_:
-        held = held & (amount >= _money(band.from_))
+        within = within & (amount >= _money(band.from_))
     if band.below:
-        held = held & (amount < _money(band.below))
-    return held
+        within = within & (amount < _money(band.below))
+    return within

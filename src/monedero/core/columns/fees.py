@@ -14,9 +14,8 @@ Source: own design.
 'orlenta/start/card'
 """
 
-from collections.abc import Iterable, Iterator, Mapping, Sequence
+from collections.abc import Iterable, Iterator, Mapping
 from datetime import date, timedelta
-from fractions import Fraction
 from types import MappingProxyType
 from typing import NamedTuple
 
@@ -26,8 +25,8 @@ from monedero.core.columns.expressions import Writer
 from monedero.core.columns.orders import WHOLE, OrderColumns, Size
 from monedero.core.fx import ReferenceRates
 from monedero.core.money import Money
+from monedero.core.order.model import Known
 from monedero.core.ratecard.catalogue import Catalogue
-from monedero.core.ratecard.context import Known
 from monedero.core.ratecard.model import Extra, Rate, Route
 from monedero.core.ratecard.pricing import Candidates, CardPricer
 from monedero.core.ratecard.scaled import scale_entry
@@ -47,7 +46,7 @@ def name_of(route: Route) -> str:
     return route_name(route.provider, route.plan, route.method)
 
 
-class Asking(NamedTuple):
+class PricingTask(NamedTuple):
     """How the orders of some days are to be priced by a card.
 
     `reached` is what the account's volume reaches of the card's bands (None: not known). `returned` asks for a column
@@ -66,7 +65,7 @@ class FeeColumns:
     def __init__(self, catalogue: Catalogue, books: str, rates: ReferenceRates) -> None:
         """`books` is the shop's currency."""
         self.versions = catalogue.versions
-        cards = [pricer for held in self.versions for pricer in held]
+        cards = [pricer for versions in self.versions for pricer in versions]
         self.percent_over = max((pricer.percent_over for pricer in cards), default=1)
         self.books = books
         self.routes = list(dict.fromkeys(name_of(route) for pricer in cards for route in pricer.routes))
@@ -85,7 +84,9 @@ class FeeColumns:
         for pricer in self._pricers:
             entries: list[Rate | Extra] = [*pricer.card.rates, *pricer.card.extras]
             scaled = ((entry, scale_entry(entry, pricer.percent_over)) for entry in entries)
-            found += [entry for entry, held in scaled if any(end.currency != self.books for end in held.amounts)]
+            found += [
+                entry for entry, figures in scaled if any(end.currency != self.books for end in figures.amounts)
+            ]
         return found
 
     def _times(self, pricer: CardPricer) -> int:
@@ -115,15 +116,15 @@ class FeeColumns:
     def price(self, orders: OrderColumns, volume: Volume | None = None, returned: bool = False) -> pl.DataFrame:
         """A row an order, a column a route, each by the card in force on its day; `volume` is what an account takes."""
         priced = orders.frame.select("row")
-        for held in self.versions:
-            later = [*(pricer.card.valid_from for pricer in held[1:]), None]
+        for versions in self.versions:
+            later = [*(pricer.card.valid_from for pricer in versions[1:]), None]
             blocks = []
-            for pricer, until in zip(held, later, strict=True):
+            for pricer, until in zip(versions, later, strict=True):
                 last = LAST_DAY if until is None else until - timedelta(days=1)
                 of_days = pl.col("day").is_between(pricer.card.valid_from or date.min, last)
                 for days, reached in self._days(pricer, orders, volume):
                     frame = orders.frame.filter(of_days & pl.col("day").is_in(days))
-                    blocks += self.by_card(pricer, orders, frame, Asking(reached, returned))
+                    blocks += self.by_card(pricer, orders, frame, PricingTask(reached, returned))
             if blocks:
                 together = pl.concat(blocks, how="diagonal")
                 priced = priced.join(together, on="row", how="left", maintain_order="left")
@@ -150,7 +151,7 @@ class FeeColumns:
         )
 
     def by_card(
-        self, pricer: CardPricer, orders: OrderColumns, frame: pl.DataFrame, asking: Asking
+        self, pricer: CardPricer, orders: OrderColumns, frame: pl.DataFrame, asking: PricingTask
     ) -> list[pl.DataFrame]:
         """Some rows of the orders priced by a card, cut into those that meet the same rates and extras."""
         alike: dict[tuple[str, tuple[Candidates, ...]], list[int]] = {}
@@ -170,7 +171,9 @@ class FeeColumns:
         return blocks
 
 
-def _columns(writer: Writer, entry: Candidates, unsettled: pl.Expr | None, asking: Asking) -> Iterator[pl.Expr]:
+def _columns(
+    writer: Writer, entry: Candidates, unsettled: pl.Expr | None, asking: PricingTask
+) -> Iterator[pl.Expr]:
     """The columns of one route: its fee, and what of it may come back."""
     name = name_of(entry.route)
     open_to = asking.carried.get(entry.route.method, pl.lit(True))
@@ -179,21 +182,3 @@ def _columns(writer: Writer, entry: Candidates, unsettled: pl.Expr | None, askin
     yield pl.when(open_to).then(writer.fee(entry)).otherwise(None).alias(name)
     if asking.returned:
         yield pl.when(open_to).then(writer.returned(entry)).otherwise(None).alias(f"{name}+returned")
-
-
-def charged(
-    orders: OrderColumns, fees: pl.DataFrame, route: str, settlement: str, percent_over: int
-) -> Sequence[int | None]:
-    """The fees of one route as money charged, in minor units of its settlement currency, rounded once, half up."""
-    joined = orders.frame.select("row", "pair").join(fees.select("row", route), on="row", maintain_order="left")
-    found: list[int | None] = []
-    for _, number, fee in joined.iter_rows():
-        pair = orders.pairs[number]
-        if fee is None:
-            found.append(None)
-            continue
-        exact = Fraction(int(fee), pair.over * percent_over) * orders.rates.per_minor(
-            pair.currency, settlement, pair.day
-        )
-        found.append((2 * exact.numerator + exact.denominator) // (2 * exact.denominator))
-    return found

@@ -25,18 +25,14 @@ KEYS = ("row", "pair", "weight", "minor")
 
 
 @dataclass(frozen=True, slots=True)
-class Plan:
+class PlanColumns:
     """One plan of a provider with its routes' columns; charges of a month in whole units of the shop's currency."""
 
     id: str
+    provider: str
     routes: tuple[str, ...]
     monthly: Fraction
     minimum: Fraction
-
-    @property
-    def provider(self) -> str:
-        """The provider whose plan it is."""
-        return self.id.partition("/")[0]
 
 
 class Sum(NamedTuple):
@@ -82,7 +78,7 @@ class Level:
         percent_over: int,
         frame: pl.DataFrame,
         long: Sequence[LongFee],
-        plans: Sequence[Plan],
+        plans: Sequence[PlanColumns],
     ) -> None:
         """`frame` has a row an order with its pair, weight and amount, and a column a route."""
         self._orders, self._over, self.long = orders, percent_over, long

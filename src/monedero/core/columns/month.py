@@ -20,7 +20,7 @@ import polars as pl
 
 from monedero.core.columns.card import CardColumns
 from monedero.core.columns.carried import Carried
-from monedero.core.columns.level import ZERO, Plan, Sum
+from monedero.core.columns.level import ZERO, PlanColumns, Sum
 from monedero.core.columns.orders import OrderColumns
 
 
@@ -41,23 +41,25 @@ class PlanMonth:
         return self.fees + self.monthly + self.shortfall
 
 
-def plan_month(card: CardColumns, plan: Plan, volume: Fraction, rows: pl.DataFrame | None = None) -> PlanMonth:
+def plan_month(
+    card: CardColumns, plan: PlanColumns, volume: Fraction, rows: pl.DataFrame | None = None
+) -> PlanMonth:
     """A plan over the month at a volume: with all the orders that it carries, or with some rows of them."""
-    held = card.sum_of(plan.id, card.walk(volume), rows)
-    shortfall = max(ZERO, plan.minimum - held.fees)
-    return PlanMonth((plan.id,), held.orders, held.amount, held.fees, plan.monthly, shortfall)
+    sums = card.sum_of(plan.id, card.walk(volume), rows)
+    shortfall = max(ZERO, plan.minimum - sums.fees)
+    return PlanMonth((plan.id,), sums.orders, sums.amount, sums.fees, plan.monthly, shortfall)
 
 
 def together(months: Iterable[PlanMonth]) -> PlanMonth:
     """Several plans, each with its own orders."""
-    held = list(months)
+    together = list(months)
     return PlanMonth(
-        tuple(name for month in held for name in month.plans),
-        sum((month.carried for month in held), ZERO),
-        sum((month.amount for month in held), ZERO),
-        sum((month.fees for month in held), ZERO),
-        sum((month.monthly for month in held), ZERO),
-        sum((month.shortfall for month in held), ZERO),
+        tuple(name for month in together for name in month.plans),
+        sum((month.carried for month in together), ZERO),
+        sum((month.amount for month in together), ZERO),
+        sum((month.fees for month in together), ZERO),
+        sum((month.monthly for month in together), ZERO),
+        sum((month.shortfall for month in together), ZERO),
     )
 
 

@@ -11,7 +11,7 @@ whose figures could leave 128 bits are the `long` ones: they are priced one by o
 Source: own design.
 
 >>> from monedero.core.fx import ReferenceRates
->>> frame = pl.DataFrame({"minor": [8500], "currency": ["EUR"], "day": [date(2026, 1, 5)], "buyer_country": ["ES"]})
+>>> frame = pl.DataFrame({"minor": [8500], "currency": ["EUR"], "day": [date(2026, 1, 5)], "country": ["ES"]})
 >>> held = OrderColumns(frame, "EUR", ReferenceRates(None), lambda known: {"EUR"})
 >>> held.frame.select("minor", "fx:EUR", "over", "weight").row(0), held.pairs[0].value
 ((8500, 1, 1, 1), Fraction(1, 100))
@@ -33,17 +33,17 @@ import polars as pl
 from monedero.core.columns.exact import Adder
 from monedero.core.fx import NoReferenceRate, ReferenceRates
 from monedero.core.money import Money, minor_digits, minor_units
-from monedero.core.ratecard.context import Known, OrderContext
+from monedero.core.order.model import Known, Order
 from monedero.core.ratecard.model import CardKind, LineKind
 
 WHOLE = pl.Int128
 KNOWN: dict[str, type[pl.DataType]] = {
     "currency": pl.String,
-    "buyer_country": pl.String,
+    "country": pl.String,
     "card_network": pl.String,
     "card_kind": pl.String,
     "recurring": pl.Boolean,
-    "line_kinds": pl.String,
+    "kinds": pl.String,
 }
 BITS = 125
 
@@ -76,20 +76,20 @@ class LongOrder(NamedTuple):
 
     row: int
     weight: Fraction
-    context: OrderContext
+    order: Order
     value: Fraction
 
     @property
     def amount(self) -> Fraction:
         """What it comes to in the shop's currency."""
-        return self.context.amount.minor * self.value
+        return self.order.amount.minor * self.value
 
 
 class OrderColumns:
     """Orders in columns.
 
-    A frame given has `minor`, `currency`, `day` and `buyer_country`; `card_network`, `card_kind`, `recurring`,
-    `line_kinds` (joined by `+`) and `weight` (how many such orders) may be missing.
+    A frame given has `minor`, `currency`, `day` and `country`; `card_network`, `card_kind`, `recurring`,
+    `kinds` (joined by `+`) and `weight` (how many such orders) may be missing.
     """
 
     def __init__(
@@ -108,8 +108,8 @@ class OrderColumns:
         self.pairs: list[Pair] = []
         self._without: dict[str, list[int]] = {}
         met: dict[str, set[str]] = {}
-        for held in self.known.values():
-            met.setdefault(held.currency, set()).update(figures(held))
+        for known_of in self.known.values():
+            met.setdefault(known_of.currency, set()).update(figures(known_of))
         factors = self._factors(frame, met, size)
         frame = (
             frame.join(known, on=list(KNOWN), how="left", nulls_equal=True)
@@ -163,17 +163,9 @@ class OrderColumns:
 
     def _long(self, row: dict[str, object]) -> LongOrder:
         known, pair = self.known[row["known"]], self.pairs[int(str(row["pair"]))]
-        context = OrderContext(
-            Money(int(str(row["minor"])), pair.currency),
-            known.buyer_country,
-            pair.day,
-            known.line_kinds,
-            known.recurring,
-            known.card_network,
-            known.card_kind,
-        )
+        order = alike(known, Money(int(str(row["minor"])), pair.currency), pair.day)
         weight = Fraction(int(str(row["weight"])), self.weight_over)
-        return LongOrder(int(str(row["row"])), weight, context, pair.value)
+        return LongOrder(int(str(row["row"])), weight, order, pair.value)
 
     def without_rate(self, currencies: Iterable[str]) -> pl.Expr | None:
         """Which orders lack a reference rate of one of these currencies on their day; None where none does."""
@@ -183,11 +175,16 @@ class OrderColumns:
     def _lacking(self, code: str) -> list[int]:
         """The pairs without a reference rate of a currency, looked for once."""
         if code not in self._without:
-            held = enumerate(self.pairs)
+            numbered = enumerate(self.pairs)
             self._without[code] = [
-                number for number, pair in held if not self.rates.has(code, pair.currency, pair.day)
+                number for number, pair in numbered if not self.rates.has(code, pair.currency, pair.day)
             ]
         return self._without[code]
+
+
+def alike(known: Known, amount: Money, day: date) -> Order:
+    """An order of which so much is known."""
+    return Order(amount, known.country, day, known.kinds, known.recurring, known.card_network, known.card_kind)
 
 
 def _complete(frame: pl.DataFrame) -> pl.DataFrame:
@@ -208,13 +205,13 @@ def _factor(rates: ReferenceRates, currency: str, to: str, day: date) -> Fractio
 
 
 def _known(row: dict[str, str | bool | None]) -> Known:
-    kinds = str(row["line_kinds"]).split("+") if row["line_kinds"] else []
+    kinds = str(row["kinds"]).split("+") if row["kinds"] else []
     recurring = row["recurring"]
     return Known(
         currency=str(row["currency"]),
-        buyer_country=str(row["buyer_country"]),
+        country=str(row["country"]),
         card_network=None if row["card_network"] is None else str(row["card_network"]),
         card_kind=None if row["card_kind"] is None else CardKind(str(row["card_kind"])),
         recurring=recurring if isinstance(recurring, bool) else None,
-        line_kinds=frozenset(LineKind(kind) for kind in kinds),
+        kinds=frozenset(LineKind(kind) for kind in kinds),
     )

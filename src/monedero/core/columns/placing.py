@@ -18,7 +18,7 @@ from typing import NamedTuple
 import polars as pl
 
 from monedero.core.columns.card import ONE, CardColumns, Step
-from monedero.core.columns.level import Level, Plan
+from monedero.core.columns.level import Level, PlanColumns
 from monedero.core.columns.orders import OrderColumns
 
 ROUGH = pl.Float64
@@ -27,7 +27,7 @@ ROUGH = pl.Float64
 class Alone(NamedTuple):
     """A plan on its card, and the volume that it carries alone."""
 
-    plan: Plan
+    plan: PlanColumns
     card: CardColumns
     volume: Fraction
 
@@ -84,8 +84,8 @@ class Places:
         fee = (pl.col("weight") * pl.col(entry.plan.id)).cast(ROUGH) * pl.col("fee worth")
         columns = self._with_worth(level.best).select("row", fee.alias(name))
         long = [(row, _rough(fee)) for row, fee in _long_fees(entry.plan, [level])]
-        held = pl.concat([columns, pl.DataFrame(long, schema=columns.schema, orient="row")])
-        self.frame = self.frame.join(held, on="row", how="left", maintain_order="left")
+        every_row = pl.concat([columns, pl.DataFrame(long, schema=columns.schema, orient="row")])
+        self.frame = self.frame.join(every_row, on="row", how="left", maintain_order="left")
         return name
 
 
@@ -101,14 +101,14 @@ def _places(plans: Sequence[str]) -> Iterable[pl.Expr]:
         before = [
             (pl.col(other) <= own if place < number else pl.col(other) < own) for place, other in enumerate(plans)
         ]
-        counted = pl.sum_horizontal([held.fill_null(False).cast(pl.UInt16) for held in before])
+        counted = pl.sum_horizontal([part.fill_null(False).cast(pl.UInt16) for part in before])
         yield pl.when(own.is_not_null()).then(counted).otherwise(None).alias(f"place {plan}")
 
 
-def _long_fees(plan: Plan, levels: Iterable[Level]) -> list[tuple[int, Fraction]]:
+def _long_fees(plan: PlanColumns, levels: Iterable[Level]) -> list[tuple[int, Fraction]]:
     """The rows of long orders that a plan carries, each with its fee by its weight."""
     sums = [(entry.order.row, entry.sum_of(plan.routes)) for level in levels for entry in level.long]
-    return [(row, held.fees) for row, held in sums if held.orders]
+    return [(row, part.fees) for row, part in sums if part.orders]
 
 
 def _long_rows(orders: OrderColumns, alone: Sequence[Alone]) -> list[tuple[object, ...]]:

@@ -35,7 +35,7 @@ def same_orders(rows: Sequence[pl.DataFrame]) -> bool:
     >>> same_orders([pl.DataFrame({"row": [1, 2]}), pl.DataFrame({"row": [1]})])
     False
     """
-    return all(held.equals(rows[0]) for held in rows[1:])
+    return all(other.equals(rows[0]) for other in rows[1:])
 
 
 def cost_by_volume(alone: Alone) -> Curve:
@@ -47,9 +47,9 @@ def cost_by_volume(alone: Alone) -> Curve:
 def _fees(alone: Alone) -> Iterable[Piece]:
     """The fees between the ends of bands, in whole units of the shop's currency by its own takings there."""
     plan, card, own = alone
-    edges, held = card.edges, carried_by(alone, own)
+    edges, carried = card.edges, carried_by(alone, own)
     for start, below in zip(edges, [*edges[1:], None], strict=True):
-        if same_orders([held, carried_by(alone, start)]):
+        if same_orders([carried, carried_by(alone, start)]):
             slope = card.sum_of(plan.id, card.ended(start)).fees / own
             # What lies in the bands below is paid at their prices.
             paid = (card.level(step).of(plan.id).fees * width for step, width in card.bands(start, start))

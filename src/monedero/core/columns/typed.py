@@ -12,10 +12,6 @@ Source: own design.
 >>> frame, over = typed_rows(Profile(cells=[cell]), shop, date(2026, 1, 5))
 >>> frame["minor"].to_list(), frame["weight"].to_list(), over
 ([3000, 4200, 7000], [3, 6, 3], 8)
->>> typed_rows(None, shop, date(2026, 1, 5))
-Traceback (most recent call last):
-...
-AttributeError: 'NoneType' object has no attribute 'cards'
 """
 
 from collections.abc import Iterable
@@ -32,11 +28,11 @@ SCHEMA: dict[str, type[pl.DataType]] = {
     "minor": pl.Int64,
     "currency": pl.String,
     "day": pl.Date,
-    "buyer_country": pl.String,
+    "country": pl.String,
     "card_network": pl.String,
     "card_kind": pl.String,
     "recurring": pl.Boolean,
-    "line_kinds": pl.String,
+    "kinds": pl.String,
     "line": pl.String,
 }
 

@@ -21,10 +21,10 @@ the rest of its part (the money lost, the work) stands. So does the share of a m
 Source: own design; interest is simple, actual days over 365.
 
 >>> card = FeePiece(ZERO, None, "any", Linear(Fraction(14, 1000), ZERO), Linear(ZERO, Fraction(1, 4)), NOTHING, ())
->>> week = Bearing(assumed=Assumed(money_cost=Fraction(6, 100)), days=Fraction(7))
+>>> week = OtherCosts(assumed=Assumed(money_cost=Fraction(6, 100)), days=Fraction(7))
 >>> all_in(card, week).total.at(Fraction(50)) / 50
 Fraction(1471, 73000)
->>> silent = Bearing(assumed=Assumed(dispute_rate=Fraction(1, 1000)), days=ZERO)
+>>> silent = OtherCosts(assumed=Assumed(dispute_rate=Fraction(1, 1000)), days=ZERO)
 >>> all_in(card, silent).parts[CostPart.DISPUTES].at(Fraction(500))
 Fraction(1, 2)
 """
@@ -33,6 +33,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from enum import StrEnum
 from fractions import Fraction
+from functools import cached_property
 
 from monedero.core.cost.assumed import ZERO, Assumed
 from monedero.core.curve.pieces import Curve, Piece, joined
@@ -70,7 +71,7 @@ class EventPrices:
 
 
 @dataclass(frozen=True, slots=True)
-class Bearing:
+class OtherCosts:
     """What a route bears besides its fee. `days` is until the money arrives; `to_books` brings the amount over.
 
     A `monthly_share` of None is not known.
@@ -88,32 +89,32 @@ class Bearing:
     at_the_door: bool = False
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class CostPiece:
     """The cost on one piece of the fee; parts that are nothing at every amount are left out."""
 
     fee: FeePiece
     parts: Mapping[CostPart, Linear]
 
-    @property
+    @cached_property
     def total(self) -> Linear:
         """The all-in cost."""
         return total(self.parts.values())
 
 
-def all_in(fee: FeePiece, bearing: Bearing) -> CostPiece:
+def all_in(fee: FeePiece, other_costs: OtherCosts) -> CostPiece:
     """The parts of the cost on one piece of a fee."""
-    parts = parts_of(fee.fee, fee.returned(bearing.events.refund_returns), bearing)
+    parts = parts_of(fee.fee, fee.returned(other_costs.events.refund_returns), other_costs)
     return CostPiece(fee, {part: line for part, line in parts if line != NOTHING})
 
 
-def parts_of(fee: Linear, returned: Linear, bearing: Bearing) -> Iterable[tuple[CostPart, Linear]]:
+def parts_of(fee: Linear, returned: Linear, other_costs: OtherCosts) -> Iterable[tuple[CostPart, Linear]]:
     """Every part of the cost, in sequence; `returned` is what of the fee a refund brings back."""
-    assumed, events = bearing.assumed, bearing.events
-    amount = Linear(bearing.to_books, ZERO)
+    assumed, events = other_costs.assumed, other_costs.events
+    amount = Linear(other_costs.to_books, ZERO)
     yield CostPart.FEE, fee
-    yield CostPart.TAX, fee.times(bearing.fee_tax * (1 - assumed.tax_recoverable))
-    yield CostPart.MONTHLY, _fixed(bearing.monthly_share or ZERO)
+    yield CostPart.TAX, fee.times(other_costs.fee_tax * (1 - assumed.tax_recoverable))
+    yield CostPart.MONTHLY, _fixed(other_costs.monthly_share or ZERO)
     less = returned.times(Fraction(-1))
     yield CostPart.REFUNDS, total((_fixed(events.refund or ZERO), less)).times(assumed.refund_rate)
     dispute = events.dispute or ZERO
@@ -122,22 +123,28 @@ def parts_of(fee: Linear, returned: Linear, bearing: Bearing) -> Iterable[tuple[
     lost = amount.times(1 - assumed.win_rate)
     yield CostPart.DISPUTES, total((_fixed(dispute - back + handled), lost)).times(assumed.dispute_rate)
     yield CostPart.FAILED, _fixed(assumed.failure_rate * (events.failed or ZERO))
-    collected = (1 - assumed.refusal_rate) * assumed.collection_fee if bearing.at_the_door else ZERO
+    collected = (1 - assumed.refusal_rate) * assumed.collection_fee if other_costs.at_the_door else ZERO
     refused = assumed.refusal_rate * (assumed.delivery_out + assumed.delivery_back)
     yield CostPart.REFUSED, _fixed(refused + collected)
     yield CostPart.HANDLING, _fixed(assumed.minutes / HOUR * assumed.hour_cost)
-    yield CostPart.WAITING, amount.times(assumed.money_cost * bearing.days / YEAR)
-    yield CostPart.RESERVE, amount.times(bearing.reserve * assumed.money_cost * bearing.reserve_days / YEAR)
-    yield CostPart.SOFTWARE, total((amount.times(bearing.software.slope), _fixed(bearing.software.intercept)))
+    yield CostPart.WAITING, amount.times(assumed.money_cost * other_costs.days / YEAR)
+    yield (
+        CostPart.RESERVE,
+        amount.times(other_costs.reserve * assumed.money_cost * other_costs.reserve_days / YEAR),
+    )
+    yield (
+        CostPart.SOFTWARE,
+        total((amount.times(other_costs.software.slope), _fixed(other_costs.software.intercept))),
+    )
 
 
 def _fixed(value: Fraction) -> Linear:
     return Linear(ZERO, value)
 
 
-def cost_curve(fee: Iterable[FeePiece], bearing: Bearing) -> Curve:
+def cost_curve(fee: Iterable[FeePiece], other_costs: OtherCosts) -> Curve:
     """The all-in cost of a route for every amount."""
-    return joined(_straight(piece, all_in(piece, bearing).total) for piece in fee)
+    return joined(_straight(piece, all_in(piece, other_costs).total) for piece in fee)
 
 
 def fee_curve(fee: Iterable[FeePiece]) -> Curve:

@@ -9,10 +9,6 @@ Source: own design.
 Fraction(1, 2)
 >>> Assumed().completes
 Fraction(1, 1)
->>> Assumed(refund_rate=Fraction(2)).replace(never_heard=1)
-Traceback (most recent call last):
-...
-TypeError: Assumed.__init__() got an unexpected keyword argument 'never_heard'
 """
 
 import dataclasses

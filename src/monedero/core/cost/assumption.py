@@ -60,7 +60,7 @@ class Assumption(Strict):
     read_on: date | None = None
 
 
-class Chosen(Strict):
+class ChosenValue(Strict):
     """What the owner typed for an assumption; `about` is a family, a method, or `*` for the shop."""
 
     id: Identifier
@@ -71,7 +71,7 @@ class Chosen(Strict):
 class Assumptions(Strict):
     """All that the owner typed; everything else is at its default."""
 
-    chosen: list[Chosen] = []
+    chosen: list[ChosenValue] = []
 
     @model_validator(mode="after")
     def _unique(self) -> Self:

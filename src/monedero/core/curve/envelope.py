@@ -56,14 +56,14 @@ def envelope(curves: Sequence[Curve], low: Fraction, high: Fraction) -> list[Str
         end.denominator for curve in curves for piece in curve.pieces for end in (piece.slope, piece.intercept)
     }
     over = lcm(*slopes)
-    held = [_cuts(curve, index, over, low, high) for index, curve in enumerate(curves)] or [[_Cut(high, None)]]
+    lower = [_cuts(curve, index, over, low, high) for index, curve in enumerate(curves)] or [[_Cut(high, None)]]
     # Two by two, as in a merge sort: every piece is looked at as many times as halving takes.
-    while len(held) > 1:
-        pairs = [held[place : place + 2] for place in range(0, len(held), 2)]
-        held = [_lower(pair[0], pair[1], low) if len(pair) == 2 else pair[0] for pair in pairs]
+    while len(lower) > 1:
+        pairs = [lower[place : place + 2] for place in range(0, len(lower), 2)]
+        lower = [_lower(pair[0], pair[1], low) if len(pair) == 2 else pair[0] for pair in pairs]
     found: list[Stretch] = []
     start = low
-    for cut in held[0]:
+    for cut in lower[0]:
         curve = cut.line.curve if cut.line else None
         if found and found[-1].curve == curve:
             found[-1] = Stretch(found[-1].from_, cut.below, curve)

@@ -71,11 +71,11 @@ def joined(pieces: Iterable[Piece]) -> Curve:
     >>> joined(flat).pieces
     (Piece(from_=Fraction(0, 1), below=Fraction(3, 1), slope=Fraction(0, 1), intercept=Fraction(7, 1)),)
     """
-    held: list[Piece] = []
+    merged: list[Piece] = []
     for piece in pieces:
-        last = held[-1] if held else None
+        last = merged[-1] if merged else None
         if last and last.below == piece.from_ and (last.slope, last.intercept) == (piece.slope, piece.intercept):
-            held[-1] = Piece(last.from_, piece.below, last.slope, last.intercept)
+            merged[-1] = Piece(last.from_, piece.below, last.slope, last.intercept)
         else:
-            held.append(piece)
-    return Curve(tuple(held))
+            merged.append(piece)
+    return Curve(tuple(merged))

@@ -72,7 +72,7 @@ class Books(Strict):
 
     def charged(self, fee: Money | None, given_back: Money | None = None) -> Self:
         """The books with one more fee, or with one given back; fees of one currency are added up."""
-        fees = {held.currency: held.minor for held in self.fees}
+        fees = {fee.currency: fee.minor for fee in self.fees}
         for change, sign in ((fee, 1), (given_back, -1)):
             if change is not None:
                 fees[change.currency] = fees.get(change.currency, 0) + sign * change.minor

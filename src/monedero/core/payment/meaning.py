@@ -9,10 +9,6 @@ Source: own design.
 'keep-back'
 >>> of(State.CONFIRMING, Gives.AT_ORDER).goods.value
 'send'
->>> of("never-heard-of", Gives.AT_ORDER)
-Traceback (most recent call last):
-...
-KeyError: 'never-heard-of'
 """
 
 from enum import StrEnum
@@ -30,7 +26,7 @@ class Goods(StrEnum):
     ASK_BACK = "ask-back"
 
 
-class Access(StrEnum):
+class AccessState(StrEnum):
     """What to do with access to a download, a course or a membership."""
 
     WAIT = "wait"
@@ -58,22 +54,22 @@ class Meaning(NamedTuple):
     """What a state means for the order."""
 
     goods: Goods
-    access: Access
+    access: AccessState
     stock: Stock
     seat: Seat
 
 
-_HELD = Meaning(Goods.KEEP_BACK, Access.WAIT, Stock.HOLD, Seat.HOLD)
-_GIVEN = Meaning(Goods.SEND, Access.GIVE, Stock.SOLD, Seat.KEEP)
-_OVER = Meaning(Goods.KEEP_BACK, Access.WAIT, Stock.FREE, Seat.LET_GO)
-_UNPAID = Meaning(Goods.ASK_BACK, Access.WITHDRAW, Stock.SOLD, Seat.LET_GO)
+_HELD = Meaning(Goods.KEEP_BACK, AccessState.WAIT, Stock.HOLD, Seat.HOLD)
+_GIVEN = Meaning(Goods.SEND, AccessState.GIVE, Stock.SOLD, Seat.KEEP)
+_OVER = Meaning(Goods.KEEP_BACK, AccessState.WAIT, Stock.FREE, Seat.LET_GO)
+_UNPAID = Meaning(Goods.ASK_BACK, AccessState.WITHDRAW, Stock.SOLD, Seat.LET_GO)
 
 MEANING: dict[State, Meaning] = {
     State.OPEN: _HELD,
     State.AT_PROVIDER: _HELD,
     State.CONFIRMING: _HELD,
     # The money is certain, and is taken when the goods go out.
-    State.AUTHORISED: Meaning(Goods.SEND, Access.WAIT, Stock.HOLD, Seat.KEEP),
+    State.AUTHORISED: Meaning(Goods.SEND, AccessState.WAIT, Stock.HOLD, Seat.KEEP),
     State.DECLINED: _HELD,
     State.ABANDONED: _HELD,
     State.EXPIRED: _HELD,
@@ -86,9 +82,9 @@ MEANING: dict[State, Meaning] = {
     State.PART_TAKEN: _GIVEN,
     State.PAID: _GIVEN,
     State.PART_REFUNDED: _GIVEN,
-    State.REFUNDED: Meaning(Goods.ASK_BACK, Access.WITHDRAW, Stock.FREE, Seat.LET_GO),
+    State.REFUNDED: Meaning(Goods.ASK_BACK, AccessState.WITHDRAW, Stock.FREE, Seat.LET_GO),
     # What was given stays; what was not yet sent waits for the answer.
-    State.DISPUTED: Meaning(Goods.KEEP_BACK, Access.GIVE, Stock.SOLD, Seat.KEEP),
+    State.DISPUTED: Meaning(Goods.KEEP_BACK, AccessState.GIVE, Stock.SOLD, Seat.KEEP),
     State.DISPUTE_LOST: _UNPAID,
     State.RETURNED: _UNPAID,
 }

@@ -19,10 +19,11 @@ from typing import NamedTuple
 
 from monedero.core.errors import Fault, FaultCode, InvalidInput
 from monedero.core.fx import NoReferenceRate, ReferenceRates
-from monedero.core.ratecard.context import OrderContext
+from monedero.core.order.model import Order
 from monedero.core.ratecard.model import RateCard
 from monedero.core.ratecard.priced import NotPriced, Priced, Pricing
 from monedero.core.ratecard.pricing import CardPricer, no_rate
+from monedero.core.ratecard.volume import NOT_KNOWN, Takings
 from monedero.core.reasons import Reason, ReasonCode
 
 
@@ -35,8 +36,8 @@ class Ranked(NamedTuple):
 
 def newest(pricers: Sequence[CardPricer], day: date) -> CardPricer | None:
     """Of the cards of one provider, the newest that holds on the day; a card without a day always holds."""
-    held = [pricer for pricer in pricers if (pricer.card.valid_from or date.min) <= day]
-    return max(held, key=lambda pricer: pricer.card.valid_from or date.min, default=None)
+    versions = [pricer for pricer in pricers if (pricer.card.valid_from or date.min) <= day]
+    return max(versions, key=lambda pricer: pricer.card.valid_from or date.min, default=None)
 
 
 class Catalogue:
@@ -48,43 +49,42 @@ class Catalogue:
         self._on = lru_cache(maxsize=1024)(self.pricers)
         self._by_provider: dict[str, list[CardPricer]] = {}
         for card in cards:
-            held = self._by_provider.setdefault(card.provider.id, [])
-            if any(other.card.valid_from == card.valid_from for other in held):
+            versions = self._by_provider.setdefault(card.provider.id, [])
+            if any(other.card.valid_from == card.valid_from for other in versions):
                 day = card.valid_from.isoformat() if card.valid_from else ""
                 raise InvalidInput(
                     Fault(FaultCode.CARDS_SAME_DAY, "valid_from", day, {"provider": card.provider.name})
                 )
-            held.append(CardPricer(card, shop_country, rates))
+            versions.append(CardPricer(card, shop_country, rates))
 
     @property
     def versions(self) -> list[list[CardPricer]]:
         """The cards of each provider, from the earliest to the newest."""
         return [
-            sorted(held, key=lambda pricer: pricer.card.valid_from or date.min)
-            for held in self._by_provider.values()
+            sorted(versions, key=lambda pricer: pricer.card.valid_from or date.min)
+            for versions in self._by_provider.values()
         ]
 
     def pricers(self, day: date) -> list[CardPricer]:
         """The card of each provider that prices on the day; else its earliest one."""
         return [
-            newest(held, day) or min(held, key=lambda pricer: pricer.card.valid_from or date.min)
-            for held in self._by_provider.values()
+            newest(versions, day) or min(versions, key=lambda pricer: pricer.card.valid_from or date.min)
+            for versions in self._by_provider.values()
         ]
 
     def in_force(self, day: date) -> list[CardPricer]:
         """The card of each provider that prices on the day; a provider whose first card comes later has none."""
-        return [pricer for held in self._by_provider.values() if (pricer := newest(held, day))]
+        return [pricer for versions in self._by_provider.values() if (pricer := newest(versions, day))]
 
-    def price(self, order: OrderContext) -> list[Pricing]:
+    def price(self, order: Order, takings: Takings = NOT_KNOWN) -> list[Pricing]:
         """The fee of an order on every route of every provider, by card, plan and method order."""
         pricings: list[Pricing] = []
         for pricer in self._on(order.placed_on):
             starts = pricer.card.valid_from
             if starts is None or starts <= order.placed_on:
-                pricings += pricer.price(order)
+                pricings += pricer.price(order, takings)
             else:
-                day = order.placed_on.isoformat()
-                early = Reason(ReasonCode.CARD_NOT_VALID_YET, limit=starts.isoformat(), own=day)
+                early = Reason(ReasonCode.CARD_NOT_VALID_YET, limit=starts, own=order.placed_on)
                 pricings += [NotPriced(route, early) for route in pricer.routes]
         return pricings
 

@@ -7,8 +7,8 @@ Source: own design, `monedero/rate-card/1`.
 
 >>> from datetime import date
 >>> from monedero.core.money import Money
->>> from monedero.core.ratecard.context import OrderContext
->>> buyer = Asked(OrderContext(Money(100, "EUR"), "ES", date(2026, 1, 1)).known, Origin.REGION, False)
+>>> from monedero.core.order.model import Order
+>>> buyer = OrderTraits(Order(Money(100, "EUR"), "ES", date(2026, 1, 1)).known, Origin.REGION, False)
 >>> fits(When(origin=[Origin.REGION]), buyer), fits(When(conversion=True), buyer)
 (True, False)
 >>> When(origin=[])
@@ -21,11 +21,11 @@ origin
 
 from typing import NamedTuple
 
-from monedero.core.ratecard.context import Known
+from monedero.core.order.model import Known
 from monedero.core.ratecard.model import Extra, Origin, Rate, Route, When
 
 
-class Asked(NamedTuple):
+class OrderTraits(NamedTuple):
     """What is known of an order, with where its buyer is and whether it is converted, as one card sees both."""
 
     known: Known
@@ -33,29 +33,29 @@ class Asked(NamedTuple):
     conversion: bool
 
 
-def fits(when: When, asked: Asked) -> bool:
+def fits(when: When, asked: OrderTraits) -> bool:
     """Whether every key but `amount` and `monthly_volume` holds."""
     known = asked.known
     return (
         (when.currency is None or known.currency in when.currency)
-        and (when.buyer_country is None or known.buyer_country in when.buyer_country)
+        and (when.buyer_country is None or known.country in when.buyer_country)
         and (when.origin is None or asked.origin in when.origin)
         and (when.card_network is None or known.card_network in when.card_network)
         and (when.card_kind is None or known.card_kind in when.card_kind)
         and (when.recurring is None or known.recurring is when.recurring)
-        and (when.line_kind is None or (bool(known.line_kinds) and known.line_kinds <= frozenset(when.line_kind)))
+        and (when.line_kind is None or (bool(known.kinds) and known.kinds <= frozenset(when.line_kind)))
         and (when.conversion is None or asked.conversion is when.conversion)
     )
 
 
-def rate_covers(rate: Rate, route: Route, asked: Asked) -> bool:
+def rate_covers(rate: Rate, route: Route, asked: OrderTraits) -> bool:
     """Whether a rate is for this route and fits what is known of the order."""
     return (
         rate.method == route.method and (rate.plans is None or route.plan in rate.plans) and fits(rate.when, asked)
     )
 
 
-def extra_covers(extra: Extra, route: Route, asked: Asked) -> bool:
+def extra_covers(extra: Extra, route: Route, asked: OrderTraits) -> bool:
     """Whether an extra is for this route and fits what is known of the order."""
     return (
         (extra.methods is None or route.method in extra.methods)

@@ -9,10 +9,6 @@ Source: own design, `monedero/rate-card/1`.
 
 >>> Linear(Fraction(1, 50), Fraction(1, 4)).at(Fraction(10))
 Fraction(9, 20)
->>> Linear(Fraction(1, 50), Fraction(1, 4)).at(None)
-Traceback (most recent call last):
-...
-TypeError: unsupported operand type(s) for *: 'Fraction' and 'NoneType'
 """
 
 from collections.abc import Iterable, Sequence
@@ -21,12 +17,12 @@ from typing import NamedTuple
 
 from monedero.core.fx import NoReferenceRate, ReferenceRates
 from monedero.core.money import minor_units
-from monedero.core.ratecard.context import OrderContext
+from monedero.core.order.model import Order
 from monedero.core.ratecard.model import Band, Route
 from monedero.core.ratecard.priced import NotPriced
-from monedero.core.ratecard.pricing import Candidates, CardPricer, Terms, no_rate
+from monedero.core.ratecard.pricing import Candidates, CardPricer, MetTerms, no_rate
 from monedero.core.ratecard.scaled import ScaledEntry, percent_at, stands
-from monedero.core.ratecard.volume import Reached
+from monedero.core.ratecard.volume import Reached, Takings
 from monedero.core.reasons import Reason
 
 ZERO = Fraction(0)
@@ -52,13 +48,13 @@ NOTHING = Linear(ZERO, ZERO)
 
 def total(parts: Iterable[Linear]) -> Linear:
     """The sum of several; what is nothing costs no addition."""
-    held = list(parts)
-    return Linear(_sum(part.slope for part in held), _sum(part.intercept for part in held))
+    several = list(parts)
+    return Linear(_sum(part.slope for part in several), _sum(part.intercept for part in several))
 
 
 def _sum(values: Iterable[Fraction]) -> Fraction:
-    held = [value for value in values if value]
-    return sum(held[1:], held[0]) if held else ZERO
+    several = [value for value in values if value]
+    return sum(several[1:], several[0]) if several else ZERO
 
 
 class FeePiece(NamedTuple):
@@ -105,13 +101,13 @@ FeeCurve = tuple[FeePiece, ...]
 
 
 def fee_curves(
-    pricer: CardPricer, order: OrderContext, books: str, rates: ReferenceRates
+    pricer: CardPricer, order: Order, takings: Takings, books: str, rates: ReferenceRates
 ) -> list[tuple[Route, FeeCurve | NotPriced]]:
     """Every route of a card with its pieces over all amounts above zero, in the shop currency (`books`).
 
     A route without a price at any amount, or whose fee cannot be brought to the shop currency, has the reason.
     """
-    terms = pricer.terms(order)
+    terms = pricer.terms(order, takings)
     if isinstance(terms, Reason):
         return [(route, NotPriced(route, terms)) for route in pricer.routes]
     try:
@@ -125,7 +121,7 @@ def fee_curves(
 class _Scale:
     """Brings whole numbers of a card's terms to whole units of the order's and the shop's currency."""
 
-    def __init__(self, currency: str, terms: Terms, to_books: Fraction) -> None:
+    def __init__(self, currency: str, terms: MetTerms, to_books: Fraction) -> None:
         units = minor_units(currency)
         self.terms = terms
         self._amount = terms.factors.by_currency[currency] * units
@@ -144,13 +140,13 @@ class _Scale:
         return Linear(ZERO, whole * self._money)
 
 
-def _ends(bands: Iterable[Band | None], terms: Terms) -> set[int]:
+def _ends(bands: Iterable[Band | None], terms: MetTerms) -> set[int]:
     """The ends of bands that can be brought over, over the factors' denominator."""
     ends = {end for band in bands if band for end in (band.from_, band.below) if end}
     return {terms.factors.whole(end) for end in ends if end.currency in terms.factors.by_currency}
 
 
-def _pieces(candidates: Candidates, terms: Terms, scale: _Scale) -> Iterable[FeePiece]:
+def _pieces(candidates: Candidates, terms: MetTerms, scale: _Scale) -> Iterable[FeePiece]:
     """The pieces of a route between the ends of bands, each cut again where a limit takes hold."""
     bands = [entry.amount for entry in (*candidates.rates, *candidates.extras)]
     starts: list[int] = sorted({0, *_ends(bands, terms)})
@@ -165,7 +161,9 @@ def _pieces(candidates: Candidates, terms: Terms, scale: _Scale) -> Iterable[Fee
             yield from _limited(rate, percent, _extra_parts(extras, terms, scale), stretch, scale)
 
 
-def _first(rates: Iterable[ScaledEntry], amount: int, reached: Reached | None, terms: Terms) -> ScaledEntry | None:
+def _first(
+    rates: Iterable[ScaledEntry], amount: int, reached: Reached | None, terms: MetTerms
+) -> ScaledEntry | None:
     """The first rate whose bands hold; None where none does, or where its reference rate is missing."""
     for rate in rates:
         fits = stands(rate, amount, reached, terms.factors)
@@ -175,7 +173,7 @@ def _first(rates: Iterable[ScaledEntry], amount: int, reached: Reached | None, t
 
 
 def _all(
-    extras: Iterable[ScaledEntry], amount: int, reached: Reached | None, terms: Terms
+    extras: Iterable[ScaledEntry], amount: int, reached: Reached | None, terms: MetTerms
 ) -> list[ScaledEntry] | None:
     """Every extra whose bands hold; None where the reference rate of one is missing."""
     verdicts = [(extra, stands(extra, amount, reached, terms.factors)) for extra in extras]
@@ -183,7 +181,7 @@ def _all(
 
 
 def _extra_parts(
-    extras: Iterable[ScaledEntry], terms: Terms, scale: _Scale
+    extras: Iterable[ScaledEntry], terms: MetTerms, scale: _Scale
 ) -> tuple[tuple[str, Linear, Linear], ...]:
     return tuple(
         (

@@ -269,9 +269,9 @@ class RateCard(Strict):
 
     @model_validator(mode="after")
     def _consistent(self) -> Self:
-        held = len(self.rates) + len(self.extras)
-        if held > MOST_ENTRIES or len(self.plans) > MOST_PLANS:
-            raise broken(FaultCode.CARD_TOO_LONG, value=held, plans=len(self.plans))
+        count = len(self.rates) + len(self.extras)
+        if count > MOST_ENTRIES or len(self.plans) > MOST_PLANS:
+            raise broken(FaultCode.CARD_TOO_LONG, value=count, plans=len(self.plans))
         once((plan.id for plan in self.plans), "plan")
         plans = {plan.id for plan in self.plans}
         methods = {rate.method for rate in self.rates}
@@ -290,7 +290,7 @@ class RateCard(Strict):
 
     @property
     def routes(self) -> list[Route]:
-        """Every method under every plan: by plan, then by method in order of first appearance in the rates."""
+        """Every method under every plan: by plan, then by method in the sequence in which the rates name them first."""
         methods = dict.fromkeys(rate.method for rate in self.rates)
         return [
             Route(provider=self.provider.id, plan=plan.id, method=method)

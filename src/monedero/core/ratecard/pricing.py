@@ -17,11 +17,13 @@ from functools import lru_cache
 from types import MappingProxyType
 from typing import NamedTuple
 
+from monedero.core.errors import FaultCode, refuse
 from monedero.core.fx import NoReferenceRate, ReferenceRates
 from monedero.core.money import Money, minor_units
-from monedero.core.ratecard.context import Known, OrderContext, origin_of
-from monedero.core.ratecard.fit import Asked, extra_covers, rate_covers
+from monedero.core.order.model import Known, Order
+from monedero.core.ratecard.fit import OrderTraits, extra_covers, rate_covers
 from monedero.core.ratecard.model import Extra, Rate, RateCard, Route
+from monedero.core.ratecard.origin import origin_of
 from monedero.core.ratecard.priced import NothingToPay, NotPriced, Priced, Pricing
 from monedero.core.ratecard.scaled import (
     Factors,
@@ -33,7 +35,7 @@ from monedero.core.ratecard.scaled import (
     scale_entry,
     stands,
 )
-from monedero.core.ratecard.volume import Reached, Volume, ends_of, graduated_ends, reached_by
+from monedero.core.ratecard.volume import NOT_KNOWN, Reached, Takings, Volume, ends_of, graduated_ends, reached_by
 from monedero.core.reasons import Reason, ReasonCode
 
 NO_EXTRAS: tuple[str, ...] = ()
@@ -49,7 +51,7 @@ class Candidates(NamedTuple):
     extras: tuple[ScaledEntry, ...]
 
 
-class Terms(NamedTuple):
+class MetTerms(NamedTuple):
     """What of a card an order meets, whatever its amount.
 
     Factors bring minor units to the settlement currency; `reached` says by plan what the month's volume reaches (one
@@ -111,20 +113,21 @@ class CardPricer:
         except NoReferenceRate:
             return None
 
-    def terms(self, order: OrderContext) -> Terms | Reason:
+    def terms(self, order: Order, takings: Takings = NOT_KNOWN) -> MetTerms | Reason:
         """What of the card an order meets, whatever its amount; or why none of the card's routes has a price."""
         if not self.open:
-            open_to = ", ".join(self.card.provider.countries)
-            return Reason(ReasonCode.SHOP_COUNTRY, limit=open_to, own=self._shop_country)
+            return Reason(
+                ReasonCode.SHOP_COUNTRY, limit=tuple(self.card.provider.countries), own=self._shop_country
+            )
         currency, day = order.amount.currency, order.placed_on
         settlement, candidates = self.prepared(order.known)
-        asking = order.volumes_of(self.card) if self.volume_ends else NO_ASKING
+        asking = takings.of(self.card) if self.volume_ends else NO_ASKING
         other = next((volume.currency for volume in asking.values()), currency)
         factors = self._factors(currency, other, settlement, day)
         if currency in factors.missing:
             return no_rate(factors.missing[currency])
         reached = {plan: self._reached(volume, factors) for plan, volume in asking.items()}
-        return Terms(settlement, candidates, factors, reached, other, self.percent_over)
+        return MetTerms(settlement, candidates, factors, reached, other, self.percent_over)
 
     def _reached(self, volume: Volume, factors: Factors) -> Reached:
         """What a volume reaches of the card's ends; all is left open where it has no reference rate."""
@@ -135,14 +138,18 @@ class CardPricer:
         value = volume.amount * minor_units(volume.currency) * known[volume.currency]
         return reached_by(ends, value, value)
 
-    def price(self, order: OrderContext, reached: Mapping[str, Reached] | None = None) -> list[Pricing]:
-        """The fee on every route of the card, in the card's sequence of routes.
+    def price(
+        self, order: Order, takings: Takings = NOT_KNOWN, reached: Mapping[str, Reached] | None = None
+    ) -> list[Pricing]:
+        """The fee on every route of the card, in the card's sequence of routes; refuses an amount below zero.
 
-        What the month's volume reaches may be given by plan; else it is what the order says of volumes.
+        What the month's volume reaches may be given by plan; else it is what the takings say.
         """
+        if order.amount.minor < 0:
+            raise refuse(FaultCode.AMOUNT_NEGATIVE, "amount", order.amount)
         if order.amount.minor == 0:
             return [NothingToPay(route) for route in self.routes]
-        terms = self.terms(order)
+        terms = self.terms(order, takings)
         if isinstance(terms, Reason):
             return [NotPriced(route, terms) for route in self.routes]
         if reached is not None:
@@ -158,9 +165,9 @@ class CardPricer:
     def _prepare(self, known: Known) -> tuple[str, list[Candidates]]:
         """What does not depend on amount, volume and day: settlement currency, and the entries that may fit."""
         settlement = self.settlement(known.currency)
-        asked = Asked(
+        asked = OrderTraits(
             known,
-            origin_of(self._shop_country, known.buyer_country, self._region),
+            origin_of(self._shop_country, known.country, self._region),
             conversion=settlement != known.currency,
         )
         return settlement, [
@@ -173,7 +180,7 @@ class CardPricer:
         ]
 
 
-def _price_route(candidates: Candidates, amount: int, terms: Terms, denominator: int) -> Pricing:
+def _price_route(candidates: Candidates, amount: int, terms: MetTerms, denominator: int) -> Pricing:
     """The fee on one route: the first rate whose bands hold, its limits, and every extra whose bands hold.
 
     `amount` is in the settlement currency, over the factors' denominator; fees are over `denominator`.
@@ -219,10 +226,10 @@ def _limited(entry: ScaledEntry, base: int, factors: Factors, percent_over: int)
 
 def no_rate(missing: NoReferenceRate) -> Reason:
     """The reason for a route whose reference rate is missing."""
-    return Reason(ReasonCode.NO_REFERENCE_RATE, limit=missing.currency, own=missing.day.isoformat())
+    return Reason(ReasonCode.NO_REFERENCE_RATE, limit=missing.currency, own=missing.day)
 
 
-def lacking(entry: ScaledEntry, terms: Terms) -> Reason:
+def lacking(entry: ScaledEntry, terms: MetTerms) -> Reason:
     """The reason for a rate or an extra that needs a missing reference rate, of a figure or of the month's volume."""
     missing = terms.factors.missing
     return no_rate(missing[min((entry.currencies | {terms.asked_in}) & missing.keys())])

@@ -14,11 +14,12 @@ True
 """
 
 from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, field
 from fractions import Fraction
 from typing import NamedTuple
 
 from monedero.core.money import Money
-from monedero.core.ratecard.model import Extra, Rate
+from monedero.core.ratecard.model import Extra, Rate, RateCard
 
 
 class Volume(NamedTuple):
@@ -31,6 +32,32 @@ class Volume(NamedTuple):
     def of(cls, money: Money) -> "Volume":
         """A volume that was typed."""
         return cls(money.exact, money.currency)
+
+
+def plan_key(provider: str, plan: str) -> str:
+    """The name by which figures of a plan are kept, unlike that of any plan of another provider."""
+    return f"{provider}/{plan}"
+
+
+@dataclass(frozen=True, slots=True)
+class Takings:
+    """What accounts take in a month: every account alike, or each plan (by its `plan_key`) its own, in one currency.
+
+    Where neither is given, nothing is known.
+    """
+
+    every: Money | None = None
+    by_plan: Mapping[str, Volume] = field(default_factory=dict)
+
+    def of(self, card: RateCard) -> Mapping[str, Volume]:
+        """What the account takes, by plan of a card; one that is not known is not there."""
+        if self.every is not None:
+            return dict.fromkeys((plan.id for plan in card.plans), Volume.of(self.every))
+        named = {plan.id: plan_key(card.provider.id, plan.id) for plan in card.plans}
+        return {plan: self.by_plan[name] for plan, name in named.items() if name in self.by_plan}
+
+
+NOT_KNOWN = Takings()
 
 
 class Reached(NamedTuple):

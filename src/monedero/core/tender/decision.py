@@ -8,30 +8,39 @@ is pure: the same values give the same answer.
 Source: own design.
 
 >>> from datetime import date
+>>> from monedero.core.money import Money
 >>> cash = Tender(id="cash", method="cash", on=False, name="Cash on the day")
->>> order = Order(Money(8500, "EUR"), "ES", frozenset(), False, date(2026, 11, 24))
+>>> order = Order(Money(8500, "EUR"), "ES", date(2026, 11, 24), recurring=False)
 >>> traits = Method(id="cash", name="Cash", family="cash", buyer="Pays on the day.", recurring=False, own=True)
 >>> setting = Setting("PT", "EUR", Mode.TEST, {"cash": traits}, {}, None)
 >>> [reason.code.value for reason in decide([cash], order, setting)[0].reasons]
 ['off']
->>> decide([cash], order, Setting("PT", "EUR", Mode.TEST, {}, {}, None))
-Traceback (most recent call last):
-...
-KeyError: 'cash'
 """
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
 
 from monedero.core.account import Account, Mode, Stage
-from monedero.core.fx import NoReferenceRate, ReferenceRates
-from monedero.core.method import Method
-from monedero.core.money import Money
-from monedero.core.order import Order
+from monedero.core.fx import ReferenceRates
+from monedero.core.method import Method, UnknownMethod
+from monedero.core.order.facts import COUNTRY, CURRENCY, KIND, RECURRING
+from monedero.core.order.model import Order
 from monedero.core.reasons import Reason, ReasonCode
 from monedero.core.shop import Storefront
+from monedero.core.tender.checks import (
+    COUNTRY_CODES,
+    CURRENCY_CODES,
+    KIND_CODES,
+    METHOD_LIMITS,
+    RECURRING_CODES,
+    WINDOW_LIMITS,
+    Check,
+    Is,
+    Never,
+    OneOf,
+    Within,
+)
 from monedero.core.tender.model import Tender
-from monedero.core.window import Window
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,46 +70,78 @@ class Outcome:
         return self.place is not None
 
 
+class Decision:
+    """A checkout with its setting, compiled: for each tender the checks that an order must pass.
+
+    It is made once, and then asked for any number of orders.
+    """
+
+    def __init__(self, tenders: Iterable[Tender], setting: Setting) -> None:
+        """Compile; `setting.methods` must know every method used."""
+        self.tenders = [(tender, tuple(checks_of(tender, setting))) for tender in tenders]
+        self._possible = [
+            (tender, checks)
+            for tender, checks in self.tenders
+            if not any(isinstance(check, Never) for check in checks)
+        ]
+
+    def offered(self, order: Order) -> list[Tender]:
+        """The tenders that are offered for an order, in sequence."""
+        return [tender for tender, checks in self._possible if all(check.holds(order) for check in checks)]
+
+    def outcomes(self, order: Order) -> list[Outcome]:
+        """Every tender in sequence with its outcome for an order."""
+        outcomes: list[Outcome] = []
+        place = 0
+        for tender, checks in self.tenders:
+            reasons = tuple(reason for check in checks for reason in check.reasons(order))
+            if not reasons:
+                place += 1
+            outcomes.append(Outcome(tender, None if reasons else place, reasons))
+        return outcomes
+
+
 def decide(tenders: Iterable[Tender], order: Order, setting: Setting) -> list[Outcome]:
-    """Every tender in sequence with its outcome; `setting.methods` must know every method used."""
-    outcomes: list[Outcome] = []
-    place = 0
-    for tender in tenders:
-        reasons = tuple(held_back(tender, order, setting))
-        if not reasons:
-            place += 1
-        outcomes.append(Outcome(tender, None if reasons else place, reasons))
-    return outcomes
+    """Every tender in sequence with its outcome for one order."""
+    return Decision(tenders, setting).outcomes(order)
 
 
-def held_back(tender: Tender, order: Order, setting: Setting) -> Iterable[Reason]:
-    """Every reason why one tender is not offered, in sequence."""
+def checks_of(tender: Tender, setting: Setting) -> Iterator[Check]:
+    """What must hold for a tender to be offered, in sequence."""
     if not tender.on and not tender.follows:
-        yield Reason(ReasonCode.OFF)
-    yield from cannot_carry(setting.methods[tender.method], order, setting)
+        yield Never(Reason(ReasonCode.OFF))
+    yield from carrying(setting.methods[tender.method], setting)
     if tender.route is not None:
-        yield from _account(tender, tender.route.provider, setting)
-    yield from _window(tender.windows, order, setting)
+        yield from map(Never, _account(tender, tender.route.provider, setting))
+    if tender.windows:
+        windows = {window.currency: window for window in tender.windows}
+        yield Within(windows, setting.shop_currency, setting.rates, WINDOW_LIMITS)
 
 
-def cannot_carry(method: Method, order: Order, setting: Setting) -> Iterable[Reason]:
-    """Every reason why a method cannot carry an order, in sequence."""
+def carrying(method: Method, setting: Setting) -> Iterator[Check]:
+    """What must hold for a method to carry an order, in sequence."""
+    if isinstance(method, UnknownMethod):
+        yield Never(Reason(ReasonCode.METHOD_UNKNOWN, own=method.id))
+        return
     if method.shop_countries is not None and setting.shop_country not in method.shop_countries:
-        yield _not_in(ReasonCode.METHOD_SHOP_COUNTRY, method.shop_countries, setting.shop_country)
-    if method.buyer_countries is not None and order.country not in method.buyer_countries:
-        yield _not_in(ReasonCode.METHOD_COUNTRY, method.buyer_countries, order.country)
-    if method.currencies is not None and order.amount.currency not in method.currencies:
-        yield _not_in(ReasonCode.METHOD_CURRENCY, method.currencies, order.amount.currency)
+        limit = tuple(method.shop_countries)
+        yield Never(Reason(ReasonCode.METHOD_SHOP_COUNTRY, limit=limit, own=setting.shop_country))
+    if method.buyer_countries is not None:
+        yield OneOf(COUNTRY, method.buyer_countries, COUNTRY_CODES)
+    if method.currencies is not None:
+        yield OneOf(CURRENCY, method.currencies, CURRENCY_CODES)
     if method.amount is not None:
-        yield from _limits(method.amount, order, setting, METHOD_LIMITS)
-    if order.recurring and not method.recurring:
-        yield Reason(ReasonCode.METHOD_RECURRING)
-    if method.kinds is not None and not order.kinds.issubset(method.kinds):
-        yield _not_in(ReasonCode.METHOD_KIND, method.kinds, "+".join(sorted(order.kinds)))
+        currency = method.amount.currency
+        yield Within({currency: method.amount}, currency, setting.rates, METHOD_LIMITS)
+    if not method.recurring:
+        yield Is(RECURRING, False, RECURRING_CODES)
+    if method.kinds is not None:
+        yield OneOf(KIND, method.kinds, KIND_CODES)
 
 
-def _not_in(code: ReasonCode, allowed: Iterable[str], own: str) -> Reason:
-    return Reason(code, limit=", ".join(allowed), own=own)
+def cannot_carry(method: Method, order: Order, setting: Setting) -> Iterator[Reason]:
+    """Every reason why a method cannot carry an order, in sequence."""
+    return (reason for check in carrying(method, setting) for reason in check.reasons(order))
 
 
 def _account(tender: Tender, provider: str, setting: Setting) -> Iterable[Reason]:
@@ -122,56 +163,5 @@ def _account(tender: Tender, provider: str, setting: Setting) -> Iterable[Reason
 
 def _standing(account: Account, method: str) -> dict[str, str]:
     """Where a method that is not active stands, and why."""
-    held = next((entry for entry in account.other_methods if entry.method == method), None)
-    return {"standing": held.standing.value, "why": held.reason} if held else {"standing": "", "why": ""}
-
-
-def _window(windows: Iterable[Window], order: Order, setting: Setting) -> Iterable[Reason]:
-    """The window in the order's own currency, else the one in the shop's currency, brought over unrounded."""
-    own = books = None
-    for window in windows:
-        if window.currency == order.amount.currency:
-            own = window
-        elif window.currency == setting.shop_currency:
-            books = window
-    held = own or books
-    if held is not None:
-        yield from _limits(held, order, setting, WINDOW_LIMITS)
-
-
-METHOD_LIMITS = (
-    ReasonCode.METHOD_AMOUNT_UNDER,
-    ReasonCode.METHOD_AMOUNT_OVER,
-    ReasonCode.METHOD_AMOUNT_UNKNOWN,
-)
-WINDOW_LIMITS = (ReasonCode.WINDOW_UNDER, ReasonCode.WINDOW_OVER, ReasonCode.WINDOW_UNKNOWN)
-
-
-def _limits(
-    window: Window, order: Order, setting: Setting, codes: tuple[ReasonCode, ReasonCode, ReasonCode]
-) -> Iterable[Reason]:
-    """Reasons from an amount under or over limits; limits in another currency are brought over and say so."""
-    under, over, unknown = codes
-    amount = order.amount
-    try:
-        if window.from_ is not None and _against(amount, window.from_, order, setting) < 0:
-            yield _limit(under, window.from_, "from", amount)
-        if window.up_to is not None and _against(amount, window.up_to, order, setting) > 0:
-            yield _limit(over, window.up_to, "up_to", amount)
-        if window.below is not None and _against(amount, window.below, order, setting) >= 0:
-            yield _limit(over, window.below, "below", amount)
-    except NoReferenceRate as missing:
-        yield Reason(unknown, limit=missing.currency, own=str(amount))
-
-
-def _against(amount: Money, limit: Money, order: Order, setting: Setting) -> int:
-    """Whether an amount lies over a limit (above nothing), at it (nothing) or under it; exact, never rounded."""
-    if limit.currency == amount.currency:
-        return amount.minor - limit.minor
-    factor = setting.rates.per_minor(limit.currency, amount.currency, order.placed_on)
-    return amount.minor * factor.denominator - limit.minor * factor.numerator
-
-
-def _limit(code: ReasonCode, limit: Money, end: str, amount: Money) -> Reason:
-    brought = "" if limit.currency == amount.currency else limit.currency
-    return Reason(code, limit=str(limit), own=str(amount), fields={"end": end, "brought_from": brought})
+    other = account.standing_of(method)
+    return {"standing": other.standing.value, "why": other.reason} if other else {"standing": "", "why": ""}

@@ -1,22 +1,39 @@
-"""What differs between two published states, as data: one entry for each thing that an owner changed.
+"""What differs between two published states, as data: one change for each field of the models that is not the same.
+
+The fields of the models are walked, so that none can be forgotten: what is added to a model is compared from then on.
 
 Source: own design.
 
->>> changes(None, Checkout(storefront="Web shop", mode="test"))
+>>> before = Checkout.model_validate({"storefront": "web-shop", "mode": "test", "tenders": [
+...     {"id": "card", "method": "card", "on": True, "name": "Card"}]})
+>>> card = before.tenders[0].model_copy(update={"on": False})
+>>> after = before.model_copy(update={"tenders": [card]})
+>>> [(change.code.value, change.name, change.setting, change.after) for change in changes(before, after)]
+[('tender', 'Card', 'on', False)]
+>>> changes(after, after)
 []
->>> Change("never-heard-of")
-Traceback (most recent call last):
-...
-ValueError: 'never-heard-of' is not a valid ChangeCode
 """
 
-from collections.abc import Iterable
-from dataclasses import dataclass, field
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass
 from enum import StrEnum
+from typing import Any
 
-from monedero.core.shop import Line, Market, Shop
-from monedero.core.tender.model import Checkout, Tender
-from monedero.core.window import Window
+from pydantic import BaseModel
+
+from monedero.core.method import Method
+from monedero.core.shop import Line, Market, OwnMethod, Shop, Storefront, TypedRate
+from monedero.core.tender.model import Checkout
+
+# The lists of a shop whose things are told one by one, each with what a thing goes by.
+THINGS: Mapping[str, Any] = {
+    "markets": lambda market: market.id,
+    "lines": lambda line: line.id,
+    "typed_rates": lambda rate: rate.currency,
+    "own_methods": lambda own: own.method.id,
+    "storefronts": lambda storefront: storefront.id,
+}
+Thing = Market | Line | TypedRate | OwnMethod | Storefront
 
 
 class ChangeCode(StrEnum):
@@ -24,88 +41,97 @@ class ChangeCode(StrEnum):
 
     ADDED = "tender-added"
     REMOVED = "tender-removed"
-    ON = "tender-on"
-    OFF = "tender-off"
-    RENAMED = "tender-renamed"
-    DESCRIBED = "tender-described"
-    WINDOW = "tender-window"
     SEQUENCE = "sequence"
+    TENDER = "tender"
+    CHECKOUT = "checkout"
     SHOP = "shop"
-    MARKET = "market"
-    LINE = "line"
+    THING = "thing"
+    METHOD = "method"
 
 
 @dataclass(frozen=True, slots=True)
 class Change:
-    """One change: its code, and what it was about, before and after."""
+    """One change.
+
+    `setting` is the field that changed, `before` and `after` its values (None: there was none, there is none any
+    more). `name` is the tender that it belongs to, or the id of a method.
+    """
 
     code: ChangeCode
-    fields: dict[str, str] = field(default_factory=dict)
+    name: str = ""
+    setting: str = ""
+    before: Any = None
+    after: Any = None
 
-    def __post_init__(self) -> None:
-        """Refuse a code that is not in the list."""
-        object.__setattr__(self, "code", ChangeCode(self.code))
+    @property
+    def fields(self) -> list[str]:
+        """The fields of a thing that are not the same any more; none of a plain value, or where it came or went."""
+        if not isinstance(self.before, BaseModel) or not isinstance(self.after, BaseModel):
+            return []
+        return [name for name, _, _ in differing(self.before, self.after)]
+
+
+def differing(before: BaseModel, after: BaseModel) -> Iterator[tuple[str, Any, Any]]:
+    """Every field of a model whose value is not the same in two of it."""
+    for name in type(after).model_fields:
+        old, new = getattr(before, name), getattr(after, name)
+        if old != new:
+            yield name, old, new
 
 
 def changes(before: Checkout | None, after: Checkout) -> list[Change]:
     """What changed in a checkout; before the first edition everything in it is added."""
     old = {tender.id: tender for tender in (before.tenders if before else [])}
     new = {tender.id: tender for tender in after.tenders}
-    found = [Change(ChangeCode.REMOVED, {"name": old[name].name}) for name in old if name not in new]
+    found = [
+        Change(ChangeCode.CHECKOUT, setting=setting, before=was, after=now)
+        for setting, was, now in (differing(before, after) if before else ())
+        if setting != "tenders"
+    ]
+    found += [Change(ChangeCode.REMOVED, old[id].name, before=old[id]) for id in old if id not in new]
     for tender in after.tenders:
         if tender.id in old:
-            found += _tender_changes(old[tender.id], tender)
+            found += [
+                Change(ChangeCode.TENDER, tender.name, *differs) for differs in differing(old[tender.id], tender)
+            ]
         else:
-            found.append(Change(ChangeCode.ADDED, {"name": tender.name, "state": "on" if tender.on else "off"}))
-    kept_before = [name for name in old if name in new]
-    kept_after = [tender for tender in after.tenders if tender.id in old]
-    if kept_before != [tender.id for tender in kept_after]:
-        found.append(Change(ChangeCode.SEQUENCE, {"after": ", ".join(tender.name for tender in kept_after)}))
+            found.append(Change(ChangeCode.ADDED, tender.name, after=tender))
+    if [id for id in old if id in new] != [id for id in new if id in old]:
+        found.append(Change(ChangeCode.SEQUENCE, after=[tender.name for tender in after.tenders]))
     return found
-
-
-def _tender_changes(old: Tender, new: Tender) -> Iterable[Change]:
-    if old.on != new.on:
-        yield Change(ChangeCode.ON if new.on else ChangeCode.OFF, {"name": new.name})
-    if old.name != new.name:
-        yield Change(ChangeCode.RENAMED, {"before": old.name, "after": new.name})
-    if old.description != new.description:
-        yield Change(ChangeCode.DESCRIBED, {"name": new.name, "after": new.description})
-    if old.windows != new.windows:
-        yield Change(ChangeCode.WINDOW, {"name": new.name, "after": "; ".join(map(window_text, new.windows))})
-
-
-def window_text(window: Window) -> str:
-    """A window in words of the format: `from 60.00 EUR, up_to 1200.00 EUR`."""
-    ends = (("from", window.from_), ("up_to", window.up_to), ("below", window.below))
-    return ", ".join(f"{end} {limit}" for end, limit in ends if limit is not None)
 
 
 def shop_changes(before: Shop | None, after: Shop) -> list[Change]:
     """What changed in the shop that a checkout is published for."""
     if before is None:
         return []
-    found = [
-        Change(ChangeCode.SHOP, {"what": what, "before": str(old), "after": str(new)})
-        for what, old, new in (
-            ("name", before.name, after.name),
-            ("country", before.country, after.country),
-            ("currency", before.currency, after.currency),
-        )
-        if old != new
-    ]
-    for code, olds, news in (
-        (ChangeCode.MARKET, _named(before.markets), _named(after.markets)),
-        (ChangeCode.LINE, _named(before.lines), _named(after.lines)),
-    ):
-        for name in {**olds, **news}:
-            if olds.get(name) != news.get(name):
-                how = "added" if name not in olds else "removed" if name not in news else "changed"
-                found.append(Change(code, {"name": name, "how": how}))
+    found: list[Change] = []
+    for setting, old, new in differing(before, after):
+        if setting in THINGS:
+            found += _things(setting, old, new)
+        else:
+            found.append(Change(ChangeCode.SHOP, setting=setting, before=old, after=new))
     return found
 
 
-def _named(things: Iterable[Market | Line]) -> dict[str, Market | Line]:
-    return {
-        f"{thing.country} {thing.currency}" if isinstance(thing, Market) else thing.name: thing for thing in things
-    }
+def _things(setting: str, before: Sequence[Thing], after: Sequence[Thing]) -> Iterator[Change]:
+    """What was added to, removed from or changed in a list; where nothing was, its sequence is another one."""
+    goes_by = THINGS[setting]
+    old, new = ({goes_by(thing): thing for thing in things} for things in (before, after))
+    same = True
+    for id in {**old, **new}:
+        if old.get(id) != new.get(id):
+            same = False
+            yield Change(ChangeCode.THING, setting=setting, before=old.get(id), after=new.get(id))
+    if same:
+        yield Change(ChangeCode.SHOP, setting=setting, before=before, after=after)
+
+
+def method_changes(before: Sequence[Method], after: Sequence[Method]) -> list[Change]:
+    """What changed in what the methods that both use can carry."""
+    old = {method.id: method for method in before}
+    return [
+        Change(ChangeCode.METHOD, method.id, before=old[method.id], after=method)
+        for method in after
+        if method.id in old and old[method.id] != method
+    ]

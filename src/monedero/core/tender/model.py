@@ -5,13 +5,13 @@ Names are unique in their checkout, whatever their case; windows are written per
 Source: own design.
 
 >>> card = Tender(id="card", method="card", on=True, name="Card")
->>> Checkout(storefront="Web shop", mode="test", tenders=[card]).tenders[0].windows
+>>> Checkout(storefront="web-shop", mode="test", tenders=[card]).tenders[0].windows
 []
->>> Checkout(storefront="Web shop", mode="test", tenders=[card, card])
+>>> Checkout(storefront="web-shop", mode="test", tenders=[card, card])
 Traceback (most recent call last):
 ...
 pydantic_core._pydantic_core.ValidationError: 1 validation error for Checkout
-  duplicate [type=duplicate, input_value={'storefront': 'Web shop'...}, input_type=dict]
+  duplicate [type=duplicate, input_value={'storefront': 'web-shop'...}, input_type=dict]
 """
 
 from typing import Annotated, Self
@@ -66,9 +66,9 @@ class Tender(Strict):
 
 
 class Checkout(Strict):
-    """The tenders of one storefront, in the sequence in which buyers meet them."""
+    """The tenders of one storefront, named by its id, in the sequence in which buyers meet them."""
 
-    storefront: Name
+    storefront: Identifier
     mode: Mode
     tenders: list[Tender] = []
 

@@ -5,13 +5,13 @@ from collections.abc import Mapping
 from monedero.core.fx import ReferenceRates
 from monedero.core.method import Family
 from monedero.core.money import Money
-from monedero.core.order import Order
+from monedero.core.order.model import Order
 from monedero.core.payment.state import Move, State
 from monedero.core.ratecard.model import CardKind, Event, RateCard
 from monedero.core.ratecard.priced import Priced
 from monedero.core.ratecard.pricing import CardPricer
 from monedero.figures import methods, reference_rates
-from monedero.standins.provider.things import Taking
+from monedero.standins.provider.model import Taking
 
 CARDS = (Family.CARD, Family.DEVICE_WALLET)
 
@@ -20,7 +20,6 @@ class Charges:
     """Fees by rate card. A card that is tried here is a consumer's credit card."""
 
     def __init__(self, cards: Mapping[str, RateCard]) -> None:
-        """Keep the cards by provider."""
         self._cards = cards
         self._rates = ReferenceRates(reference_rates.bundled())
 
@@ -49,16 +48,17 @@ class Charges:
     def _for_taking(self, payment: Taking, minor: int) -> Money | None:
         asked = payment.asked
         card = self._cards[payment.provider]
+        card_kind = CardKind.CONSUMER_CREDIT if methods.method(asked.method).family in CARDS else None
         order = Order(
             Money(minor, asked.amount.currency),
             asked.country,
+            payment.begun_at.date(),
             frozenset({asked.kind}),
             asked.recurring,
-            payment.begun_at.date(),
+            card_kind=card_kind,
         )
-        kind = CardKind.CONSUMER_CREDIT if methods.method(asked.method).family in CARDS else None
         pricer = CardPricer(card, card.provider.countries[0], self._rates)
-        for pricing in pricer.price(order.context(card_kind=kind)):
+        for pricing in pricer.price(order):
             wanted = pricing.route.method == asked.method and asked.plan in (None, pricing.route.plan)
             if wanted and isinstance(pricing, Priced):
                 return pricing.charged

@@ -15,6 +15,7 @@ from pydantic_core import ErrorDetails
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound, Refused
 from monedero.formats.gateway import (
     IDEMPOTENCY_KEY,
+    WELL_KNOWN,
     AccountHeld,
     AmountAsked,
     AnswerGiven,
@@ -28,13 +29,12 @@ from monedero.formats.gateway import (
     PaymentHeld,
 )
 from monedero.formats.json_text import faults
+from monedero.standins.provider.model import Merchant
 from monedero.standins.provider.program import SimulatedProvider
 from monedero.standins.provider.reviewing import Reviews
-from monedero.standins.provider.things import Merchant
 from monedero.wording import fault_text
 
 STATUS = {InvalidInput: 422, NotFound: 404, Conflict: 409}
-WELL_KNOWN = "/.well-known/payment-domain/"
 
 
 Key = Annotated[str, Header(alias=IDEMPOTENCY_KEY, min_length=8, max_length=200)]
@@ -68,7 +68,7 @@ Find = Callable[[str], Played]
 
 
 def contract_app(find: Find) -> FastAPI:
-    """The contract of every provider, to be mounted at its path; `find` gives who is played in a room."""
+    """The contract of every provider, to be mounted at its path; `find` gives who is played in a shop."""
     app = FastAPI(title="Simulated provider", openapi_url=None)
     desk = _Desk(find)
     app.include_router(_account_routes(desk))
@@ -79,31 +79,31 @@ def contract_app(find: Find) -> FastAPI:
 
 
 class _Desk:
-    """Who is asked: the provider of a room, open, and the merchant whom a token names."""
+    """Who is asked: the provider of a shop, open, and the merchant whom a token names."""
 
     def __init__(self, find: Find) -> None:
         self.find = find
 
-    def open(self, room: str, name: str) -> SimulatedProvider:
+    def open(self, shop: str, name: str) -> SimulatedProvider:
         """A provider; one that is not played is not found, one that was told to be down answers nothing."""
-        provider = self.find(room).provider
+        provider = self.find(shop).provider
         if name not in provider.world.facts:
             raise NotFound(Fault(FaultCode.NOT_FOUND, "provider", name, {"what": "provider"}))
         if provider.courier.faults(name).down:
             raise Down
         return provider
 
-    def asked(self, room: str, name: str, authorization: Annotated[str, Header()] = "") -> "Asked":
+    def asked(self, shop: str, name: str, authorization: Annotated[str, Header()] = "") -> "AskedOfProvider":
         """Who asks with a token."""
-        provider = self.open(room, name)
+        provider = self.open(shop, name)
         scheme, _, token = authorization.partition(" ")
         merchant = provider.merchants.by_token(token) if scheme.lower() == "bearer" and token else None
         if merchant is None or merchant.provider != name:
             raise NoAccess
-        return Asked(provider, merchant)
+        return AskedOfProvider(provider, merchant)
 
 
-class Asked(NamedTuple):
+class AskedOfProvider(NamedTuple):
     """A provider and the merchant who asks it."""
 
     provider: SimulatedProvider
@@ -162,51 +162,51 @@ def _connected(provider: SimulatedProvider, merchant: Merchant) -> Connection:
 
 
 def _account_routes(desk: _Desk) -> APIRouter:
-    router = APIRouter(prefix="/{room}/{name}")
+    router = APIRouter(prefix="/{shop}/{name}")
     access = Depends(desk.asked)
 
     @router.post("/connection")
-    def connect(room: str, name: str, asked: ConnectionAsked) -> Connection:
-        provider = desk.open(room, name)
+    def connect(shop: str, name: str, asked: ConnectionAsked) -> Connection:
+        provider = desk.open(shop, name)
         return _connected(provider, provider.merchants.with_credentials(name, asked.mode, asked.fields))
 
     @router.post("/connection/by-email", status_code=202)
-    def invite(room: str, name: str, asked: ConnectionAsked) -> None:
-        merchants = desk.open(room, name).merchants
+    def invite(shop: str, name: str, asked: ConnectionAsked) -> None:
+        merchants = desk.open(shop, name).merchants
         merchants.invite(name, asked.mode, asked.fields.get("email", ""), asked.fields.get("link", ""))
 
     @router.post("/connection/confirmed")
-    def confirmed(room: str, name: str, asked: ConnectionAsked) -> Connection:
-        provider = desk.open(room, name)
+    def confirmed(shop: str, name: str, asked: ConnectionAsked) -> Connection:
+        provider = desk.open(shop, name)
         return _connected(provider, provider.merchants.by_email(name, asked.mode, asked.fields.get("email", "")))
 
     @router.post("/token")
-    def token(room: str, name: str, asked: Annotated[TokenAsked, Form()]) -> Connection:
-        provider = desk.open(room, name)
+    def token(shop: str, name: str, asked: Annotated[TokenAsked, Form()]) -> Connection:
+        provider = desk.open(shop, name)
         if asked.grant_type != "authorization_code":
             raise InvalidInput(Fault(FaultCode.SIGN_IN_FORGED, "grant_type", asked.grant_type[:40]))
         merchant = provider.merchants.by_code(asked.code, asked.redirect_uri, asked.code_verifier)
         return _connected(provider, merchant)
 
     @router.get("/account")
-    def account(who: Annotated[Asked, access]) -> AccountHeld:
+    def account(who: Annotated[AskedOfProvider, access]) -> AccountHeld:
         return who.merchant.held
 
     @router.put("/endpoint", status_code=204)
-    def endpoint(who: Annotated[Asked, access], asked: EndpointAsked) -> None:
+    def endpoint(who: Annotated[AskedOfProvider, access], asked: EndpointAsked) -> None:
         who.provider.merchants.set_endpoint(who.merchant.number, asked.url, asked.secret)
 
     @router.post("/endpoint/check", status_code=202)
-    def check(who: Annotated[Asked, access]) -> None:
+    def check(who: Annotated[AskedOfProvider, access]) -> None:
         merchant = who.merchant
         checked = Notification(type="endpoint.checked", mode=merchant.mode, account=merchant.number)
         who.provider.courier.take(merchant, checked)
         who.provider.courier.carry()
 
     @router.post("/domain")
-    def domain(room: str, who: Annotated[Asked, access]) -> AccountHeld:
+    def domain(shop: str, who: Annotated[AskedOfProvider, access]) -> AccountHeld:
         path = f"{WELL_KNOWN}{who.merchant.number}"
-        seen = desk.find(room).fetch(path)
+        seen = desk.find(shop).fetch(path)
         if seen is None or seen.strip() != who.merchant.number:
             raise Conflict(Fault(FaultCode.DOMAIN_NOT_SEEN, "domain", path))
         return who.provider.merchants.domain_checked(who.merchant.number).held
@@ -215,34 +215,36 @@ def _account_routes(desk: _Desk) -> APIRouter:
 
 
 def _payment_routes(desk: _Desk) -> APIRouter:
-    router = APIRouter(prefix="/{room}/{name}/payments")
+    router = APIRouter(prefix="/{shop}/{name}/payments")
     access = Depends(desk.asked)
 
     @router.post("", status_code=201)
-    def begin(who: Annotated[Asked, access], key: Key, asked: PaymentAsked) -> PaymentHeld:
+    def begin(who: Annotated[AskedOfProvider, access], key: Key, asked: PaymentAsked) -> PaymentHeld:
         return who.provider.payments.begin(who.merchant, who.key(key), asked)
 
     @router.get("/{reference}")
-    def read(who: Annotated[Asked, access], reference: str) -> PaymentHeld:
+    def read(who: Annotated[AskedOfProvider, access], reference: str) -> PaymentHeld:
         return who.provider.payments.held(who.provider.payments.get(who.own(reference)))
 
     @router.post("/{reference}/take")
-    def take(who: Annotated[Asked, access], key: Key, reference: str, asked: AmountAsked) -> PaymentHeld:
+    def take(who: Annotated[AskedOfProvider, access], key: Key, reference: str, asked: AmountAsked) -> PaymentHeld:
         who.provider.payments.take(who.own(reference), who.key(key), asked.amount)
         return who.told(reference)
 
     @router.post("/{reference}/refund")
-    def refund(who: Annotated[Asked, access], key: Key, reference: str, asked: AmountAsked) -> PaymentHeld:
+    def refund(
+        who: Annotated[AskedOfProvider, access], key: Key, reference: str, asked: AmountAsked
+    ) -> PaymentHeld:
         who.provider.payments.refund(who.own(reference), who.key(key), asked.amount)
         return who.told(reference)
 
     @router.post("/{reference}/release")
-    def release(who: Annotated[Asked, access], key: Key, reference: str) -> PaymentHeld:
+    def release(who: Annotated[AskedOfProvider, access], key: Key, reference: str) -> PaymentHeld:
         who.provider.payments.release(who.own(reference), who.key(key))
         return who.told(reference)
 
     @router.post("/{reference}/cancel")
-    def cancel(who: Annotated[Asked, access], key: Key, reference: str) -> PaymentHeld:
+    def cancel(who: Annotated[AskedOfProvider, access], key: Key, reference: str) -> PaymentHeld:
         who.provider.payments.cancel(who.own(reference), who.key(key))
         return who.told(reference)
 
@@ -250,24 +252,24 @@ def _payment_routes(desk: _Desk) -> APIRouter:
 
 
 def _application_routes(desk: _Desk) -> APIRouter:
-    router = APIRouter(prefix="/{room}/{name}/applications")
+    router = APIRouter(prefix="/{shop}/{name}/applications")
 
-    def own(room: str, name: str, reference: str) -> Reviews:
-        reviews = desk.open(room, name).reviews
+    def own(shop: str, name: str, reference: str) -> Reviews:
+        reviews = desk.open(shop, name).reviews
         if reviews.get(reference).provider != name:
             raise NotFound(Fault(FaultCode.NOT_FOUND, "application", reference, {"what": "application"}))
         return reviews
 
     @router.post("", status_code=201)
-    def apply(room: str, name: str, asked: ApplicationAsked) -> ApplicationHeld:
-        return desk.open(room, name).reviews.take_in(name, asked)
+    def apply(shop: str, name: str, asked: ApplicationAsked) -> ApplicationHeld:
+        return desk.open(shop, name).reviews.take_in(name, asked)
 
     @router.get("/{reference}")
-    def read(room: str, name: str, reference: str) -> ApplicationHeld:
-        return own(room, name, reference).held(reference)
+    def read(shop: str, name: str, reference: str) -> ApplicationHeld:
+        return own(shop, name, reference).held(reference)
 
     @router.post("/{reference}/answer")
-    def answer(room: str, name: str, reference: str, given: AnswerGiven) -> ApplicationHeld:
-        return own(room, name, reference).answer(reference, given.answer, given.papers)
+    def answer(shop: str, name: str, reference: str, given: AnswerGiven) -> ApplicationHeld:
+        return own(shop, name, reference).answer(reference, given.answer, given.papers)
 
     return router

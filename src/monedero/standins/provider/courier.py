@@ -12,7 +12,7 @@ from datetime import timedelta
 from monedero.formats import webhook
 from monedero.formats.gateway import Notification
 from monedero.standins.provider.merchants import Merchants
-from monedero.standins.provider.things import Faults, Merchant, Outgoing
+from monedero.standins.provider.model import Faults, Merchant, Outgoing
 from monedero.standins.provider.world import World
 
 # The path, the headers and the body of a notification; gives back the status, or None where nobody answers.
@@ -36,7 +36,7 @@ class Courier:
 
     def __init__(self, world: World, merchants: Merchants, post: Post) -> None:
         """`post` carries a notification."""
-        self._shelf = world.shelf
+        self._memory = world.memory
         self._now = world.now
         self._merchants = merchants
         self._post = post
@@ -46,11 +46,11 @@ class Courier:
 
     def faults(self, provider: str) -> Faults:
         """What a provider is told to do wrong."""
-        return self._shelf.get(Faults, provider) or Faults(provider=provider)
+        return self._memory.get(Faults, provider) or Faults(provider=provider)
 
     def set_faults(self, faults: Faults) -> None:
         """Tell a provider to do something wrong, or to stop it."""
-        self._shelf.put(faults.provider, faults)
+        self._memory.put(faults.provider, faults)
 
     def take(self, merchant: Merchant, notification: Notification) -> None:
         """Take a notification on its way; `carry` brings it there."""
@@ -63,18 +63,18 @@ class Courier:
             body=notification.model_dump_json(exclude_none=True),
             due_at=due,
         )
-        self._shelf.put(outgoing.id, outgoing, waits=True, due=due)
+        self._memory.put(outgoing.id, outgoing, waits=True, due=due)
         if faults.double:
             # The same message once more, under its own id: it must count once all the same.
             again = outgoing.model_copy(update={"id": f"msg_{secrets.token_hex(12)}"})
-            self._shelf.put(again.id, again, waits=True, due=due)
+            self._memory.put(again.id, again, waits=True, due=due)
         if faults.forge:
             forged = outgoing.model_copy(update={"id": f"msg_{secrets.token_hex(12)}", "forged": True})
-            self._shelf.put(forged.id, forged, waits=True, due=due)
+            self._memory.put(forged.id, forged, waits=True, due=due)
 
     def all(self) -> list[Outgoing]:
         """Everything that was ever on its way."""
-        return self._shelf.all(Outgoing)
+        return self._memory.all(Outgoing)
 
     def carry(self) -> None:
         """Bring everything there that is due."""
@@ -83,7 +83,7 @@ class Courier:
 
     def _carry_due(self) -> None:
         now = self._now()
-        due = self._shelf.waiting(Outgoing, by=now)
+        due = self._memory.waiting(Outgoing, by=now)
         if any(self.faults(outgoing.provider).shuffle for outgoing in due):
             self._random.shuffle(due)
         for outgoing in due:
@@ -92,12 +92,12 @@ class Courier:
     def carry_all(self) -> None:
         """Bring everything there that is not taken yet, due or not."""
         with self._carrying:
-            for outgoing in self._shelf.waiting(Outgoing):
+            for outgoing in self._memory.waiting(Outgoing):
                 self._carry(outgoing)
 
     def send_again(self, message_id: str) -> None:
         """Bring a notification there once more, as it was."""
-        outgoing = self._shelf.get(Outgoing, message_id)
+        outgoing = self._memory.get(Outgoing, message_id)
         if outgoing is not None:
             self._carry(outgoing)
 
@@ -119,4 +119,4 @@ class Courier:
             "due_at": now + wait,
         }
         after = outgoing.model_copy(update=update)
-        self._shelf.put(outgoing.id, after, waits=not after.done, due=after.due_at)
+        self._memory.put(outgoing.id, after, waits=not after.done, due=after.due_at)

@@ -18,9 +18,9 @@ from cryptography.hazmat.primitives.asymmetric.ed25519 import Ed25519PrivateKey
 
 from monedero.core.account import MethodStanding, Mode, Standing
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound
+from monedero.core.letter import Words
 from monedero.core.provider import CredentialField, ProviderFacts
-from monedero.standins.letterbox import Words
-from monedero.standins.provider.things import CredentialSet, Endpoint, Merchant, SignIn
+from monedero.standins.provider.model import CredentialSet, Endpoint, Merchant, SignIn
 from monedero.standins.provider.world import World
 
 LETTERS = "ABCDEFGHJKMNPQRSTVWXYZ23456789"
@@ -40,8 +40,7 @@ class Merchants:
     """The merchants of every provider that is played here."""
 
     def __init__(self, world: World) -> None:
-        """Keep merchants on the world's shelf."""
-        self._shelf = world.shelf
+        self._memory = world.memory
         self._facts = world.facts
         self._cards = world.cards
         self._letters = world.letters
@@ -57,17 +56,17 @@ class Merchants:
         """
         facts = self._facts[provider]
         ready = self._now() + timedelta(minutes=facts.activation_minutes)
-        held: dict[str, MethodStanding | None] = {}
+        opened: dict[str, MethodStanding | None] = {}
         for method in dict.fromkeys(rate.method for rate in self._cards[provider].rates):
             if refused and method in refused:
-                held[method] = MethodStanding(method=method, standing=Standing.REFUSED, reason=refused[method])
+                opened[method] = MethodStanding(method=method, standing=Standing.REFUSED, reason=refused[method])
             elif method in facts.domain_for:
-                held[method] = MethodStanding(method=method, standing=Standing.NEEDS_DOMAIN)
+                opened[method] = MethodStanding(method=method, standing=Standing.NEEDS_DOMAIN)
             elif facts.activation_minutes:
-                held[method] = MethodStanding(method=method, standing=Standing.ACTIVATING, ready_at=ready)
+                opened[method] = MethodStanding(method=method, standing=Standing.ACTIVATING, ready_at=ready)
             else:
-                held[method] = None
-        with self._shelf.together():
+                opened[method] = None
+        with self._memory.together():
             number = self._number(provider, mode)
             merchant = Merchant(
                 number=number,
@@ -76,10 +75,10 @@ class Merchants:
                 holder=holder.name,
                 email=holder.email.strip().lower(),
                 country=holder.country,
-                methods=held,
+                methods=opened,
                 credentials=[CredentialSet(fields=self._credentials(facts, number, mode))],
             )
-            self._shelf.put(number, merchant)
+            self._memory.put(number, merchant)
         return merchant
 
     def _number(self, provider: str, mode: Mode) -> str:
@@ -101,30 +100,30 @@ class Merchants:
 
     def all(self) -> list[Merchant]:
         """Every merchant, with every method active whose moment has come."""
-        return [merchant.ripened(self._now()) for merchant in self._shelf.all(Merchant)]
+        return [merchant.ripened(self._now()) for merchant in self._memory.all(Merchant)]
 
     def get(self, number: str) -> Merchant:
         """A merchant by its number."""
-        merchant = self._shelf.get(Merchant, number)
+        merchant = self._memory.get(Merchant, number)
         if merchant is None:
             raise NotFound(Fault(FaultCode.NOT_FOUND, "account", number, {"what": "account"}))
         return merchant.ripened(self._now())
 
     def put(self, merchant: Merchant) -> None:
         """Keep a merchant."""
-        self._shelf.put(merchant.number, merchant)
+        self._memory.put(merchant.number, merchant)
 
     def by_token(self, token: str) -> Merchant | None:
         """The merchant to which a token opens the way."""
         for merchant in self.all():
-            if any(hmac.compare_digest(held.encode(), token.encode()) for held in merchant.tokens):
+            if any(hmac.compare_digest(known.encode(), token.encode()) for known in merchant.tokens):
                 return merchant
         return None
 
     def new_token(self, number: str) -> str:
         """A fresh token for a merchant; the one before it goes on, so that nothing falls between the two."""
         token = secrets.token_urlsafe(24)
-        with self._shelf.together():
+        with self._memory.together():
             merchant = self.get(number)
             self.put(merchant.model_copy(update={"tokens": [*merchant.tokens[-1:], token]}))
         return token
@@ -139,10 +138,10 @@ class Merchants:
         for merchant in self.all():
             if merchant.provider != provider:
                 continue
-            for held in merchant.credentials:
-                if held.until is not None and held.until <= now:
+            for known in merchant.credentials:
+                if known.until is not None and known.until <= now:
                     continue
-                wrong = [name for name in sorted(wanted) if not _same(held.fields[name], fields[name])]
+                wrong = [name for name in sorted(wanted) if not _same(known.fields[name], fields[name])]
                 if not wrong and merchant.mode is not mode:
                     what = {"mode": merchant.mode.value, "wanted": mode.value}
                     raise InvalidInput(Fault(FaultCode.CREDENTIAL_MODE, "fields", "", what))
@@ -153,28 +152,28 @@ class Merchants:
 
     def new_credentials(self, number: str) -> CredentialSet:
         """A fresh set; the one before it goes on working for a week."""
-        with self._shelf.together():
+        with self._memory.together():
             merchant = self.get(number)
             fields = self._credentials(self._facts[merchant.provider], number, merchant.mode)
             until = self._now() + OLD_SET_HOLDS
-            older = [held.model_copy(update={"until": held.until or until}) for held in merchant.credentials]
+            older = [known.model_copy(update={"until": known.until or until}) for known in merchant.credentials]
             fresh = CredentialSet(fields=fields)
             self.put(merchant.model_copy(update={"credentials": [fresh, *older][:3]}))
         return fresh
 
     def close(self, number: str) -> None:
         """Close an account: nothing opens it any more."""
-        with self._shelf.together():
+        with self._memory.together():
             self.put(self.get(number).model_copy(update={"credentials": [], "tokens": []}))
 
     def set_endpoint(self, number: str, path: str, secret: str) -> None:
         """Where the notifications of a merchant go from now on."""
-        with self._shelf.together():
+        with self._memory.together():
             self.put(self.get(number).model_copy(update={"endpoint": Endpoint(path=path, secret=secret)}))
 
     def domain_checked(self, number: str) -> Merchant:
         """The storefront's domain was seen: what waited for it becomes active."""
-        with self._shelf.together():
+        with self._memory.together():
             merchant = self.get(number)
             methods = {
                 method: None if standing and standing.standing is Standing.NEEDS_DOMAIN else standing
@@ -187,7 +186,7 @@ class Merchants:
     def code_for(self, number: str, redirect: str, challenge: str) -> str:
         """A code for the browser that signed in."""
         code = secrets.token_urlsafe(24)
-        self._shelf.put(
+        self._memory.put(
             code,
             SignIn(code=code, merchant=number, redirect=redirect, challenge=challenge, at=self._now()),
         )
@@ -195,17 +194,17 @@ class Merchants:
 
     def by_code(self, code: str, redirect: str, verifier: str) -> Merchant:
         """The merchant who signed in; a code works once, for ten minutes, with its proof and its address."""
-        with self._shelf.together():
-            held = self._shelf.get(SignIn, code)
-            self._shelf.drop(SignIn, code)
+        with self._memory.together():
+            known = self._memory.get(SignIn, code)
+            self._memory.drop(SignIn, code)
         if (
-            held is None
-            or held.redirect != redirect
-            or self._now() - held.at > CODE_HOLDS
-            or not hmac.compare_digest(held.challenge, challenge_of(verifier))
+            known is None
+            or known.redirect != redirect
+            or self._now() - known.at > CODE_HOLDS
+            or not hmac.compare_digest(known.challenge, challenge_of(verifier))
         ):
             raise Conflict(Fault(FaultCode.SIGN_IN_FORGED, "code", code[:12]))
-        return self.get(held.merchant)
+        return self.get(known.merchant)
 
     def invite(self, provider: str, mode: Mode, email: str, link: str) -> None:
         """Write to the holder of an account, by its address; an address without an account gets nothing."""
@@ -241,8 +240,8 @@ def challenge_of(verifier: str) -> str:
     return base64.urlsafe_b64encode(digest).rstrip(b"=").decode("ascii")
 
 
-def _same(held: str, given: str) -> bool:
-    return hmac.compare_digest(" ".join(held.split()).encode(), " ".join(given.split()).encode())
+def _same(known: str, given: str) -> bool:
+    return hmac.compare_digest(" ".join(known.split()).encode(), " ".join(given.split()).encode())
 
 
 def _certificate(name: str, number: str) -> str:

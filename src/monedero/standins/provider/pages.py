@@ -19,9 +19,9 @@ from monedero.core.errors import Conflict, Fault, FaultCode, NotFound
 from monedero.core.payment.state import MOVES, Move, State
 from monedero.figures import methods
 from monedero.standins.provider.merchants import Holder
+from monedero.standins.provider.model import Faults, Taking, Verdict
 from monedero.standins.provider.paying import Ending, Payments
 from monedero.standins.provider.program import SimulatedProvider
-from monedero.standins.provider.things import Faults, Taking, Verdict
 from monedero.wording.show import money
 
 TEMPLATES = Jinja2Templates(Path(__file__).parent.parent / "templates")
@@ -77,7 +77,7 @@ Play = Callable[[str], SimulatedProvider]
 
 
 def provider_pages(play: Play) -> FastAPI:
-    """The pages, to be mounted over `/{room}`; `play` gives who is played in a room."""
+    """The pages, to be mounted over `/{shop}`; `play` gives who is played in a shop."""
     app = FastAPI(title="Simulated provider", openapi_url=None)
     app.include_router(_paying(play))
     app.include_router(_signing_in(play))
@@ -91,7 +91,7 @@ def _unknown(request: Request) -> HTMLResponse:
 
 
 def _paying(play: Play) -> APIRouter:
-    router = APIRouter(prefix="/{room}")
+    router = APIRouter(prefix="/{shop}")
 
     def found(payments: Payments, name: str, reference: str) -> Taking | None:
         try:
@@ -101,8 +101,8 @@ def _paying(play: Play) -> APIRouter:
         return payment if payment.provider == name else None
 
     @router.get("/{name}/pay/{reference}", response_class=HTMLResponse)
-    def page(request: Request, room: str, name: str, reference: str, within: bool = False) -> Response:
-        provider = play(room)
+    def page(request: Request, shop: str, name: str, reference: str, within: bool = False) -> Response:
+        provider = play(shop)
         payments = provider.payments
         payment = found(payments, name, reference)
         if payment is None:
@@ -120,9 +120,9 @@ def _paying(play: Play) -> APIRouter:
 
     @router.post("/{name}/pay/{reference}")
     def choose(
-        request: Request, room: str, name: str, reference: str, ending: Annotated[Ending, Form()]
+        request: Request, shop: str, name: str, reference: str, ending: Annotated[Ending, Form()]
     ) -> Response:
-        provider = play(room)
+        provider = play(shop)
         payment = found(provider.payments, name, reference)
         if payment is None:
             return _unknown(request)
@@ -135,11 +135,11 @@ def _paying(play: Play) -> APIRouter:
 
 
 def _signing_in(play: Play) -> APIRouter:
-    router = APIRouter(prefix="/{room}")
+    router = APIRouter(prefix="/{shop}")
 
     @router.get("/{name}/authorize", response_class=HTMLResponse)
-    def page(request: Request, room: str, name: str, asked: Annotated[SignInAsked, Query()]) -> Response:
-        provider = play(room)
+    def page(request: Request, shop: str, name: str, asked: Annotated[SignInAsked, Query()]) -> Response:
+        provider = play(shop)
         if name not in provider.world.facts:
             return _unknown(request)
         own = [entry for entry in provider.merchants.all() if (entry.provider, entry.mode) == (name, asked.mode)]
@@ -152,8 +152,8 @@ def _signing_in(play: Play) -> APIRouter:
         return TEMPLATES.TemplateResponse(request, "sign_in.html", fields)
 
     @router.post("/{name}/authorize")
-    def allow(room: str, name: str, asked: Annotated[SignInAnswered, Form()]) -> Response:
-        merchants = play(room).merchants
+    def allow(shop: str, name: str, asked: Annotated[SignInAnswered, Form()]) -> Response:
+        merchants = play(shop).merchants
         answer = {"state": asked.state, "error": "access_denied"}
         if asked.merchant and merchants.get(asked.merchant).provider == name:
             code = merchants.code_for(asked.merchant, asked.redirect_uri, asked.code_challenge)
@@ -164,10 +164,10 @@ def _signing_in(play: Play) -> APIRouter:
 
 
 def _office(play: Play) -> APIRouter:
-    router = APIRouter(prefix="/{room}")
+    router = APIRouter(prefix="/{shop}")
 
-    def played(room: str, name: str) -> SimulatedProvider:
-        provider = play(room)
+    def played(shop: str, name: str) -> SimulatedProvider:
+        provider = play(shop)
         if name not in provider.world.facts:
             raise NotFound(Fault(FaultCode.NOT_FOUND, "provider", name, {"what": "provider"}))
         return provider
@@ -176,8 +176,8 @@ def _office(play: Play) -> APIRouter:
         return RedirectResponse(f"{provider.world.mounted_at}/{name}/office#{part}", status_code=303)
 
     @router.get("/{name}/office", response_class=HTMLResponse)
-    def office(request: Request, room: str, name: str) -> Response:
-        provider = played(room, name)
+    def office(request: Request, shop: str, name: str) -> Response:
+        provider = played(shop, name)
         facts = provider.world.facts[name]
         payments = [payment for payment in provider.payments.all() if payment.provider == name]
         rates = provider.world.cards[name].rates
@@ -198,8 +198,8 @@ def _office(play: Play) -> APIRouter:
         return TEMPLATES.TemplateResponse(request, "office.html", fields)
 
     @router.post("/{name}/office/reviews/{reference}")
-    def review(room: str, name: str, reference: str, told: Annotated[ReviewTold, Form()]) -> Response:
-        provider = played(room, name)
+    def review(shop: str, name: str, reference: str, told: Annotated[ReviewTold, Form()]) -> Response:
+        provider = played(shop, name)
         provider.reviews.instruct(reference, told.verdict, told.said, told.method)
         if told.now:
             provider.reviews.decide_now(reference)
@@ -207,22 +207,22 @@ def _office(play: Play) -> APIRouter:
 
     @router.post("/{name}/office/merchants")
     def open_account(
-        room: str, name: str, mode: Annotated[Mode, Form()], holder: Annotated[str, Form(max_length=60)]
+        shop: str, name: str, mode: Annotated[Mode, Form()], holder: Annotated[str, Form(max_length=60)]
     ) -> Response:
-        provider = played(room, name)
+        provider = played(shop, name)
         address = "owner@shop.example"
         provider.merchants.open(name, mode, Holder(holder.strip() or "A shop", address, "PT"))
         return back(provider, name, "accounts")
 
     @router.post("/{name}/office/merchants/{number}/credentials")
-    def fresh(room: str, name: str, number: str) -> Response:
-        provider = played(room, name)
+    def fresh(shop: str, name: str, number: str) -> Response:
+        provider = played(shop, name)
         provider.merchants.new_credentials(number)
         return back(provider, name, "accounts")
 
     @router.get("/{name}/office/merchants/{number}/{field}")
-    def file(room: str, name: str, number: str, field: str) -> Response:
-        provider = played(room, name)
+    def file(shop: str, name: str, number: str, field: str) -> Response:
+        provider = played(shop, name)
         newest = provider.merchants.get(number).credentials[0].fields
         if field not in newest:
             raise NotFound(Fault(FaultCode.NOT_FOUND, "field", field[:40], {"what": "credential"}))
@@ -230,14 +230,14 @@ def _office(play: Play) -> APIRouter:
         return Response(newest[field], media_type="application/x-pem-file", headers=headers)
 
     @router.post("/{name}/office/merchants/{number}/close")
-    def close(room: str, name: str, number: str) -> Response:
-        provider = played(room, name)
+    def close(shop: str, name: str, number: str) -> Response:
+        provider = played(shop, name)
         provider.merchants.close(number)
         return back(provider, name, "accounts")
 
     @router.post("/{name}/office/payments/{reference}")
-    def afterwards(room: str, name: str, reference: str, happens: Annotated[str, Form()]) -> Response:
-        provider = played(room, name)
+    def afterwards(shop: str, name: str, reference: str, happens: Annotated[str, Form()]) -> Response:
+        provider = played(shop, name)
         plays = {
             "dispute": provider.payments.dispute,
             "win": lambda payment: provider.payments.decide_dispute(payment, won=True),
@@ -253,16 +253,16 @@ def _office(play: Play) -> APIRouter:
         return back(provider, name, "payments")
 
     @router.post("/{name}/office/faults")
-    def faults(room: str, name: str, given: Annotated[list[str], Form()] = []) -> Response:  # noqa: B006
-        provider = played(room, name)
+    def faults(shop: str, name: str, given: Annotated[list[str], Form()] = []) -> Response:  # noqa: B006
+        provider = played(shop, name)
         late = 30 if "late" in given else 0
         switches = {fault: fault in given for fault in ("down", "double", "shuffle", "forge")}
         provider.courier.set_faults(Faults(provider=name, late_minutes=late, **switches))
         return back(provider, name, "notifications")
 
     @router.post("/{name}/office/outgoing/{message}")
-    def again(room: str, name: str, message: str) -> Response:
-        provider = played(room, name)
+    def again(shop: str, name: str, message: str) -> Response:
+        provider = played(shop, name)
         provider.courier.send_again(message)
         return back(provider, name, "notifications")
 

@@ -23,7 +23,7 @@ from monedero.formats.gateway import Notification, PaymentAsked, PaymentHeld
 from monedero.standins.provider.charging import Charges
 from monedero.standins.provider.courier import Courier
 from monedero.standins.provider.merchants import Merchants
-from monedero.standins.provider.things import Answered, Coming, Merchant, Taking
+from monedero.standins.provider.model import Answered, Coming, Merchant, Taking
 from monedero.standins.provider.world import World
 
 PAGE_HOLDS = timedelta(minutes=30)
@@ -55,7 +55,7 @@ TAKEN_BACK = "the buyer took the debit back at the bank"
 NOT_RECEIVED = "the buyer says that nothing arrived"
 
 
-class Step(NamedTuple):
+class PlayedStep(NamedTuple):
     """What comes with a move: its reason, the day of the state after it, what will follow, and when it was."""
 
     reason: str = ""
@@ -64,7 +64,7 @@ class Step(NamedTuple):
     at: datetime | None = None
 
 
-NOTHING_MORE = Step()
+NOTHING_MORE = PlayedStep()
 
 
 class Payments:
@@ -72,7 +72,7 @@ class Payments:
 
     def __init__(self, world: World, merchants: Merchants, courier: Courier) -> None:
         """`courier` tells the shops."""
-        self._shelf = world.shelf
+        self._memory = world.memory
         self._facts = world.facts
         self._now = world.now
         self._mounted_at = world.mounted_at
@@ -99,21 +99,21 @@ class Payments:
             begun_at=self._now(),
             coming=[Coming(at=self._now() + PAGE_HOLDS, move=Move.EXPIRED)],
         )
-        with self._shelf.together():
+        with self._memory.together():
             self._remember(key, asked.model_dump_json(), payment.reference)
             self._keep(payment)
         return self.held(payment)
 
     def get(self, reference: str) -> Taking:
         """A payment by its reference."""
-        payment = self._shelf.get(Taking, reference)
+        payment = self._memory.get(Taking, reference)
         if payment is None:
             raise NotFound(Fault(FaultCode.NOT_FOUND, "payment", reference, {"what": "payment"}))
         return payment
 
     def all(self) -> list[Taking]:
         """Every payment, in the sequence in which they began."""
-        return self._shelf.all(Taking)
+        return self._memory.all(Taking)
 
     def held(self, payment: Taking) -> PaymentHeld:
         """A payment as its shop may see it."""
@@ -143,7 +143,7 @@ class Payments:
             return self._confirm_later(payment, pays=ending is Ending.PAID_LATER)
         if ending is Ending.ABANDONED:
             return self._move(reference, Move.ABANDONED)
-        return self._move(reference, Move.DECLINED, None, Step(DECLINED[ending]))
+        return self._move(reference, Move.DECLINED, None, PlayedStep(DECLINED[ending]))
 
     def _pay(self, payment: Taking) -> Taking:
         whole = payment.books.ordered
@@ -152,14 +152,14 @@ class Payments:
         days = methods.method(payment.asked.method).authorisation_days or AUTHORISATION_DAYS
         lapses = self._now() + timedelta(days=days)
         later = [Coming(at=lapses, move=Move.AUTHORISATION_LAPSED)]
-        return self._move(payment.reference, Move.AUTHORISED, whole, Step(until=lapses, coming=later))
+        return self._move(payment.reference, Move.AUTHORISED, whole, PlayedStep(until=lapses, coming=later))
 
     def _confirm_later(self, payment: Taking, *, pays: bool) -> Taking:
         then = self._now() + timedelta(days=methods.method(payment.asked.method).certain_days or LATER_DAYS)
         coming = Coming(at=then, move=Move.PAID, minor=payment.books.ordered)
         if not pays:
             coming = Coming(at=then, move=Move.DECLINED, reason=NO_MONEY_THEN)
-        return self._move(payment.reference, Move.CONFIRMING, None, Step(until=then, coming=[coming]))
+        return self._move(payment.reference, Move.CONFIRMING, None, PlayedStep(until=then, coming=[coming]))
 
     def take(self, reference: str, key: str, amount: Money) -> Taking:
         """Take a part of what was authorised, or all of it."""
@@ -184,7 +184,7 @@ class Payments:
         until = self._now() + ANSWER_WITHIN
         kept = self.get(reference).books.kept
         lost = Coming(at=until, move=Move.DISPUTE_LOST, minor=kept)
-        return self._move(reference, Move.DISPUTED, kept, Step(NOT_RECEIVED, until, [lost]))
+        return self._move(reference, Move.DISPUTED, kept, PlayedStep(NOT_RECEIVED, until, [lost]))
 
     def decide_dispute(self, reference: str, *, won: bool) -> Taking:
         """Decide a dispute."""
@@ -193,14 +193,14 @@ class Payments:
 
     def take_back(self, reference: str) -> Taking:
         """The buyer takes a debit back at the bank."""
-        return self._move(reference, Move.RETURNED, self.get(reference).books.kept, Step(TAKEN_BACK))
+        return self._move(reference, Move.RETURNED, self.get(reference).books.kept, PlayedStep(TAKEN_BACK))
 
     def tick(self) -> None:
         """Let everything happen whose moment has come, the earliest first."""
         now = self._now()
         due = [
             (coming.at, payment.reference, coming)
-            for payment in self._shelf.waiting(Taking, by=now)
+            for payment in self._memory.waiting(Taking, by=now)
             for coming in payment.coming
             if coming.at <= now
         ]
@@ -213,11 +213,11 @@ class Payments:
                 minor = self.get(reference).books.open
             if coming.move is Move.DISPUTE_LOST:
                 minor = self.get(reference).books.disputed
-            self._move(reference, coming.move, minor, Step(coming.reason, at=coming.at))
+            self._move(reference, coming.move, minor, PlayedStep(coming.reason, at=coming.at))
 
     def _keep(self, payment: Taking) -> None:
         due = min((coming.at for coming in payment.coming), default=None)
-        self._shelf.put(payment.reference, payment, waits=bool(payment.coming), due=due)
+        self._memory.put(payment.reference, payment, waits=bool(payment.coming), due=due)
 
     def _asked(self, reference: str, key: str, move: Move, minor: int | None, amount: Money | None) -> Taking:
         payment = self.get(reference)
@@ -226,14 +226,14 @@ class Payments:
             return payment
         if amount is not None and amount.currency != payment.books.currency:
             raise Conflict(Fault(FaultCode.CURRENCY_DIFFERS, "amount", str(amount)))
-        with self._shelf.together():
+        with self._memory.together():
             after = self._move(reference, move, minor)
             self._remember(key, said, reference)
         return after
 
     def _answered(self, key: str, body: str) -> str | None:
         """The payment that an idempotency key was used for; a key used for something else is refused."""
-        held = self._shelf.get(Answered, key)
+        held = self._memory.get(Answered, key)
         if held is None:
             return None
         if held.body != _digest(body):
@@ -241,10 +241,12 @@ class Payments:
         return held.reference
 
     def _remember(self, key: str, body: str, reference: str) -> None:
-        self._shelf.put(key, Answered(key=key, body=_digest(body), reference=reference))
+        self._memory.put(key, Answered(key=key, body=_digest(body), reference=reference))
 
-    def _move(self, reference: str, move: Move, minor: int | None = None, step: Step = NOTHING_MORE) -> Taking:
-        with self._shelf.together():
+    def _move(
+        self, reference: str, move: Move, minor: int | None = None, step: PlayedStep = NOTHING_MORE
+    ) -> Taking:
+        with self._memory.together():
             payment = self.get(reference)
             state, books = moved(payment.state, payment.books, move, minor)
             fee, back = self._charges.fee(payment, move, minor or 0)

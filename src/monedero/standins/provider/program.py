@@ -1,4 +1,4 @@
-"""The simulated provider as one program: it plays every invented provider, on one clock, with one shelf."""
+"""The simulated provider as one program: it plays every invented provider, on one clock, with one memory."""
 
 from monedero.standins.provider.courier import Courier, Post
 from monedero.standins.provider.merchants import Merchants

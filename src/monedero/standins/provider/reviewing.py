@@ -5,11 +5,11 @@ from collections.abc import Mapping
 from datetime import datetime, timedelta
 
 from monedero.core.errors import Conflict, Fault, FaultCode, NotFound
+from monedero.core.letter import Words
 from monedero.core.provider import ConnectBy
 from monedero.formats.gateway import ApplicationAsked, ApplicationHeld
-from monedero.standins.letterbox import Words
 from monedero.standins.provider.merchants import Holder, Merchants
-from monedero.standins.provider.things import Review, Verdict
+from monedero.standins.provider.model import Review, Verdict
 from monedero.standins.provider.world import World
 
 
@@ -18,7 +18,7 @@ class Reviews:
 
     def __init__(self, world: World, merchants: Merchants) -> None:
         """`merchants` is where an approval opens an account."""
-        self._shelf = world.shelf
+        self._memory = world.memory
         self._facts = world.facts
         self._letters = world.letters
         self._now = world.now
@@ -34,11 +34,11 @@ class Reviews:
 
     def all(self) -> list[Review]:
         """Every application, in the sequence in which they came."""
-        return self._shelf.all(Review)
+        return self._memory.all(Review)
 
     def get(self, reference: str) -> Review:
         """An application by its reference."""
-        review = self._shelf.get(Review, reference)
+        review = self._memory.get(Review, reference)
         if review is None:
             raise NotFound(Fault(FaultCode.NOT_FOUND, "application", reference, {"what": "application"}))
         return review
@@ -49,10 +49,10 @@ class Reviews:
 
     def answer(self, reference: str, answer: str, papers: Mapping[str, str]) -> ApplicationHeld:
         """Take the answer to a question, or a corrected application; the review goes on from its beginning."""
-        with self._shelf.together():
+        with self._memory.together():
             review = self.get(reference)
             if review.state not in ("question", "refused"):
-                raise Conflict(Fault(FaultCode.STAGE_NOT_FIT, "application", reference, {"stage": review.state}))
+                raise Conflict(Fault(FaultCode.STAGE_NOT_FIT, "application", review.state))
             asked = review.asked.model_copy(update={"papers": {**review.asked.papers, **papers}})
             review = review.model_copy(
                 update={
@@ -69,19 +69,19 @@ class Reviews:
 
     def instruct(self, reference: str, verdict: Verdict, said: str, refused_method: str = "") -> None:
         """Tell the reviewer what the review of an application shall find."""
-        with self._shelf.together():
+        with self._memory.together():
             update = {"verdict": verdict, "said": said, "refused_method": refused_method}
             self._put(self.get(reference).model_copy(update=update))
 
     def decide_now(self, reference: str) -> None:
         """End a review today."""
-        with self._shelf.together():
+        with self._memory.together():
             self._put(self.get(reference).model_copy(update={"due_at": self._now()}))
         self.tick()
 
     def tick(self) -> None:
         """End every review that is due."""
-        for review in self._shelf.waiting(Review, by=self._now()):
+        for review in self._memory.waiting(Review, by=self._now()):
             self._decide(review)
 
     def wait_until(self, reference: str, due: datetime) -> None:
@@ -89,7 +89,7 @@ class Reviews:
         self._put(self.get(reference).model_copy(update={"due_at": due}))
 
     def _put(self, review: Review) -> None:
-        self._shelf.put(review.reference, review, waits=review.state == "in-review", due=review.due_at)
+        self._memory.put(review.reference, review, waits=review.state == "in-review", due=review.due_at)
 
     def _decide(self, review: Review) -> None:
         facts = self._facts[review.provider]
@@ -99,7 +99,7 @@ class Reviews:
             self._put(review.model_copy(update={"state": state}))
             self._write(review, review.said)
             return
-        with self._shelf.together():
+        with self._memory.together():
             refused = {review.refused_method: review.said} if review.refused_method else {}
             holder = Holder(asked.legal_name, asked.email, asked.country)
             merchant = self._merchants.open(review.provider, asked.mode, holder, refused)

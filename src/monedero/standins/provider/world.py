@@ -7,17 +7,17 @@ from datetime import datetime
 from monedero.core.provider import ProviderFacts
 from monedero.core.ratecard.model import RateCard
 from monedero.standins.letterbox import Letterbox
-from monedero.standins.shelf import Shelf
+from monedero.standins.memory import OutsideMemory
 
 
 @dataclass(frozen=True, slots=True)
 class World:
-    """One shelf, one clock, the providers by their data, and the path of their pages.
+    """One memory, one clock, the providers by their data, and the path of their pages.
 
     `seed` decides the numbers of merchants and how notifications are shuffled; secrets are always drawn anew.
     """
 
-    shelf: Shelf
+    memory: OutsideMemory
     letters: Letterbox
     facts: Mapping[str, ProviderFacts]
     cards: Mapping[str, RateCard]

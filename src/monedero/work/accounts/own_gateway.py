@@ -3,14 +3,14 @@
 What it carries and what that costs is said by a rate card of the same id, as for any provider.
 """
 
-import re
 from collections.abc import Sequence
-from unicodedata import normalize
+
+from slugify import slugify
 
 from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.core.provider import ConnectBy, Contract, CredentialField, ProviderFacts
 from monedero.store import Store
-from monedero.work.hosts import Hosts
+from monedero.work.accounts.hosts import Hosts
 
 ABOUT = "A gateway of your own, which keeps the contract of docs/gateway.md."
 # Views beside the sheets of providers stand under these names.
@@ -25,8 +25,8 @@ def put_gateway(store: Store, hosts: Hosts, name: str, address: str, parts: Sequ
     """
     plain = _id_of(name, "gateway")
     id = f"{plain}-gateway" if plain in TAKEN else plain
-    held = store.providers.all().get(id)
-    if held is not None and held.gateway is None:
+    known = store.providers.all().get(id)
+    if known is not None and known.gateway is None:
         raise Conflict(Fault(FaultCode.ACCOUNT_HELD, "name", name))
     fields = [
         CredentialField(id=_id_of(part, "key"), label=part, found_at=FOUND_AT) for part in dict.fromkeys(parts)
@@ -47,5 +47,4 @@ def put_gateway(store: Store, hosts: Hosts, name: str, address: str, parts: Sequ
 
 
 def _id_of(name: str, otherwise: str) -> str:
-    plain = normalize("NFKD", name).encode("ascii", "ignore").decode().lower()
-    return re.sub(r"[^a-z0-9]+", "-", plain).strip("-")[:50] or otherwise
+    return slugify(name, max_length=50) or otherwise

@@ -8,8 +8,9 @@ from datetime import datetime, timedelta
 from pydantic import BaseModel
 
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput
-from monedero.standins.letterbox import Letterbox, Way, Words
+from monedero.core.letter import Carrier, Way, Words
 from monedero.store import Store
+from monedero.wording.catalogue import say
 
 HOLDS = timedelta(minutes=10)
 AGAIN_AFTER = timedelta(seconds=30)
@@ -28,39 +29,38 @@ class PhoneCode(BaseModel):
 class PhoneCodes:
     """The codes of a shop's applications."""
 
-    def __init__(self, store: Store, letters: Letterbox, now: Callable[[], datetime]) -> None:
-        """Send through a simulated phone."""
+    def __init__(self, store: Store, letters: Carrier, now: Callable[[], datetime]) -> None:
         self._store = store
         self._letters = letters
         self._now = now
 
     def send(self, about: str, sender: str, number: str, way: Way) -> datetime:
         """Send a fresh code; the one before it no longer holds. Returns until when it is good."""
-        held = self._store.sealed.get(_name(about), PhoneCode)
+        sent = self._store.sealed.get(_name(about), PhoneCode)
         now = self._now()
-        if held is not None and held.number == number and now - held.sent_at < AGAIN_AFTER:
-            seconds = (AGAIN_AFTER - (now - held.sent_at)).seconds + 1
+        if sent is not None and sent.number == number and now - sent.sent_at < AGAIN_AFTER:
+            seconds = (AGAIN_AFTER - (now - sent.sent_at)).seconds + 1
             raise Conflict(Fault(FaultCode.CODE_TOO_SOON, "phone", number, {"seconds": str(seconds)}))
         code = f"{secrets.randbelow(10**6):06d}"
         self._store.sealed.put(_name(about), PhoneCode(number=number, code=code, sent_at=now))
         shown = code if way == "text" else ", ".join(code)
-        text = f"Your code for the application to {sender} is {shown}. It is good for ten minutes."
+        text = say("code-letter", sender=sender, code=shown)
         self._letters.send(way, sender, number, Words(text))
         return now + HOLDS
 
     def check(self, about: str, number: str, given: str) -> None:
         """Refuse a code that is wrong, old, spent, or of another number; a right one holds once."""
-        held = self._store.sealed.get(_name(about), PhoneCode)
-        if held is None or held.number != number:
+        sent = self._store.sealed.get(_name(about), PhoneCode)
+        if sent is None or sent.number != number:
             raise Conflict(Fault(FaultCode.CODE_NOT_SENT, "code", ""))
-        if self._now() - held.sent_at > HOLDS:
+        if self._now() - sent.sent_at > HOLDS:
             raise Conflict(Fault(FaultCode.CODE_EXPIRED, "code", ""))
-        if held.tries >= TRIES:
+        if sent.tries >= TRIES:
             raise Conflict(Fault(FaultCode.CODE_SPENT, "code", ""))
         digits = "".join(sign for sign in given if sign.isdigit())
-        if not hmac.compare_digest(digits.encode(), held.code.encode()):
-            tries = held.tries + 1
-            self._store.sealed.put(_name(about), held.model_copy(update={"tries": tries}))
+        if not hmac.compare_digest(digits.encode(), sent.code.encode()):
+            tries = sent.tries + 1
+            self._store.sealed.put(_name(about), sent.model_copy(update={"tries": tries}))
             if tries >= TRIES:
                 raise Conflict(Fault(FaultCode.CODE_SPENT, "code", ""))
             raise InvalidInput(Fault(FaultCode.CODE_WRONG, "code", given[:12], {"left": str(TRIES - tries)}))

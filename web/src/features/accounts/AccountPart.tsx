@@ -18,8 +18,6 @@ const EDGE: Partial<Record<Account["stage"], string>> = {
   "in-review": "border-saffron",
   begun: "border-saffron",
 };
-const CAN_CONNECT: Account["stage"][] = ["begun", "in-review", "approved"];
-const CAN_WITHDRAW: Account["stage"][] = [...CAN_CONNECT, "question", "refused"];
 
 /** One account with the provider: where it stands and since when, and what can be done about it. */
 export function AccountPart({ account, sheet }: { account: Account; sheet: Sheet }) {
@@ -61,7 +59,7 @@ export function AccountPart({ account, sheet }: { account: Account; sheet: Sheet
             {account.stage === "question" ? "Answer it" : "Correct it and send it again"}
           </Link>
         )}
-        {CAN_CONNECT.includes(account.stage) && !connecting && (
+        {account.can.includes("connect") && account.stage !== "connected" && !connecting && (
           <Button
             look={account.stage === "approved" || sheet.own_gateway ? "strong" : "quiet"}
             onClick={() => setConnecting(true)}
@@ -71,7 +69,7 @@ export function AccountPart({ account, sheet }: { account: Account; sheet: Sheet
               : "I have an account there already"}
           </Button>
         )}
-        {CAN_WITHDRAW.includes(account.stage) && <Withdraw account={account} sheet={sheet} />}
+        {account.can.includes("withdraw") && <Withdraw account={account} sheet={sheet} />}
         {account.stage === "connected" && (
           <>
             {!connecting && sheet.connects === "credentials" && (
@@ -85,15 +83,15 @@ export function AccountPart({ account, sheet }: { account: Account; sheet: Sheet
             >
               What was exchanged
             </Link>
-            <Leave account={account} sheet={sheet} />
+            {account.can.includes("disconnect") && <Leave account={account} sheet={sheet} />}
           </>
         )}
-        {account.stage === "disconnected" && (
+        {account.can.includes("reconnect") && (
           <Button onClick={() => acts.reconnect.mutate(undefined, { onError: fail })}>
             Connect it again
           </Button>
         )}
-        {(account.stage === "disconnected" || account.stage === "lapsed") && (
+        {account.can.includes("begin") && account.stage !== "not-begun" && (
           <BeginAgain provider={sheet.provider} />
         )}
       </div>
@@ -168,7 +166,7 @@ function BeginAgain({ provider }: { provider: string }) {
 
 function Domain({ sheet, check }: { sheet: Sheet; check: () => void }) {
   const search = useAccountSearch();
-  const waiting = sheet.methods.filter((side) => side.there.includes("domain"));
+  const waiting = sheet.methods.filter((side) => side.needs_domain);
   if (waiting.length === 0) return null;
   return (
     <p className="mt-2">

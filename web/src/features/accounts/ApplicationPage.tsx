@@ -15,8 +15,6 @@ import { Papers } from "./Papers";
 import { type Account, type Sheet, useAccountActs, useBusiness, useSheet } from "./queries";
 import { VIEWS } from "./views";
 
-const CAN_EDIT: Account["stage"][] = ["begun", "question", "refused"];
-
 /** The application to one provider: what it asks, section by section; every section is kept as it is filled in. */
 export function ApplicationPage() {
   const { provider = "" } = useParams();
@@ -49,7 +47,7 @@ function Form({ sheet, account }: { sheet: Sheet; account: Account }) {
   const acts = useAccountActs(account.id, mode);
   const answer = useTyped(`answer ${account.id} ${mode}`);
   const { application } = account;
-  const editable = CAN_EDIT.includes(account.stage);
+  const editable = account.can.includes("edit");
   const asks = new Map(sheet.asks.map((ask) => [ask.ask, ask]));
   const missing = application.missing.length;
   const answering = account.stage === "question" || account.stage === "refused";

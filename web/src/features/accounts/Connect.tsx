@@ -1,5 +1,6 @@
 import { type FormEvent, useId, useState } from "react";
 import { Refusal, said } from "../../api/client";
+import { useTyped } from "../../lib/useTyped";
 import { Button } from "../../ui/Button";
 import { InputField } from "../../ui/InputField";
 import { Trouble } from "../../ui/Page";
@@ -142,18 +143,18 @@ function Field({ label, found, file, secret, value, problem, onChange }: FieldPr
 
 function Email({ account, sheet }: Props) {
   const acts = useAccountActs(account.id, useMode());
-  const [email, setEmail] = useState("");
+  const email = useTyped(`address with ${sheet.provider}`);
   return (
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        acts.email.mutate(email);
+        acts.email.mutate(email.text, { onSuccess: email.forget });
       }}
     >
       <InputField
         label={`E-mail address of your ${sheet.name} account`}
-        value={email}
-        onChange={setEmail}
+        value={email.text}
+        onChange={email.type}
         width="max-w-md"
         autoComplete="email"
       />

@@ -22,15 +22,24 @@ const VERDICTS: Record<string, { word: string; ink: string }> = {
 /** What was exchanged with a gateway: notifications that came, what was asked of it, and what became of each. */
 export function NotificationsPage() {
   const { provider = "" } = useParams();
-  const [address] = useSearchParams();
+  const [address, setAddress] = useSearchParams();
   const mode = useMode();
   const search = useAccountSearch();
   const id = address.get("account") ?? provider;
   const sheet = useSheet(provider, mode).data;
-  const exchanges = useExchanges(id, mode);
+  const before = Number(address.get("before")) || undefined;
+  const exchanges = useExchanges(id, mode, before);
   const acts = useAccountActs(id, mode);
   const replay = useReplay();
   const account = sheet?.accounts.find((entry) => entry.id === id);
+  function turn(to: number | null) {
+    setAddress((held) => {
+      const next = new URLSearchParams(held);
+      if (to) next.set("before", String(to));
+      else next.delete("before");
+      return next;
+    });
+  }
   const fail = (refused: unknown) => toast.error(said(refused));
   return (
     <>
@@ -75,7 +84,7 @@ export function NotificationsPage() {
       </div>
       {exchanges.data?.exchanges.length === 0 && <p>Nothing was exchanged yet.</p>}
       <ul>
-        {exchanges.data?.exchanges.map(({ number, said: words, exchange }) => {
+        {exchanges.data?.exchanges.map(({ number, said: words, why, exchange }) => {
           const verdict = VERDICTS[exchange.verdict];
           return (
             <li key={number} className="border-b border-rule-soft py-1.5">
@@ -93,7 +102,7 @@ export function NotificationsPage() {
                   {exchange.answer ? ` ${exchange.answer}` : ""}
                 </span>
               </div>
-              {exchange.why && <p className="text-copper">{exchange.why}</p>}
+              {why && <p className="text-copper">{why}</p>}
               <details>
                 <summary className="text-small text-soft">What was said</summary>
                 <pre className="text-small whitespace-pre-wrap break-all bg-sheet border-l border-rule px-3 py-2">
@@ -123,6 +132,12 @@ export function NotificationsPage() {
           );
         })}
       </ul>
+      {(before || exchanges.data?.older) && (
+        <p className="flex gap-4 mt-3">
+          {before && <Button onClick={() => turn(null)}>Newest</Button>}
+          {exchanges.data?.older && <Button onClick={() => turn(exchanges.data.older)}>Older</Button>}
+        </p>
+      )}
     </>
   );
 }

@@ -1,6 +1,7 @@
 import { type FormEvent, useState } from "react";
 import { toast } from "sonner";
 import { said } from "../../api/client";
+import { useTyped } from "../../lib/useTyped";
 import { Button } from "../../ui/Button";
 import { InputField } from "../../ui/InputField";
 import { Trouble } from "../../ui/Page";
@@ -78,11 +79,11 @@ export function Payouts({ business, countries, save, quietly }: Section) {
 }
 
 function NewAccount({ business, countries, save }: Omit<Section, "quietly">) {
-  const [holder, setHolder] = useState("");
+  const holder = useTyped("holder of a payout account");
   const [country, setCountry] = useState(business.country ?? "PT");
-  const [iban, setIban] = useState("");
-  const [bank, setBank] = useState("");
-  const [number, setNumber] = useState("");
+  const iban = useTyped("IBAN of a payout account");
+  const bank = useTyped("bank code of a payout account");
+  const number = useTyped("number of a payout account");
   const [problem, setProblem] = useState("");
 
   function add(event: FormEvent) {
@@ -95,11 +96,11 @@ function NewAccount({ business, countries, save }: Omit<Section, "quietly">) {
       );
       const account = {
         id,
-        holder: holder || before.legal_name || "",
+        holder: holder.text || before.legal_name || "",
         country,
-        iban: iban || null,
-        bank_code: bank || null,
-        account_number: number || null,
+        iban: iban.text || null,
+        bank_code: bank.text || null,
+        account_number: number.text || null,
       };
       return {
         ...before,
@@ -108,9 +109,7 @@ function NewAccount({ business, countries, save }: Omit<Section, "quietly">) {
       };
     })
       .then(() => {
-        setIban("");
-        setBank("");
-        setNumber("");
+        for (const field of [holder, iban, bank, number]) field.type("");
         setProblem("");
       })
       .catch((refused) => setProblem(said(refused)));
@@ -121,7 +120,12 @@ function NewAccount({ business, countries, save }: Omit<Section, "quietly">) {
       onSubmit={add}
       className="grid grid-cols-2 lg:grid-cols-[minmax(0,1fr)_9rem_minmax(0,1.4fr)] gap-x-4 gap-y-2 items-end mt-2"
     >
-      <InputField label="Holder of the account to add" value={holder} onChange={setHolder} width="w-full" />
+      <InputField
+        label="Holder of the account to add"
+        value={holder.text}
+        onChange={holder.type}
+        width="w-full"
+      />
       <Picker
         showLabel
         label="Country of the account"
@@ -129,9 +133,9 @@ function NewAccount({ business, countries, save }: Omit<Section, "quietly">) {
         options={countries}
         onPick={setCountry}
       />
-      <InputField label="IBAN" value={iban} onChange={setIban} width="w-full" />
-      <InputField label="or bank code" value={bank} onChange={setBank} width="w-full" />
-      <InputField label="and number" value={number} onChange={setNumber} width="w-full" />
+      <InputField label="IBAN" value={iban.text} onChange={iban.type} width="w-full" />
+      <InputField label="or bank code" value={bank.text} onChange={bank.type} width="w-full" />
+      <InputField label="and number" value={number.text} onChange={number.type} width="w-full" />
       <Button type="submit" className="justify-self-start">
         Add the account
       </Button>

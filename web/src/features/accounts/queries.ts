@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { answered, api, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
 import { goTo } from "../../lib/page";
@@ -41,26 +41,22 @@ export function useLeaving(account: string, mode: Mode, asked: boolean) {
 }
 
 /** What was said between the shop and the gateway of an account. */
-export function useExchanges(account: string, mode: Mode) {
+export function useExchanges(account: string, mode: Mode, before: number | undefined) {
   return useQuery({
-    queryKey: keys.exchanges(account, mode),
+    queryKey: [...keys.exchanges(account, mode), before],
     queryFn: () =>
       answered(
-        api.GET("/api/accounts/{id}/exchanges", { params: { path: { id: account }, query: { mode } } }),
+        api.GET("/api/accounts/{id}/exchanges", {
+          params: { path: { id: account }, query: { mode, ...(before ? { before } : {}) } },
+        }),
       ),
     refetchInterval: 5000,
+    placeholderData: keepPreviousData,
   });
-}
-
-/** Everything that rests on accounts is asked for anew: sheets, the checkout, comparisons, orders. */
-function useAnew() {
-  const client = useQueryClient();
-  return () => client.invalidateQueries({ predicate: (query) => query.queryKey[0] !== "shop" });
 }
 
 /** Begin an application; a second account with a provider needs a name. */
 export function useBegin(mode: Mode) {
-  const anew = useAnew();
   return useMutation({
     mutationFn: ({ provider, name }: { provider: string; name?: string }) =>
       answered(
@@ -69,26 +65,21 @@ export function useBegin(mode: Mode) {
           body: { mode, name: name ?? null },
         }),
       ),
-    onSuccess: anew,
   });
 }
 
 /** Put a gateway of the shop's own among the providers. */
 export function useAddGateway() {
-  const anew = useAnew();
   return useMutation({
     mutationFn: (body: Schema<"GatewayNew">) => answered(api.POST("/api/gateways", { body })),
-    onSuccess: anew,
   });
 }
 
-/** What can be done with one account; every act asks for everything anew. */
+/** What can be done with one account. */
 export function useAccountActs(id: string, mode: Mode) {
-  const anew = useAnew();
   const params = { path: { id }, query: { mode } };
   const act = <Given>(mutationFn: (given: Given) => Promise<unknown>) => ({
     mutationFn,
-    onSuccess: () => void anew(),
   });
   return {
     payout: useMutation(
@@ -97,7 +88,6 @@ export function useAccountActs(id: string, mode: Mode) {
     sendCode: useMutation({
       mutationFn: (body: Schema<"PhoneNamed">) =>
         answered(api.POST("/api/accounts/{id}/phone", { params, body })),
-      onSuccess: () => void anew(),
     }),
     checkCode: useMutation(
       act((code: string) => answered(api.POST("/api/accounts/{id}/phone/code", { params, body: { code } }))),
@@ -136,11 +126,9 @@ export function useAccountActs(id: string, mode: Mode) {
 
 /** Count a kept notification by hand. */
 export function useReplay() {
-  const anew = useAnew();
   return useMutation({
     mutationFn: (number: number) =>
       answered(api.POST("/api/exchanges/{number}/replay", { params: { path: { number } } })),
-    onSuccess: () => void anew(),
   });
 }
 
@@ -162,15 +150,12 @@ export function useChangeBusiness() {
     },
     onSuccess: (saved) => {
       client.setQueryData(keys.business, saved);
-      void client.invalidateQueries({ queryKey: keys.accounts });
     },
-    onError: () => client.invalidateQueries({ queryKey: keys.business }),
   });
 }
 
 /** Keep a paper. */
 export function useAddPaper() {
-  const client = useQueryClient();
   return useMutation({
     mutationFn: ({ kind, file }: { kind: string; file: File }) =>
       answered(
@@ -184,22 +169,13 @@ export function useAddPaper() {
           },
         }),
       ),
-    onSuccess: () => {
-      void client.invalidateQueries({ queryKey: keys.business });
-      void client.invalidateQueries({ queryKey: keys.accounts });
-    },
   });
 }
 
 /** Take a paper away. */
 export function useDropPaper() {
-  const client = useQueryClient();
   return useMutation({
     mutationFn: (id: string) => answered(api.DELETE("/api/papers/{id}", { params: { path: { id } } })),
-    onSuccess: () => {
-      void client.invalidateQueries({ queryKey: keys.business });
-      void client.invalidateQueries({ queryKey: keys.accounts });
-    },
   });
 }
 
@@ -223,9 +199,7 @@ export function useClock() {
 
 /** Wind the clock forward, in test mode. */
 export function useWind() {
-  const client = useQueryClient();
   return useMutation({
     mutationFn: (minutes: number) => answered(api.POST("/api/clock", { body: { minutes } })),
-    onSuccess: () => client.invalidateQueries(),
   });
 }

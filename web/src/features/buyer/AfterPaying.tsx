@@ -1,11 +1,10 @@
-import { Link, useParams } from "react-router";
 import { said } from "../../api/client";
+import { lastHand } from "../../lib/lastHand";
 import { pageOf } from "../../lib/page";
 import { Button } from "../../ui/Button";
 import { FileDrop } from "../../ui/FileDrop";
 import { Trouble } from "../../ui/Page";
-import { lastHand } from "../hand";
-import { BuyerPage } from "./BuyerPage";
+import { BuyerPage, modeOf } from "./BuyerPage";
 import { OrderLines } from "./OrderLines";
 import { useGoOn, usePayAnotherWay, usePaying, useSendReceipt } from "./queries";
 import { Ways } from "./Ways";
@@ -14,15 +13,14 @@ import { Ways } from "./Ways";
 const STILL_GOES = ["at-provider", "awaiting-payment", "receipt-sent", "overdue"];
 
 /** The page after paying: what happened, with the way to pay by its name, and how else the order can be paid. */
-export function AfterPaying() {
-  const { token = "" } = useParams();
+export function AfterPaying({ token }: { token: string }) {
   const paying = usePaying(token);
   const another = usePayAnotherWay(token);
   const goOn = useGoOn(token);
   const receipt = useSendReceipt(token);
   const order = paying.data;
   return (
-    <BuyerPage>
+    <BuyerPage mode={modeOf(order, paying.error)}>
       {paying.error && (
         <>
           <h1 className="text-xl mb-2">There is no such order</h1>
@@ -89,9 +87,9 @@ export function AfterPaying() {
           )}
           <p className="mt-8 text-small text-soft">
             Order {order.number}, {order.mode} mode.{" "}
-            <Link to={`/rehearse${lastHand()}&order=${order.token}`} className="underline underline-offset-4">
+            <a href={`/rehearse${lastHand()}&order=${order.token}`} className="underline underline-offset-4">
               Back to the desk, to its record
-            </Link>
+            </a>
           </p>
         </>
       )}

@@ -1,28 +1,24 @@
-import { Link } from "react-router";
 import { said } from "../../api/client";
 import { Trouble } from "../../ui/Page";
-import { useHand, useHandSearch } from "../hand";
-import { BuyerPage } from "./BuyerPage";
+import { BuyerPage, modeOf } from "./BuyerPage";
 import { OrderLines } from "./OrderLines";
 import { useOffer, usePay } from "./queries";
 import { Ways } from "./Ways";
 
-/** The checkout that buyers see: the newest edition, for the order in the address. */
-export function BuyPage() {
-  const { hand } = useHand();
-  const offer = useOffer(hand);
+/** The checkout that buyers see: the newest edition, for the order that the address names. */
+export function BuyPage({ search }: { search: string }) {
+  const offer = useOffer(search);
   const pay = usePay();
-  const search = useHandSearch();
   const data = offer.data;
   return (
-    <BuyerPage>
+    <BuyerPage mode={modeOf(data, offer.error)}>
       {offer.error && (
         <>
           <h1 className="text-xl mb-2">This order cannot be paid here</h1>
           <Trouble>{said(offer.error)}</Trouble>
         </>
       )}
-      {data && hand && (
+      {data && (
         <>
           <OrderLines
             as="h1"
@@ -41,15 +37,22 @@ export function BuyPage() {
                 amount={data.amount}
                 paying={pay.isPending}
                 problem={pay.error}
-                onPay={(tender) => pay.mutate({ order: hand, tender, by: "newest-edition" })}
+                onPay={(tender) =>
+                  pay.mutate({
+                    order: data.order,
+                    storefront: data.storefront,
+                    tender,
+                    by: "newest-edition",
+                  })
+                }
               />
             </>
           )}
           <p className="mt-8 text-small text-soft">
             Edition {data.edition}, {data.mode} mode.{" "}
-            <Link to={`/checkout${search}`} className="underline underline-offset-4">
+            <a href={`/checkout${search}`} className="underline underline-offset-4">
               Back to the desk
-            </Link>
+            </a>
           </p>
         </>
       )}

@@ -1,5 +1,4 @@
-import { RadioGroup } from "radix-ui";
-import { useState } from "react";
+import { useId, useState } from "react";
 import { said } from "../../api/client";
 import { shown } from "../../lib/money";
 import { Button } from "../../ui/Button";
@@ -16,6 +15,7 @@ interface Props {
 /** The ways to pay, as a buyer meets them: one is chosen, then paid with. */
 export function Ways({ offered, amount, paying, problem, onPay }: Props) {
   const [picked, setPicked] = useState("");
+  const group = useId();
   const chosen =
     offered.find((way) => way.tender === picked) ?? offered.find((way) => way.usual) ?? offered[0];
   if (!chosen) {
@@ -33,16 +33,19 @@ export function Ways({ offered, amount, paying, problem, onPay }: Props) {
         onPay(chosen.tender);
       }}
     >
-      <RadioGroup.Root value={chosen.tender} onValueChange={setPicked} aria-label="Ways to pay">
+      <fieldset>
+        <legend className="sr-only">Ways to pay</legend>
         {offered.map((way) => (
           <Choice
             key={way.tender}
-            value={way.tender}
+            group={group}
             name={way.name}
             description={way.usual ? `You paid this way last time. ${way.description}` : way.description}
+            chosen={way.tender === chosen.tender}
+            onChoose={() => setPicked(way.tender)}
           />
         ))}
-      </RadioGroup.Root>
+      </fieldset>
       {problem !== null && problem !== undefined && (
         <p role="alert" className="text-copper font-medium my-2">
           {said(problem)}

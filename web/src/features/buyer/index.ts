@@ -1,3 +1,1 @@
-export { AfterPaying } from "./AfterPaying";
 export { BuyerPanel } from "./BuyerPanel";
-export { BuyPage } from "./BuyPage";

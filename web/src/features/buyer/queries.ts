@@ -1,16 +1,14 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { answered, api, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
 import { goTo } from "../../lib/page";
-import { type Hand, NOTHING } from "../hand";
 
-/** What the newest edition offers to an order. */
-export function useOffer(hand: Hand | null) {
+/** What the newest edition offers to the order that an address names; the server reads it. */
+export function useOffer(search: string) {
+  const query = Object.fromEntries(new URLSearchParams(search));
   return useQuery({
-    queryKey: [...keys.offer, hand],
-    queryFn: () => answered(api.GET("/api/offer", { params: { query: hand ?? NOTHING } })),
-    enabled: hand !== null,
-    placeholderData: keepPreviousData,
+    queryKey: [...keys.offer, search],
+    queryFn: () => answered(api.GET("/api/offer", { params: { query } })),
     retry: false,
   });
 }

@@ -1,7 +1,6 @@
 import { useState } from "react";
 import { toast } from "sonner";
 import { said } from "../../api/client";
-import { ungrouped } from "../../lib/money";
 import { Button } from "../../ui/Button";
 import { Picker } from "../../ui/Picker";
 import { TextField } from "../../ui/TextField";
@@ -98,7 +97,7 @@ function WindowFields({ tender, currency, books, save }: FieldsProps) {
         label={`From, in ${currency}`}
         hideLabel
         value={limits.from}
-        save={(from) => set({ from: ungrouped(from) })}
+        save={(from) => set({ from })}
         align="right"
         inputMode="decimal"
       />
@@ -118,7 +117,7 @@ function WindowFields({ tender, currency, books, save }: FieldsProps) {
         label={`End, in ${currency}`}
         hideLabel
         value={limits.end}
-        save={(end) => set({ end: ungrouped(end) })}
+        save={(end) => set({ end })}
         align="right"
         inputMode="decimal"
       />

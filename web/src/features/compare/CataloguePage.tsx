@@ -10,11 +10,14 @@ import { useCatalogue } from "./queries";
 import { ReadCard } from "./ReadCard";
 import { VIEWS } from "./views";
 
-const EXAMPLES = [
-  "Who carries bank debits for recurring memberships in euro?",
-  "What does Brixavo carry?",
-  "Cards for bookings in pounds",
-];
+/** Questions to begin with; those about a provider name one that the shop has. */
+function examples(provider: string | undefined): string[] {
+  return [
+    "Who carries bank debits for recurring memberships in euro?",
+    ...(provider ? [`What does ${provider} carry?`] : []),
+    "Cards for bookings in pounds",
+  ];
+}
 
 /** The catalogue from both ends, asked in plain words, with the rate cards behind it. */
 export function CataloguePage() {
@@ -70,7 +73,7 @@ export function CataloguePage() {
       </form>
       <p className="text-small text-soft flex flex-wrap items-baseline gap-x-4 mt-1 mb-4">
         For example:
-        {EXAMPLES.map((example) => (
+        {examples(cards[0]?.provider_name).map((example) => (
           <button
             key={example}
             type="button"
@@ -88,7 +91,7 @@ export function CataloguePage() {
             <p className="mb-2" role="status">
               Understood:{" "}
               {data.facets.length > 0
-                ? data.facets.map((facet) => facet.value.replaceAll("-", " ")).join(", ")
+                ? data.facets.map((facet) => facet.name).join(", ")
                 : "nothing, so everything is shown"}
               {data.unknown.length > 0 && (
                 <span className="text-soft">; passed over: {data.unknown.join(", ")}</span>

@@ -164,7 +164,7 @@ export function Derivation({ entry, currency, onAdd, onBegin }: Props) {
             Add to checkout
           </Button>
         )}
-        {provider && (!route.stage || route.stage === "not-begun" || route.stage === "refused") && (
+        {provider && route.can_begin && (
           <Button
             look="link"
             aria-label={`Begin an application with ${route.provider_name}`}

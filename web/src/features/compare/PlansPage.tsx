@@ -83,8 +83,8 @@ function Mix({ data }: { data: NonNullable<ReturnType<typeof usePlans>["data"]> 
       <p className="max-w-3xl">
         {new Intl.ListFormat("en").format(mix.plans.map((plan) => planName(plan)))}: fees {shown(mix.fees)},
         monthly charges {shown(mix.monthly)}
-        {!mix.shortfall.startsWith("0.00") && `, shortfalls ${shown(mix.shortfall)}`}; it carries{" "}
-        {mix.carried} of {data.orders} orders.
+        {mix.shortfall && `, shortfalls ${shown(mix.shortfall)}`}; it carries {mix.carried} of {data.orders}{" "}
+        orders.
       </p>
       {best && (
         <p className="mt-1">

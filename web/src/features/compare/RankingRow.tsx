@@ -1,4 +1,3 @@
-import { Checkbox } from "radix-ui";
 import { memo } from "react";
 import { partsOf, shown } from "../../lib/money";
 import { shortDay } from "../../lib/time";
@@ -63,17 +62,21 @@ export const RankingRow = memo(function RankingRow(props: Props) {
           </td>
         ))}
         <td className="text-right">
-          <Checkbox.Root
-            checked={chosen}
-            disabled={full && !chosen}
-            onCheckedChange={(checked) => onChoose(route.key, checked === true)}
-            aria-label={`Put side by side: ${fullName(route)}`}
-            className="size-6 grid place-items-center disabled:opacity-40 group"
-          >
-            <span className="size-4 border border-soft grid place-items-center group-data-[state=checked]:bg-ink group-data-[state=checked]:border-ink">
-              <Checkbox.Indicator className="text-ground text-small leading-none">✓</Checkbox.Indicator>
-            </span>
-          </Checkbox.Root>
+          <label className="relative size-6 inline-grid place-items-center">
+            <input
+              type="checkbox"
+              checked={chosen}
+              disabled={full && !chosen}
+              onChange={(event) => onChoose(route.key, event.target.checked)}
+              aria-label={`Put side by side: ${fullName(route)}`}
+              className="appearance-none size-4 border border-soft checked:bg-ink checked:border-ink disabled:opacity-40"
+            />
+            {chosen && (
+              <span aria-hidden className="absolute pointer-events-none text-ground text-small leading-none">
+                ✓
+              </span>
+            )}
+          </label>
         </td>
       </tr>
       {open && (

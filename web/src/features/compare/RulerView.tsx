@@ -62,6 +62,7 @@ export function RulerView({ hand, shop, of, show, strong, onAmount }: Props) {
     below: Number(stretch.below.decimal),
     key: stretch.route ?? null,
     name: curves.find((curve) => curve.key === stretch.route)?.name ?? "no price",
+    first: stretch.first,
     said: breakEven(stretch.from_amount.decimal),
   }));
 
@@ -75,11 +76,11 @@ export function RulerView({ hand, shop, of, show, strong, onAmount }: Props) {
         amounts={amounts}
         curves={curves}
         cheapest={cheapest}
-        cursor={Number.isFinite(Number(hand.amount)) ? Number(hand.amount) : null}
+        cursor={Number.isFinite(Number(hand.amount)) ? hand.amount : null}
         cursorSaid={grouped(hand.amount)}
-        step={10 ** -decimals}
+        decimals={decimals}
         unit={show === "money" ? data.currency : "% of the order"}
-        onCursor={(amount) => onAmount(amount.toFixed(decimals))}
+        onCursor={onAmount}
       />
       <CurvesTable data={data} show={show} curves={curves} axis={axis}>
         <CardPickers />

@@ -28,7 +28,7 @@ export function Turnings({ hand, currency }: Props) {
           )}
           <span className="text-ink">
             {assumption.name.toLowerCase()}
-            {assumption.about !== "*" && ` (${assumption.about.replaceAll("-", " ")})`} at {turns_at}
+            {assumption.about !== "*" && ` (${assumption.about_name})`} at {turns_at}
             {unitOf(assumption.unit, currency)}
           </span>{" "}
           instead of {assumption.value}

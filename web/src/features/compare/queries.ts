@@ -23,6 +23,8 @@ function comparisonOf(hand: Hand | null) {
     queryKey: [...keys.compare, hand],
     queryFn: () => answered(api.GET("/api/compare", { params: { query: hand ?? NOTHING } })),
     retry: false,
+    // Nearly every figure is another one for another order: looking for what stayed the same would only take time.
+    structuralSharing: false,
   });
 }
 
@@ -89,7 +91,6 @@ export function useCatalogue(asks: string) {
 
 /** Begin the application for an account. */
 export function useBegin() {
-  const client = useQueryClient();
   return useMutation({
     mutationFn: (provider: string) =>
       answered(
@@ -98,13 +99,7 @@ export function useBegin() {
           body: { mode: "test" },
         }),
       ),
-    onSuccess: () => client.invalidateQueries(),
   });
-}
-
-function useAfterCards() {
-  const client = useQueryClient();
-  return () => client.invalidateQueries();
 }
 
 /** Read a rate card from a file. */
@@ -113,7 +108,6 @@ export function useReadCard() {
     mutationFn: (file: File) =>
       // The bytes go as they are: what is wrong with them is for the server to say.
       answered(api.POST("/api/rate-cards", { body: "", bodySerializer: () => file })),
-    onSuccess: useAfterCards(),
   });
 }
 
@@ -121,6 +115,5 @@ export function useReadCard() {
 export function useExampleCards() {
   return useMutation({
     mutationFn: () => answered(api.POST("/api/rate-cards/examples")),
-    onSuccess: useAfterCards(),
   });
 }

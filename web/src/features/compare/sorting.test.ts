@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { behindShort, fullName } from "./names";
 import type { Ranked } from "./queries";
-import { factOf, sorted } from "./sorting";
+import { bestOf, factOf, sorted } from "./sorting";
 
 function entry(key: string, cost: string, more: object = {}): Ranked {
   return {
@@ -55,5 +55,21 @@ describe("the ranking by its columns", () => {
     expect(behindShort(dear.route)).toBe("Orlenta dear");
     expect(behindShort({ ...dear.route, provider_name: "", plan_name: "" })).toBe("own");
     expect(fullName(dear.route)).toBe("Card, Orlenta, dear");
+  });
+});
+
+describe("the best of a row", () => {
+  test.each([
+    ["cost", ["cheap"]],
+    ["arrives", ["dear"]],
+    ["reach", ["dear"]],
+    ["percent", []],
+  ])("by %s it is %s", (key, best) => {
+    expect(bestOf([dear, cheap], key)).toEqual(best);
+  });
+
+  test("of equal ones all are", () => {
+    expect(bestOf([cheap, entry("other", "9.50 EUR"), dear], "cost")).toEqual(["cheap", "other"]);
+    expect(bestOf([], "cost")).toEqual([]);
   });
 });

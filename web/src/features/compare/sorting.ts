@@ -39,10 +39,19 @@ function sortValue(entry: Ranked, key: string): number | string {
   return factOf(entry, key)?.sort ?? "";
 }
 
-/** The ranking by one of its columns; what is equal stays in the order of cost. */
+/** The ranking by one of its columns; what is equal stays in the sequence of cost. */
 export function sorted(ranked: Ranked[], key: string): Ranked[] {
   return [...ranked].sort((one, other) => {
     const [a, b] = [sortValue(one, key), sortValue(other, key)];
     return a < b ? -1 : a > b ? 1 : 0;
   });
+}
+
+/** The keys of the routes that come first by a column of the ranking; of equal ones all, and none where all are. */
+export function bestOf(entries: Ranked[], key: string): string[] {
+  const [first] = sorted(entries, key);
+  if (!first) return [];
+  const best = sortValue(first, key);
+  const found = entries.filter((entry) => sortValue(entry, key) === best);
+  return found.length < entries.length ? found.map((entry) => entry.route.key) : [];
 }

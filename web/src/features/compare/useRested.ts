@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
 
-const RESTED = 400;
+const RESTED = 1000;
 
 /** A value once it has stood still for a moment, so that what is not urgent does not hold up what is. */
 export function useRested<Value>(value: Value): Value {

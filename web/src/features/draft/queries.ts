@@ -2,23 +2,42 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tansta
 import { answered, api, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
 import { type Hand, NOTHING } from "../hand";
+import { useStorefront } from "../shop";
 
 type Draft = Schema<"Draft">;
 export type Tender = Schema<"Tender">;
 export type Window = Schema<"Window">;
 export type Outcome = Schema<"OutcomeOut">;
 
-/** The draft of the checkout. */
+/** The address of a storefront's checkout. */
+const at = (storefront: string) => ({ path: { storefront } });
+
+function readDraft(storefront: string) {
+  return answered(api.GET("/api/checkouts/{storefront}", { params: at(storefront) }));
+}
+
+/** The draft of the storefront's checkout. */
 export function useDraft() {
-  return useQuery({ queryKey: keys.checkout, queryFn: () => answered(api.GET("/api/checkout")) });
+  const storefront = useStorefront();
+  return useQuery({
+    queryKey: keys.checkout,
+    queryFn: () => readDraft(storefront ?? ""),
+    enabled: storefront !== undefined,
+  });
 }
 
 /** What the draft offers to the order in hand. */
 export function useView(hand: Hand | null) {
+  const storefront = useStorefront();
   return useQuery({
     queryKey: [...keys.view, hand],
-    queryFn: () => answered(api.GET("/api/checkout/view", { params: { query: hand ?? NOTHING } })),
-    enabled: hand !== null,
+    queryFn: () =>
+      answered(
+        api.GET("/api/checkouts/{storefront}/view", {
+          params: { ...at(storefront ?? ""), query: hand ?? NOTHING },
+        }),
+      ),
+    enabled: hand !== null && storefront !== undefined,
     placeholderData: keepPreviousData,
     retry: false,
   });
@@ -30,12 +49,6 @@ function useAfterDraft() {
     client,
     onSuccess: (saved: Draft) => {
       client.setQueryData(keys.checkout, saved);
-      for (const key of [keys.view, keys.compare, keys.publication, keys.accounts]) {
-        void client.invalidateQueries({ queryKey: key });
-      }
-    },
-    onError: () => {
-      for (const key of [keys.checkout, keys.view]) void client.invalidateQueries({ queryKey: key });
     },
   };
 }
@@ -43,13 +56,14 @@ function useAfterDraft() {
 /** Change the tenders: made on the newest draft that is known here, one change at a time. */
 export function useChangeTenders() {
   const { client, ...after } = useAfterDraft();
+  const params = at(useStorefront() ?? "");
   return useMutation({
     scope: { id: "draft" },
     mutationFn: (change: (tenders: Tender[]) => Tender[]) => {
       const held = client.getQueryData<Draft>(keys.checkout);
       if (!held) throw new Error("The checkout is not here yet.");
       const body = { version: held.version, tenders: change(held.tenders) };
-      return answered(api.PUT("/api/checkout", { body }));
+      return answered(api.PUT("/api/checkouts/{storefront}", { params, body }));
     },
     ...after,
   });
@@ -58,11 +72,13 @@ export function useChangeTenders() {
 /** Put a route, or an arrangement of the shop's own, in the checkout. */
 export function useAddTender() {
   const { client, ...after } = useAfterDraft();
+  const storefront = useStorefront() ?? "";
   return useMutation({
     scope: { id: "draft" },
     mutationFn: async (added: { method: string; route: Schema<"Route"> | null }) => {
-      const held = client.getQueryData<Draft>(keys.checkout) ?? (await answered(api.GET("/api/checkout")));
-      return answered(api.POST("/api/checkout/tenders", { body: { ...added, version: held.version } }));
+      const held = client.getQueryData<Draft>(keys.checkout) ?? (await readDraft(storefront));
+      const body = { ...added, version: held.version };
+      return answered(api.POST("/api/checkouts/{storefront}/tenders", { params: at(storefront), body }));
     },
     ...after,
   });

@@ -1,15 +1,17 @@
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
-import { partsOf, ungrouped } from "../../lib/money";
+import { partsOf } from "../../lib/money";
+import { useAskBeforeLeaving } from "../../lib/useAskBeforeLeaving";
 import { Picker } from "../../ui/Picker";
 import { useChoices } from "../shop";
-import { useHand } from "./useHand";
+import { readAmount } from "./readAmount";
+import { type Hand, useHand } from "./useHand";
 
 export const FIRST_PICKER = "order-market";
 
 /** The order in hand as one sentence; each part is a picker in place. `problem`: why it cannot be read. */
 export function OrderSentence({ problem }: { problem: string }) {
-  const { hand, shop, change } = useHand();
+  const { hand, shop, change, expect } = useHand();
   const names = new Map(useChoices().data?.countries.map((choice) => [choice.code, choice.name]));
   if (!shop) return null;
   if (!hand) {
@@ -63,7 +65,12 @@ export function OrderSentence({ problem }: { problem: string }) {
           }}
         />
         for
-        <AmountWord amount={hand.amount} invalid={problem !== ""} onAmount={(amount) => change({ amount })} />
+        <AmountWord
+          hand={hand}
+          invalid={problem !== ""}
+          onAmount={change}
+          onLikely={(amount) => expect({ amount })}
+        />
         <span className="whitespace-nowrap">
           <Picker
             look="sentence"
@@ -85,20 +92,40 @@ export function OrderSentence({ problem }: { problem: string }) {
 }
 
 interface AmountWordProps {
-  amount: string;
+  hand: Pick<Hand, "amount" | "currency">;
   invalid: boolean;
-  onAmount: (amount: string) => void;
+  onAmount: (typed: { amount: string; currency?: string }) => void;
+  /** Told of an amount that is likely to be read as it was typed. */
+  onLikely: (amount: string) => void;
 }
 
+/** Digits with a point, and as many behind it as another amount of the currency has. */
+const written = (typed: string, like: string) =>
+  /^\d+(\.\d+)?$/.test(typed) && typed.split(".")[1]?.length === like.split(".")[1]?.length;
+
 /** The amount as a word of the sentence, typed in place; kept on Enter or when it is left. */
-function AmountWord({ amount, invalid, onAmount }: AmountWordProps) {
+function AmountWord({ hand, invalid, onAmount, onLikely }: AmountWordProps) {
+  const { amount } = hand;
   const [text, setText] = useState(amount);
   useEffect(() => setText(amount), [amount]);
+  useAskBeforeLeaving(text !== amount);
 
-  function keep() {
-    const typed = ungrouped(text);
-    if (typed && typed !== amount) onAmount(typed);
-    else setText(amount);
+  async function keep() {
+    const typed = text.trim();
+    if (!typed || typed === amount) {
+      setText(amount);
+      return;
+    }
+    // Most amounts are typed as they are written: what they lead to is asked for while the server reads them.
+    if (written(typed, amount)) onLikely(typed);
+    try {
+      const read = await readAmount(typed, hand.currency);
+      setText(read.amount);
+      onAmount(read);
+    } catch {
+      // What cannot be read stands in the sentence as it was typed, with the reason under it.
+      onAmount({ amount: typed });
+    }
   }
 
   return (
@@ -111,9 +138,9 @@ function AmountWord({ amount, invalid, onAmount }: AmountWordProps) {
       value={text}
       style={{ width: `${Math.max(text.length, 3) + 1}ch` }}
       onChange={(event) => setText(event.target.value)}
-      onBlur={keep}
+      onBlur={() => void keep()}
       onKeyDown={(event) => {
-        if (event.key === "Enter") keep();
+        if (event.key === "Enter") void keep();
         if (event.key === "Escape") setText(amount);
       }}
       className={`bg-transparent font-semibold text-center border-b border-dotted px-0.5 leading-7 ${

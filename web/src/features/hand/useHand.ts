@@ -45,6 +45,8 @@ function written(
   return address;
 }
 
+type Parts = Partial<Record<(typeof PARTS)[number], string>>;
+
 const told = new Set<(next: Hand) => void>();
 
 /** Be told of the next order in hand as soon as it is known, before anything is drawn anew. */
@@ -55,36 +57,26 @@ export function beforeHandChanges(tell: (next: Hand) => void): () => void {
 
 /**
  * The order in hand, and how to change parts of it. An empty part is taken out of the address; `replace` leaves no
- * trace in the history, for changes that come many at a time.
+ * trace in the history, for changes that come many at a time. `expect` asks ahead for what a change will likely be.
  */
 export function useHand() {
   const [address, setAddress] = useSearchParams();
   const shop = useShop().data?.shop ?? null;
   const hand = useMemo(() => (shop ? handOf(address, shop) : null), [address, shop]);
+  const expect = useCallback(
+    (parts: Parts) => {
+      if (!shop) return;
+      const next = handOf(written(new URLSearchParams(window.location.search), { ...hand, ...parts }), shop);
+      if (next) for (const tell of told) tell(next);
+    },
+    [hand, shop],
+  );
   const change = useCallback(
-    (parts: Partial<Record<(typeof PARTS)[number], string>>, how?: { replace: boolean }) => {
-      if (shop) {
-        const next = handOf(
-          written(new URLSearchParams(window.location.search), { ...hand, ...parts }),
-          shop,
-        );
-        if (next) for (const tell of told) tell(next);
-      }
+    (parts: Parts, how?: { replace: boolean }) => {
+      expect(parts);
       setAddress((before) => written(new URLSearchParams(before), { ...hand, ...parts }), how);
     },
-    [setAddress, hand, shop],
+    [setAddress, hand, expect],
   );
-  return { hand, shop, change };
-}
-
-const LAST = "monedero-order-in-hand";
-
-/** Remember the order in hand of this tab, for the way back from pages that do not carry it. */
-export function rememberHand(search: string) {
-  if (search) sessionStorage.setItem(LAST, search);
-}
-
-/** The order in hand that this tab had last, as the part of an address. */
-export function lastHand(): string {
-  return sessionStorage.getItem(LAST) ?? "?";
+  return { hand, shop, change, expect };
 }

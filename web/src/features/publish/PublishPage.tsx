@@ -24,7 +24,11 @@ export function PublishPage() {
           {editions[0] ? `The draft against edition ${editions[0].number}` : "The first edition would hold"}
         </h2>
         {changes.length === 0 ? (
-          <p className="text-soft">Nothing differs. Buyers see what you see.</p>
+          <p className="text-soft">
+            {editions[0]
+              ? "Nothing differs. Buyers see what you see."
+              : "Nothing is in your checkout yet, so there is nothing to publish."}
+          </p>
         ) : (
           <>
             <ul className="max-w-2xl">
@@ -35,14 +39,12 @@ export function PublishPage() {
               ))}
             </ul>
             <p className="mt-4 flex items-baseline gap-4">
-              <Button
-                look="strong"
-                disabled={publish.isPending}
-                onClick={() => publish.mutate(publication.draft_version)}
-              >
+              <Button look="strong" disabled={publish.isPending} onClick={() => publish.mutate(publication)}>
                 Publish as edition {next}
               </Button>
-              <span className="text-soft">In test mode: buyers pay nothing.</span>
+              {publication.mode === "test" && (
+                <span className="text-soft">In test mode: buyers pay nothing.</span>
+              )}
             </p>
           </>
         )}

@@ -1,23 +1,34 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { answered, api } from "../../api/client";
+import { useMutation, useQuery } from "@tanstack/react-query";
+import { answered, api, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
-import { useShop } from "../shop";
+import { useStorefront } from "../shop";
+
+type Shown = Pick<Schema<"Publication">, "storefront" | "fingerprint">;
 
 /** What the draft would change for buyers, and the editions. */
 export function usePublication() {
-  const described = Boolean(useShop().data?.shop);
+  const storefront = useStorefront();
   return useQuery({
     queryKey: keys.publication,
-    queryFn: () => answered(api.GET("/api/publication")),
-    enabled: described,
+    queryFn: () =>
+      answered(
+        api.GET("/api/checkouts/{storefront}/publication", {
+          params: { path: { storefront: storefront ?? "" } },
+        }),
+      ),
+    enabled: storefront !== undefined,
   });
 }
 
-/** Publish the draft that was looked at. */
+/** Publish what was looked at, by its fingerprint. */
 export function usePublish() {
-  const client = useQueryClient();
   return useMutation({
-    mutationFn: (version: number) => answered(api.POST("/api/editions", { body: { version } })),
-    onSettled: () => client.invalidateQueries(),
+    mutationFn: ({ storefront, fingerprint }: Shown) =>
+      answered(
+        api.POST("/api/checkouts/{storefront}/editions", {
+          params: { path: { storefront } },
+          body: { fingerprint },
+        }),
+      ),
   });
 }

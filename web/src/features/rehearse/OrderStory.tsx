@@ -23,8 +23,7 @@ export function OrderStory({ order }: { order: OrderRecord }) {
         </p>
       </div>
       <p className="mt-2">
-        {order.line_name} for {shown(order.amount)}, a buyer in {order.country_name}, carried by{" "}
-        {order.provider_name || "your own arrangement"}.{" "}
+        {order.ordered}, carried by {order.provider_name || "your own arrangement"}.{" "}
         <span className="text-soft">For the order this means:</span> {order.meaning}.
       </p>
       <div className="grid lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-8 mt-3">

@@ -1,6 +1,7 @@
 import { type ReactNode, useState } from "react";
 import { said } from "../../api/client";
-import { partsOf, ungrouped } from "../../lib/money";
+import { partsOf } from "../../lib/money";
+import { useTyped } from "../../lib/useTyped";
 import { Button } from "../../ui/Button";
 import { InputField } from "../../ui/InputField";
 import { Trouble } from "../../ui/Page";
@@ -12,8 +13,8 @@ export function RecordActs({ order }: { order: OrderRecord }) {
   const { can } = order;
   const asks = order.payments.some((payment) => payment.reference);
   const [trouble, setTrouble] = useState<unknown>(null);
-  const [note, setNote] = useState("");
-  const [reason, setReason] = useState("");
+  const note = useTyped(`note ${order.token}`);
+  const reason = useTyped(`reason ${order.token}`);
   const how = { onError: setTrouble, onSuccess: () => setTrouble(null) };
   const busy = Object.values(acts).some((act) => act.isPending);
 
@@ -24,7 +25,13 @@ export function RecordActs({ order }: { order: OrderRecord }) {
       </h3>
       <div className="grid gap-2">
         {can.take && (
-          <WithAmount key={`take ${can.take}`} label="Amount to take" most={can.take} busy={busy}>
+          <WithAmount
+            key={`take ${can.take}`}
+            place={`take ${can.take} ${order.token}`}
+            label="Amount to take"
+            most={can.take}
+            busy={busy}
+          >
             {(amount) => (
               <>
                 <Button onClick={() => acts.take.mutate(amount, how)}>Take it</Button>
@@ -38,6 +45,7 @@ export function RecordActs({ order }: { order: OrderRecord }) {
         {can.send && (
           <WithAmount
             key={`send ${can.send}`}
+            place={`send ${can.send} ${order.token}`}
             label="Worth of the goods that go out"
             most={can.send}
             busy={busy}
@@ -46,14 +54,14 @@ export function RecordActs({ order }: { order: OrderRecord }) {
               <>
                 <InputField
                   label="Note, such as the parcel's number"
-                  value={note}
-                  onChange={setNote}
+                  value={note.text}
+                  onChange={note.type}
                   width="w-56"
                 />
                 <Button
                   onClick={() => {
-                    acts.send.mutate({ amount, note }, how);
-                    setNote("");
+                    acts.send.mutate({ amount, note: note.text }, how);
+                    note.type("");
                   }}
                 >
                   They went out
@@ -82,17 +90,23 @@ export function RecordActs({ order }: { order: OrderRecord }) {
           <div className="flex flex-wrap items-end gap-3">
             <InputField
               label="Why the receipt does not show it"
-              value={reason}
-              onChange={setReason}
+              value={reason.text}
+              onChange={reason.type}
               width="w-56"
             />
-            <Button look="quiet" onClick={() => acts.refuseReceipt.mutate(reason, how)}>
+            <Button look="quiet" onClick={() => acts.refuseReceipt.mutate(reason.text, how)}>
               Do not accept the receipt
             </Button>
           </div>
         )}
         {can.refund && (
-          <WithAmount key={`refund ${can.refund}`} label="Amount to give back" most={can.refund} busy={busy}>
+          <WithAmount
+            key={`refund ${can.refund}`}
+            place={`refund ${can.refund} ${order.token}`}
+            label="Amount to give back"
+            most={can.refund}
+            busy={busy}
+          >
             {(amount) => (
               <>
                 <Button onClick={() => acts.refund.mutate(amount, how)}>Refund it</Button>
@@ -112,6 +126,7 @@ export function RecordActs({ order }: { order: OrderRecord }) {
         {can.refund_double && (
           <WithAmount
             key={`double ${can.refund_double}`}
+            place={`double ${can.refund_double} ${order.token}`}
             label="Amount that was paid twice"
             most={can.refund_double}
             busy={busy}
@@ -136,6 +151,8 @@ export function RecordActs({ order }: { order: OrderRecord }) {
 }
 
 interface WithAmountProps {
+  /** Where it is typed: the order and the act. */
+  place: string;
   label: string;
   most: string;
   busy: boolean;
@@ -143,19 +160,19 @@ interface WithAmountProps {
 }
 
 /** An amount, at first the most that is possible, with what can be done with it. */
-function WithAmount({ label, most, busy, children }: WithAmountProps) {
+function WithAmount({ place, label, most, busy, children }: WithAmountProps) {
   const { amount, currency } = partsOf(most);
-  const [text, setText] = useState(amount);
+  const typed = useTyped(place, amount);
   return (
     <fieldset disabled={busy} className="flex flex-wrap items-end gap-3 min-w-0">
       <InputField
         label={`${label}, ${currency}`}
-        value={text}
-        onChange={setText}
+        value={typed.text}
+        onChange={typed.type}
         width="w-32"
         align="right"
       />
-      {children(`${ungrouped(text)} ${currency}`)}
+      {children(`${typed.text} ${currency}`)}
     </fieldset>
   );
 }

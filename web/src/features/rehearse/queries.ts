@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { answered, api, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
 import type { paths } from "../../api/schema";
@@ -29,12 +29,10 @@ export function useRecord(token: string | undefined) {
 
 /** What the owner can do with an order; each is asked over the version that was looked at. */
 export function useRecordActs(record: OrderRecord) {
-  const client = useQueryClient();
   const params = { path: { token: record.token } };
   const { version } = record;
   const act = <Given>(mutationFn: (given: Given) => Promise<OrderRecord>) => ({
     mutationFn,
-    onSettled: () => client.invalidateQueries({ queryKey: keys.orders }),
   });
   const amount = (given: string) => ({ params, body: { version, amount: given } });
   return {

@@ -14,8 +14,8 @@ interface Props {
 /** An assumption beside the figure that it moves: typed in place, with where its default comes from. */
 export function AssumptionField({ assumption, currency, hideName }: Props) {
   const assume = useAssume();
-  const { id, about, name, unit, value, typed, source } = assumption;
-  const full = about === "*" ? name : `${name}, ${about.replaceAll("-", " ")}`;
+  const { id, about, about_name, name, unit, value, typed, source } = assumption;
+  const full = about === "*" ? name : `${name}, ${about_name}`;
   const keep = (text: string) => assume.mutateAsync({ id, about, value: text || null });
   return (
     <div className="flex items-center gap-2">

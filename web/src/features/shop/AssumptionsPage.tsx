@@ -32,9 +32,7 @@ export function AssumptionsPage() {
                 .filter((assumption) => assumption.id === id)
                 .map((assumption) => (
                   <div key={assumption.about} className="grid grid-cols-[11rem_1fr] gap-3 items-baseline">
-                    <span className="text-soft">
-                      {assumption.about === "*" ? "the whole shop" : assumption.about.replaceAll("-", " ")}
-                    </span>
+                    <span className="text-soft">{assumption.about_name}</span>
                     <AssumptionField assumption={assumption} currency={shop.currency} hideName />
                   </div>
                 ))}

@@ -1,5 +1,6 @@
-import { type FormEvent, useState } from "react";
+import type { FormEvent } from "react";
 import { said } from "../../api/client";
+import { useTyped } from "../../lib/useTyped";
 import { Button } from "../../ui/Button";
 import { Trouble } from "../../ui/Page";
 import { Picker } from "../../ui/Picker";
@@ -13,13 +14,13 @@ export function FirstShop() {
   const choices = useChoices().data;
   const found = useFoundShop();
   const other = useOtherShop();
-  const [name, setName] = useState("");
-  const [country, setCountry] = useState("PT");
-  const [currency, setCurrency] = useState("EUR");
-  const [market, setMarket] = useState("");
-  const [line, setLine] = useState("");
-  const [kind, setKind] = useState<Kind>("goods");
-  const [amount, setAmount] = useState("");
+  const name = useTyped("name of the first shop");
+  const country = useTyped("country of the first shop", "PT");
+  const currency = useTyped("currency of the first shop", "EUR");
+  const market = useTyped("first market");
+  const line = useTyped("first line");
+  const kind = useTyped("kind of the first line", "goods");
+  const amount = useTyped("amount of the first line");
   if (!choices) return null;
 
   const countries = choices.countries.map(({ code, name: label }) => ({ value: code, label }));
@@ -31,25 +32,32 @@ export function FirstShop() {
 
   function begin(event: FormEvent) {
     event.preventDefault();
-    const from = market || country;
-    found.mutate({
-      name,
-      country,
-      currency,
-      markets: [{ id: freeId(`${from}-${currency}`, []), country: from, currency, share: "100" }],
+    const from = market.text || country.text;
+    const books = currency.text;
+    const shop: Shop = {
+      name: name.text,
+      country: country.text,
+      currency: books,
+      markets: [{ id: freeId(`${from}-${books}`, []), country: from, currency: books, share: "100" }],
       typed_rates: [],
       terminals: [],
       own_methods: [],
       storefronts: [{ id: "web-shop", name: "Web shop", domain: null }],
       lines: [
         {
-          id: freeId(line, []),
-          name: line,
-          kind,
-          usual_amount: `${amount.trim()} ${currency}`,
-          recurring: kind === "membership",
+          id: freeId(line.text, []),
+          name: line.text,
+          kind: kind.text as Kind,
+          usual_amount: `${amount.text.trim()} ${books}`,
+          recurring: kind.text === "membership",
         },
       ],
+    };
+    const fields = [name, country, currency, market, line, kind, amount];
+    found.mutate(shop, {
+      onSuccess: () => {
+        for (const field of fields) field.forget();
+      },
     });
   }
 
@@ -62,37 +70,36 @@ export function FirstShop() {
           thing that you sell. It decides what is open to you, and all of it can be changed later.
         </p>
         <div className="grid grid-cols-2 gap-x-8 gap-y-5">
-          <Typed label="Trading name" value={name} onChange={setName} />
+          <Typed label="Trading name" value={name.text} onChange={name.type} />
           <Picker
             showLabel
             label="Country of the shop"
-            value={country}
+            value={country.text}
             options={countries}
-            onPick={setCountry}
+            onPick={country.type}
           />
           <Picker
             showLabel
             label="Currency of your books"
-            value={currency}
+            value={currency.text}
             options={currencies}
-            onPick={setCurrency}
+            onPick={currency.type}
           />
           <Picker
             showLabel
             label="First market: where buyers are"
-            value={market || country}
+            value={market.text || country.text}
             options={countries}
-            onPick={setMarket}
+            onPick={market.type}
           />
-          <Typed label="First line: what you sell" value={line} onChange={setLine} />
-          <Picker
-            showLabel
-            label="Kind of line"
-            value={kind}
-            options={kinds}
-            onPick={(picked) => setKind(picked as Kind)}
+          <Typed label="First line: what you sell" value={line.text} onChange={line.type} />
+          <Picker showLabel label="Kind of line" value={kind.text} options={kinds} onPick={kind.type} />
+          <Typed
+            label={`Usual amount, in ${currency.text}`}
+            value={amount.text}
+            onChange={amount.type}
+            decimal
           />
-          <Typed label={`Usual amount, in ${currency}`} value={amount} onChange={setAmount} decimal />
         </div>
         {found.error && <Trouble>{said(found.error)}</Trouble>}
         <Button look="strong" type="submit" className="mt-6" disabled={found.isPending}>

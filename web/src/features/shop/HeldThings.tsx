@@ -1,4 +1,5 @@
 import { between, putIn } from "../../lib/lists";
+import { inCurrency } from "../../lib/money";
 import { Button } from "../../ui/Button";
 import { Picker } from "../../ui/Picker";
 import { TextField } from "../../ui/TextField";
@@ -124,7 +125,13 @@ export function HeldThings({ shop, save, quietly, remove }: Sections) {
                           label={`${key} of the plan ${plan.name}`}
                           hideLabel
                           value={plan[key] ?? ""}
-                          save={(text) => save(withPlan(plan.id, { [key]: text || null }))}
+                          save={(text) =>
+                            save(
+                              withPlan(plan.id, {
+                                [key]: (key === "percent" ? text : inCurrency(text, shop.currency)) || null,
+                              }),
+                            )
+                          }
                         />
                       </td>
                     ))}
@@ -233,7 +240,9 @@ export function HeldThings({ shop, save, quietly, remove }: Sections) {
                   label={`Fixed an order, ${method.name}`}
                   hideLabel
                   value={held.fixed ?? ""}
-                  save={(fixed) => save(edit((before) => ({ ...before, fixed: fixed || null })))}
+                  save={(fixed) =>
+                    save(edit((before) => ({ ...before, fixed: inCurrency(fixed, shop.currency) || null })))
+                  }
                 />
                 <TextField
                   cell

@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { Refusal, said } from "../../api/client";
 import { grouped, shown } from "../../lib/money";
 import { Button } from "../../ui/Button";
@@ -35,6 +35,7 @@ export function ImportOrders() {
   const lookAgain = useLook();
   const begin = useImport();
   const stop = useStopImport();
+  const leaving = useRef(new AbortController());
   const [look, setLook] = useState<Look | null>(null);
   const [id, setId] = useState<string | null>(null);
   const progress = useProgress(id).data;
@@ -59,9 +60,23 @@ export function ImportOrders() {
         onFile={(file) => {
           setId(null);
           begin.reset();
-          take.mutate(file, { onSuccess: setLook });
+          leaving.current = new AbortController();
+          take.mutate({ file, signal: leaving.current.signal }, { onSuccess: setLook });
         }}
       />
+      {take.isPending && (
+        <p className="mt-2 flex items-baseline gap-4" aria-live="polite">
+          The file is being looked at.
+          <Button
+            onClick={() => {
+              leaving.current.abort();
+              take.reset();
+            }}
+          >
+            Stop
+          </Button>
+        </p>
+      )}
       {trouble && (
         <div role="alert" className="border-l-2 border-copper pl-3 py-1 my-3 text-copper">
           <p className="font-medium">The file was not read, and nothing was changed.</p>
@@ -87,7 +102,7 @@ export function ImportOrders() {
               )
             }
           >
-            Read {grouped(String(look.total))} rows
+            {begins(look)}
           </Button>
           <Button look="quiet" onClick={() => setLook(null)}>
             Leave it
@@ -155,6 +170,15 @@ export function ImportOrders() {
       )}
     </section>
   );
+}
+
+/** What the button says: how many rows would be read, as far as that is known before all were looked at. */
+function begins({ total, looked_at, refused_of_them }: Look): string {
+  const all = grouped(String(total));
+  if (refused_of_them === 0) return `Read ${all} rows`;
+  return looked_at === total
+    ? `Read ${grouped(String(total - refused_of_them))} of ${all} rows`
+    : `Read what can be read of ${all} rows`;
 }
 
 function Understood({ look, onMatch }: { look: Look; onMatch: (part: Partial<Matching>) => void }) {

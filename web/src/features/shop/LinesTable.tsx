@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { putIn } from "../../lib/lists";
+import { inCurrency } from "../../lib/money";
 import { Button } from "../../ui/Button";
 import { Picker } from "../../ui/Picker";
 import { TextField } from "../../ui/TextField";
@@ -72,7 +73,9 @@ export function LinesTable({ shop, save, quietly, kinds, remove }: Sections) {
               hideLabel
               value={line.usual_amount}
               align="right"
-              save={(usual_amount) => save(edit(line.id, { usual_amount }))}
+              save={(usual_amount) =>
+                save(edit(line.id, { usual_amount: inCurrency(usual_amount, shop.currency) }))
+              }
             />
             <TextField
               cell

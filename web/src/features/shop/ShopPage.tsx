@@ -1,6 +1,7 @@
 import { toast } from "sonner";
 import { said } from "../../api/client";
 import { useHandSearch } from "../../lib/handSearch";
+import { inCurrency } from "../../lib/money";
 import { useSection } from "../../lib/useSection";
 import { Heading } from "../../ui/Page";
 import { Picker } from "../../ui/Picker";
@@ -70,7 +71,12 @@ export function ShopPage() {
           value={shop.takings ?? ""}
           align="right"
           note="some prices depend on it"
-          save={(takings) => sections.save((before) => ({ ...before, takings: takings || null }))}
+          save={(takings) =>
+            sections.save((before) => ({
+              ...before,
+              takings: inCurrency(takings, before.currency) || null,
+            }))
+          }
         />
       </div>
       <MarketsTable {...sections} />

@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { answered, api, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
 
@@ -11,15 +11,9 @@ export function useAssumptions() {
 
 /** Type a value for an assumption; without one its default holds again. */
 export function useAssume() {
-  const client = useQueryClient();
   return useMutation({
     scope: { id: "assumptions" },
     mutationFn: (edit: { id: string; about: string; value: string | null }) =>
       answered(api.PUT("/api/assumptions", { body: edit })),
-    onSuccess: () => {
-      for (const key of [keys.assumptions, keys.compare, keys.curves, keys.plans]) {
-        void client.invalidateQueries({ queryKey: key });
-      }
-    },
   });
 }

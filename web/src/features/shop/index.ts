@@ -2,7 +2,7 @@ import { lazy } from "react";
 
 export { AssumptionField } from "./AssumptionField";
 export { FirstShop } from "./FirstShop";
-export { type Shop, useChoices, useOtherShop, useShop } from "./queries";
+export { type Shop, useChoices, useOtherShop, useShop, useStorefront } from "./queries";
 export { VIEWS } from "./views";
 
 export const ShopPage = lazy(() => import("./ShopPage").then((module) => ({ default: module.ShopPage })));

@@ -28,10 +28,7 @@ export function useChangeProfile() {
     },
     onSuccess: (saved) => {
       client.setQueryData(keys.profile, saved);
-      for (const key of [keys.compare, keys.curves, keys.plans])
-        void client.invalidateQueries({ queryKey: key });
     },
-    onError: () => client.invalidateQueries({ queryKey: keys.profile }),
   });
 }
 
@@ -47,21 +44,20 @@ export function usePastOrders() {
 
 /** Take all past orders away. */
 export function useClearPastOrders() {
-  const client = useQueryClient();
   return useMutation({
     mutationFn: () => answered(api.DELETE("/api/past-orders")),
-    onSuccess: () => client.invalidateQueries(),
   });
 }
 
 /** Take a file in and see how it is understood. */
 export function useTakeFile() {
   return useMutation({
-    mutationFn: (file: File) =>
+    mutationFn: ({ file, signal }: { file: File; signal: AbortSignal }) =>
       answered(
         api.POST("/api/past-orders/files", {
           body: "",
           bodySerializer: () => file,
+          signal,
           headers: { "Content-Type": "application/octet-stream" },
         }),
       ),
@@ -90,19 +86,11 @@ export function useImport() {
 
 /** How far a reading is; asked again and again until it has ended. */
 export function useProgress(id: string | null) {
-  const client = useQueryClient();
   return useQuery({
     queryKey: keys.progress(id ?? ""),
-    queryFn: async () => {
+    queryFn: () => {
       const name = id ?? "";
-      const progress = await answered(
-        api.GET("/api/past-orders/imports/{name}", { params: { path: { name } } }),
-      );
-      if (progress.state !== "under-way") {
-        for (const key of [keys.pastOrders, keys.compare, keys.plans])
-          void client.invalidateQueries({ queryKey: key });
-      }
-      return progress;
+      return answered(api.GET("/api/past-orders/imports/{name}", { params: { path: { name } } }));
     },
     enabled: id !== null,
     refetchInterval: (query) => (query.state.data && query.state.data.state !== "under-way" ? false : 150),

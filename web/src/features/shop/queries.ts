@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { answered, api, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
-import { forgetTyped } from "../../lib/useTyped";
+import { changeShop } from "../../lib/useTyped";
 
 export type Shop = Schema<"Shop">;
 type ShopState = Schema<"ShopState">;
@@ -11,12 +11,18 @@ export function useShop() {
   return useQuery({ queryKey: keys.shop, queryFn: () => answered(api.GET("/api/shop")) });
 }
 
+/** The storefront whose checkout is worked on; undefined before the shop is described. */
+export function useStorefront(): string | undefined {
+  return useShop().data?.shop?.storefronts?.[0]?.id;
+}
+
 /** Countries, currencies and kinds, for pickers. */
 export function useChoices() {
   return useQuery({
     queryKey: keys.choices,
     queryFn: () => answered(api.GET("/api/choices")),
-    staleTime: Number.POSITIVE_INFINITY,
+    // Card networks come with the rate cards that name them.
+    staleTime: 30_000,
   });
 }
 
@@ -35,18 +41,14 @@ export function useChangeShop() {
     },
     onSuccess: (saved) => {
       client.setQueryData(keys.shop, saved);
-      void client.invalidateQueries({ predicate: (query) => query.queryKey[0] !== "shop" });
     },
-    onError: () => client.invalidateQueries({ queryKey: keys.shop }),
   });
 }
 
 /** Describe a shop for the first time. */
 export function useFoundShop() {
-  const client = useQueryClient();
   return useMutation({
     mutationFn: (shop: Shop) => answered(api.PUT("/api/shop", { body: { version: 0, shop } })),
-    onSuccess: () => client.invalidateQueries(),
   });
 }
 
@@ -56,7 +58,7 @@ export function useOtherShop() {
     mutationFn: (to: "demo" | "own") =>
       answered(to === "demo" ? api.PUT("/api/demo") : api.DELETE("/api/demo")),
     onSuccess: (_, to) => {
-      forgetTyped();
+      changeShop(to);
       window.location.assign(to === "demo" ? "/compare" : "/shop");
     },
   });

@@ -9,6 +9,7 @@ import { Heading, Trouble } from "../../../ui/Page";
 import { SubNav } from "../../../ui/SubNav";
 import { TextField } from "../../../ui/TextField";
 import { useHand, useHandSearch } from "../../hand";
+import { useChoices } from "../../shop";
 import { CardPickers } from "../CardPickers";
 import { VIEWS } from "../views";
 import { EntriesTable } from "./EntriesTable";
@@ -40,6 +41,7 @@ export function CardPage() {
   const [typed, setTyped] = useState<Card | null>(null);
   const file = useRef<HTMLInputElement>(null);
   const card = held.data?.card;
+  const methods = new Map(useChoices().data?.methods.map(({ code, name }) => [code, name]));
   const trying = useTried(typed ?? card ?? null, hand);
   const tried = trying.data ?? [];
   const faults = readTable.error instanceof Refusal ? readTable.error.problem.errors : [];
@@ -197,7 +199,7 @@ export function CardPage() {
           ? "what is typed cannot be priced yet"
           : tried.map((route) => (
               <span key={route.route.plan + route.route.method} className="whitespace-nowrap">
-                {route.route.method.replaceAll("-", " ")}
+                {methods.get(route.route.method) ?? route.route.method}
                 {card.plans.length > 1 &&
                   `, ${card.plans.find((plan) => plan.id === route.route.plan)?.name}`}
                 :{" "}
@@ -214,6 +216,7 @@ export function CardPage() {
         <EntriesTable
           kind="rates"
           card={card}
+          conditions={held.data?.conditions ?? {}}
           tried={tried}
           save={save}
           quietly={quietly}
@@ -229,6 +232,7 @@ export function CardPage() {
         <EntriesTable
           kind="extras"
           card={card}
+          conditions={held.data?.conditions ?? {}}
           tried={tried}
           save={save}
           quietly={quietly}

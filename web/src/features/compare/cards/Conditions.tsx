@@ -1,3 +1,4 @@
+import { inCurrency } from "../../../lib/money";
 import { Picker } from "../../../ui/Picker";
 import { TextField } from "../../../ui/TextField";
 import { listOf, withCondition, withEnd } from "./edits";
@@ -5,6 +6,8 @@ import type { When } from "./queries";
 
 interface Props {
   name: string;
+  /** The currency of an amount that is typed without one. */
+  currency: string;
   when: When;
   save: (change: (when: When) => When) => Promise<unknown>;
   quietly: (change: (when: When) => When) => void;
@@ -25,7 +28,7 @@ const TRUTHS = [
 ] as const;
 
 /** What an order must be for a rate to fit; every field that is filled must hold. */
-export function Conditions({ name, when, save, quietly }: Props) {
+export function Conditions({ name, currency, when, save, quietly }: Props) {
   const bands = [
     ["amount", "Amount"],
     ["monthly_volume", "Account takes a month"],
@@ -47,7 +50,11 @@ export function Conditions({ name, when, save, quietly }: Props) {
             label={`${label} ${end}`}
             align="right"
             value={when[key]?.[end] ?? ""}
-            save={(text) => save((before) => withCondition(before, key, withEnd(before[key], end, text)))}
+            save={(text) =>
+              save((before) =>
+                withCondition(before, key, withEnd(before[key], end, inCurrency(text, currency))),
+              )
+            }
           />
         )),
       )}
@@ -69,27 +76,4 @@ export function Conditions({ name, when, save, quietly }: Props) {
       ))}
     </div>
   );
-}
-
-/** The conditions in short, as they stand in the table. */
-export function conditionsText(when: When): string {
-  const parts: string[] = [];
-  for (const [key] of LISTS) {
-    const list = when[key];
-    if (list) parts.push(list.join(" or ").replaceAll("-", " "));
-  }
-  for (const [key, name] of [
-    ["amount", "amount"],
-    ["monthly_volume", "a month"],
-  ] as const) {
-    const band = when[key];
-    if (band?.from) parts.push(`${name} from ${band.from}`);
-    if (band?.below) parts.push(`${name} below ${band.below}`);
-  }
-  if (when.recurring !== null && when.recurring !== undefined)
-    parts.push(when.recurring ? "repeats" : "once");
-  if (when.conversion !== null && when.conversion !== undefined) {
-    parts.push(when.conversion ? "converted" : "not converted");
-  }
-  return parts.join("; ") || "any order";
 }

@@ -1,14 +1,28 @@
 import { Fragment, useState } from "react";
-import { shown } from "../../../lib/money";
+import { inCurrency, shown } from "../../../lib/money";
 import { Button } from "../../../ui/Button";
+import { Picker } from "../../../ui/Picker";
 import { TextField } from "../../../ui/TextField";
-import { Conditions, conditionsText } from "./Conditions";
-import { type Entry, type Kind, listOf, moved, stepsOf, stepsText, withEntry, withText } from "./edits";
+import { useChoices } from "../../shop";
+import { Conditions } from "./Conditions";
+import {
+  currencyOf,
+  type Entry,
+  type Kind,
+  listOf,
+  moved,
+  stepsOf,
+  stepsText,
+  withEntry,
+  withText,
+} from "./edits";
 import type { Card, Rate, Tried } from "./queries";
 
 interface Props {
   kind: Kind;
   card: Card;
+  /** For which orders each entry is, in words by its id. */
+  conditions: Record<string, string>;
   tried: Tried[];
   save: (change: (card: Card) => Card) => Promise<unknown>;
   quietly: (change: (card: Card) => Card) => void;
@@ -22,13 +36,23 @@ const FIGURES = {
   extras: ["percent", "fixed"],
 } as const;
 
+/** The methods by name; one that nobody described by its id. */
+function optionsOf(methods: { code: string; name: string }[], method: string) {
+  const options = methods.map(({ code, name }) => ({ value: code, label: name }));
+  return methods.some(({ code }) => code === method)
+    ? options
+    : [...options, { value: method, label: method }];
+}
+
 /** Rates or extras of a card as a table. The first rate that fits counts, so their sequence matters. */
 export function EntriesTable(props: Props) {
-  const { kind, card, tried, save, quietly, onTyped, onRemove, onAdd } = props;
+  const { kind, card, conditions, tried, save, quietly, onTyped, onRemove, onAdd } = props;
   const [open, setOpen] = useState("");
   const entries = (card[kind] ?? []) as Entry[];
   const figures = FIGURES[kind];
   const many = card.plans.length > 1;
+  const currency = currencyOf(card);
+  const methods = useChoices().data?.methods ?? [];
 
   return (
     <>
@@ -60,17 +84,22 @@ export function EntriesTable(props: Props) {
                 <Fragment key={name}>
                   <tr className="border-b border-rule-soft align-top">
                     <th scope="row" className="font-normal text-left w-34">
-                      <TextField
-                        cell
-                        label={`${kind === "rates" ? "Method" : "Label"} of ${name}`}
-                        hideLabel
-                        value={"method" in entry ? entry.method : entry.label}
-                        save={(text) =>
-                          save(
-                            edit((before) => withText(before, "method" in before ? "method" : "label", text)),
-                          )
-                        }
-                      />
+                      {"method" in entry ? (
+                        <Picker
+                          label={`Method of ${name}`}
+                          value={entry.method}
+                          options={optionsOf(methods, entry.method)}
+                          onPick={(method) => quietly(edit((before) => withText(before, "method", method)))}
+                        />
+                      ) : (
+                        <TextField
+                          cell
+                          label={`Label of ${name}`}
+                          hideLabel
+                          value={entry.label}
+                          save={(text) => save(edit((before) => withText(before, "label", text)))}
+                        />
+                      )}
                     </th>
                     {many && (
                       <td className="w-20">
@@ -89,11 +118,11 @@ export function EntriesTable(props: Props) {
                       <button
                         type="button"
                         aria-expanded={open === name}
-                        aria-label={`For which orders, ${name}: ${conditionsText(entry.when)}`}
+                        aria-label={`For which orders, ${name}: ${conditions[entry.id] ?? ""}`}
                         onClick={() => setOpen(open === name ? "" : name)}
                         className="text-left min-h-6 mt-1 underline decoration-dotted decoration-soft underline-offset-4 hover:decoration-solid"
                       >
-                        {conditionsText(entry.when)}
+                        {conditions[entry.id]}
                       </button>
                       {"graduated" in entry && entry.graduated && (
                         <p className="text-small text-soft">
@@ -106,24 +135,30 @@ export function EntriesTable(props: Props) {
                         </p>
                       )}
                     </td>
-                    {figures.map((figure) => (
-                      <td key={figure} className={figure === "percent" ? "w-14" : "w-22"}>
-                        <TextField
-                          cell
-                          align="right"
-                          label={`${figure} of ${name}`}
-                          hideLabel
-                          value={
-                            ((entry as unknown as Record<string, string | null>)[figure] ?? "") as string
-                          }
-                          onTyped={(text) => onTyped(edit((before) => withText(before, figure, text)))}
-                          save={async (text) => {
-                            await save(edit((before) => withText(before, figure, text)));
-                            onTyped(null);
-                          }}
-                        />
-                      </td>
-                    ))}
+                    {figures.map((figure) => {
+                      const figureOf = (text: string) =>
+                        figure === "percent" ? text : inCurrency(text, currency);
+                      return (
+                        <td key={figure} className={figure === "percent" ? "w-14" : "w-22"}>
+                          <TextField
+                            cell
+                            align="right"
+                            label={`${figure} of ${name}`}
+                            hideLabel
+                            value={
+                              ((entry as unknown as Record<string, string | null>)[figure] ?? "") as string
+                            }
+                            onTyped={(text) =>
+                              onTyped(edit((before) => withText(before, figure, figureOf(text))))
+                            }
+                            save={async (text) => {
+                              await save(edit((before) => withText(before, figure, figureOf(text))));
+                              onTyped(null);
+                            }}
+                          />
+                        </td>
+                      );
+                    })}
                     {kind === "rates" && (
                       <td
                         className="text-right pl-2 pt-1.5 whitespace-nowrap font-semibold text-copper"
@@ -174,7 +209,7 @@ export function EntriesTable(props: Props) {
                                 save(
                                   edit((before) => {
                                     const { graduated: _, percent, ...rest } = before as Rate;
-                                    const steps = stepsOf(text);
+                                    const steps = stepsOf(text, currency);
                                     // A rate has one percentage, or steps of them.
                                     return steps
                                       ? { ...rest, graduated: steps }
@@ -187,6 +222,7 @@ export function EntriesTable(props: Props) {
                         )}
                         <Conditions
                           name={name}
+                          currency={currency}
                           when={entry.when}
                           save={(change) =>
                             save(edit((before) => ({ ...before, when: change(before.when) })))

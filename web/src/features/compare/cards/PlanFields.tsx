@@ -1,8 +1,10 @@
 import type { ReactNode } from "react";
+import { inCurrency } from "../../../lib/money";
 import { Picker } from "../../../ui/Picker";
 import { TextField } from "../../../ui/TextField";
 import { Toggle } from "../../../ui/Toggle";
-import { listOf } from "./edits";
+import { useChoices } from "../../shop";
+import { currencyOf, listOf } from "./edits";
 import type { Card } from "./queries";
 
 interface Props {
@@ -43,6 +45,8 @@ const DAYS = [
 /** Plans with their monthly charges, when the money arrives, and the terms of contract. */
 export function PlanFields({ card, save }: Props) {
   const terms = card.terms ?? {};
+  const named = useNamed();
+  const currency = currencyOf(card);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-10">
       <section aria-labelledby="plans" className="mb-6">
@@ -64,7 +68,9 @@ export function PlanFields({ card, save }: Props) {
                 align="right"
                 label={`${plan.name}, ${label}`}
                 value={plan[key] ?? ""}
-                save={(text) => save((before) => withPlan(before, plan.id, { [key]: text || null }))}
+                save={(text) =>
+                  save((before) => withPlan(before, plan.id, { [key]: inCurrency(text, currency) || null }))
+                }
               />
             ))}
           </div>
@@ -107,7 +113,10 @@ export function PlanFields({ card, save }: Props) {
               align="right"
               value={terms[key] ?? ""}
               save={(text) =>
-                save((before) => ({ ...before, terms: { ...before.terms, [key]: text || null } }))
+                save((before) => ({
+                  ...before,
+                  terms: { ...before.terms, [key]: inCurrency(text, currency) || null },
+                }))
               }
             />
           ))}
@@ -131,7 +140,7 @@ export function PlanFields({ card, save }: Props) {
         {(card.settlement ?? []).map((rule, place) => (
           <RuleRow
             key={(rule.methods ?? ["all"]).join()}
-            methods={rule.methods}
+            methods={named(rule.methods)}
             fields={ARRIVAL.map(([key, label]) => ({
               label,
               value: String(rule[key]),
@@ -153,7 +162,7 @@ export function PlanFields({ card, save }: Props) {
         {(card.events ?? []).map((event, place) => (
           <RuleRow
             key={(event.methods ?? ["all"]).join()}
-            methods={event.methods}
+            methods={named(event.methods)}
             fields={EVENTS.map(([key, label]) => ({
               label,
               value: event[key]?.fixed ?? "",
@@ -162,7 +171,11 @@ export function PlanFields({ card, save }: Props) {
                   ...before,
                   events: changed(before.events, place, {
                     [key]: text
-                      ? { ...NEW_EVENTS[key], ...before.events?.[place]?.[key], fixed: text }
+                      ? {
+                          ...NEW_EVENTS[key],
+                          ...before.events?.[place]?.[key],
+                          fixed: inCurrency(text, currency),
+                        }
                       : null,
                   }),
                 })),
@@ -208,17 +221,17 @@ export function PlanFields({ card, save }: Props) {
 }
 
 interface RuleRowProps {
-  methods: string[] | null | undefined;
+  methods: string;
   fields: { label: string; value: string; save: (text: string) => Promise<unknown> }[];
   children?: ReactNode;
 }
 
-/** A rule of a card for some methods, or for all, with its fields. */
+/** A rule of a card, by the methods that it is for, with its fields. */
 function RuleRow({ methods, fields, children }: RuleRowProps) {
   return (
     <div className="border-b border-rule-soft pb-1">
       <div className="grid grid-cols-[minmax(0,1fr)_repeat(3,5.5rem)] gap-3 items-end">
-        <span className="text-soft">{named(methods)}</span>
+        <span className="text-soft">{methods}</span>
         {fields.map((field) => (
           <TextField key={field.label} align="right" {...field} />
         ))}
@@ -228,9 +241,11 @@ function RuleRow({ methods, fields, children }: RuleRowProps) {
   );
 }
 
-/** The methods that a rule names. */
-function named(methods: string[] | null | undefined): string {
-  return methods?.join(", ") ?? "all methods";
+/** The methods that a rule is for, by name; a rule that names none is for all. */
+function useNamed() {
+  const names = new Map(useChoices().data?.methods.map(({ code, name }) => [code, name]));
+  return (methods: string[] | null | undefined) =>
+    methods?.map((method) => names.get(method) ?? method).join(", ") ?? "all methods";
 }
 
 /** A list with one of its entries changed in part. */

@@ -24,18 +24,26 @@ describe("what is typed into a rate card", () => {
     [
       "2 % below 10000 EUR, 1 %",
       [
-        { percent: "2", below: "10000 EUR" },
-        { percent: "1", below: null },
+        { percent: "2 %", below: "10000 EUR" },
+        { percent: "1 %", below: null },
+      ],
+    ],
+    [
+      "2,5 below 10.000,00, 1 below 25000 GBP, 0.8",
+      [
+        { percent: "2,5", below: "10.000,00 EUR" },
+        { percent: "1", below: "25000 GBP" },
+        { percent: "0.8", below: null },
       ],
     ],
     ["", undefined],
   ])("%s are steps", (text, steps) => {
-    expect(stepsOf(text)).toEqual(steps);
+    expect(stepsOf(text, "EUR")).toEqual(steps);
   });
 
   test("steps read as they are typed", () => {
     const text = "2 below 10000 EUR, 1.5";
-    expect(stepsText(stepsOf(text))).toBe(text);
+    expect(stepsText(stepsOf(text, "EUR"))).toBe(text);
     expect(stepsText(null)).toBe("");
   });
 

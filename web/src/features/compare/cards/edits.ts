@@ -1,9 +1,15 @@
+import { inCurrency } from "../../../lib/money";
 import type { Card, Extra, Rate, When } from "./queries";
 
 type Band = NonNullable<When["amount"]>;
 
 export type Entry = Rate | Extra;
 export type Kind = "rates" | "extras";
+
+/** The currency that is meant where an amount on a card is typed without one. */
+export function currencyOf(card: Card): string {
+  return card.provider.settles_in[0] ?? "";
+}
 
 /** A card with one entry changed. */
 export function withEntry(card: Card, kind: Kind, id: string, change: (entry: Entry) => Entry): Card {
@@ -51,11 +57,15 @@ export function stepsText(steps: Steps | null | undefined): string {
     .join(", ");
 }
 
-/** What was typed as steps; nothing where it is empty. */
-export function stepsOf(text: string): Steps | undefined {
-  const steps = (listOf(text) ?? []).map((step) => {
-    const [percent = "", below] = step.split(/\s*%?\s+below\s+/);
-    return { percent: percent.replace(/\s*%$/, ""), below: below ?? null };
+/** What was typed as steps; nothing where it is empty. A comma without a space behind it belongs to a number. */
+export function stepsOf(text: string, currency: string): Steps | undefined {
+  const parts = text
+    .split(/[,;]\s+/)
+    .map((part) => part.trim())
+    .filter(Boolean);
+  const steps = parts.map((step) => {
+    const [percent = "", below] = step.split(/\s+below\s+/);
+    return { percent, below: below ? inCurrency(below, currency) : null };
   });
   return steps.length > 0 ? steps : undefined;
 }

@@ -4,7 +4,7 @@ import { keys } from "../../../api/keys";
 import { type Hand, NOTHING } from "../../hand";
 
 export type Card = Schema<"RateCard">;
-export type HeldCard = Schema<"HeldCardOut">;
+export type HeldCard = Schema<"StoredCardOut">;
 export type Rate = Schema<"Rate">;
 export type Extra = Schema<"Extra">;
 export type When = Schema<"When">;
@@ -58,17 +58,12 @@ export function useChangeCard(provider: string, day: string) {
     },
     onSuccess: (saved) => {
       client.setQueryData(keys.card(provider, saved.day), saved);
-      void client.invalidateQueries({
-        predicate: (query) => !(query.queryKey[0] === "cards" && query.queryKey[2] === saved.day),
-      });
     },
-    onError: () => client.invalidateQueries({ queryKey: keys.card(provider, day) }),
   });
 }
 
 /** Keep a card as a new version. */
 export function useNewVersion() {
-  const client = useQueryClient();
   return useMutation({
     mutationFn: (card: Card) =>
       answered(
@@ -77,23 +72,19 @@ export function useNewVersion() {
           body: { version: 0, card },
         }),
       ),
-    onSuccess: () => client.invalidateQueries(),
   });
 }
 
 /** Take a version away. */
 export function useRemoveVersion() {
-  const client = useQueryClient();
   return useMutation({
     mutationFn: ({ provider, day }: { provider: string; day: string }) =>
       answered(api.DELETE("/api/rate-cards/{provider}/{day}", { params: { path: { provider, day } } })),
-    onSuccess: () => client.invalidateQueries(),
   });
 }
 
 /** Put a table's rates in the place of a card's. */
 export function useReadTable(provider: string, day: string) {
-  const client = useQueryClient();
   return useMutation({
     mutationFn: (file: File) =>
       answered(
@@ -103,6 +94,5 @@ export function useReadTable(provider: string, day: string) {
           bodySerializer: () => file,
         }),
       ),
-    onSuccess: () => client.invalidateQueries(),
   });
 }

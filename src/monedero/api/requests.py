@@ -1,0 +1,76 @@
+"""Which shop a request is about, and what of the order in hand it names."""
+
+from datetime import date
+from typing import Annotated
+
+from fastapi import Depends, Query, Request
+from pydantic import BaseModel
+
+from monedero.core.errors import Fault, FaultCode, InvalidInput
+from monedero.core.order.facts import MAY_BE_UNKNOWN
+from monedero.server.shops import RunningShop, Shops
+from monedero.work.shop.order_in_hand import OrderSentence
+
+COOKIE = "monedero_shop"
+# The days of an order in hand: calendars know their holidays, and what is counted on from them is a day too.
+FIRST_DAY, LAST_DAY = date(1990, 1, 1), date(2199, 12, 31)
+
+
+async def shops(request: Request) -> Shops:
+    """The shops of this server."""
+    shops: Shops = request.app.state.shops
+    return shops
+
+
+async def running(request: Request) -> RunningShop:
+    """The shop that this browser is in: the one it chose, else the one the server was started for."""
+    shops: Shops = request.app.state.shops
+    chosen = request.cookies.get(COOKIE, request.app.state.first_shop)
+    found = shops.demo if chosen == "demo" else shops.own
+    # What is asked of accounts may be about another mode than the checkout's, and says so.
+    if not hasattr(request.state, "mode"):
+        request.state.mode = found.mode
+    request.state.revisions = found.store.revisions
+    return found
+
+
+class KnownFacts(BaseModel):
+    """What may be known of an order besides its sentence, each as text; what is left out is unknown."""
+
+    card_kind: str | None = None
+    card_network: str | None = None
+    postcode: str | None = None
+    delivery: str | None = None
+    customer_group: str | None = None
+    device: str | None = None
+    signed_in: str | None = None
+
+    def facts(self) -> dict[str, str]:
+        """What is known, by the columns of the table of facts."""
+        named = {fact.field: fact.column for fact in MAY_BE_UNKNOWN}
+        texts = {name: getattr(self, name) for name in KnownFacts.model_fields}
+        return {named[name]: text for name, text in texts.items() if text}
+
+
+class InHand(KnownFacts):
+    """The order in hand as a request names it."""
+
+    market: str
+    line: str
+    amount: str
+    currency: str
+    on: date | None = None
+
+
+ShopsDep = Annotated[Shops, Depends(shops)]
+RunningDep = Annotated[RunningShop, Depends(running)]
+InHandQuery = Annotated[InHand, Query()]
+
+
+def sentence(asked: InHand, running: RunningShop) -> OrderSentence:
+    """The sentence of the order in hand; without a day, today."""
+    day = asked.on or running.clock.now().date()
+    if not FIRST_DAY <= day <= LAST_DAY:
+        told = {"first": FIRST_DAY.isoformat(), "last": LAST_DAY.isoformat()}
+        raise InvalidInput(Fault(FaultCode.DATE_RANGE, "on", day.isoformat(), told))
+    return OrderSentence(asked.market, asked.line, asked.amount, asked.currency, day, asked.facts())

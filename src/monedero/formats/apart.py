@@ -1,0 +1,132 @@
+"""A file is made into a table in a process of its own: bounded in memory and time, and it can be stopped.
+
+Whoever asks for something else meanwhile does not wait, and a file that takes more than a file of orders may ends that
+process and nothing else. The rows go into a file of their own and are read from there one by one, so that a million of
+them take no room in the application.
+
+Source: own design.
+"""
+
+import dataclasses
+import json
+import os
+import resource
+import subprocess
+import sys
+import tempfile
+import time
+import weakref
+from collections.abc import Iterator
+from pathlib import Path
+from threading import Event
+
+from monedero.core.errors import Fault, FaultCode, InvalidInput
+from monedero.formats import table as tables
+from monedero.formats.sheet import too_large
+from monedero.formats.table import Table
+
+MEMORY = 2 * 1024 * 1024 * 1024
+SECONDS = 60
+PAUSE = 0.02
+REFUSED = 3
+ENDING = ".rows"
+
+
+class Stopped(Exception):
+    """Whoever asked for a file to be read does not want it any more."""
+
+
+class Spool:
+    """The rows of a table in a file, which goes away when nobody holds it any more."""
+
+    def __init__(self, folder: Path) -> None:
+        """Make an empty one in a folder; nobody but its owner can open it."""
+        made, name = tempfile.mkstemp(dir=folder, suffix=ENDING)
+        os.close(made)
+        self.path = Path(name)
+        self.remove = weakref.finalize(self, self.path.unlink, missing_ok=True)
+        self.header: list[str] = []
+        self.total = 0
+
+    def table(self) -> Table:
+        """The table; its rows are read as they are asked for."""
+        return Table(self.header, rows_in(self.path))
+
+
+def rows_in(path: Path) -> Iterator[tuple[int, list[str]]]:
+    """The rows that stand in the file of a spool, each with its line."""
+    with path.open("rb") as lines:
+        lines.readline()
+        for line in lines:
+            number, cells = json.loads(line)
+            yield number, cells
+
+
+def header_in(path: Path) -> list[str]:
+    """The header that stands in the file of a spool."""
+    with path.open("rb") as lines:
+        return list(json.loads(lines.readline()))
+
+
+def read_apart(content: bytes, folder: Path, stop: Event) -> Spool:
+    """The table of a file, made in a process of its own; refuses what `table.read` refuses, and what asks too much.
+
+    `folder` is for the rows, and for the file while it is read. Raises `Stopped` soon after `stop` is set.
+    """
+    spool = Spool(folder)
+    try:
+        with tempfile.TemporaryFile(dir=folder) as given, spool.path.open("wb") as rows:
+            given.write(content)
+            given.seek(0)
+            command = [sys.executable, "-m", "monedero.formats.apart"]
+            with subprocess.Popen(command, stdin=given, stdout=rows, stderr=subprocess.PIPE) as process:
+                status, told = _outcome(process, stop)
+        if status == REFUSED:
+            raise InvalidInput(fault_from(json.loads(told)))
+        if status != 0:
+            raise too_large("its cells need more memory than there is for it")
+        spool.header, spool.total = header_in(spool.path), int(told)
+    except BaseException:
+        spool.remove()
+        raise
+    return spool
+
+
+def _outcome(process: "subprocess.Popen[bytes]", stop: Event) -> tuple[int, bytes]:
+    """How the process ended and what it said; it is ended when it takes too long or is not wanted any more."""
+    until = time.monotonic() + SECONDS
+    while process.poll() is None:
+        if stop.wait(PAUSE) or time.monotonic() > until:
+            process.kill()
+            process.communicate()
+            if stop.is_set():
+                raise Stopped
+            raise too_large(f"more than {SECONDS} seconds of reading")
+    _, told = process.communicate()
+    return process.returncode, told
+
+
+def fault_from(told: dict[str, object]) -> Fault:
+    """A fault from what another process said of it."""
+    return Fault(**{**told, "code": FaultCode(told["code"])})  # type: ignore[arg-type]
+
+
+def main() -> int:
+    """Read a file from standard input; write its header and rows to standard output, how many to standard error."""
+    resource.setrlimit(resource.RLIMIT_AS, (MEMORY, MEMORY))
+    try:
+        table = tables.read(sys.stdin.buffer.read())
+    except InvalidInput as refused:
+        sys.stderr.write(json.dumps(dataclasses.asdict(refused.faults[0])))
+        return REFUSED
+    sys.stdout.write(f"{json.dumps(table.header)}\n")
+    total = 0
+    for row in table.rows:
+        sys.stdout.write(f"{json.dumps(row)}\n")
+        total += 1
+    sys.stderr.write(str(total))
+    return 0
+
+
+if __name__ == "__main__":  # pragma: no cover - it is this module, as a process
+    sys.exit(main())

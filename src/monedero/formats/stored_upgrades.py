@@ -1,0 +1,79 @@
+"""What bodies of earlier formats become: for each model the steps from one format to the next.
+
+A step changes the values of a body in place. It never changes again once it was released: bodies wait for it in data
+folders and backups.
+
+Source: own design.
+
+>>> body = {"storefronts": [{"name": "Pier counter", "domain": None}]}
+>>> storefronts_with_ids(body)
+>>> body["storefronts"][0]["id"]
+'pier-counter'
+"""
+
+import re
+from collections.abc import Callable, Mapping, Sequence
+from typing import Any
+from unicodedata import normalize
+
+Body = dict[str, Any]
+Upgrade = Callable[[Body], None]
+
+
+def id_of(name: str) -> str:
+    """The id that a storefront got when names became ids.
+
+    >>> id_of("Pier counter"), id_of("Ö")
+    ('pier-counter', 'o')
+    """
+    plain = normalize("NFKD", name).encode("ascii", "ignore").decode().lower()
+    return re.sub(r"[^a-z0-9]+", "-", plain).strip("-")[:60] or "storefront"
+
+
+def storefronts_with_ids(shop: Body) -> None:
+    """Shops, from 1 to 2: storefronts have ids, and there is always one."""
+    for storefront in shop.get("storefronts", []):
+        storefront.setdefault("id", id_of(storefront["name"]))
+    if not shop.get("storefronts"):
+        shop["storefronts"] = [{"id": "web-shop", "name": "Web shop", "domain": None}]
+
+
+def checkout_by_id(edition: Body) -> None:
+    """Editions, from 1 to 2: the checkout names its storefront by the id, and the shop is of its own format 2.
+
+    Before, a checkout belonged to the storefront that bore its name, else to the first.
+    """
+    storefronts_with_ids(edition["shop"])
+    edition["checkout"]["storefront"] = storefront_named(edition["shop"], edition["checkout"]["storefront"])
+
+
+def storefront_named(shop: Body, name: str) -> str:
+    """The id of the storefront that bears a name, else of the first."""
+    fronts = shop["storefronts"]
+    return str(next((front["id"] for front in fronts if front["name"] == name), fronts[0]["id"]))
+
+
+def record_with_order(record: Body) -> None:
+    """Order records, from 1 to 2: what was ordered is an order of its own."""
+    taken = {name: record.pop(name) for name in ("amount", "country", "recurring")}
+    record["order"] = {**taken, "placed_on": record["placed_at"][:10], "kinds": [record.pop("kind")]}
+
+
+def happenings_with_faults(record: Body) -> None:
+    """Order records, from 2 to 3: what happened may carry a fault; before, its sentence stood in the reason."""
+
+
+def exchange_with_faults(exchange: Body) -> None:
+    """Exchanges, from 1 to 2: by hand is a fact of its own; why is faults, or the sentence that was kept."""
+    by_hand = ", by hand"
+    exchange["by_hand"] = exchange["what"].endswith(by_hand)
+    exchange["what"] = exchange["what"].removesuffix(by_hand)
+    exchange["told"] = exchange.pop("why", "")
+
+
+UPGRADES: Mapping[str, Sequence[Upgrade]] = {
+    "Shop": (storefronts_with_ids,),
+    "Published": (checkout_by_id,),
+    "OrderRecord": (record_with_order, happenings_with_faults),
+    "Exchange": (exchange_with_faults,),
+}

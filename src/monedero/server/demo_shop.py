@@ -1,0 +1,109 @@
+"""Begin: the demo shop, and the example rate cards that a new shop may start from."""
+
+import secrets
+from datetime import UTC, datetime, time, timedelta
+
+from monedero import demo
+from monedero.core.account import Account, MethodStanding, Stage
+from monedero.core.application import Application, Ask
+from monedero.formats import webhook
+from monedero.formats.gateway import ApplicationAsked
+from monedero.standins.provider.merchants import Holder
+from monedero.standins.provider.program import SimulatedProvider
+from monedero.store import Store
+from monedero.work.accounts.applications import application_name
+from monedero.work.accounts.connections import NOTIFY
+from monedero.work.accounts.gateways import Access, HeldSecret, access_name
+from monedero.work.accounts.merchant_file import NAME, MerchantFile
+from monedero.work.checkout.publish import publish, to_publish
+
+REVIEW_LEFT = timedelta(days=4)
+
+
+def put_example_cards(store: Store) -> int:
+    """Put the seven invented providers and their rate cards beside what is there; returns how many."""
+    cards = demo.rate_cards()
+    for card in cards:
+        store.rate_cards.put(card)
+    for provider in demo.providers():
+        store.providers.put(provider)
+    return len(cards)
+
+
+def open_demo(store: Store, provider: SimulatedProvider, now: datetime) -> None:
+    """Fill an empty store with Cabo Noite, its first edition published; a store that has a shop stays as it is.
+
+    All of it or nothing: a start that is cut off leaves an empty store, and the next one begins anew.
+    """
+    if store.shop.read() is not None:
+        return
+    with store.together(), provider.world.memory.together():
+        # What the world outside kept of a start that was cut off belongs to nobody.
+        provider.world.memory.clear()
+        put_example_cards(store)
+        store.sealed.put(NAME, demo.business())
+        merchant_file = MerchantFile(store, lambda: now)
+        merchant_file.add(Ask.IDENTITY, "owner-identity.pdf", demo.paper())
+        for account in demo.accounts():
+            store.accounts.put(_at_provider(store, provider, account, now))
+        saved = store.checkouts.save(demo.checkout(), 0)
+        store.shop.save(demo.shop(), 0)
+        store.profile.save(demo.profile(), 0)
+        publish(store, saved.value.storefront, to_publish(store, saved.value.storefront).fingerprint, now)
+        store.checkouts.save(demo.draft_after(saved.value), saved.version)
+
+
+def _at_provider(store: Store, provider: SimulatedProvider, account: Account, now: datetime) -> Account:
+    """An account of the demo with its other side at the simulated provider."""
+    business = demo.business()
+    if account.stage is Stage.IN_REVIEW:
+        asked = ApplicationAsked(
+            mode=account.mode,
+            legal_name=business.legal_name,
+            country=business.country,
+            tax_number=business.tax_number,
+            email=business.email,
+            phone="",
+            people=[person.name for person in business.people],
+            payout="",
+            terms_version="1",
+            papers={},
+            methods=[],
+        )
+        review = provider.reviews.take_in(account.provider, asked)
+        provider.reviews.wait_until(review.reference, now + REVIEW_LEFT)
+        application = Application(
+            phone=demo.PHONE,
+            phone_confirmed_at=now,
+            terms_version="2026-01",
+            terms_accepted_at=now,
+            reference=review.reference,
+            sent_at=now,
+        )
+        store.sealed.put(application_name(account), application)
+    if account.stage is not Stage.CONNECTED:
+        return account
+    begun = datetime.combine(account.since or now.date(), time(10), UTC)
+    applied = Application(
+        phone=demo.PHONE,
+        phone_confirmed_at=begun,
+        terms_version="2026-01",
+        terms_accepted_at=begun,
+        sent_at=begun,
+    )
+    store.sealed.put(application_name(account), applied)
+    holder = Holder(business.legal_name, business.email, business.country)
+    merchant = provider.merchants.open(account.provider, account.mode, holder)
+    methods: dict[str, MethodStanding | None] = dict.fromkeys(account.active_methods)
+    methods |= {standing.method: standing for standing in account.other_methods}
+    provider.merchants.put(merchant.model_copy(update={"methods": methods}))
+    endpoint, secret = secrets.token_urlsafe(12), webhook.new_secret()
+    provider.merchants.set_endpoint(merchant.number, f"{NOTIFY}/{endpoint}", secret)
+    access = Access(
+        token=provider.merchants.new_token(merchant.number),
+        fields=merchant.credentials[0].fields if merchant.credentials else {},
+        changed_at=now,
+        secrets=[HeldSecret(secret=secret)],
+    )
+    store.sealed.put(access_name(account.id, account.mode), access)
+    return account.model_copy(update={"number": merchant.number, "endpoint": endpoint})

@@ -1,0 +1,49 @@
+"""A database that counts what was written to it, so that what was read can be kept in memory until the next write.
+
+One server holds a data folder, so that its own writes are all there are; what a process of its own writes is told.
+"""
+
+from collections.abc import Callable
+from typing import Any, TypeVar
+
+from peewee import SqliteDatabase
+
+V = TypeVar("V")
+READS = ("SELECT", "PRAGMA")
+
+
+class CountingDatabase(SqliteDatabase):
+    """A SQLite database with the number of its writes, counted once they can be seen by others."""
+
+    def __init__(self, path: str, pragmas: dict[str, Any]) -> None:
+        """Open a file, made where it is missing."""
+        super().__init__(path, pragmas=pragmas)
+        self.writes = 0
+        self._read: dict[str, tuple[int, Any]] = {}
+
+    def kept(self, name: str, read: Callable[[], V]) -> V:
+        """What was read under a name, kept in memory until the next write; within a transaction it is read anew.
+
+        Whoever reads must not change what it is given.
+        """
+        writes = self.writes
+        entry = self._read.get(name)
+        if self.in_transaction():
+            return read()
+        if entry is None or entry[0] != writes:
+            entry = self._read[name] = (writes, read())
+        found: V = entry[1]
+        return found
+
+    def execute_sql(self, sql: str, params: Any = None) -> Any:
+        """Run a statement; one that writes outside a transaction counts at once."""
+        cursor = super().execute_sql(sql, params)
+        if not sql.lstrip().upper().startswith(READS) and not self.in_transaction():
+            self.writes += 1
+        return cursor
+
+    def commit(self) -> Any:
+        """End a transaction; all that was written in it counts."""
+        ended = super().commit()
+        self.writes += 1
+        return ended

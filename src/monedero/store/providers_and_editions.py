@@ -1,0 +1,90 @@
+"""Providers and editions: things kept side by side."""
+
+from datetime import datetime
+from typing import NamedTuple
+
+from monedero.core.provider import ProviderFacts
+from monedero.core.tender.edition import Published
+from monedero.formats import stored
+from monedero.store.counting import CountingDatabase
+from monedero.store.tables import EditionRow, ProviderRow
+
+
+class Edition(NamedTuple):
+    """A published state with its number."""
+
+    number: int
+    published_at: datetime
+    published: Published
+
+
+class Providers:
+    """What is known of each provider besides its prices."""
+
+    def __init__(self, database: CountingDatabase) -> None:
+        self._database = database
+
+    def all(self) -> dict[str, ProviderFacts]:
+        """Every provider by its id, in the sequence in which they came."""
+        return dict(self._database.kept("providers", self._all))
+
+    def _all(self) -> dict[str, ProviderFacts]:
+        rows = self._database.execute_sql("SELECT id, body FROM provider ORDER BY rowid").fetchall()
+        return {row[0]: stored.read(row[1], ProviderFacts) for row in rows}
+
+    def put(self, provider: ProviderFacts) -> None:
+        """Keep a provider; what was known of it before is replaced."""
+        ProviderRow.replace(id=provider.id, body=stored.written(provider)).execute(self._database)
+
+
+class Editions:
+    """The editions of all storefronts, numbered from 1; they are never changed."""
+
+    def __init__(self, database: CountingDatabase) -> None:
+        self._database = database
+        # An edition never changes, so that it is read once.
+        self._read: dict[int, Edition] = {}
+
+    def of(self, storefront: str) -> list[Edition]:
+        """Every edition of a storefront's checkout, the newest first."""
+        numbers = EditionRow.select(EditionRow.number).where(EditionRow.storefront == storefront)
+        rows = numbers.order_by(EditionRow.number.desc()).execute(self._database)
+        return [edition for row in rows if (edition := self.get(row.number))]
+
+    def newest(self, storefront: str) -> Edition | None:
+        """The edition that real buyers of a storefront see, or None before the first."""
+        numbers = EditionRow.select(EditionRow.number).where(EditionRow.storefront == storefront)
+        row = numbers.order_by(EditionRow.number.desc()).first(self._database)
+        return None if row is None else self.get(row.number)
+
+    def storefronts(self) -> list[str]:
+        """The storefronts for which something was published."""
+        found = EditionRow.select(EditionRow.storefront).distinct().order_by(EditionRow.storefront)
+        return [row.storefront for row in found.execute(self._database)]
+
+    def get(self, number: int) -> Edition | None:
+        """An edition by its number."""
+        if number not in self._read:
+            row = EditionRow.select().where(EditionRow.number == number).first(self._database)
+            if row is None:
+                return None
+            self._read[number] = _edition(row)
+        return self._read[number]
+
+    def add(self, published: Published, at: datetime) -> Edition:
+        """Publish the next edition."""
+        with self._database.atomic("IMMEDIATE"):
+            last = EditionRow.select(EditionRow.number).order_by(EditionRow.number.desc()).first(self._database)
+            number = last.number + 1 if last else 1
+            EditionRow.insert(
+                number=number,
+                published_at=at.isoformat(),
+                storefront=published.checkout.storefront,
+                body=stored.written(published),
+            ).execute(self._database)
+        return Edition(number, at, published)
+
+
+def _edition(row: EditionRow) -> Edition:
+    moment = datetime.fromisoformat(row.published_at)
+    return Edition(row.number, moment, stored.read(row.body, Published))

@@ -1,0 +1,94 @@
+## What publishing would change for buyers
+
+change-added = { $name } is added, switched { $on ->
+    [yes] on
+   *[no] off
+}.
+change-removed = { $name } is removed.
+change-sequence = The sequence is now { $names }.
+change-method = What { $name } can carry, or what its buyer does, is not the same any more.
+checkout-storefront = The storefront changes from { $before } to { $after }.
+checkout-mode = The mode changes from { $before } to { $after }.
+change-nothing = nothing
+
+## Settings of a tender
+
+tender-id = { $name } has another id, { $after }.
+tender-method = { $name } is another method now, { $after }.
+tender-route = { $name } is carried by { $provider }, plan { $plan }.
+tender-route-none = { $name } is an arrangement of your own now, without a provider.
+tender-on = { $name } is switched { $after ->
+    [yes] on
+   *[no] off
+}.
+tender-follows = { $after ->
+    [yes] { $name } is on while it is active at its provider.
+   *[no] { $name } is switched on and off here, whatever its provider says.
+}
+tender-account = { $name } is carried by your account { $after }.
+tender-account-none = { $name } is carried by your first account with its provider.
+tender-name = { $before } is now called { $after }.
+tender-description = { $name } is described as “{ $after }”.
+tender-description-none = { $name } has no description any more.
+tender-windows = { $name } is offered { $after }.
+tender-windows-none = { $name } is offered for any amount.
+tender-take = { $name } is taken { $after ->
+    [now] with the order
+    [on-dispatch] when goods go out, as much as goes
+   *[on-word] on your word
+}.
+tender-gives = With { $name }, what was ordered is given { $after ->
+    [at-order] with the order already
+   *[at-certainty] when the payment is certain
+}.
+tender-due-days = { $name } is overdue after { $after ->
+    [one] { $after } day
+   *[other] { $after } days
+}.
+tender-due-days-none = { $name } is overdue after the usual number of days.
+tender-lapse-days = { $name } is given up after { $after ->
+    [one] { $after } day
+   *[other] { $after } days
+}.
+tender-lapse-days-none = { $name } is given up after the usual number of days.
+
+## Settings of the shop
+
+shop-changes = The shop's { $what } changes from { $before } to { $after }.
+shop-name = name
+shop-country = country
+shop-currency = currency
+shop-takings = takings a month
+shop-trade = trade
+shop-terminals = terminals
+shop-software = The software of the shop changes.
+shop-markets = The sequence of markets of the shop changes.
+shop-lines = The sequence of lines of the shop changes.
+shop-typed-rates = The sequence of typed rates of the shop changes.
+shop-own-methods = The sequence of methods of your own of the shop changes.
+shop-storefronts = The sequence of storefronts of the shop changes.
+thing-added = { $thing } is added.
+thing-removed = { $thing } is removed.
+thing-changes = { $thing } changes: { $fields }.
+thing-market = The market { $country }, { $currency }
+thing-line = The line { $name }
+thing-rate = The typed rate of { $name }
+thing-method = Your own method { $name }
+thing-storefront = The storefront { $name }
+
+field-id = id
+field-country = country
+field-currency = currency
+field-share = share of orders
+field-name = name
+field-kind = kind
+field-usual-amount = usual amount
+field-recurring = whether it repeats
+field-margin = margin
+field-delivery-days = days until delivery
+field-domain = domain
+field-per-euro = rate
+field-method = what it can carry
+field-percent = percentage
+field-fixed = fixed cost
+field-business-days = days until the money is there

@@ -1,0 +1,59 @@
+## Why a route has no price or a tender is held back
+
+reason-shop-country = only for shops in { $limit }; yours is in { $own }
+reason-no-rate-fits = no rate on its card fits this order
+reason-no-reference-rate = no reference rate for { $limit } on { $own }
+reason-card-not-valid-yet = its rate card holds from { $limit }; the order is of { $own }
+reason-not-in-plan = not in the plan { $limit }; ask for { $own }
+reason-announced = announced { $limit }, not there yet
+reason-trade-refused = does not take the trade { $own }
+reason-needs-account = needs an account with { $provider } first
+reason-needs-method = needs { $limit } in the checkout first
+reason-excluded-by = cannot be on beside your account with { $provider }
+reason-software-refuses = your shop software, { $limit }, does not work with it
+reason-off = off
+reason-method-unknown = nobody has described the method “{ $own }”: add it to your own methods under Shop
+reason-method-shop-country = the method is only for shops in { $limit }; yours is in { $own }
+reason-method-country = only for buyers in { $limit }; this one is in { $own }
+reason-method-currency = carries { $limit }; this order is in { $own }
+reason-method-amount-under = the method begins at { $limit }; this order is { $own }
+reason-method-amount-over = the method ends at { $limit }; this order is { $own }
+reason-method-amount-unknown = the method's limits cannot be brought over: no reference rate for { $limit }; this order is { $own }
+reason-method-recurring = once only; this order repeats
+reason-method-recurring-unknown = once only; it is not known whether this order repeats
+reason-method-kind = only for { $limit }; this order is a { $own }
+reason-method-kind-unknown = only for { $limit }; it is not known what is in this order
+reason-account-stage = the account with { $provider } { $stage }
+reason-account-method = not active in the account with { $provider }{ $standing }
+reason-account-storefront = the account with { $provider } does not serve { $own }
+reason-window-under = { $end } { $limit }; this order is { $own }
+reason-window-over = { $end } { $limit }; this order is { $own }
+reason-window-unknown = its limits cannot be brought over: no reference rate for { $limit }; this order is { $own }
+
+## How an account stands, after “the account with somebody”
+
+stage-not-begun = is not begun
+stage-begun = is begun, not sent
+stage-in-review = is still in review
+stage-question = waits for your answer to a question
+stage-refused = was refused
+stage-approved = is approved and not connected yet
+stage-connected = is connected in the other mode
+stage-lapsed = has lapsed
+stage-disconnected = is disconnected
+stage-withdrawn = was applied for, and the application withdrawn
+
+## Why a method is not active at its provider
+
+standing-activating = : it is being activated
+standing-refused = : refused, { $why }
+standing-needs-domain = : it waits until your domain is checked
+standing-off = : switched off there
+
+## Parts of the sentences above
+
+since = { $said } since { $day }
+brought-over = { $limit } (brought over at the reference rate)
+end-from = from
+end-up-to = up to
+end-below = below

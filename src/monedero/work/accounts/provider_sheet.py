@@ -1,0 +1,135 @@
+"""The sheet of a provider: what it would bring to this shop, and where the accounts with it stand."""
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, replace
+from datetime import date
+from fractions import Fraction
+
+from monedero.core.account import Account, Mode, Stage
+from monedero.core.application import Ask
+from monedero.core.cost.assumed import ZERO
+from monedero.core.openness import shut_to
+from monedero.core.payment.due import due
+from monedero.core.provider import ProviderFacts
+from monedero.core.ratecard.model import RateCard
+from monedero.core.ratecard.volume import plan_key
+from monedero.core.reasons import Reason
+from monedero.core.tender.model import Checkout, Tender
+from monedero.store import Store
+from monedero.work.accounts.applications import Applications
+from monedero.work.compare.inputs import UNDER_WAY, CompareInputs, inputs_of
+from monedero.work.month.costs import mix_of, month_of
+
+
+@dataclass(frozen=True, slots=True)
+class Brings:
+    """What a provider brings over the month: orders its methods can carry, and what the cheapest mix saves by it.
+
+    `saves` is None where the mix does without it; `more_carried` are orders that no other provider carries.
+    """
+
+    orders: Fraction
+    of_orders: Fraction
+    by_method: Mapping[str, Fraction]
+    saves: Fraction | None
+    more_carried: Fraction
+
+
+@dataclass(frozen=True, slots=True)
+class Sheet:
+    """Everything that a sheet says."""
+
+    facts: ProviderFacts
+    card: RateCard | None
+    brings: Brings
+    shut: list[Reason]
+    asks: list[tuple[Ask, bool]]
+    excludes: list[tuple[ProviderFacts, bool]]
+    accounts: list[Account]
+    tenders: list[Tender]
+
+
+@dataclass(frozen=True, slots=True)
+class Leaving:
+    """What leaving an account takes away: tenders of the draft and of what buyers see, and orders under way there."""
+
+    draft: list[Tender]
+    published: list[Tender]
+    orders: list[int]
+
+
+def sheet(store: Store, applications: Applications, provider: str, mode: Mode, day: date) -> Sheet:
+    """The sheet of a provider in a mode."""
+    facts = applications.facts(provider)
+    inputs = inputs_of(store)
+    accounts = [
+        entry
+        for entry in store.accounts.of(mode).values()
+        if entry.provider == provider and entry.stage not in (Stage.NOT_BEGUN, Stage.WITHDRAWN)
+    ]
+    blank = Account(provider=provider, mode=mode, stage=Stage.NOT_BEGUN, active_methods=[])
+    lacking = set(applications.missing(accounts[0] if accounts else blank))
+    cards = [pricer.card for pricer in inputs.catalogue.pricers(day) if pricer.card.provider.id == provider]
+    providers = store.providers.all()
+    under_way = {account.provider for account in store.accounts.of(mode).values() if account.stage in UNDER_WAY}
+    excluded = [entry for entry in providers.values() if entry.id in facts.excludes or provider in entry.excludes]
+    return Sheet(
+        facts=facts,
+        card=cards[0] if cards else None,
+        brings=_brings(store, inputs, provider, day),
+        shut=list(shut_to(facts, "", replace(inputs.holding, accounts=frozenset(under_way)))),
+        asks=[(ask, ask not in lacking) for ask in facts.asks],
+        excludes=[(entry, entry.id in under_way) for entry in excluded],
+        accounts=accounts,
+        tenders=[
+            tender
+            for checkout in store.checkouts.all()
+            for tender in checkout.tenders
+            if tender.route and tender.route.provider == provider
+        ],
+    )
+
+
+def _brings(store: Store, inputs: CompareInputs, provider: str, day: date) -> Brings:
+    month = month_of(store, day)
+    by_method: dict[str, Fraction] = {}
+    for entry in month.routes.values():
+        if entry.provider == provider:
+            by_method[entry.method] = max(by_method.get(entry.method, ZERO), entry.orders)
+    mix = mix_of(store, day)
+    card = next(
+        (pricer.card for pricer in inputs.catalogue.in_force(day) if pricer.card.provider.id == provider), None
+    )
+    own = {plan_key(provider, plan.id) for plan in card.plans} if card else set()
+    carried = max((plan.carried for name, plan in month.plans.items() if name in own), default=ZERO)
+    saves, more = None, ZERO
+    if own.intersection(mix.plans):
+        without = mix_of(store, day, without=provider)
+        more = mix.carried - without.carried
+        saves = without.cost - mix.cost if not more else ZERO
+    return Brings(carried, month.orders, by_method, saves, more)
+
+
+def leaving(store: Store, account: Account) -> Leaving:
+    """What leaving an account takes away."""
+
+    def carried(checkouts: Iterable[Checkout]) -> list[Tender]:
+        return [
+            tender
+            for checkout in checkouts
+            if checkout.mode is account.mode
+            for tender in checkout.tenders
+            if tender.carried_by == account.id and (tender.on or tender.follows)
+        ]
+
+    under_way = [
+        record.number
+        for _, record in store.orders.all()
+        if record.mode is account.mode and record.payment.chosen.account == account.id and due(record)
+    ]
+    newest = (store.editions.newest(storefront) for storefront in store.editions.storefronts())
+    return Leaving(
+        draft=carried(store.checkouts.all()),
+        published=carried(edition.published.checkout for edition in newest if edition),
+        orders=sorted(under_way),
+    )

@@ -1,0 +1,1 @@
+"""Composing a checkout, looking at what it offers, and publishing it."""

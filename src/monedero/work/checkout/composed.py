@@ -1,0 +1,88 @@
+"""A shop with a checkout as it was composed: the draft that the owner edits, or an edition that buyers see."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from fractions import Fraction
+
+from monedero.core.errors import Conflict, Fault, FaultCode, NotFound
+from monedero.core.fx import NoReferenceRate
+from monedero.core.method import Method
+from monedero.core.shop import Shop
+from monedero.core.tender.decision import Setting
+from monedero.core.tender.model import Checkout
+from monedero.store import FIRST_MODE, Store
+from monedero.store.documents import Versioned
+from monedero.store.providers_and_editions import Edition
+from monedero.work.shop.lookups import described_shop, method_in, methods_of, rates_of, storefront_of
+from monedero.work.shop.order_in_hand import OrderInHand
+
+
+@dataclass(frozen=True, slots=True)
+class Composed:
+    """A shop with a checkout and what its methods can carry; `edition` is None for a draft, whose version is given."""
+
+    shop: Shop
+    checkout: Checkout
+    methods: Mapping[str, Method]
+    edition: int | None
+    draft_version: int | None
+
+
+def draft(store: Store, storefront: str | None = None) -> Versioned[Checkout]:
+    """The draft of a storefront's checkout; an empty one, version 0, before anything was put in it."""
+    front = storefront_of(described_shop(store).value, storefront)
+    return store.checkouts.read(front.id) or Versioned(0, Checkout(storefront=front.id, mode=FIRST_MODE))
+
+
+def drafted(store: Store, storefront: str | None = None) -> Composed:
+    """What the owner's views of a storefront rest on."""
+    shop, saved = described_shop(store).value, draft(store, storefront)
+    return Composed(shop, saved.value, methods_of(shop), None, saved.version)
+
+
+def published(store: Store, storefront: str | None = None) -> Composed:
+    """What buyers of a storefront see; refused until its first edition is published."""
+    shop = store.shop.read()
+    edition = store.editions.newest(storefront_of(shop.value, storefront).id) if shop else None
+    if edition is None:
+        raise Conflict(Fault(FaultCode.NOT_PUBLISHED))
+    return _published(edition)
+
+
+def published_as(store: Store, number: int) -> Composed:
+    """One edition, by its number."""
+    edition = store.editions.get(number)
+    if edition is None:
+        raise NotFound(Fault(FaultCode.NOT_FOUND, "edition", str(number), {"what": "edition"}))
+    return _published(edition)
+
+
+def _published(edition: Edition) -> Composed:
+    """An edition decides by what its methods could carry when it was published; those of before hold none."""
+    shop = edition.published.shop
+    return Composed(
+        shop, edition.published.checkout, methods_of(shop) | dict(edition.published.by_id), edition.number, None
+    )
+
+
+def setting_of(store: Store, composed: Composed) -> Setting:
+    """What the decision needs besides tenders and order; accounts as they stand now."""
+    return Setting(
+        shop_country=composed.shop.country,
+        shop_currency=composed.shop.currency,
+        mode=composed.checkout.mode,
+        methods={
+            tender.method: method_in(composed.methods, tender.method) for tender in composed.checkout.tenders
+        },
+        accounts=store.accounts.of(composed.checkout.mode),
+        rates=rates_of(composed.shop),
+        storefront=composed.shop.storefront(composed.checkout.storefront),
+    )
+
+
+def amount_in_books(composed: Composed, hand: OrderInHand) -> Fraction | None:
+    """The order's amount in the shop currency, exact, or None where there is no reference rate."""
+    try:
+        return rates_of(composed.shop).convert(hand.order.amount, composed.shop.currency, hand.order.placed_on)
+    except NoReferenceRate:
+        return None

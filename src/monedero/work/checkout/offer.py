@@ -1,0 +1,59 @@
+"""What a checkout offers, by its compiled decision: made once for what it rests on, then asked for any order.
+
+Nothing is read from the database for an order, as long as nothing was written to it.
+"""
+
+from dataclasses import dataclass, field
+from weakref import WeakKeyDictionary
+
+from monedero.core.order.model import Order
+from monedero.core.tender.decision import Decision, Outcome
+from monedero.core.tender.model import Tender
+from monedero.store import Revision, Store
+from monedero.work.checkout.composed import Composed, published, setting_of
+
+
+@dataclass
+class _KeptDecisions:
+    """What was made at a revision of a shop: buyers' bases by storefront, and decisions by draft or edition."""
+
+    revision: Revision
+    newest: dict[str | None, Composed] = field(default_factory=dict)
+    decisions: dict[tuple[str, int | None, int | None], Decision] = field(default_factory=dict)
+
+
+_by_store: WeakKeyDictionary[Store, _KeptDecisions] = WeakKeyDictionary()
+
+
+def _kept(store: Store) -> _KeptDecisions:
+    revision, kept = store.revision(), _by_store.get(store)
+    if kept is None or kept.revision != revision:
+        kept = _by_store[store] = _KeptDecisions(revision)
+    return kept
+
+
+def newest(store: Store, storefront: str | None) -> Composed:
+    """What buyers of a storefront see, kept in memory; refused until its first edition is published."""
+    kept = _kept(store)
+    if storefront not in kept.newest:
+        kept.newest[storefront] = published(store, storefront)
+    return kept.newest[storefront]
+
+
+def decision_of(store: Store, composed: Composed) -> Decision:
+    """The compiled decision of a draft or an edition, with the accounts as they stand now."""
+    decisions = _kept(store).decisions
+    key = (composed.checkout.storefront, composed.edition, composed.draft_version)
+    if key not in decisions:
+        decisions[key] = Decision(composed.checkout.tenders, setting_of(store, composed))
+    return decisions[key]
+
+
+def offered(store: Store, composed: Composed, order: Order) -> list[Tender]:
+    """The tenders that are offered for an order; an order of zero needs no payment, so nothing is offered."""
+    return [] if order.nothing_to_pay else decision_of(store, composed).offered(order)
+
+
+def outcomes_of(store: Store, composed: Composed, order: Order) -> list[Outcome]:
+    """Every tender with its place or all its reasons; none for an order of zero, which needs no payment."""
+    return [] if order.nothing_to_pay else decision_of(store, composed).outcomes(order)

@@ -1,0 +1,67 @@
+"""Compose: the tenders of the draft, added from a route or an arrangement, and saved as a whole."""
+
+from monedero.core.errors import Fault, FaultCode, NotFound
+from monedero.core.ratecard.model import RateCard, Route
+from monedero.core.tender.model import Checkout, Tender
+from monedero.store import Store
+from monedero.store.documents import Versioned
+from monedero.work.checkout.composed import draft
+from monedero.work.shop.lookups import described_shop, method_in, methods_of
+
+
+def save_draft(store: Store, storefront: str, tenders: list[Tender], version: int) -> Versioned[Checkout]:
+    """Save the tenders of a checkout in their sequence; refuses an older version and a name that stands twice."""
+    before = draft(store, storefront).value
+    checkout = Checkout(storefront=before.storefront, mode=before.mode, tenders=tenders)
+    return store.checkouts.save(checkout, version)
+
+
+def add_tender(
+    store: Store, storefront: str, method_id: str, route: Route | None, version: int
+) -> tuple[Versioned[Checkout], Tender]:
+    """Put a route, or an own arrangement, at the end of a draft, switched off, under a free name."""
+    method = method_in(methods_of(described_shop(store).value), method_id)
+    if route is None:
+        if not method.own:
+            raise NotFound(Fault(FaultCode.NOT_FOUND, "method", method_id, {"what": "arrangement"}))
+        second = ""
+    else:
+        second = _card_of(store, route).provider.name
+    tenders = draft(store, storefront).value.tenders
+    tender = Tender(
+        id=_free_id(method_id, tenders),
+        method=method_id,
+        route=route,
+        on=False,
+        name=_free_name(method.name, second, tenders),
+        description=method.buyer,
+    )
+    return save_draft(store, storefront, [*tenders, tender], version), tender
+
+
+def _card_of(store: Store, route: Route) -> RateCard:
+    for card in store.rate_cards.all():
+        if route in card.routes:
+            return card
+    named = f"{route.provider} {route.plan} {route.method}"
+    raise NotFound(Fault(FaultCode.NOT_FOUND, "route", named, {"what": "route"}))
+
+
+def _free_id(method_id: str, tenders: list[Tender]) -> str:
+    taken = {tender.id for tender in tenders}
+    number = 1
+    while (candidate := method_id if number == 1 else f"{method_id}-{number}") in taken:
+        number += 1
+    return candidate
+
+
+def _free_name(name: str, second: str, tenders: list[Tender]) -> str:
+    taken = {tender.name.casefold() for tender in tenders}
+    candidates = [name, f"{name} ({second})"] if second else [name]
+    for candidate in candidates:
+        if candidate.casefold() not in taken:
+            return candidate
+    number = 2
+    while f"{candidates[-1]} {number}".casefold() in taken:
+        number += 1
+    return f"{candidates[-1]} {number}"

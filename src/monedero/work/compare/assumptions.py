@@ -1,0 +1,58 @@
+"""The assumptions as the owner sets them, each about the shop, a family of methods, or one method."""
+
+from monedero.core.as_typed import amount_of, percent_text, quantity_text
+from monedero.core.cost.assumption import ALL, Assumption, Assumptions, ChosenValue, Scope, Unit, read
+from monedero.core.errors import Fault, FaultCode, InvalidInput, NotFound
+from monedero.figures import assumptions
+from monedero.store import Store
+from monedero.work.compare.inputs import CompareInputs, inputs_of
+
+
+def _abouts(inputs: CompareInputs, assumption: Assumption) -> list[str]:
+    """What an assumption can be about in this shop."""
+    if assumption.scope is Scope.SHOP:
+        return [ALL]
+    if assumption.scope is Scope.FAMILY:
+        return list(dict.fromkeys(method.family.value for method in inputs.methods.values()))
+    return list(inputs.methods)
+
+
+def every_assumption(store: Store) -> tuple[CompareInputs, list[tuple[Assumption, str]]]:
+    """What they rest on, and every assumption with what it is about."""
+    inputs = inputs_of(store)
+    found = [
+        (assumption, about) for assumption in assumptions.every().values() for about in _abouts(inputs, assumption)
+    ]
+    return inputs, found
+
+
+def as_kept(assumption: Assumption, typed: str, books: str) -> str:
+    """A value as it is kept, from one as it was typed; money is in the currency of the books."""
+    match assumption.unit:
+        case Unit.YES_NO:
+            return typed
+        case Unit.PERCENT:
+            return percent_text(typed)
+        case Unit.MINUTES:
+            return quantity_text(typed)
+        case Unit.MONEY:
+            return amount_of(typed, books).amount
+
+
+def assume(store: Store, name: str, about: str, value: str | None) -> Assumptions:
+    """Set one value, or (None) go back to the default; a wrong one is refused, and nothing is changed."""
+    inputs = inputs_of(store)
+    assumption = assumptions.every().get(name)
+    if assumption is None or about not in _abouts(inputs, assumption):
+        raise NotFound(Fault(FaultCode.ASSUMPTION_UNKNOWN, "id", f"{name} {about}"))
+    if value is not None:
+        try:
+            value = as_kept(assumption, value, inputs.shop.currency)
+        except InvalidInput as refused:
+            raise InvalidInput(*(fault.at(assumption.id) for fault in refused.faults)) from refused
+        read(assumption, value)
+    saved = store.assumptions.read()
+    kept = [entry for entry in (saved.value.chosen if saved else []) if (entry.id, entry.about) != (name, about)]
+    if value is not None:
+        kept.append(ChosenValue(id=name, about=about, value=value))
+    return store.assumptions.save(Assumptions(chosen=kept), saved.version if saved else 0).value

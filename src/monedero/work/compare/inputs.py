@@ -1,0 +1,132 @@
+"""What a comparison rests on: the shop, the catalogue, assumptions, the order profile. Read once per revision."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from functools import cached_property
+from typing import Any
+from weakref import WeakKeyDictionary
+
+from monedero.core.account import Account, Mode, Stage
+from monedero.core.cost.all_in import CostPiece, OtherCosts
+from monedero.core.cost.assumption import Assumptions
+from monedero.core.fx import ReferenceRates
+from monedero.core.method import Method
+from monedero.core.openness import Holding
+from monedero.core.order.model import Order
+from monedero.core.profile import Profile
+from monedero.core.provider import ProviderFacts
+from monedero.core.ratecard.catalogue import Catalogue
+from monedero.core.ratecard.linear import FeeCurve, fee_curves
+from monedero.core.ratecard.model import RateCard, Route
+from monedero.core.ratecard.priced import NotPriced
+from monedero.core.ratecard.pricing import CardPricer
+from monedero.core.ratecard.volume import Takings
+from monedero.core.shop import OwnMethod, Shop
+from monedero.core.tender.decision import Setting
+from monedero.store import Revision, Store
+from monedero.work.compare.kept import Kept
+from monedero.work.shop.lookups import catalogue_of, described_shop, method_in, methods_of, rates_of
+
+UNDER_WAY = (Stage.BEGUN, Stage.IN_REVIEW, Stage.QUESTION, Stage.APPROVED, Stage.CONNECTED)
+
+
+@dataclass(frozen=True)
+class CompareInputs:
+    """Everything that prices and comparisons rest on, of a store as it stands, and what was worked out from it."""
+
+    shop: Shop
+    mode: Mode
+    cards: list[RateCard]
+    catalogue: Catalogue
+    rates: ReferenceRates
+    providers: Mapping[str, ProviderFacts]
+    accounts: Mapping[str, Account]
+    assumptions: Assumptions
+    profile: Profile
+    in_checkout: frozenset[str]
+    other_costs_kept: Kept[OtherCosts] = field(default_factory=Kept)
+    cost_pieces: Kept[tuple[OtherCosts, CostPiece]] = field(default_factory=Kept)
+    worded: Kept[Any] = field(default_factory=Kept)
+    """What was said of routes, by language; kept here because it rests on the same."""
+    by_day: Kept[Any] = field(default_factory=Kept)
+    _curves: Kept[list[tuple[Route, FeeCurve | NotPriced]]] = field(default_factory=Kept)
+
+    @cached_property
+    def chosen(self) -> dict[tuple[str, str], str]:
+        """What the owner assumed, by assumption and what it is about."""
+        return {(entry.id, entry.about): entry.value for entry in self.assumptions.chosen}
+
+    @cached_property
+    def methods(self) -> dict[str, Method]:
+        """Every method that a card, the shop or the data file names."""
+        named = dict.fromkeys(rate.method for card in self.cards for rate in card.rates)
+        known = methods_of(self.shop)
+        return known | {name: method_in(known, name) for name in named}
+
+    @cached_property
+    def arrangements(self) -> list[Method]:
+        """The arrangements of the shop's own: those of the data file, and those that the owner described."""
+        return [method for method in methods_of(self.shop).values() if method.own]
+
+    def own_method(self, method: str) -> OwnMethod | None:
+        """A method that the owner described, with what it costs; None for any other."""
+        return next((own for own in self.shop.own_methods if own.method.id == method), None)
+
+    def fee_curves(
+        self, pricer: CardPricer, order: Order, takings: Takings
+    ) -> list[tuple[Route, FeeCurve | NotPriced]]:
+        """The fee of every route of a card for every amount, kept for orders that differ in their amount alone."""
+        key = (pricer.card.provider.id, order.known, order.placed_on, takings.every)
+        return self._curves.get(key, lambda: fee_curves(pricer, order, takings, self.shop.currency, self.rates))
+
+    @cached_property
+    def holding(self) -> Holding:
+        """What the shop holds."""
+        with_account = frozenset(name for name, account in self.accounts.items() if account.stage in UNDER_WAY)
+        return Holding(self.shop.trade, with_account, self.in_checkout, self.shop.software)
+
+    @cached_property
+    def setting(self) -> Setting:
+        """What a decision about methods needs."""
+        return Setting(
+            shop_country=self.shop.country,
+            shop_currency=self.shop.currency,
+            mode=self.mode,
+            methods=self.methods,
+            accounts=self.accounts,
+            rates=self.rates,
+        )
+
+
+_kept: WeakKeyDictionary[Store, tuple[Revision, CompareInputs]] = WeakKeyDictionary()
+
+
+def inputs_of(store: Store) -> CompareInputs:
+    """What a comparison of the shop rests on now; refused until the shop is described."""
+    revision = store.revision()
+    before, known = _kept.get(store, (None, None))
+    if known is not None and before == revision:
+        return known
+    in_checkout = frozenset(tender.method for checkout in store.checkouts.all() for tender in checkout.tenders)
+    same_but_checkout = before is not None and before._replace(checkout=revision.checkout) == revision
+    mode = store.mode()
+    if known is not None and same_but_checkout and (known.in_checkout, known.mode) == (in_checkout, mode):
+        # A tender was named, described or limited anew: no price and no month rests on that.
+        _kept[store] = (revision, known)
+        return known
+    shop, cards = described_shop(store).value, store.rate_cards.all()
+    profile, assumptions = store.profile.read(), store.assumptions.read()
+    inputs = CompareInputs(
+        shop=shop,
+        mode=mode,
+        cards=cards,
+        catalogue=catalogue_of(cards, shop),
+        rates=rates_of(shop),
+        providers=store.providers.all(),
+        accounts=store.accounts.by_provider(mode),
+        assumptions=assumptions.value if assumptions else Assumptions(),
+        profile=profile.value if profile else Profile(),
+        in_checkout=in_checkout,
+    )
+    _kept[store] = (revision, inputs)
+    return inputs

@@ -1,0 +1,119 @@
+"""Compare: every route and arrangement for the order in hand, ranked by what it costs all in, or with every reason."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import date
+from fractions import Fraction
+
+from monedero.core.cost.all_in import CostPiece, OtherCosts, all_in, earned
+from monedero.core.cost.assumed import ZERO
+from monedero.core.ratecard.linear import FeePiece
+from monedero.core.ratecard.model import RateCard
+from monedero.core.reasons import Reason
+from monedero.store import Store
+from monedero.work.compare.candidates import Candidate, InQuestion, candidates, in_question, piece_at
+from monedero.work.compare.inputs import CompareInputs
+from monedero.work.compare.other_costs import RouteOnDay, arrival, other_costs_of
+from monedero.work.compare.reach import ReachedMarket, markets_of, reach
+from monedero.work.month.costs import MonthFigures, RouteMonth, month_of
+from monedero.work.shop.order_in_hand import OrderInHand
+
+
+@dataclass(frozen=True, slots=True)
+class RankedRoute:
+    """A candidate with its costs for the order in hand; money is in whole units of the shop's currency."""
+
+    candidate: Candidate
+    other_costs: OtherCosts
+    piece: CostPiece
+    cost: Fraction
+    fee: Fraction
+    earns: Fraction | None
+    arrives_on: date | None
+    reach: Fraction | None
+    month: RouteMonth | None
+
+
+@dataclass(frozen=True, slots=True)
+class Shut:
+    """A route or arrangement that is not open to this shop or not for this order, with every reason."""
+
+    candidate: Candidate
+    reasons: tuple[Reason, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Comparison:
+    """Everything for one order: ranked from the cheapest, and shut. `amount` is the order's in the shop currency."""
+
+    inputs: CompareInputs
+    hand: OrderInHand
+    ranked: Sequence[RankedRoute]
+    shut: Sequence[Shut]
+    cards: dict[str, RateCard]
+    amount: Fraction | None
+    month: MonthFigures
+
+
+def compare(store: Store, hand: OrderInHand) -> Comparison:
+    """Price, rank, and say why the others are not there."""
+    asked = in_question(store, hand)
+    inputs, day = asked.inputs, asked.day
+    month = month_of(store, day)
+    markets = markets_of(asked)
+    ranked: list[RankedRoute] = []
+    shut: list[Shut] = []
+    for candidate, reasons in candidates(asked):
+        if reasons:
+            shut.append(Shut(candidate, reasons))
+        else:
+            ranked.append(_ranked(asked, candidate, month, markets))
+    ranked.sort(key=lambda entry: entry.cost)
+    amount = None if asked.to_books is None else hand.order.amount.exact * asked.to_books
+    return Comparison(inputs, hand, ranked, shut, cards_of(inputs, day), amount, month)
+
+
+def cards_of(inputs: CompareInputs, day: date) -> dict[str, RateCard]:
+    """The cards of a day, by their providers."""
+    return {pricer.card.provider.id: pricer.card for pricer in inputs.catalogue.pricers(day)}
+
+
+def _ranked(
+    asked: InQuestion, candidate: Candidate, month: MonthFigures, markets: Sequence[ReachedMarket]
+) -> RankedRoute:
+    inputs, hand, day = asked.inputs, asked.hand, asked.day
+    amount = hand.order.amount.exact
+    arrives_on = arrival(inputs, candidate.card, candidate.method, hand.line.id, day)
+    other_costs = other_costs_with(asked, candidate, month, arrives_on)
+    piece = _cost_piece(asked, candidate, piece_at(candidate.pieces, amount), other_costs)
+    cost = piece.total.at(amount)
+    margin = None if hand.line.margin is None else Fraction(hand.line.margin) / 100 * amount * other_costs.to_books
+    return RankedRoute(
+        candidate=candidate,
+        other_costs=other_costs,
+        piece=piece,
+        cost=cost,
+        fee=piece.fee.fee.at(amount),
+        earns=None if margin is None else earned(cost, margin, other_costs.assumed),
+        arrives_on=arrives_on,
+        reach=reach(asked, markets, candidate),
+        month=month.routes.get(candidate.key),
+    )
+
+
+def _cost_piece(asked: InQuestion, candidate: Candidate, fee: FeePiece, other_costs: OtherCosts) -> CostPiece:
+    """The parts of the cost on a piece of the fee, kept for orders that differ in their amount alone."""
+    key = (candidate.key, asked.hand.order.known, asked.takings.every, asked.day, fee.from_, id(other_costs))
+    # The other costs are kept with its costs, so that its identity stays its own.
+    return asked.inputs.cost_pieces.get(key, lambda: (other_costs, all_in(fee, other_costs)))[1]
+
+
+def other_costs_with(
+    asked: InQuestion, candidate: Candidate, month: MonthFigures, arrives_on: date | None
+) -> OtherCosts:
+    """What a candidate bears besides its fee, for the order in hand or (no day of arrival) for a curve."""
+    share = month.share(candidate.route) if candidate.route else ZERO
+    orders = RouteOnDay(asked.day, asked.to_books or ZERO, share, arrives_on)
+    return asked.inputs.other_costs_kept.get(
+        (candidate.key, orders), lambda: other_costs_of(asked.inputs, candidate.card, candidate.method, orders)
+    )

@@ -1,0 +1,68 @@
+"""Rate cards: their versions, what a changed card would cost, and their files."""
+
+from dataclasses import dataclass
+from datetime import date
+
+from monedero.core.errors import Fault, FaultCode, NotFound
+from monedero.core.ratecard.catalogue import Catalogue, Ranked
+from monedero.core.ratecard.model import RateCard
+from monedero.core.ratecard.priced import NotPriced
+from monedero.store import Store
+from monedero.store.rate_cards import StoredCard, day_of
+from monedero.work.compare.inputs import inputs_of
+from monedero.work.compare.takings import takings_of
+from monedero.work.shop.order_in_hand import OrderInHand
+
+ALWAYS = "always"
+
+
+@dataclass(frozen=True, slots=True)
+class Tried:
+    """The fees of a card for the order in hand, before the card is kept."""
+
+    priced: list[Ranked]
+    not_priced: list[NotPriced]
+
+
+def day_in_address(day: str) -> str:
+    """The day of a card as the store has it, from how an address says it."""
+    return "" if day == ALWAYS else day
+
+
+def stored_card(store: Store, provider: str, day: str) -> StoredCard:
+    """One version of a provider's card; refused where it is not there."""
+    stored = store.rate_cards.get(provider, day_in_address(day))
+    if stored is None:
+        raise NotFound(Fault(FaultCode.NOT_FOUND, "rate card", f"{provider} {day}", {"what": "rate card"}))
+    return stored
+
+
+def try_card(store: Store, card: RateCard, hand: OrderInHand) -> Tried:
+    """What the order in hand would cost on every route of a card, whatever the day from which it holds."""
+    inputs, order = inputs_of(store), hand.order
+    alone = Catalogue([card.model_copy(update={"valid_from": None})], inputs.shop.country, inputs.rates)
+    takings = takings_of(store, order.placed_on)
+    ranked, shut = alone.rank(alone.price(order, takings), inputs.shop.currency, order.placed_on)
+    return Tried(ranked, shut)
+
+
+def in_force(cards: list[RateCard], day: date) -> set[tuple[str, str]]:
+    """Provider and day of the card that prices on a day, of each provider."""
+    newest: dict[str, RateCard] = {}
+    for card in cards:
+        if (card.valid_from or date.min) <= day:
+            stored = newest.get(card.provider.id)
+            if stored is None or (stored.valid_from or date.min) < (card.valid_from or date.min):
+                newest[card.provider.id] = card
+    return {(provider, day_of(card)) for provider, card in newest.items()}
+
+
+def card_networks(store: Store) -> list[str]:
+    """The card networks that rates and extras of the shop's cards, or its month of orders, tell apart, by name."""
+    named: set[str] = set()
+    for card in store.rate_cards.all():
+        for when in (*(rate.when for rate in card.rates), *(extra.when for extra in card.extras)):
+            named.update(when.card_network or ())
+    profile = store.profile.read()
+    named.update(share.network for share in (profile.value.cards if profile else ()) if share.network)
+    return sorted(named)

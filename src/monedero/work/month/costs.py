@@ -1,0 +1,175 @@
+"""A month of the shop's orders: what each route, each plan alone and the cheapest mix of plans would cost.
+
+A month is a forecast: all its orders are priced by the rate cards in force on the day of the order in hand.
+"""
+
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass
+from datetime import date
+from fractions import Fraction
+
+from monedero.core.columns.card import CardColumns
+from monedero.core.columns.fees import name_of
+from monedero.core.columns.level import Sum
+from monedero.core.columns.mix import Mixes
+from monedero.core.columns.month import PlanMonth, counted, plan_month
+from monedero.core.columns.placing import Alone
+from monedero.core.cost.all_in import OtherCosts, parts_of
+from monedero.core.cost.assumed import ZERO
+from monedero.core.method import Method
+from monedero.core.profile import Source
+from monedero.core.ratecard.linear import Linear, total
+from monedero.core.ratecard.model import Route
+from monedero.core.ratecard.volume import Volume, plan_key
+from monedero.store import Store
+from monedero.work.compare.inputs import CompareInputs, inputs_of
+from monedero.work.compare.other_costs import RouteOnDay, other_costs_of, own_fee
+from monedero.work.month.orders_in_columns import MonthOrders, card_columns, month_orders
+
+
+@dataclass(frozen=True, slots=True)
+class RouteMonth:
+    """A route over the month, if every order that it can carry took it; the cost is all-in."""
+
+    provider: str | None
+    method: str
+    orders: Fraction
+    amount: Fraction
+    fees: Fraction
+    cost: Fraction
+
+
+@dataclass(frozen=True)
+class MonthFigures:
+    """The figures of a month; money is in whole units of the shop's currency."""
+
+    source: Source
+    months: int
+    orders: Fraction
+    amount: Fraction
+    routes: Mapping[str, RouteMonth]
+    plans: Mapping[str, PlanMonth]
+    volumes: Mapping[str, Volume]
+    left_out: int
+
+    def share(self, route: Route) -> Fraction | None:
+        """What of the plan's month falls on one order: its charge and shortfall over the orders it would carry.
+
+        None where the plan carries no order of a month, so that nobody can know; a plan without charges has nothing to
+        share.
+        """
+        plan = self.plans.get(plan_key(route.provider, route.plan))
+        return None if plan is None else _share(plan)
+
+
+@dataclass(frozen=True)
+class Month:
+    """The orders of a month on every card in force, and what every plan would carry alone."""
+
+    orders: MonthOrders
+    alone: Sequence[Alone]
+    cards: Mapping[str, CardColumns]
+
+
+def _share(plan: PlanMonth) -> Fraction | None:
+    charges = plan.monthly + plan.shortfall
+    return charges / plan.carried if plan.carried else None if charges else ZERO
+
+
+def _month(store: Store, day: date) -> Month:
+    inputs = inputs_of(store)
+
+    def compute() -> Month:
+        orders = month_orders(store, inputs, day)
+        cards = card_columns(store, inputs, orders, day)
+        alone = [Alone(plan, card, card.volume(plan)) for card in cards.values() for plan in card.plans]
+        return Month(orders, alone, cards)
+
+    month: Month = inputs.by_day.get(("orders", day), compute)
+    return month
+
+
+def plans_of(store: Store, day: date) -> list[list[Alone]]:
+    """The plans of every provider that are open to the shop, with the volume that each would carry alone."""
+    month = _month(store, day)
+    return [[entry for entry in month.alone if entry.card is card] for card in month.cards.values()]
+
+
+def month_of(store: Store, day: date) -> MonthFigures:
+    """The figures of the month, computed once per revision and day."""
+    inputs = inputs_of(store)
+    figures: MonthFigures = inputs.by_day.get(("month", day), lambda: _figures(inputs, _month(store, day), day))
+    return figures
+
+
+def mix_of(store: Store, day: date, without: str | None = None) -> PlanMonth:
+    """The cheapest mix of plans over the month, computed once per revision and day; one may lack a provider."""
+    inputs = inputs_of(store)
+
+    def mixes() -> Mixes:
+        month = _month(store, day)
+        return Mixes(month.orders.columns, month.orders.percent_over, month.alone)
+
+    all_mixes: Mixes = inputs.by_day.get(("mixes", day), mixes)
+    mix: PlanMonth = inputs.by_day.get(("mix", without, day), lambda: all_mixes.cheapest(without))
+    return mix
+
+
+def _figures(inputs: CompareInputs, month: Month, day: date) -> MonthFigures:
+    every = counted(month.orders.columns)
+    plans = {entry.plan.id: plan_month(entry.card, entry.plan, entry.volume) for entry in month.alone}
+    cards = {pricer.card.provider.id: pricer.card for pricer in inputs.catalogue.in_force(day)}
+    routes = {}
+    for entry in month.alone:
+        card = cards[entry.plan.provider]
+        methods = {name_of(route): inputs.methods[route.method] for route in card.routes}
+        carried = RouteOnDay(day, monthly_share=_share(plans[entry.plan.id]))
+        for name, sums in _route_sums(entry):
+            other_costs = other_costs_of(inputs, card, methods[name], carried)
+            routes[name] = _route_month(card.provider.id, methods[name], sums, other_costs)
+    for method in inputs.arrangements:
+        sums = counted(month.orders.columns, month.orders.carried, method.id)
+        if sums.orders:
+            fee = own_fee(inputs, method, day)
+            fees = fee.slope * sums.amount + fee.intercept * sums.orders
+            other_costs = other_costs_of(inputs, None, method, RouteOnDay(day))
+            routes[method.id] = _route_month(None, method, sums._replace(fees=fees), other_costs)
+    known = every.orders > 0
+    return MonthFigures(
+        source=inputs.profile.source,
+        months=month.orders.months,
+        orders=every.orders,
+        amount=every.amount,
+        routes=routes,
+        plans=plans,
+        volumes={entry.plan.id: Volume(entry.volume, inputs.shop.currency) for entry in month.alone if known},
+        left_out=month.orders.left_out,
+    )
+
+
+def _route_sums(entry: Alone) -> Iterable[tuple[str, Sum]]:
+    """The routes of a plan that carry orders, at the volume that the plan carries."""
+    for name in entry.plan.routes:
+        sums = entry.card.sum_of(name, entry.card.walk(entry.volume))
+        if sums.orders:
+            yield name, sums
+
+
+def _route_month(provider: str | None, method: Method, sums: Sum, other_costs: OtherCosts) -> RouteMonth:
+    """The all-in cost of a route over its orders: every part is a line, taken at the whole amount and all orders.
+
+    A cost is linear in the fee and in what of it returns, so that both are brought in at the end: the sums of a month
+    are long numbers, and every calculation with them takes its time.
+    """
+    nothing, one = Linear(ZERO, ZERO), Linear(ZERO, Fraction(1))
+    alone = _line(nothing, nothing, other_costs)
+    by_fee, by_return = (
+        _line(*pair, other_costs).intercept - alone.intercept for pair in ((one, nothing), (nothing, one))
+    )
+    returned = {"none": ZERO, "percent": sums.returned, "all": sums.fees}[other_costs.events.refund_returns]
+    cost = alone.slope * sums.amount + alone.intercept * sums.orders + by_fee * sums.fees + by_return * returned
+    return RouteMonth(provider, method.id, sums.orders, sums.amount, sums.fees, cost)
+
+
+def _line(fee: Linear, returned: Linear, other_costs: OtherCosts) -> Linear:
+    return total(line for _, line in parts_of(fee, returned, other_costs))

@@ -1,0 +1,115 @@
+"""Plans and providers: which plan is cheaper from which volume a month, each provider alone, and the cheapest mix."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from datetime import date
+from fractions import Fraction
+
+from polars import DataFrame
+
+from monedero.core.columns.month import PlanMonth
+from monedero.core.columns.placing import Alone
+from monedero.core.columns.scaling import carried_by, cost_by_volume, same_orders
+from monedero.core.cost.assumed import ZERO
+from monedero.core.curve.envelope import Stretch, envelope
+from monedero.core.curve.pieces import Curve, Piece
+from monedero.core.ratecard.model import Plan, RateCard
+from monedero.core.ratecard.volume import plan_key
+from monedero.store import Store
+from monedero.work.compare.inputs import CompareInputs, inputs_of
+from monedero.work.compare.other_costs import in_books, software_fee
+from monedero.work.month.costs import MonthFigures, mix_of, month_of, plans_of
+
+LEAST = Fraction(1)
+# How many times the shop's own volume the comparison of plans reaches.
+BEYOND = 20
+
+
+@dataclass(frozen=True, slots=True)
+class Volumes:
+    """The month's cost of several plans for every volume, and which is cheapest where.
+
+    They carry the same orders; plans that carry others stand `beside` them.
+    """
+
+    plans: Sequence[str]
+    curves: Sequence[Curve]
+    cheapest: Sequence[Stretch]
+    own: Fraction
+    beside: Sequence[PlanMonth] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class PlansAndProviders:
+    """Everything about plans over the month; `alone` is from the one that carries most and costs least."""
+
+    inputs: CompareInputs
+    month: MonthFigures
+    cards: Mapping[str, RateCard]
+    plans: Mapping[str, tuple[RateCard, Plan]]
+    by_provider: Mapping[str, Volumes]
+    alone: Sequence[PlanMonth]
+    mix: PlanMonth
+    software: Volumes | None
+
+
+def one_instead_of_mix(found: PlansAndProviders) -> Fraction | None:
+    """What having the best one provider costs over the mix; None where none alone carries as many orders."""
+    best = found.alone[0] if found.alone else None
+    return best.cost - found.mix.cost if best and best.carried == found.mix.carried else None
+
+
+def plans_and_providers(store: Store, day: date) -> PlansAndProviders:
+    """Compare the plans of every provider, the providers, and the plans of the shop's software."""
+    inputs, month = inputs_of(store), month_of(store, day)
+    cards = {pricer.card.provider.id: pricer.card for pricer in inputs.catalogue.in_force(day)}
+    compared = ((plans[0].plan.provider, _volumes(plans, month)) for plans in plans_of(store, day))
+    return PlansAndProviders(
+        inputs=inputs,
+        month=month,
+        cards=cards,
+        plans={
+            plan_key(provider, plan.id): (card, plan) for provider, card in cards.items() for plan in card.plans
+        },
+        by_provider={provider: group for provider, group in compared if group is not None},
+        alone=sorted(month.plans.values(), key=lambda plan: (-plan.carried, plan.cost)),
+        mix=mix_of(store, day),
+        software=_software(inputs, month, day),
+    )
+
+
+def _volumes(plans: Sequence[Alone], month: MonthFigures) -> Volumes | None:
+    """The plans of a provider that carry the same orders, over their volume; None where there is nothing to compare.
+
+    Of several sets of such plans it is the one that carries most; the others stand beside it.
+    """
+    if len(plans) < 2 or not any(entry.volume for entry in plans):
+        return None
+    alike: list[tuple[DataFrame, list[Alone]]] = []
+    for entry in plans:
+        rows = carried_by(entry, entry.volume)
+        group = next((group for carried, group in alike if same_orders([carried, rows])), None)
+        if group is None:
+            alike.append((rows, [entry]))
+        else:
+            group.append(entry)
+    compared = max((group for _, group in alike), key=lambda group: (group[0].volume, len(group)))
+    own = compared[0].volume
+    curves = [cost_by_volume(entry) for entry in compared]
+    high = BEYOND * max([own, *(edge for entry in compared for edge in entry.card.edges)])
+    beside = [month.plans[entry.plan.id] for entry in plans if entry not in compared]
+    return Volumes([entry.plan.id for entry in compared], curves, envelope(curves, LEAST, high), own, beside)
+
+
+def _software(inputs: CompareInputs, month: MonthFigures, day: date) -> Volumes | None:
+    """The plans of the shop's software over the volume of the whole shop."""
+    software = inputs.shop.software
+    if software is None or not month.amount:
+        return None
+    curves = []
+    for plan in software.plans:
+        fee = software_fee(inputs, plan, day)
+        slope = fee.slope + fee.intercept * month.orders / month.amount
+        curves.append(Curve((Piece(ZERO, None, slope, in_books(inputs, plan.monthly, day) or ZERO),)))
+    cheapest = envelope(curves, LEAST, BEYOND * month.amount)
+    return Volumes([plan.id for plan in software.plans], curves, cheapest, month.amount)

@@ -1,0 +1,1 @@
+"""Orders that are placed, paid, sent and paid back."""

@@ -1,0 +1,222 @@
+"""What the owner does with an order: take, release, refund, send, mark as paid; and what time does by itself.
+
+Money that a gateway holds is moved by asking the gateway. What is asked is bounded by the books and by what was
+asked before and is not answered yet, so that nothing is taken or sent back twice.
+"""
+
+from contextlib import suppress
+
+from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, Refused
+from monedero.core.money import Money
+from monedero.core.payment.payment import Payment, Take
+from monedero.core.payment.state import Move, State
+from monedero.core.record import Asking, By, Dispatch, Happened, OrderRecord, Request
+from monedero.formats.gateway import PaymentHeld
+from monedero.store import Store
+from monedero.work.accounts.gateways import Gateways
+from monedero.work.orders import progress
+from monedero.work.orders.progress import How
+from monedero.work.orders.till import Till
+
+UNPAID = (State.AWAITING_PAYMENT, State.RECEIPT_SENT, State.OVERDUE, State.LAPSED)
+
+
+class OrderActs:
+    """What is done with the orders of one shop after they are placed."""
+
+    def __init__(self, store: Store, till: Till, gateways: Gateways) -> None:
+        self._store = store
+        self._till = till
+        self._gateways = gateways
+
+    def take(self, token: str, amount: Money, version: int) -> OrderRecord:
+        """Take a part of what was authorised, or all of it."""
+        return self._ask(token, Asking.TAKE, amount, version)
+
+    def release(self, token: str, version: int) -> OrderRecord:
+        """Give back what was authorised and not taken."""
+        return self._ask(token, Asking.RELEASE, None, version)
+
+    def refund(self, token: str, amount: Money, version: int, payment: int | None = None) -> OrderRecord:
+        """Send money back by the means by which it came; `payment` where it is not the one that counts."""
+        record = self._till.record(token)
+        number = payment or record.payment.number
+        if progress.payment_of(record, number).chosen.provider is None:
+            return self._refund_by_hand(token, number, amount, version)
+        return self._ask(token, Asking.REFUND, amount, version, number)
+
+    def credit(self, token: str, amount: Money, version: int) -> OrderRecord:
+        """Give shop credit instead of money."""
+
+        def credit(before: OrderRecord) -> OrderRecord:
+            payment = before.payment
+            _bounded(amount, _left(before, payment), payment)
+            return progress.move(before, payment.number, Move.CREDITED, self._till.now(), How(amount.minor))
+
+        return self._till.change(token, credit, version)
+
+    def send(self, token: str, amount: Money, note: str, version: int) -> OrderRecord:
+        """Note that goods went out; what is taken on dispatch is then taken, as much as went out."""
+        at = self._till.now()
+
+        def sent(before: OrderRecord) -> OrderRecord:
+            payment = before.payment
+            left = before.amount.minor - sum(entry.amount.minor for entry in before.dispatched)
+            _bounded(amount, left, payment)
+            dispatch = Dispatch(at=at, amount=amount, note=note)
+            happening = progress.step(payment, Happened.DISPATCHED, By.SHOP, at, amount)
+            happening = happening.model_copy(update={"reason": dispatch.note})
+            update = {"dispatched": [*before.dispatched, dispatch], "happened": [*before.happened, happening]}
+            after = before.model_copy(update=update)
+            open_ = payment.books.open - progress.asked_for(before, payment.number, Asking.TAKE)
+            if payment.chosen.take is not Take.ON_DISPATCH or not open_:
+                return after
+            # What went out and what is taken for it are written down together: neither is there without the other.
+            part = Money(min(amount.minor, open_), amount.currency)
+            return progress.ask(after, payment.number, Asking.TAKE, part, at)
+
+        record = self._till.change(token, sent, version)
+        return self.resume(record)
+
+    def mark_paid(self, token: str, version: int) -> OrderRecord:
+        """The shop has seen the money of its own arrangement."""
+        return self._own(token, Move.PAID, version)
+
+    def refuse_receipt(self, token: str, reason: str, version: int) -> OrderRecord:
+        """A transfer receipt does not show the payment; the buyer is told why."""
+        return self._own(token, Move.RECEIPT_REFUSED, version, reason)
+
+    def receipt_sent(self, token: str, paper: str) -> OrderRecord:
+        """A buyer sent a transfer receipt, kept as a paper."""
+
+        def sent(before: OrderRecord) -> OrderRecord:
+            after = before
+            if before.state is not State.RECEIPT_SENT:
+                after = progress.move(before, before.payment.number, Move.RECEIPT_SENT, self._till.now())
+            return after.model_copy(update={"receipts": [*after.receipts, paper]})
+
+        return self._till.change(token, sent)
+
+    def look(self, token: str) -> OrderRecord:
+        """Ask every gateway what has happened to the payments of an order."""
+        record = self._till.record(token)
+        for payment in record.payments:
+            record = self._till.look(record, payment)
+        return record
+
+    def tick(self) -> None:
+        """Let arrangements of the shop's own become overdue and lapse, and ask again what was not answered."""
+        now = self._till.now()
+        for record in self._store.orders.due(now):
+            payment = record.payment
+            if payment.state is State.AWAITING_PAYMENT and payment.until and payment.until <= now:
+                self._till.change(record.token, lambda before: self._timed(before, Move.OVERDUE))
+            waits = payment.state in (State.AWAITING_PAYMENT, State.OVERDUE)
+            if waits and payment.gives_up_at and payment.gives_up_at <= now:
+                self._till.change(record.token, lambda before: self._timed(before, Move.LAPSED))
+            if record.asks:
+                # One order that cannot be asked about must not hold up the others; its record says what it waits for.
+                with suppress(Refused):
+                    self.resume(record)
+
+    def resume(self, record: OrderRecord) -> OrderRecord:
+        """Ask, under their keys, what a gateway has not answered; where it is silent it stays to be asked again."""
+        for request in record.requests:
+            if not request.settled:
+                try:
+                    record = self._send(record, request)
+                except Conflict as silent:
+                    if silent.faults[0].code is not FaultCode.PROVIDER_SILENT:
+                        raise
+        return record
+
+    def _timed(self, before: OrderRecord, what: Move) -> OrderRecord:
+        payment = before.payment
+        allowed = {Move.OVERDUE: (State.AWAITING_PAYMENT,), Move.LAPSED: (State.AWAITING_PAYMENT, State.OVERDUE)}
+        if payment.state not in allowed[what]:
+            return before
+        return progress.move(before, payment.number, what, self._till.now(), How(until=payment.gives_up_at))
+
+    def _own(self, token: str, what: Move, version: int, reason: str = "") -> OrderRecord:
+        def moved(before: OrderRecord) -> OrderRecord:
+            payment = before.payment
+            if payment.chosen.provider is not None:
+                raise Conflict(
+                    Fault(FaultCode.MOVE_NOT_ALLOWED, "move", what.value, {"state": before.state.value})
+                )
+            minor = payment.books.ordered if what is Move.PAID else None
+            until = payment.until if what is Move.RECEIPT_REFUSED else None
+            return progress.move(before, payment.number, what, self._till.now(), How(minor, until, reason))
+
+        return self._till.change(token, moved, version)
+
+    def _refund_by_hand(self, token: str, number: int, amount: Money, version: int) -> OrderRecord:
+        def refunded(before: OrderRecord) -> OrderRecord:
+            payment = progress.payment_of(before, number)
+            _bounded(amount, _left(before, payment), payment)
+            return progress.move(before, number, Move.REFUNDED, self._till.now(), How(amount.minor))
+
+        return self._till.change(token, refunded, version)
+
+    def _ask(
+        self, token: str, what: Asking, amount: Money | None, version: int | None, number: int | None = None
+    ) -> OrderRecord:
+        """Write down what is asked, then ask it; where the gateway is silent the record says so."""
+
+        def ask(before: OrderRecord) -> OrderRecord:
+            payment = progress.payment_of(before, number or before.payment.number)
+            open_ = payment.books.open - progress.asked_for(before, payment.number, Asking.TAKE)
+            if what is Asking.RELEASE and not open_:
+                raise Conflict(
+                    Fault(FaultCode.MOVE_NOT_ALLOWED, "move", "released", {"state": payment.state.value})
+                )
+            if amount is not None:
+                _bounded(amount, open_ if what is Asking.TAKE else _left(before, payment), payment)
+            return progress.ask(before, payment.number, what, amount, self._till.now())
+
+        return self.resume(self._till.change(token, ask, version))
+
+    def _send(self, record: OrderRecord, request: Request) -> OrderRecord:
+        """Send a request under its key; an answer settles it, a refusal too, silence leaves it open."""
+        try:
+            if request.what is Asking.BEGIN:
+                return self._till.send_begin(record, request)
+            answer = self._sent(record, request)
+        except InvalidInput as refused:
+            if request.what is Asking.BEGIN:
+                return self._till.refuse_begin(record, request, refused)
+            why = refused.faults[0].fields.get("why", "")
+            return self._till.change(
+                record.token, lambda before: progress.settle(before, request.key, self._till.now(), why)
+            )
+        self._till.hear_all(record.token, request.payment, answer)
+        return self._till.change(
+            record.token, lambda before: progress.settle(before, request.key, self._till.now())
+        )
+
+    def _sent(self, record: OrderRecord, request: Request) -> PaymentHeld:
+        payment = progress.payment_of(record, request.payment)
+        gateway = self._gateways.by_id(payment.chosen.account or "", record.mode)
+        reference, amount = payment.reference or "", request.amount or record.amount
+        if request.what is Asking.TAKE:
+            return gateway.take(reference, request.key, amount)
+        if request.what is Asking.REFUND:
+            return gateway.refund(reference, request.key, amount)
+        if request.what is Asking.RELEASE:
+            return gateway.release(reference, request.key)
+        return gateway.cancel(reference, request.key)
+
+
+def _left(record: OrderRecord, payment: Payment) -> int:
+    return payment.books.can_give_back - progress.asked_for(record, payment.number, Asking.REFUND)
+
+
+def _bounded(amount: Money, at_most: int, payment: Payment) -> None:
+    """Refuse an amount in another currency, of nothing, or of more than there is."""
+    if amount.currency != payment.books.currency:
+        raise InvalidInput(Fault(FaultCode.CURRENCY_DIFFERS, "amount", str(amount)))
+    if amount.minor <= 0:
+        raise InvalidInput(Fault(FaultCode.AMOUNT_ZERO, "amount", str(amount)))
+    if amount.minor > at_most:
+        left = str(payment.books.money(max(0, at_most)))
+        raise InvalidInput(Fault(FaultCode.AMOUNT_BEYOND, "amount", str(amount), {"left": left}))

@@ -1,0 +1,160 @@
+"""The story of an order: payments begun and moved on in its record, each step with its sentence's figures."""
+
+import secrets
+from datetime import datetime, timedelta
+from typing import NamedTuple
+
+from monedero.core.errors import Conflict, Fault, FaultCode
+from monedero.core.money import Money
+from monedero.core.payment.notice import Fate, Notice
+from monedero.core.payment.payment import Chosen, Payment, made, told
+from monedero.core.payment.state import Move
+from monedero.core.record import Asking, By, Happened, Happening, OrderRecord, Request
+from monedero.core.tender.model import Tender
+
+ASKED = {
+    Asking.TAKE: Happened.TAKE_ASKED,
+    Asking.RELEASE: Happened.RELEASE_ASKED,
+    Asking.REFUND: Happened.REFUND_ASKED,
+    Asking.CANCEL: Happened.CANCEL_ASKED,
+}
+CAME_BY = {
+    Move.DECLINED: By.PROVIDER,
+    Move.OVERDUE: By.CLOCK,
+    Move.LAPSED: By.CLOCK,
+    Move.RECEIPT_SENT: By.BUYER,
+    Move.RECEIPT_REFUSED: By.SHOP,
+    Move.CREDITED: By.SHOP,
+}
+
+
+def chosen_of(tender: Tender) -> Chosen:
+    """A tender as the buyer chose it."""
+    route = tender.route
+    return Chosen(
+        tender=tender.id,
+        name=tender.name,
+        method=tender.method,
+        provider=route.provider if route else None,
+        plan=route.plan if route else None,
+        account=tender.carried_by,
+        take=tender.take,
+        gives=tender.gives,
+    )
+
+
+def step(payment: Payment, what: Happened | Move, by: By, at: datetime, amount: Money | None = None) -> Happening:
+    """A step of the story, with the state and the money after it."""
+    return Happening(
+        at=at,
+        what=what,
+        by=by,
+        payment=payment.number,
+        tender=payment.chosen.name,
+        state=payment.state,
+        kept=payment.books.money(payment.books.kept),
+        amount=amount,
+        reason=payment.reason if isinstance(what, Move) else "",
+        until=payment.until if isinstance(what, Move) or what is Happened.ARRANGED else None,
+    )
+
+
+def begin(
+    number: int, tender: Tender, amount: Money, at: datetime
+) -> tuple[Payment, list[Happening], list[Request]]:
+    """A payment as it begins; one through a provider is asked for under its own key."""
+    days = timedelta(days=1)
+    due = at + tender.due_days * days if tender.due_days is not None else None
+    payment = Payment.begin(number, chosen_of(tender), amount, at, due).model_copy(
+        update={"gives_up_at": at + tender.lapse_days * days if tender.lapse_days is not None else None}
+    )
+    if payment.chosen.provider is None:
+        return payment, [step(payment, Happened.ARRANGED, By.BUYER, at)], []
+    asked = Request(key=secrets.token_urlsafe(16), what=Asking.BEGIN, payment=number, amount=amount, at=at)
+    return payment, [step(payment, Happened.SENT_TO_PROVIDER, By.BUYER, at)], [asked]
+
+
+def hear(record: OrderRecord, number: int, notice: Notice) -> tuple[OrderRecord, Fate, Fault | None]:
+    """The record after a notice about one of its payments, what became of it, and why it was not counted."""
+    payment = payment_of(record, number)
+    after, fate, counted = told(payment, notice)
+    steps = []
+    for entry in counted:
+        what = Happened.NOTICE_REFUSED if entry.fault else entry.notice.move
+        happening = step(entry.after, what, By.PROVIDER, entry.notice.at, entry.notice.amount)
+        if entry.fault:
+            happening = happening.model_copy(update={"fault": entry.fault})
+        steps.append(happening)
+    fault = next((entry.fault for entry in counted if entry.notice == notice), None)
+    if fate is Fate.REFUSED and fault is None:
+        fault = Fault(FaultCode.NOTICE_DIFFERS, "sequence", str(notice.sequence))
+    update = {"payments": record.with_payment(after), "happened": [*record.happened, *steps]}
+    return record.model_copy(update=update), fate, fault
+
+
+class How(NamedTuple):
+    """What comes with a move: its amount in minor units, the day of the state after it, and the reason."""
+
+    minor: int | None = None
+    until: datetime | None = None
+    reason: str = ""
+
+
+NOTHING_MORE = How()
+
+
+def move(record: OrderRecord, number: int, what: Move, at: datetime, how: How = NOTHING_MORE) -> OrderRecord:
+    """The record after a move of the shop, the buyer or the clock."""
+    after = made(payment_of(record, number), what, how.minor, how.until, how.reason)
+    amount = None if how.minor is None else after.books.money(how.minor)
+    happening = step(after, what, CAME_BY.get(what, By.SHOP), at, amount)
+    update = {"payments": record.with_payment(after), "happened": [*record.happened, happening]}
+    return record.model_copy(update=update)
+
+
+def ask(record: OrderRecord, number: int, what: Asking, amount: Money | None, at: datetime) -> OrderRecord:
+    """The record with something to be asked of the provider, written down before it is asked."""
+    payment = payment_of(record, number)
+    request = Request(key=secrets.token_urlsafe(16), what=what, payment=number, amount=amount, at=at)
+    happening = step(payment, ASKED[what], By.SHOP, at, amount)
+    update = {"requests": [*record.requests, request], "happened": [*record.happened, happening]}
+    return record.model_copy(update=update)
+
+
+def settle(record: OrderRecord, key: str, at: datetime, refused: str | None = None) -> OrderRecord:
+    """The record with a request settled, or refused by the provider, with its reason where it gave one."""
+    request = next(entry for entry in record.requests if entry.key == key)
+    if request.settled:
+        return record
+    requests = [
+        entry.model_copy(update={"settled": True}) if entry.key == key else entry for entry in record.requests
+    ]
+    happened = record.happened
+    if refused is not None:
+        payment = payment_of(record, request.payment)
+        happening = step(payment, Happened.ASKING_REFUSED, By.PROVIDER, at, request.amount)
+        happened = [*happened, happening.model_copy(update={"reason": refused})]
+    return record.model_copy(update={"requests": requests, "happened": happened})
+
+
+def payment_of(record: OrderRecord, number: int) -> Payment:
+    """A payment of a record by its number."""
+    return next(payment for payment in record.payments if payment.number == number)
+
+
+def asked_for(record: OrderRecord, number: int, what: Asking) -> int:
+    """What was asked of the provider for a payment and is not answered yet, in minor units."""
+    return sum(
+        request.amount.minor
+        for request in record.requests
+        if request.payment == number and request.what is what and not request.settled and request.amount
+    )
+
+
+def refuse_settled(record: OrderRecord) -> None:
+    """Refuse another payment for an order that has its money, or will have it."""
+    raise Conflict(
+        Fault(
+            FaultCode.ORDER_SETTLED, "state", str(record.number), {"state": record.state.value.replace("-", " ")}
+        )
+    )

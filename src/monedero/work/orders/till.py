@@ -1,0 +1,257 @@
+"""Order: a buyer chooses a way to pay, pays or arranges to, and the record keeps what happened."""
+
+import secrets
+from collections.abc import Callable
+from datetime import datetime
+
+from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound, Refused
+from monedero.core.order.model import Order
+from monedero.core.payment.payment import Payment
+from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, Move, State
+from monedero.core.record import Asking, By, Happened, Message, OrderRecord, Request
+from monedero.core.tender.model import Tender
+from monedero.figures import methods
+from monedero.formats.gateway import PaymentAsked, PaymentHeld
+from monedero.store import Store
+from monedero.store.orders import Key
+from monedero.wording import reason_text
+from monedero.wording.letters import letter, tells
+from monedero.work.accounts.gateways import Gateways
+from monedero.work.checkout.composed import Composed, drafted, published_as
+from monedero.work.checkout.offer import offered, outcomes_of
+from monedero.work.orders import progress
+from monedero.work.orders.progress import How
+from monedero.work.shop.order_in_hand import OrderInHand
+
+TEST_BUYER = "test.buyer@example.org"
+AFTER_PAYING = "/buy/orders"
+RETURN = "/return"
+
+
+class Till:
+    """Takes orders for one shop; `now` tells the time in UTC, `gateways` is where buyers pay.
+
+    What is asked of a gateway is written down first, under a key, and only then sent: whatever stops in between, it
+    is sent again under the same key and done once.
+    """
+
+    def __init__(self, store: Store, gateways: Gateways, now: Callable[[], datetime]) -> None:
+        self._store = store
+        self._gateways = gateways
+        self.now = now
+
+    def place(
+        self, composed: Composed, order: OrderInHand, tender: str, buyer: str = "", key: Key | None = None
+    ) -> OrderRecord:
+        """Place an order with a tender that is offered for it, once under a key; `buyer` knows one who comes again."""
+        if order.order.nothing_to_pay:
+            raise InvalidInput(Fault(FaultCode.AMOUNT_ZERO, "amount", str(order.order.amount)))
+        chosen = self._offered(composed, order.order, tender)
+        at = self.now()
+        payment, steps, requests = progress.begin(1, chosen, order.order.amount, at)
+        placed = progress.step(payment.model_copy(update={"state": State.OPEN}), Happened.PLACED, By.BUYER, at)
+
+        def build(number: int) -> OrderRecord:
+            return OrderRecord(
+                token=secrets.token_urlsafe(12),
+                number=number,
+                mode=composed.checkout.mode,
+                edition=composed.edition,
+                draft_version=composed.draft_version,
+                placed_at=at,
+                order=order.order,
+                line_name=order.line.name,
+                payments=[payment],
+                happened=[placed, *steps],
+                requests=requests,
+                buyer=buyer,
+            )
+
+        record = self._store.orders.add(build, self._letters, key)
+        return self._begun(record)
+
+    def offered_again(self, record: OrderRecord) -> list[Tender]:
+        """What an order that is not paid could be paid with, by the checkout with which it was placed."""
+        return offered(self._store, self._composed(record), record.order)
+
+    def choose_another(self, token: str, tender: str) -> OrderRecord:
+        """Pay an order another way; refused once its money is there or on its way."""
+        record = self.record(token)
+        chosen = self._offered(self._composed(record), record.order, tender)
+        if record.state is State.AT_PROVIDER:
+            record = self._withdraw(record)
+        at = self.now()
+
+        def choose(before: OrderRecord) -> OrderRecord:
+            if before.state not in CAN_CHOOSE_ANOTHER:
+                progress.refuse_settled(before)
+            payment, steps, requests = progress.begin(len(before.payments) + 1, chosen, before.amount, at)
+            update = {
+                "payments": [*before.payments, payment],
+                "happened": [*before.happened, *steps],
+                "requests": [*before.requests, *requests],
+            }
+            return before.model_copy(update=update)
+
+        return self._begun(self.change(token, choose))
+
+    def go_on(self, token: str) -> OrderRecord:
+        """Go on with a payment that was begun; one that could not be begun is tried again."""
+        return self._begun(self.record(token))
+
+    def came_back(self, reference: str) -> OrderRecord:
+        """A buyer came back from a gateway. What became of the payment is asked there, never believed from here."""
+        tokens = self._store.orders.with_reference(reference)
+        if not tokens:
+            raise NotFound(Fault(FaultCode.NOT_FOUND, "payment", reference[:40], {"what": "payment"}))
+        record = self.record(tokens[0])
+        payment = next(entry for entry in record.payments if entry.reference == reference)
+        return self.look(record, payment)
+
+    def look(self, record: OrderRecord, payment: Payment) -> OrderRecord:
+        """Ask the gateway what has happened to a payment; where it does not answer, the record stays as it is."""
+        if payment.chosen.account is None or payment.reference is None:
+            return record
+        try:
+            answer = self._gateways.by_id(payment.chosen.account, record.mode).read(payment.reference)
+        except Refused:
+            return record
+        return self.hear_all(record.token, payment.number, answer)
+
+    def hear_all(self, token: str, number: int, answer: PaymentHeld) -> OrderRecord:
+        """Count everything that a gateway told of a payment; what was counted before counts once."""
+
+        def hear(before: OrderRecord) -> OrderRecord:
+            for notice in answer.told:
+                before, _, _ = progress.hear(before, number, notice)
+            return before
+
+        return self.change(token, hear)
+
+    def go_to(self, record: OrderRecord) -> str:
+        """The path where the buyer goes next: the provider's own page, or the page of the order."""
+        payment = record.payments[-1]
+        if payment.state is State.AT_PROVIDER and payment.page and not payment.embedded:
+            return payment.page
+        return f"{AFTER_PAYING}/{record.token}"
+
+    def record(self, token: str) -> OrderRecord:
+        """The record of an order."""
+        record = self._store.orders.get(token)
+        if record is None:
+            raise NotFound(Fault(FaultCode.NOT_FOUND, "order", token, {"what": "order"}))
+        return record
+
+    def shop_name(self, record: OrderRecord) -> str:
+        """The name of the shop, as it stood in the edition of the order."""
+        return self._composed(record).shop.name
+
+    def provider_names(self) -> dict[str, str]:
+        """The names of the providers by id."""
+        return {card.provider.id: card.provider.name for card in self._store.rate_cards.all()}
+
+    def usual(self, buyer: str) -> str | None:
+        """The tender with which a buyer who comes again paid last."""
+        if not buyer:
+            return None
+        for record in self._store.orders.of_buyer(buyer):
+            if record.payment.books.taken or record.state is State.CONFIRMING:
+                return record.payment.chosen.tender
+        return None
+
+    def change(
+        self, token: str, change: Callable[[OrderRecord], OrderRecord], version: int | None = None
+    ) -> OrderRecord:
+        """Move a record on, and write to the buyer where it says so."""
+        record = self._store.orders.change(token, change, self._letters, version)
+        return record or self.record(token)
+
+    def send_begin(self, record: OrderRecord, request: Request) -> OrderRecord:
+        """Ask a gateway to begin a payment, under the key that was written down."""
+        payment = progress.payment_of(record, request.payment)
+        asked = PaymentAsked(
+            order=record.token,
+            number=record.number,
+            payment=payment.number,
+            shop=self.shop_name(record),
+            amount=record.amount,
+            method=payment.chosen.method,
+            plan=payment.chosen.plan,
+            take="now" if payment.chosen.take == "now" or not _can_authorise(payment) else "later",
+            line=record.line_name,
+            kind=record.kind,
+            recurring=bool(record.order.recurring),
+            country=record.order.country,
+            return_to=self._gateways.here(payment.chosen.provider or "", RETURN),
+        )
+        gateway = self._gateways.by_id(payment.chosen.account or "", record.mode)
+        answer = gateway.begin(request.key, asked)
+        page = self._gateways.there(payment.chosen.provider or "", answer.page)
+
+        def begun(before: OrderRecord) -> OrderRecord:
+            now = progress.payment_of(before, request.payment)
+            update = {"reference": answer.reference, "page": page, "embedded": answer.embedded}
+            after = before.model_copy(update={"payments": before.with_payment(now.model_copy(update=update))})
+            return progress.settle(after, request.key, self.now())
+
+        return self.change(record.token, begun)
+
+    def _begun(self, record: OrderRecord) -> OrderRecord:
+        """The newest payment with its place at the gateway; where that is silent or refuses, the record says so."""
+        waiting = [entry for entry in record.requests if entry.what is Asking.BEGIN and not entry.settled]
+        for request in waiting:
+            if request.payment != record.payments[-1].number:
+                continue
+            try:
+                record = self.send_begin(record, request)
+            except Conflict:
+                return record
+            except Refused as refused:
+                return self.refuse_begin(record, request, refused)
+        return record
+
+    def refuse_begin(self, record: OrderRecord, request: Request, refused: Refused) -> OrderRecord:
+        """The gateway does not take a payment: the buyer chooses another way."""
+        why = refused.faults[0].fields.get("why", "")
+
+        def refuse(before: OrderRecord) -> OrderRecord:
+            after = progress.settle(before, request.key, self.now(), why)
+            return progress.move(after, request.payment, Move.DECLINED, self.now(), How(reason=why))
+
+        return self.change(record.token, refuse)
+
+    def _withdraw(self, record: OrderRecord) -> OrderRecord:
+        """End what is open at a gateway before another way is chosen, and hear whether it was paid meanwhile."""
+        payment = record.payments[-1]
+        if payment.reference is None or payment.chosen.account is None:
+            return record
+        key = f"cancel-{record.token}-{payment.number}"
+        try:
+            gateway = self._gateways.by_id(payment.chosen.account, record.mode)
+            answer = gateway.cancel(payment.reference, key)
+        except Refused:
+            return record
+        return self.hear_all(record.token, payment.number, answer)
+
+    def _composed(self, record: OrderRecord) -> Composed:
+        return drafted(self._store) if record.edition is None else published_as(self._store, record.edition)
+
+    def _offered(self, composed: Composed, order: Order, tender: str) -> Tender:
+        outcomes = {outcome.tender.id: outcome for outcome in outcomes_of(self._store, composed, order)}
+        if tender not in outcomes:
+            raise NotFound(Fault(FaultCode.NOT_FOUND, "tender", tender, {"what": "way to pay"}))
+        outcome = outcomes[tender]
+        if not outcome.offered:
+            why = "; ".join(reason_text(reason, self.provider_names()) for reason in outcome.reasons)
+            raise Conflict(Fault(FaultCode.TENDER_HELD_BACK, "tender", outcome.tender.name, {"why": why}))
+        return outcome.tender
+
+    def _letters(self, before: OrderRecord | None, after: OrderRecord) -> list[Message]:
+        """What the buyer is told of a change; the shop's name is read only where there is something to tell."""
+        if not tells(before, after):
+            return []
+        return [letter(after, self.shop_name(after), TEST_BUYER, self.now())]
+
+
+def _can_authorise(payment: Payment) -> bool:
+    return methods.method(payment.chosen.method).authorisation_days is not None

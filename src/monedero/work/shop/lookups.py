@@ -1,0 +1,56 @@
+"""What is looked up of a shop: itself, its storefronts, its reference rates, the methods that it knows, its prices."""
+
+from collections.abc import Mapping
+from fractions import Fraction
+from functools import lru_cache
+
+from monedero.core.errors import Conflict, Fault, FaultCode, NotFound
+from monedero.core.fx import ReferenceRates
+from monedero.core.method import Method
+from monedero.core.ratecard.catalogue import Catalogue
+from monedero.core.ratecard.model import RateCard
+from monedero.core.shop import Shop, Storefront
+from monedero.figures import methods, reference_rates
+from monedero.store import Store
+from monedero.store.documents import Versioned
+
+
+def described_shop(store: Store) -> Versioned[Shop]:
+    """The shop; refused until it is described."""
+    saved = store.shop.read()
+    if saved is None:
+        raise Conflict(Fault(FaultCode.SHOP_NOT_DESCRIBED))
+    return saved
+
+
+def storefront_of(shop: Shop, id: str | None) -> Storefront:
+    """A storefront of the shop by its id, the first where none is named; refused where the shop does not have it."""
+    found = shop.storefronts[0] if id is None else shop.storefront(id)
+    if found is None:
+        raise NotFound(Fault(FaultCode.NOT_FOUND, "storefront", id or "", {"what": "storefront"}))
+    return found
+
+
+def rates_of(shop: Shop) -> ReferenceRates:
+    """The published reference rates with the shop's typed ones over them."""
+    return _rates(tuple(sorted(shop.typed.items())))
+
+
+@lru_cache(maxsize=8)
+def _rates(typed: tuple[tuple[str, Fraction], ...]) -> ReferenceRates:
+    return ReferenceRates(reference_rates.bundled(), dict(typed))
+
+
+def methods_of(shop: Shop) -> dict[str, Method]:
+    """Every known method by its id, with the shop's own."""
+    return methods.known() | {own.method.id: own.method for own in shop.own_methods}
+
+
+def method_in(known: Mapping[str, Method], method_id: str) -> Method:
+    """A method by its id; of one that nobody described nothing is known."""
+    return known.get(method_id) or methods.unknown(method_id)
+
+
+def catalogue_of(cards: list[RateCard], shop: Shop) -> Catalogue:
+    """The rate cards as this shop's prices."""
+    return Catalogue(cards, shop.country, rates_of(shop))

@@ -1,0 +1,313 @@
+"""What exists in a shop, for requests that go further than the first check: ids, tokens, and bodies as they are now."""
+
+import json
+from collections.abc import Callable, Mapping
+from random import Random
+from typing import Any
+
+from fastapi.testclient import TestClient
+
+from monedero.core.account import Mode
+from monedero.demo import paper
+from monedero.server.shops import Shops
+from tests.api.shopkeeper import BOAT, CHART, Shopkeeper
+
+PAST = b"id,date,amount,currency,country\n1,2026-10-03,85.00,EUR,ES\n2,2026-10-04,12.50,EUR,PT\n3,bad,1,EUR,PT\n"
+# Values that fit nowhere, or nearly.
+ODD: tuple[Any, ...] = (
+    *(
+        "",
+        " ",
+        "0",
+        "-1",
+        "1,200 EUR",
+        "1.200",
+        "9" * 40,
+        "NaN",
+        "1e400",
+        "\u0000",
+        "\u202etxt",
+        "é" * 400,
+        "=1+1",
+    ),
+    *("9999-12-31", "0001-01-01T00:00:00Z", "javascript:alert(1)", "../../etc/passwd", "null", "EUR", "XXX"),
+    *(None, True, False, 0, -1, 10**18, 1.5, [], {}, [[]], {"a": {}}),
+)
+# A provider with which an application is begun.
+BEGUN = "pocketfern"
+AMOUNTS = ("5.00 EUR", "1.00 EUR", "85.00 EUR", "12,50 EUR")
+Body = Callable[[Shopkeeper, Mapping[str, str]], Any]
+
+
+def stocked(keeper: Shopkeeper) -> None:
+    """Bring a demo shop into a state in which nearly everything can be done to something."""
+    keeper.settings("card", take="on-dispatch")
+    keeper.end(keeper.place("card", CHART), "paid")
+    keeper.settings("card", take="now")
+    keeper.paid("card")
+    keeper.place("card")
+    keeper.place("bank-transfer")
+    placed = keeper.place("bank-transfer")
+    keeper.client.post(
+        f"/api/orders/{placed['token']}/receipt", files={"file": ("r.pdf", paper(), "application/pdf")}
+    )
+    keeper.act(keeper.paid("card", CHART), "send", amount="5.00 EUR", note="a parcel")
+    _paid_twice(keeper)
+    keeper.post(f"/api/accounts/{BEGUN}/begin", {"mode": "test"}, 201)
+
+
+def _paid_twice(keeper: Shopkeeper) -> None:
+    token = keeper.place("card")["token"]
+    first = keeper.running.store.orders.get(token).payment  # type: ignore[union-attr]
+    keeper.office("orlenta", "faults", given=["down"])
+    other = keeper.post(f"/api/orders/{token}/tender", {"tender": "online-banking"}, 200)
+    keeper.office("orlenta", "faults")
+    keeper.end(other, "paid")
+    keeper.client.post(first.page, data={"ending": "paid"}, follow_redirects=False)
+
+
+class Known:
+    """What a shop holds now."""
+
+    def __init__(self, client: TestClient, shops: Shops) -> None:
+        """Look into the demo shop as its owner would."""
+        self.keeper = keeper = Shopkeeper(client, shops)
+        records = keeper.get("/api/records", at_most=50)["records"]
+        self.tokens = [entry["token"] for entry in records]
+        self.receipts = [
+            (token, receipt["id"]) for token in self.tokens for receipt in keeper.record(token)["receipts"]
+        ]
+        self.accounts = [
+            account["id"] for entry in keeper.get("/api/accounts")["providers"] for account in entry["accounts"]
+        ]
+        self.providers = [entry["provider"] for entry in keeper.get("/api/accounts")["providers"]]
+        self.cards = [
+            (card["provider"], version["day"])
+            for card in keeper.get("/api/rate-cards")
+            for version in card["versions"]
+        ]
+        self.papers = [entry["id"] for entry in keeper.get("/api/business")["papers"]]
+        self.routes = [entry["route"] for entry in keeper.get("/api/compare", **BOAT)["ranked"]]
+        self.exchanges = [
+            entry["number"]
+            for account in self.accounts
+            for entry in keeper.get(f"/api/accounts/{account}/exchanges")["exchanges"]
+        ]
+        self.endpoints = [account.endpoint for account in keeper.running.store.accounts.of(Mode.TEST).values()]
+
+    def in_path(self, path: str, names: list[str], draw: Random) -> dict[str, str]:
+        """Values of a path's parameters that name something that is there."""
+        if "/receipts/{id}" in path and self.receipts:
+            token, receipt = draw.choice(self.receipts)
+            return {"token": token, "id": receipt}
+        if "{day}" in path and self.cards:
+            provider, day = draw.choice(self.cards)
+            return {"provider": provider, "day": day}
+        pools: dict[str, list[Any]] = {
+            "token": self.tokens,
+            "id": self._ids(path),
+            "provider": self.providers,
+            "number": self.exchanges,
+            "endpoint": self.endpoints,
+            "storefront": ["web-shop"],
+        }
+        if "{file}" in path or "{name}" in path:
+            pools |= self._file(path)
+        return {name: str(draw.choice(pools[name])) for name in names if pools.get(name)}
+
+    def _ids(self, path: str) -> list[str]:
+        """What an id in a path can be; an application is filled in while it is begun."""
+        if "/papers/" in path:
+            return self.papers
+        return [BEGUN] if path.endswith(("/payout", "/phone", "/code", "/terms")) else self.accounts
+
+    def _file(self, path: str) -> dict[str, list[Any]]:
+        """A file of past orders that was just taken in, and, where it is asked for, read."""
+        client = self.keeper.client
+        look = client.post("/api/past-orders/files", content=PAST).json()
+        if "{file}" in path:
+            return {"file": [look["file"]]}
+        begun = client.post(f"/api/past-orders/files/{look['file']}/import", json=look["matching"])
+        return {"name": [begun.json()["id"]] if begun.status_code == 202 else []}
+
+    def in_query(self, names: list[str], draw: Random) -> dict[str, str]:
+        """Values of a query's parameters that can be meant."""
+        route = draw.choice(self.routes)
+        hand = draw.choice([BOAT, CHART])
+        could = {
+            **hand,
+            "key": route["key"],
+            "low": "5",
+            "high": "1,500",
+            "of": draw.choice(["all-in", "fees"]),
+            "on": "2026-11-24",
+            "mode": "test",
+            "typed": draw.choice(["12,50", "1.200", "€ 5"]),
+            "asks": draw.choice(["bank debit for a membership", "instalments above 100 EUR", ""]),
+            "state": draw.choice(["paid", "waiting"]),
+            "at_most": "5",
+            "text": "star",
+        }
+        return {name: could[name] for name in names if name in could}
+
+    def body(self, label: str, path: Mapping[str, str], draw: Random) -> Any:
+        """A body that an operation takes as things are now; None where it takes none."""
+        make = BODIES.get(label) or next((make for part, make in ACTS.items() if label.endswith(part)), None)
+        return None if make is None else make(self, path, draw)
+
+    def file(self, label: str, path: Mapping[str, str]) -> Any:
+        """The file or form that an operation takes; None where it takes none."""
+        if label == "POST /api/past-orders/files":
+            return PAST
+        if label == "POST /api/rate-cards/{provider}/{day}/rates.csv":
+            return self.keeper.client.get(
+                f"/api/rate-cards/{path.get('provider')}/{path.get('day')}/rates.csv"
+            ).text
+        if label in ("POST /api/papers", "POST /api/orders/{token}/receipt"):
+            return {"kind": "register-extract", "file": paper()}
+        return None
+
+    def before(self, label: str, path: Mapping[str, str]) -> None:
+        """Do what must have been done before an operation."""
+        if label.endswith("/reconnect"):
+            self.keeper.client.post(f"/api/accounts/{path.get('id')}/disconnect")
+
+
+def spoiled(body: Any, draw: Random) -> Any:
+    """A body with one of its values replaced by one that may not fit, taken away, or with a key too many."""
+    told = json.loads(json.dumps(body))
+    places: list[tuple[Any, Any]] = []
+
+    def walk(held: Any) -> None:
+        for key, value in held.items() if isinstance(held, dict) else enumerate(held):
+            places.append((held, key))
+            if isinstance(value, dict | list):
+                walk(value)
+
+    if isinstance(told, dict | list):
+        walk(told)
+    if not places:
+        return draw.choice(ODD)
+    held, key = draw.choice(places)
+    if draw.random() < 0.15:
+        del held[key]
+    elif isinstance(held, dict) and draw.random() < 0.1:
+        held["more"] = draw.choice(ODD)
+    else:
+        held[key] = draw.choice(ODD)
+    return told
+
+
+def _version_of(known: Known, path: Mapping[str, str]) -> int:
+    answer = known.keeper.client.get(f"/api/records/{path.get('token', '')}")
+    return int(answer.json().get("version", 1))
+
+
+def _can(known: Known, path: Mapping[str, str], act: str, draw: Random) -> str:
+    answer = known.keeper.client.get(f"/api/records/{path.get('token', '')}").json()
+    most = answer.get("can", {}).get(act)
+    return most if isinstance(most, str) else draw.choice(AMOUNTS)
+
+
+def _held(known: Known, path: str) -> Any:
+    return known.keeper.client.get(path).json()
+
+
+def _card(known: Known, path: Mapping[str, str], draw: Random) -> Any:
+    held = _held(known, f"/api/rate-cards/{path.get('provider', 'orlenta')}/{path.get('day', '2026-01-01')}")
+    return {"version": held.get("version", 1), "card": held.get("card", {})}
+
+
+def _business(known: Known, path: Mapping[str, str], draw: Random) -> Any:
+    held = _held(known, "/api/business")
+    return {"version": held["version"], "business": held["business"]}
+
+
+def _shop(known: Known, path: Mapping[str, str], draw: Random) -> Any:
+    held = _held(known, "/api/shop")
+    return {"version": held["version"], "shop": held["shop"]}
+
+
+def _profile(known: Known, path: Mapping[str, str], draw: Random) -> Any:
+    held = _held(known, "/api/profile")
+    return {"version": held["version"], "profile": held["profile"]}
+
+
+def _draft(known: Known, path: Mapping[str, str], draw: Random) -> Any:
+    held = _held(known, "/api/checkouts/web-shop")
+    return {"version": held["version"], "tenders": held["tenders"]}
+
+
+def _tender(known: Known, path: Mapping[str, str], draw: Random) -> Any:
+    route = draw.choice([entry for entry in known.routes if "/" in entry["key"]])
+    named = dict(zip(("provider", "plan", "method"), route["key"].split("/"), strict=True))
+    return {
+        "version": _held(known, "/api/checkouts/web-shop")["version"],
+        "method": route["method"],
+        "route": named,
+    }
+
+
+def _code(known: Known, path: Mapping[str, str], draw: Random) -> Any:
+    known.keeper.client.post(f"/api/accounts/{path.get('id', '')}/phone", json={"phone": "912 345 678"})
+    text = known.keeper.get("/api/letters")["letters"][0]["text"]
+    digits = text.partition(" is ")[2].partition(". It")[0]
+    return {"code": "".join(sign for sign in digits if sign.isdigit())}
+
+
+BODIES: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
+    "PUT /api/shop": _shop,
+    "PUT /api/profile": _profile,
+    "PUT /api/assumptions": lambda known, path, draw: {"id": "hour-cost", "about": "*", "value": "17,50"},
+    "POST /api/past-orders/files/{file}/look": lambda known, path, draw: _matching(known),
+    "POST /api/past-orders/files/{file}/import": lambda known, path, draw: _matching(known),
+    "POST /api/rate-cards": lambda known, path, draw: _card(known, path, draw)["card"],
+    "POST /api/rate-cards/try": lambda known, path, draw: {"card": _card(known, path, draw)["card"], "hand": BOAT},
+    "PUT /api/rate-cards/{provider}/{day}": _card,
+    "PUT /api/checkouts/{storefront}": _draft,
+    "POST /api/checkouts/{storefront}/tenders": _tender,
+    "POST /api/checkouts/{storefront}/editions": lambda known, path, draw: _shown(known),
+    "POST /api/gateways": lambda known, path, draw: {
+        "name": "Own till",
+        "address": "http://127.0.0.1:9",
+        "parts": ["Key"],
+    },
+    "PUT /api/business": _business,
+    "POST /api/clock": lambda known, path, draw: {"minutes": draw.choice([5, 60, 1440])},
+    "POST /api/orders": lambda known, path, draw: {
+        "order": draw.choice([BOAT, CHART]),
+        "tender": draw.choice(["card", "bank-transfer", "online-banking"]),
+        "by": draw.choice(["draft", "newest-edition"]),
+    },
+}
+ACTS: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
+    "/begin": lambda known, path, draw: {"mode": "test", "name": draw.choice([None, "Second"])},
+    "/payout": lambda known, path, draw: {"payout": "main"},
+    "/phone": lambda known, path, draw: {"phone": "912 345 678", "way": draw.choice(["text", "call"])},
+    "/phone/code": _code,
+    "{id}/send": lambda known, path, draw: {"answer": draw.choice(["", "We sell night boat tours."])},
+    "/credentials": lambda known, path, draw: {"fields": {"key": "test_0000", "secret": "s" * 32}},
+    "/email": lambda known, path, draw: {"email": "owner@cabonoite.example"},
+    "/serves": lambda known, path, draw: {"storefronts": ["web-shop"], "pooled": False},
+    "{token}/tender": lambda known, path, draw: {"tender": draw.choice(["card", "bank-transfer"])},
+    "/receipt-refused": lambda known, path, draw: {"version": _version_of(known, path), "reason": "too small"},
+    "/take": lambda known, path, draw: _amount(known, path, draw, "take"),
+    "/refund": lambda known, path, draw: _amount(known, path, draw, "refund"),
+    "/refund-double": lambda known, path, draw: _amount(known, path, draw, "refund_double"),
+    "/credit": lambda known, path, draw: _amount(known, path, draw, "credit"),
+    "{token}/send": lambda known, path, draw: {**_amount(known, path, draw, "send"), "note": "a parcel"},
+    "/release": lambda known, path, draw: {"version": _version_of(known, path)},
+    "/paid": lambda known, path, draw: {"version": _version_of(known, path)},
+}
+
+
+def _amount(known: Known, path: Mapping[str, str], draw: Random, act: str) -> Any:
+    return {"version": _version_of(known, path), "amount": _can(known, path, act, draw)}
+
+
+def _shown(known: Known) -> Any:
+    return {"fingerprint": _held(known, "/api/checkouts/web-shop/publication")["fingerprint"]}
+
+
+def _matching(known: Known) -> Any:
+    return known.keeper.client.post("/api/past-orders/files", content=PAST).json()["matching"]

@@ -1,0 +1,85 @@
+"""Bodies of every format that ever was are read; those of today are written as they were read.
+
+`tests/data/bodies` holds one of each, by model and format. Those of earlier formats were written by earlier states of
+the application. What is kept for minutes alone (codes, sign-ins) has none.
+"""
+
+import json
+from pathlib import Path
+
+import pytest
+from pydantic import BaseModel
+from tests.conftest import DATA
+
+from monedero.core.account import Account
+from monedero.core.application import Application
+from monedero.core.business import Business
+from monedero.core.cost.assumption import Assumptions
+from monedero.core.errors import Conflict
+from monedero.core.profile import Profile
+from monedero.core.provider import ProviderFacts
+from monedero.core.record import Message, OrderRecord
+from monedero.core.shop import Shop
+from monedero.core.tender.edition import Published
+from monedero.core.tender.model import Checkout
+from monedero.formats import stored
+from monedero.formats.stored_upgrades import UPGRADES
+from monedero.store.exchanges import Exchange
+from monedero.work.accounts.gateways import Access
+
+MODELS: tuple[type[BaseModel], ...] = (
+    *(Shop, Checkout, Published, Profile, Assumptions, Account, ProviderFacts),
+    *(OrderRecord, Message, Exchange, Business, Application, Access),
+)
+BY_NAME = {model.__name__: model for model in MODELS}
+FILES = sorted((DATA / "bodies").glob("*.json"))
+
+
+def test_every_format_that_ever_was_has_a_file() -> None:
+    assert set(UPGRADES) <= set(BY_NAME)
+    there = {path.stem for path in FILES}
+    assert there == {
+        f"{model.__name__}-{number}" for model in MODELS for number in range(1, stored.format_of(model) + 1)
+    }
+
+
+@pytest.mark.parametrize("path", FILES, ids=lambda path: path.stem)
+def test_a_body_of_any_format_is_read_and_kept_in_that_of_today(path: Path) -> None:
+    model = BY_NAME[path.stem.rpartition("-")[0]]
+    read = stored.read(path.read_text("utf-8"), model)
+    again = stored.written(read)
+    assert json.loads(again)["format"] == stored.format_of(model)
+    assert stored.read(again, model) == read
+    assert stored.read(again.encode(), model) == read
+
+
+def test_what_a_body_says_survives_its_upgrade() -> None:
+    old = json.loads((DATA / "bodies" / "Published-1.json").read_text("utf-8"))
+    read = stored.read(json.dumps(old), Published)
+    assert [tender.id for tender in read.checkout.tenders] == [
+        tender["id"] for tender in old["checkout"]["tenders"]
+    ]
+    assert old["checkout"]["storefront"] == "Web shop"
+    assert (read.checkout.storefront, read.shop.storefronts[0].name) == ("web-shop", "Web shop")
+    renamed = {**old, "checkout": {**old["checkout"], "storefront": "Pier counter"}}
+    assert stored.read(json.dumps(renamed), Published).checkout.storefront == "pier-counter"
+    nowhere = {**old, "checkout": {**old["checkout"], "storefront": "Named before"}}
+    assert stored.read(json.dumps(nowhere), Published).checkout.storefront == "web-shop"
+
+
+def test_a_shop_of_before_without_storefronts_has_one() -> None:
+    body = json.dumps({"name": "Lume", "country": "PT", "currency": "EUR", "storefronts": []})
+    assert [front.id for front in stored.read(body, Shop).storefronts] == ["web-shop"]
+
+
+def test_what_a_later_monedero_wrote_is_refused_by_name() -> None:
+    with pytest.raises(Conflict, match="body-newer"):
+        stored.read('{"format":99,"name":"Lume"}', Shop)
+
+
+def test_a_body_with_nothing_in_it_is_written_and_read() -> None:
+    class Nothing(BaseModel):
+        pass
+
+    assert stored.written(Nothing()) == '{"format":1}'
+    assert stored.read(stored.written(Nothing()), Nothing) == Nothing()

@@ -1,0 +1,22 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { AfterPaying, BuyPage } from "./features/buyer/pages";
+import "./styles.css";
+
+const client = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: true } } });
+
+/** The page at an address: an order after paying by its token, else the checkout. */
+function page({ pathname, search }: Location) {
+  const token = /^\/buy\/orders\/([^/]+)$/.exec(pathname)?.[1];
+  return token ? <AfterPaying token={decodeURIComponent(token)} /> : <BuyPage search={search} />;
+}
+
+const root = document.getElementById("root");
+if (root) {
+  createRoot(root).render(
+    <StrictMode>
+      <QueryClientProvider client={client}>{page(window.location)}</QueryClientProvider>
+    </StrictMode>,
+  );
+}

@@ -1,0 +1,35 @@
+import { QueryClientProvider } from "@tanstack/react-query";
+import { render } from "@testing-library/react";
+import type { ReactNode } from "react";
+import { answersKept } from "../api/revisions";
+
+export interface Asked {
+  method: string;
+  path: string;
+  body: unknown;
+}
+
+/** What a server of a test answers to a request: a body, and the revisions at which the shop is then. */
+export type Answer = (asked: Asked) => { status?: number; body: unknown; revisions?: string };
+
+/** Let `fetch` be answered by a test. What was asked is in the list that is given back. */
+export function answering(answer: Answer): Asked[] {
+  const asked: Asked[] = [];
+  globalThis.fetch = async (input: RequestInfo | URL) => {
+    const request = input as Request;
+    const text = await request.text();
+    const { pathname } = new URL(request.url);
+    const entry = { method: request.method, path: pathname, body: text ? JSON.parse(text) : undefined };
+    asked.push(entry);
+    const { status = 200, body, revisions } = answer(entry);
+    const headers = new Headers({ "Content-Type": "application/json" });
+    if (revisions) headers.set("Monedero-Revisions", revisions);
+    return new Response(JSON.stringify(body), { status, headers });
+  };
+  return asked;
+}
+
+/** Render a part of the desk with a cache of its own. */
+export function shown(part: ReactNode) {
+  return render(<QueryClientProvider client={answersKept()}>{part}</QueryClientProvider>);
+}
