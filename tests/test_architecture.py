@@ -25,6 +25,7 @@ from monedero.core.ratecard.model import CardKind, LineKind, Origin
 from monedero.core.reasons import ReasonCode
 from monedero.core.record import By, Happened
 from monedero.formats import rate_card
+from monedero.formats.price_text.unread import Why
 from monedero.wording.catalogue import catalogue
 
 ROOT = Path(__file__).parent.parent
@@ -53,6 +54,7 @@ CODES: dict[str, list[StrEnum]] = {
     "origin": list(Origin),
     "order": list(Device),
     "refunds": list(Refunds),
+    "unread": list(Why),
 }
 """The codes for which there is a message each, by the beginning of its name."""
 

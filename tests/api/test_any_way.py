@@ -21,7 +21,7 @@ ENDINGS = (
 )
 PLAYS = ("dispute", "win", "lose", "take-back")
 FAULTS = ("double", "shuffle", "forge", "late", "down")
-TENDERS = ("card", "online-banking", "pay-in-three", "bank-transfer", "cash-on-the-day")
+TENDERS = ("card", "online-banking", "instalments", "bank-transfer", "cash-on-the-day")
 
 
 class Bazaar:

@@ -101,7 +101,7 @@ def test_the_sequence_of_the_draft_is_what_the_buyer_meets(client: TestClient) -
     places = {name: entry["place"] for name, entry in outcomes(client).items() if entry["place"]}
     assert sorted(places, key=lambda name: places[name]) == [
         "cash-on-the-day",
-        "pay-in-three",
+        "instalments",
         "bank-transfer",
         "online-banking",
         "card",
@@ -126,13 +126,13 @@ def test_buyers_see_the_newest_edition_and_not_the_draft(client: TestClient) -> 
         offer = client.get("/api/offer", params=HAND).json()
         return offer["edition"], [way["tender"] for way in offer["offered"]]
 
-    assert offered() == (1, ["card", "online-banking", "bank-transfer", "pay-in-three"])
+    assert offered() == (1, ["card", "online-banking", "bank-transfer", "instalments"])
     publication = client.get("/api/checkouts/web-shop/publication").json()
     assert publication["changes"] == ["Cash at the pier is switched on."]
     looked_at = {"fingerprint": publication["fingerprint"]}
     published = client.post("/api/checkouts/web-shop/editions", json=looked_at)
     assert (published.status_code, published.json()["number"]) == (201, 2)
-    assert offered() == (2, ["card", "online-banking", "bank-transfer", "pay-in-three", "cash-on-the-day"])
+    assert offered() == (2, ["card", "online-banking", "bank-transfer", "instalments", "cash-on-the-day"])
     again = client.post("/api/checkouts/web-shop/editions", json=looked_at)
     assert again.json()["errors"][0]["code"] == "nothing-changed"
 

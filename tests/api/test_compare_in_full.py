@@ -84,7 +84,7 @@ def test_a_wrong_assumption_is_refused_and_nothing_changes(
 
 
 def test_a_route_that_is_not_ranked_has_no_detail(client: TestClient) -> None:
-    answer = client.get("/api/compare/route", params={**HAND, "key": "mirabou/invoice/pay-in-30-days"})
+    answer = client.get("/api/compare/route", params={**HAND, "key": "mirabou/invoice/pay-after-delivery"})
     assert (answer.status_code, answer.json()["errors"][0]["field"]) == (404, "key")
 
 
@@ -135,7 +135,7 @@ def test_curves_hold_their_amounts_and_the_cheapest_is_the_first_of_the_fees(cli
     )
     chosen = next(curve for curve in drawn["curves"] if curve["route"]["key"] == held["route"])
     assert float(chosen["values"][place]) == cheapest[0]
-    three = next(curve for curve in drawn["curves"] if curve["route"]["method"] == "pay-in-three")
+    three = next(curve for curve in drawn["curves"] if curve["route"]["method"] == "instalments")
     carried = [amount for amount, value in zip(drawn["amounts"], three["values"], strict=True) if value]
     assert (float(carried[0]) >= 45, float(carried[-1]) <= 900) == (True, True)
     wrong = client.get("/api/compare/curves", params={**asked, "low": "0"})
@@ -539,7 +539,7 @@ def test_what_a_provider_carries_and_why_it_is_not_open(client: TestClient) -> N
     assert [entry["method"] for entry in brixavo["entries"]] == [
         "online-banking",
         "sepa-direct-debit",
-        "bank-transfer-instant",
+        "instant-transfer",
     ]
     assert brixavo["providers"][0]["facts"]["review_days"] == 5
     mirabou = client.get("/api/catalogue", params={"asks": "Mirabou"}).json()
@@ -568,7 +568,7 @@ def test_the_shops_software_and_what_it_holds_count(client: TestClient) -> None:
     assert client.put("/api/shop", json={"version": held["version"], "shop": shop}).status_code == 200
     shut = {entry["route"]["key"]: [r["code"] for r in entry["reasons"]] for entry in compare(client)["shut"]}
     assert shut["brixavo/one/online-banking"] == ["software-refuses"]
-    assert "trade-refused" not in shut["mirabou/invoice/pay-in-30-days"]
+    assert "trade-refused" not in shut["mirabou/invoice/pay-after-delivery"]
     wrong = {**shop, "software": {**software, "plan": "grand"}}
     refused = client.put("/api/shop", json={"version": held["version"] + 1, "shop": wrong})
     assert (refused.status_code, refused.json()["errors"][0]["code"]) == (422, "reference-dangling")

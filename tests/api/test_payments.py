@@ -223,7 +223,7 @@ def test_another_way_is_refused_where_the_first_was_paid_meanwhile(keeper: Shopk
     keeper.office("orlenta", "faults", given=["late"])
     page = keeper.running.store.orders.get(placed["token"]).payment.page  # type: ignore[union-attr]
     keeper.client.post(page, data={"ending": "paid"}, follow_redirects=False)
-    another = keeper.client.post(f"/api/orders/{placed['token']}/tender", json={"tender": "pay-in-three"})
+    another = keeper.client.post(f"/api/orders/{placed['token']}/tender", json={"tender": "instalments"})
     assert keeper.fault(another) == (409, "order-settled", "state")
     assert keeper.record(placed["token"])["state"] == "paid"
 

@@ -144,9 +144,9 @@ def test_exclusion_mail_and_keys_by_keyboard(desk: Desk) -> None:
     desk.see("It cannot be on beside Quayling, which you hold.")
     assert not [button for button in desk.all("main button") if button.text == "Begin the application"]
     enter(desk, "Look at Quayling first")
-    desk.see("Buyers pay in three parts")
+    desk.see("Buyers pay in instalments")
     enter(desk, "Disconnect")
-    desk.see("These ways to pay leave the draft of your checkout: Pay in three.")
+    desk.see("These ways to pay leave the draft of your checkout: Instalments.")
     enter(desk, "Disconnect Quayling")
     desk.see("You disconnected the account")
 

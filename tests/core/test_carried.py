@@ -80,10 +80,10 @@ SOFTWARE = Software.model_validate(
 @pytest.mark.parametrize(
     ("provider", "held", "codes"),
     [
-        ({"needs": [{"method": "pay-in-three", "account": "orlenta"}]}, {}, ["needs-account"]),
-        ({"needs": [{"method": "pay-in-three", "account": "orlenta"}]}, {"accounts": frozenset({"orlenta"})}, []),
-        ({"needs": [{"method": "pay-in-three", "other_method": "card"}]}, {}, ["needs-method"]),
-        ({"needs": [{"method": "pay-in-three", "other_method": "card"}]}, {"methods": frozenset({"card"})}, []),
+        ({"needs": [{"method": "instalments", "account": "orlenta"}]}, {}, ["needs-account"]),
+        ({"needs": [{"method": "instalments", "account": "orlenta"}]}, {"accounts": frozenset({"orlenta"})}, []),
+        ({"needs": [{"method": "instalments", "other_method": "card"}]}, {}, ["needs-method"]),
+        ({"needs": [{"method": "instalments", "other_method": "card"}]}, {"methods": frozenset({"card"})}, []),
         ({"needs": [{"method": "card", "other_method": "cash"}]}, {}, []),
         ({"excludes": ["mirabou"]}, {"accounts": frozenset({"mirabou"})}, ["excluded-by"]),
         ({"trades_refused": ["outings"]}, {"trade": "outings"}, ["trade-refused"]),
@@ -100,7 +100,7 @@ def test_every_reason_that_shuts_a_route_is_given(
 ) -> None:
     empty: dict[str, object] = {"trade": None, "accounts": frozenset(), "methods": frozenset(), "software": None}
     holding = Holding(**{**empty, **held})  # type: ignore[arg-type]
-    assert [reason.code.value for reason in shut_to(facts(**provider), "pay-in-three", holding)] == codes
+    assert [reason.code.value for reason in shut_to(facts(**provider), "instalments", holding)] == codes
 
 
 def test_a_method_that_a_plan_does_not_have_says_which_has_it(example_card: RateCard) -> None:

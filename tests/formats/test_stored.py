@@ -24,12 +24,13 @@ from monedero.core.tender.edition import Published
 from monedero.core.tender.model import Checkout
 from monedero.formats import stored
 from monedero.formats.stored_upgrades import UPGRADES
+from monedero.standins.provider.model import Merchant
 from monedero.store.exchanges import Exchange
 from monedero.work.accounts.gateways import Access
 
 MODELS: tuple[type[BaseModel], ...] = (
     *(Shop, Checkout, Published, Profile, Assumptions, Account, ProviderFacts),
-    *(OrderRecord, Message, Exchange, Business, Application, Access),
+    *(OrderRecord, Message, Exchange, Business, Application, Access, Merchant),
 )
 BY_NAME = {model.__name__: model for model in MODELS}
 FILES = sorted((DATA / "bodies").glob("*.json"))
@@ -56,8 +57,8 @@ def test_a_body_of_any_format_is_read_and_kept_in_that_of_today(path: Path) -> N
 def test_what_a_body_says_survives_its_upgrade() -> None:
     old = json.loads((DATA / "bodies" / "Published-1.json").read_text("utf-8"))
     read = stored.read(json.dumps(old), Published)
-    assert [tender.id for tender in read.checkout.tenders] == [
-        tender["id"] for tender in old["checkout"]["tenders"]
+    assert [tender.name for tender in read.checkout.tenders] == [
+        tender["name"] for tender in old["checkout"]["tenders"]
     ]
     assert old["checkout"]["storefront"] == "Web shop"
     assert (read.checkout.storefront, read.shop.storefronts[0].name) == ("web-shop", "Web shop")
@@ -65,6 +66,16 @@ def test_what_a_body_says_survives_its_upgrade() -> None:
     assert stored.read(json.dumps(renamed), Published).checkout.storefront == "pier-counter"
     nowhere = {**old, "checkout": {**old["checkout"], "storefront": "Named before"}}
     assert stored.read(json.dumps(nowhere), Published).checkout.storefront == "web-shop"
+
+
+def test_methods_of_before_have_the_names_of_the_trade() -> None:
+    old = (DATA / "bodies" / "Checkout-1.json").read_text("utf-8")
+    assert "pay-in-three" in old
+    read = stored.read(old, Checkout)
+    assert ("instalments", "instalments") in [(tender.id, tender.method) for tender in read.tenders]
+    assert "pay-in" not in stored.written(read)
+    merchant = stored.read((DATA / "bodies" / "Merchant-1.json").read_text("utf-8"), Merchant)
+    assert list(merchant.methods) == ["instalments"]
 
 
 def test_a_shop_of_before_without_storefronts_has_one() -> None:

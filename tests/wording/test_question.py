@@ -6,7 +6,7 @@ from monedero.wording.question import understand
 
 NAMES = {
     "provider": {"brixavo": "Brixavo", "orlenta": "Orlenta"},
-    "method": {"pay-in-three": "Pay in three", "cash-on-delivery": "Cash on delivery"},
+    "method": {"instalments": "Instalments", "cash-on-delivery": "Cash on delivery"},
 }
 
 
@@ -14,7 +14,7 @@ NAMES = {
     ("text", "facets"),
     [
         ("cards for bookings in pounds", {("family", "card"), ("line_kind", "booking"), ("currency", "GBP")}),
-        ("Pay in three, Spain", {("method", "pay-in-three"), ("country", "ES")}),
+        ("Instalments, Spain", {("method", "instalments"), ("country", "ES")}),
         ("cash on delivery", {("method", "cash-on-delivery")}),
         ("cash", {("family", "cash")}),
         ("ORLENTA or brixavo?", {("provider", "orlenta"), ("provider", "brixavo")}),

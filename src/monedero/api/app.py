@@ -16,6 +16,7 @@ from monedero.api import (
     compare,
     curves,
     month,
+    new_provider,
     order_records,
     orders,
     outside,
@@ -31,13 +32,22 @@ from monedero.server.shops import Shops
 
 # Routes are looked through in this sequence: what buyers ask for comes first.
 FEATURES = (
-    *(orders, shop, amounts, month, compare, curves, catalogue, rate_cards, checkout, publish),
+    *(orders, shop, amounts, month, compare, curves, catalogue, rate_cards, new_provider, checkout, publish),
     *(accounts, business, outside, order_records),
 )
 SITE = Path(__file__).parent / "site"
 HOSTS = ["127.0.0.1", "localhost", "[::1]"]
 PAGES = (
-    *("/", "/shop", "/shop/orders", "/shop/assumptions", "/compare", "/compare/plans", "/compare/catalogue"),
+    *(
+        "/",
+        "/shop",
+        "/shop/orders",
+        "/shop/assumptions",
+        "/compare",
+        "/compare/plans",
+        "/compare/catalogue",
+        "/compare/new",
+    ),
     *("/compare/cards/{provider}/{day}", "/checkout", "/rehearse", "/publish"),
     *("/accounts", "/accounts/papers", "/accounts/letters", "/accounts/{provider}"),
     *("/accounts/{provider}/application", "/accounts/{provider}/notifications"),

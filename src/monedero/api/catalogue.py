@@ -1,5 +1,7 @@
 """The catalogue from both ends, in the owner's own words."""
 
+from datetime import date
+
 from fastapi import APIRouter
 from pydantic import BaseModel
 
@@ -9,13 +11,14 @@ from monedero.api.problems import PROBLEMS
 from monedero.api.requests import RunningDep
 from monedero.core.account import Mode, Stage
 from monedero.core.provider import ProviderFacts
-from monedero.core.ratecard.model import Rate
+from monedero.figures import methods
 from monedero.wording.accounts import ask_text
 from monedero.wording.catalogue import say
 from monedero.wording.changes import window_text
 from monedero.wording.conditions import when_text
+from monedero.wording.prices import price_text
 from monedero.wording.question import facet_text
-from monedero.wording.show import listed, money
+from monedero.wording.show import listed
 from monedero.work.compare.inputs import inputs_of
 from monedero.work.compare.search import Entry, search
 
@@ -40,7 +43,11 @@ class PriceOut(BaseModel):
 
 
 class EntryOut(BaseModel):
-    """A method by a provider; without a provider it is an arrangement of the shop's own."""
+    """A method by a provider; without a provider an arrangement of the shop's own, or what nobody has a price for.
+
+    `source` says where its traits come from, with the day on which that was read; both are empty for what the owner
+    described. `own` marks an arrangement that can be put in the checkout as it is.
+    """
 
     provider: str
     provider_name: str
@@ -51,6 +58,10 @@ class EntryOut(BaseModel):
     limits: list[str]
     prices: list[PriceOut]
     reasons: list[ReasonOut]
+    also: list[str]
+    own: bool
+    source: str
+    read_on: date | None
 
 
 class ProviderOut(BaseModel):
@@ -72,20 +83,6 @@ class CatalogueOut(BaseModel):
     providers: list[ProviderOut]
 
 
-def _price(rate: Rate) -> str:
-    parts = []
-    if rate.graduated:
-        first, last = rate.graduated[0].percent, rate.graduated[-1].percent
-        parts.append(say("price-falling", first=str(first), last=str(last)))
-    if rate.percent:
-        parts.append(f"{rate.percent} %")
-    if rate.fixed and rate.fixed.minor:
-        parts.append(money(str(rate.fixed)))
-    text = " + ".join(parts) or say("price-nothing")
-    limits = (("least", rate.minimum), ("most", rate.maximum))
-    return ", ".join([text, *(say(f"price-at-{end}", amount=money(str(limit))) for end, limit in limits if limit)])
-
-
 def _limits(entry: Entry) -> list[str]:
     method = entry.method
     told = []
@@ -103,6 +100,7 @@ def _limits(entry: Entry) -> list[str]:
 
 def _entry(entry: Entry, names: dict[str, str]) -> EntryOut:
     plans = {plan.id: plan.name for plan in entry.card.plans} if entry.card else {}
+    source = methods.sources().get(entry.method.id)
     return EntryOut(
         provider=entry.card.provider.id if entry.card else "",
         provider_name=entry.card.provider.name if entry.card else "",
@@ -114,12 +112,16 @@ def _entry(entry: Entry, names: dict[str, str]) -> EntryOut:
         prices=[
             PriceOut(
                 plans=", ".join(plans[plan] for plan in rate.plans) if rate.plans and len(plans) > 1 else "",
-                price=_price(rate),
+                price=price_text(rate),
                 conditions=when_text(rate.when),
             )
             for rate in entry.rates
         ],
         reasons=reasons_out(tuple(entry.reasons), names),
+        also=entry.method.also,
+        own=entry.method.own and entry.card is None,
+        source=source.text if source else "",
+        read_on=source.read_on if source else None,
     )
 
 

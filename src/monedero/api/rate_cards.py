@@ -19,7 +19,7 @@ from monedero.server.demo_shop import put_example_cards
 from monedero.server.shops import RunningShop
 from monedero.store.rate_cards import StoredCard, day_of
 from monedero.wording.conditions import when_text
-from monedero.work.compare.rate_cards import ALWAYS, day_in_address, in_force, stored_card, try_card
+from monedero.work.compare.rate_cards import ALWAYS, Tried, day_in_address, in_force, stored_card, try_card
 from monedero.work.shop.lookups import described_shop
 from monedero.work.shop.order_in_hand import order_in_hand
 
@@ -111,7 +111,8 @@ async def body_of(request: Request, largest: int = LARGEST_CARD) -> bytes:
     return bytes(content)
 
 
-def _kept(mode: Mode, card: RateCard) -> CardOut:
+def kept_out(mode: Mode, card: RateCard) -> CardOut:
+    """A card that was kept."""
     return CardOut(
         mode=mode,
         provider=card.provider.id,
@@ -162,7 +163,7 @@ async def add_rate_card(request: Request, running: RunningDep) -> CardOut:
     """Read a rate card, `monedero/rate-card/1`; a wrong one is refused with every place, and nothing changes."""
     card = rate_card.read(await body_of(request))
     running.store.rate_cards.put(card)
-    return _kept(running.mode, card)
+    return kept_out(running.mode, card)
 
 
 @router.post("/examples", status_code=201)
@@ -175,9 +176,13 @@ def add_example_cards(running: RunningDep) -> CardsOut:
 def try_rate_card(running: RunningDep, tried: TryCard) -> list[TriedOut]:
     """What the order in hand would cost on a card that is not kept yet."""
     order = order_in_hand(described_shop(running.store).value, sentence(tried.hand, running))
-    found = try_card(running.store, tried.card, order)
     books = described_shop(running.store).value.currency
-    names = {tried.card.provider.id: tried.card.provider.name}
+    return tried_out(try_card(running.store, tried.card, order), tried.card, books)
+
+
+def tried_out(found: Tried, card: RateCard, books: str) -> list[TriedOut]:
+    """The fees of a card that is not kept yet, in the currency of the books, and why others have none."""
+    names = {card.provider.id: card.provider.name}
     priced = [
         TriedOut(
             route=entry.pricing.route,

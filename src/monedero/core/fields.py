@@ -275,6 +275,12 @@ Description = Annotated[
     PlainValidator(checked(description)),
     WithJsonSchema({"type": "string", "maxLength": 300}),
 ]
+LONGEST_TEXT = 200_000
+LongText = Annotated[
+    str,
+    PlainValidator(checked(text_of(LONGEST_TEXT))),
+    WithJsonSchema({"type": "string", "minLength": 1, "maxLength": LONGEST_TEXT}),
+]
 
 
 def _not_empty(values: list[T]) -> list[T]:

@@ -63,18 +63,23 @@ class Refunds(StrEnum):
 class Method(Strict):
     """One method with its traits.
 
-    `own` marks an arrangement of the shop's own, which needs no provider; `arrives_days` are the business days until
-    its money is there. `certain_days` are business days, `reversible_days` calendar days (None: it cannot be taken
-    back), `notice_days` the days of notice before a collection, `authorisation_days`
-    those after which an authorisation lapses (None: the method takes at once). `takes_card`: the
-    buyer's card is charged.
+    `also` are other names by which it is known. `own` marks an arrangement of the shop's own, which needs no provider;
+    a `usual` one is compared without being asked for. `parts` are those in which the buyer pays, `due_days` the
+    calendar days within which: what is common, since each provider has its own. `arrives_days` are the business days
+    until its money is there. `certain_days` are business days, `reversible_days` calendar days (None: it cannot be
+    taken back), `notice_days` the days of notice before a collection, `authorisation_days` those after which an
+    authorisation lapses (None: the method takes at once). `takes_card`: the buyer's card is charged.
     """
 
     id: Identifier
     name: Name
     family: Family
     buyer: Description
+    also: list[Name] = []
     own: StrictBool = False
+    usual: StrictBool = False
+    parts: Annotated[StrictInt, Field(ge=2, le=120)] | None = None
+    due_days: Days | None = None
     shop_countries: AnyOf[CountryCode] | None = None
     buyer_countries: AnyOf[CountryCode] | None = None
     currencies: AnyOf[CurrencyCode] | None = None

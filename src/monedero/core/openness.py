@@ -9,7 +9,7 @@ Source: own design.
 >>> held = Holding(trade="outings", accounts=frozenset(), methods=frozenset(), software=None)
 >>> mirabou = ProviderFacts(id="mirabou", name="Mirabou", about="", contract="all-in-one", review_days=1,
 ...     trades_refused=["outings"])
->>> [reason.code.value for reason in shut_to(mirabou, "pay-in-30-days", held)]
+>>> [reason.code.value for reason in shut_to(mirabou, "pay-after-delivery", held)]
 ['trade-refused']
 >>> shut_to(None, "card", held)
 []

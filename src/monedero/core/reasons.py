@@ -28,6 +28,7 @@ class ReasonCode(StrEnum):
     # A route is not open to the shop: its plan, its provider, the shop's software.
     NOT_IN_PLAN = "not-in-plan"
     ANNOUNCED = "announced"
+    NO_PROVIDER = "no-provider"
     TRADE_REFUSED = "trade-refused"
     NEEDS_ACCOUNT = "needs-account"
     NEEDS_METHOD = "needs-method"

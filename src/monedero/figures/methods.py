@@ -17,25 +17,47 @@ id
 """
 
 import json
+from datetime import date
 from functools import cache
 from importlib.resources import files
+from typing import Any, NamedTuple
 
 from monedero.core.method import Family, Method, UnknownMethod
+
+
+class Source(NamedTuple):
+    """Where the traits of a method come from, and the day on which that was read."""
+
+    text: str
+    read_on: date
+
+
+@cache
+def _data() -> dict[str, Any]:
+    data: dict[str, Any] = json.loads(files("monedero.figures").joinpath("methods.json").read_text("utf-8"))
+    return data
 
 
 @cache
 def known() -> dict[str, Method]:
     """Every known method by its id, in the sequence of the data file."""
-    data = json.loads(files("monedero.figures").joinpath("methods.json").read_text("utf-8"))
-    countries = data["areas"]["sepa"]["countries"]
+    countries = _data()["areas"]["sepa"]["countries"]
     methods = {}
-    for entry in data["methods"]:
+    for entry in _data()["methods"]:
         traits = {key: value for key, value in entry.items() if key not in ("source", "read_on")}
         for key in ("shop_countries", "buyer_countries"):
             if traits.get(key) == "sepa":
                 traits[key] = countries
         methods[entry["id"]] = Method.model_validate(traits)
     return methods
+
+
+@cache
+def sources() -> dict[str, Source]:
+    """Where each known method's traits come from, by its id."""
+    return {
+        entry["id"]: Source(entry["source"], date.fromisoformat(entry["read_on"])) for entry in _data()["methods"]
+    }
 
 
 def method(method_id: str) -> Method:

@@ -71,9 +71,37 @@ def exchange_with_faults(exchange: Body) -> None:
     exchange["told"] = exchange.pop("why", "")
 
 
+# Methods of before, and what they are called.
+METHODS = {"pay-in-three": "instalments", "pay-in-30-days": "pay-after-delivery"}
+
+
+def _renamed(value: Any) -> Any:
+    if isinstance(value, dict):
+        return {METHODS.get(key, key): _renamed(entry) for key, entry in value.items()}
+    if isinstance(value, list):
+        return [_renamed(entry) for entry in value]
+    return METHODS.get(value, value) if isinstance(value, str) else value
+
+
+def methods_renamed(body: Body) -> None:
+    """Whatever names methods: two of them got the names of the trade. Tenders that bore their names as ids follow.
+
+    >>> body = {"route": {"method": "pay-in-three"}, "active_methods": ["card", "pay-in-30-days"]}
+    >>> methods_renamed(body)
+    >>> body
+    {'route': {'method': 'instalments'}, 'active_methods': ['card', 'pay-after-delivery']}
+    """
+    body.update(_renamed(body))
+
+
 UPGRADES: Mapping[str, Sequence[Upgrade]] = {
     "Shop": (storefronts_with_ids,),
-    "Published": (checkout_by_id,),
-    "OrderRecord": (record_with_order, happenings_with_faults),
+    "Checkout": (methods_renamed,),
+    "Published": (checkout_by_id, methods_renamed),
+    "Account": (methods_renamed,),
+    "ProviderFacts": (methods_renamed,),
+    "Assumptions": (methods_renamed,),
+    "OrderRecord": (record_with_order, happenings_with_faults, methods_renamed),
     "Exchange": (exchange_with_faults,),
+    "Merchant": (methods_renamed,),
 }

@@ -10,7 +10,13 @@ from typing import Any
 
 from peewee import SqliteDatabase
 
-from monedero.formats.stored_upgrades import checkout_by_id, id_of, storefront_named, storefronts_with_ids
+from monedero.formats.stored_upgrades import (
+    checkout_by_id,
+    id_of,
+    methods_renamed,
+    storefront_named,
+    storefronts_with_ids,
+)
 
 # What a provider asked, as it was written before it became a list of known things; domains are checked on their own.
 ASKED = {
@@ -124,8 +130,14 @@ def _change(database: SqliteDatabase, table: str, key: str, change: Callable[[di
             database.execute_sql(f"UPDATE {table} SET body = ? WHERE {key} = ?", (after, id))
 
 
+def cards_with_methods_renamed(database: SqliteDatabase) -> None:
+    """Rate cards have no format of the store's own, so that their methods are renamed where they lie."""
+    _change(database, "rate_card", "id", methods_renamed)
+
+
 UPGRADES: tuple[tuple[str, Callable[[SqliteDatabase], None]], ...] = (
     ("0009-asks-by-their-names", asks_by_their_names),
     ("0010-storefronts-by-an-id", accounts_by_storefront_ids),
     ("0011-checkouts-by-storefront", checkouts_by_storefront),
+    ("0012-methods-by-names-of-the-trade", cards_with_methods_renamed),
 )

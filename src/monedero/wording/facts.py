@@ -17,7 +17,8 @@ from monedero.core.calendar import TARGET, add_business_days
 from monedero.core.cost.arrival import taken_on
 from monedero.core.method import Certain, Method
 from monedero.core.provider import CardData, ProviderFacts
-from monedero.core.ratecard.model import RateCard, Terms
+from monedero.core.ratecard.model import RateCard
+from monedero.core.ratecard.terms import Terms
 from monedero.wording.catalogue import has, say
 from monedero.wording.show import day, exact, money
 

@@ -17,7 +17,7 @@ Source: own design; ISO 4217 and CLDR for the names of currencies and countries.
 """
 
 import re
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Mapping, Sequence
 from functools import cache
 from typing import NamedTuple
 
@@ -109,9 +109,16 @@ def _lasting() -> dict[str, tuple[str, str]]:
     return known | {words: ("currency", code) for words, code in SHORT_CURRENCIES.items()}
 
 
-def understand(text: str, names: Mapping[str, Mapping[str, str]]) -> Question:
-    """Understand a question; `names` are those of providers and methods, by kind and id."""
+def understand(
+    text: str, names: Mapping[str, Mapping[str, str]], also: Mapping[str, Sequence[str]] | None = None
+) -> Question:
+    """Understand a question; `names` are those of providers and methods, by kind and id.
+
+    `also` are other names of methods, by the method's id.
+    """
     known = dict(_lasting())
+    for method, others in (also or {}).items():
+        known |= {_plain(name): ("method", method) for name in others}
     for kind, by_id in names.items():
         known |= {_plain(name): (kind, key) for key, name in by_id.items()}
     words = _plain(text).split()

@@ -57,11 +57,11 @@ def test_a_weekend_is_waited_for_in_the_order_and_in_the_mean_on_a_curve(demo: R
 def test_the_first_payout_of_a_new_account_is_later(demo: RunningShop) -> None:
     """Pocketfern pays the same day; Quayling's first payout of a new account comes after 14 days."""
     held = demo.store.accounts
-    quayling = route(compared(demo), "quayling/later/pay-in-three")
+    quayling = route(compared(demo), "quayling/later/instalments")
     assert quayling.arrives_on == date(2026, 12, 3)
     account = held.of(inputs_of(demo.store).setting.mode)["quayling"]
     held.put(account.model_copy(update={"stage": Stage.REFUSED}))
-    fresh = route(compared(demo), "quayling/later/pay-in-three")
+    fresh = route(compared(demo), "quayling/later/instalments")
     assert fresh.arrives_on == date(2026, 12, 10)
 
 

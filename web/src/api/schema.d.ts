@@ -664,6 +664,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/new-provider/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview New Provider
+         * @description How prices would be read, and what the order in hand would cost; nothing is kept.
+         */
+        post: operations["preview_new_provider_api_new_provider_preview_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/new-provider": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Provider
+         * @description Keep the prices as a rate card of their own, the text with it as the source of its figures.
+         */
+        post: operations["add_provider_api_new_provider_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/checkouts/{storefront}": {
         parameters: {
             query?: never;
@@ -2019,6 +2059,19 @@ export interface components {
             share: string;
         };
         /**
+         * CardSource
+         * @description Where the figures of a card come from: the provider's price list as it stood, and the day it was read.
+         */
+        CardSource: {
+            /** Text */
+            text: string;
+            /**
+             * Read On
+             * Format: date
+             */
+            read_on: string;
+        };
+        /**
          * CardVersionOut
          * @description One version of a card: the day as an address says it, and whether it prices today.
          */
@@ -2349,7 +2402,10 @@ export interface components {
         };
         /**
          * EntryOut
-         * @description A method by a provider; without a provider it is an arrangement of the shop's own.
+         * @description A method by a provider; without a provider an arrangement of the shop's own, or what nobody has a price for.
+         *
+         *     `source` says where its traits come from, with the day on which that was read; both are empty for what the owner
+         *     described. `own` marks an arrangement that can be put in the checkout as it is.
          */
         EntryOut: {
             /** Provider */
@@ -2370,6 +2426,14 @@ export interface components {
             prices: components["schemas"]["PriceOut"][];
             /** Reasons */
             reasons: components["schemas"]["ReasonOut"][];
+            /** Also */
+            also: string[];
+            /** Own */
+            own: boolean;
+            /** Source */
+            source: string;
+            /** Read On */
+            read_on: string | null;
         };
         /**
          * Event
@@ -2583,7 +2647,7 @@ export interface components {
          * @description Everything that can be wrong with what somebody gave us.
          * @enum {string}
          */
-        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "nothing-changed" | "nothing-offered" | "not-published" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign";
+        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "nothing-changed" | "nothing-offered" | "not-published" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign";
         /**
          * FeeOut
          * @description A provider's fee taken apart, down to the rate on its card.
@@ -2853,11 +2917,57 @@ export interface components {
             delivery_days?: number | null;
         };
         /**
+         * LineCorrection
+         * @description What the owner says that a line of the text means; what is left out stays as it was read.
+         */
+        LineCorrection: {
+            /** Line */
+            line: number;
+            /** Methods */
+            methods?: string[] | null;
+            /** Card Kinds */
+            card_kinds?: components["schemas"]["CardKind"][] | null;
+            /** Places */
+            places?: ("domestic" | "eea" | "eu" | "abroad" | "outside-eea" | "outside-eu")[] | null;
+        };
+        /**
          * LineKind
          * @description The five kinds of line.
          * @enum {string}
          */
         LineKind: "goods" | "download" | "course" | "membership" | "booking";
+        /**
+         * LineOut
+         * @description A line of the text: the sentence that it means, or why it was not read.
+         *
+         *     Of a price also what can be picked otherwise (methods, kinds of card, places), and the words that follow that. `fee`
+         *     is what the order in hand costs by it.
+         */
+        LineOut: {
+            /** Number */
+            number: number;
+            /** Text */
+            text: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "blank" | "note" | "price" | "extra" | "other" | "unread";
+            /** Sentence */
+            sentence: string;
+            /** Tail */
+            tail: string;
+            /** Methods */
+            methods: string[];
+            /** Card Kinds */
+            card_kinds: components["schemas"]["CardKind"][];
+            /** Places */
+            places: ("domestic" | "eea" | "eu" | "abroad" | "outside-eea" | "outside-eu")[];
+            /** Fee */
+            fee: string | null;
+            /** Overlaps */
+            overlaps: string;
+        };
         /**
          * LookOut
          * @description A file as it is understood.
@@ -2977,11 +3087,12 @@ export interface components {
          * Method
          * @description One method with its traits.
          *
-         *     `own` marks an arrangement of the shop's own, which needs no provider; `arrives_days` are the business days until
-         *     its money is there. `certain_days` are business days, `reversible_days` calendar days (None: it cannot be taken
-         *     back), `notice_days` the days of notice before a collection, `authorisation_days`
-         *     those after which an authorisation lapses (None: the method takes at once). `takes_card`: the
-         *     buyer's card is charged.
+         *     `also` are other names by which it is known. `own` marks an arrangement of the shop's own, which needs no provider;
+         *     a `usual` one is compared without being asked for. `parts` are those in which the buyer pays, `due_days` the
+         *     calendar days within which: what is common, since each provider has its own. `arrives_days` are the business days
+         *     until its money is there. `certain_days` are business days, `reversible_days` calendar days (None: it cannot be
+         *     taken back), `notice_days` the days of notice before a collection, `authorisation_days` those after which an
+         *     authorisation lapses (None: the method takes at once). `takes_card`: the buyer's card is charged.
          */
         Method: {
             /**
@@ -2995,10 +3106,24 @@ export interface components {
             /** Buyer */
             buyer: string;
             /**
+             * Also
+             * @default []
+             */
+            also: string[];
+            /**
              * Own
              * @default false
              */
             own: boolean;
+            /**
+             * Usual
+             * @default false
+             */
+            usual: boolean;
+            /** Parts */
+            parts?: number | null;
+            /** Due Days */
+            due_days?: number | null;
             /** Shop Countries */
             shop_countries?: string[] | null;
             /** Buyer Countries */
@@ -3156,6 +3281,63 @@ export interface components {
             account?: string | null;
             /** Other Method */
             other_method?: string | null;
+        };
+        /**
+         * NewProvider
+         * @description A provider with its prices, as a text or as rows; `hand` is the order for which they are looked at.
+         */
+        NewProvider: {
+            /** Name */
+            name: string;
+            /**
+             * Country
+             * @description ISO 3166-1 country, such as PT
+             */
+            country: string;
+            /**
+             * Currency
+             * @description ISO 4217 currency, such as EUR
+             */
+            currency: string;
+            /** Valid From */
+            valid_from?: string | null;
+            /**
+             * Networks
+             * @default []
+             */
+            networks: string[];
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+            /**
+             * Corrections
+             * @default []
+             */
+            corrections: components["schemas"]["LineCorrection"][];
+            /**
+             * Rows
+             * @default []
+             */
+            rows: components["schemas"]["PriceRow"][];
+            hand?: components["schemas"]["InHand"] | null;
+        };
+        /**
+         * NewProviderOut
+         * @description How the prices are read: every line, the card that they make, and what the order in hand costs on it.
+         */
+        NewProviderOut: {
+            mode: components["schemas"]["Mode"];
+            /** Lines */
+            lines: components["schemas"]["LineOut"][];
+            card: components["schemas"]["RateCard"] | null;
+            /** Prices */
+            prices: number;
+            /** Unread */
+            unread: number;
+            /** Tried */
+            tried: components["schemas"]["TriedOut"][];
         };
         /**
          * NotificationsOut
@@ -3635,6 +3817,23 @@ export interface components {
             conditions: string;
         };
         /**
+         * PriceRow
+         * @description A price that is typed: of a method, for cards from a place or from anywhere.
+         */
+        PriceRow: {
+            /**
+             * Method
+             * @description A short id, such as card
+             */
+            method: string;
+            /** Place */
+            place?: ("domestic" | "eea" | "eu" | "abroad" | "outside-eea" | "outside-eu") | null;
+            /** Percent */
+            percent?: string | null;
+            /** Fixed */
+            fixed?: string | null;
+        };
+        /**
          * Problem
          * @description A problem document, with the faults that it is about and the mode.
          */
@@ -3948,6 +4147,7 @@ export interface components {
             /** Fee Tax Percent */
             fee_tax_percent?: string | null;
             terms?: components["schemas"]["Terms"] | null;
+            source?: components["schemas"]["CardSource"] | null;
         };
         /**
          * ReadOrderOut
@@ -7287,6 +7487,134 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StoredCardOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    preview_new_provider_api_new_provider_preview_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewProvider"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NewProviderOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_provider_api_new_provider_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewProvider"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CardOut"];
                 };
             };
             /** @description Bad Request */

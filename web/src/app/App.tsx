@@ -10,7 +10,14 @@ import {
   PapersPage,
 } from "../features/accounts";
 import { CheckoutPage } from "../features/checkout";
-import { CardPage, CataloguePage, ComparePage, PlansPage } from "../features/compare";
+import {
+  CardPage,
+  CataloguePage,
+  ComparePage,
+  NEW_PROVIDER,
+  NewProviderPage,
+  PlansPage,
+} from "../features/compare";
 import { PublishPage } from "../features/publish";
 import { RehearsePage } from "../features/rehearse";
 import { AssumptionsPage, OrdersPage, ShopPage } from "../features/shop";
@@ -32,6 +39,7 @@ export function App() {
             <Route path="/compare" element={<ComparePage />} />
             <Route path="/compare/plans" element={<PlansPage />} />
             <Route path="/compare/catalogue" element={<CataloguePage />} />
+            <Route path={NEW_PROVIDER} element={<NewProviderPage />} />
             <Route path="/compare/cards/:provider/:day" element={<CardPage />} />
             <Route path="/accounts" element={<AccountsPage />} />
             <Route path="/accounts/papers" element={<PapersPage />} />

@@ -1,14 +1,19 @@
 import { Command } from "cmdk";
 import { useNavigate } from "react-router";
 import { VIEWS as ACCOUNT_VIEWS, useAccounts } from "../features/accounts";
-import { VIEWS as COMPARE_VIEWS, useCards } from "../features/compare";
+import { VIEWS as COMPARE_VIEWS, NEW_PROVIDER, useCards } from "../features/compare";
 import { useDraft } from "../features/draft";
 import { useHand, useHandSearch } from "../features/hand";
 import { VIEWS as SHOP_VIEWS, useChoices } from "../features/shop";
 import { partsOf } from "../lib/money";
 import { useStages } from "./stages";
 
-const VIEWS = [...COMPARE_VIEWS.slice(1), ...SHOP_VIEWS.slice(1), ...ACCOUNT_VIEWS.slice(1)];
+const VIEWS = [
+  ...COMPARE_VIEWS.slice(1),
+  { path: NEW_PROVIDER, name: "New provider" },
+  ...SHOP_VIEWS.slice(1),
+  ...ACCOUNT_VIEWS.slice(1),
+];
 const ITEM = "flex justify-between px-5 py-1.5 cursor-pointer aria-selected:bg-verdigris-wash";
 
 interface Props {

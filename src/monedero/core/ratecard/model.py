@@ -39,6 +39,7 @@ from monedero.core.fields import (
     once,
     ordered,
 )
+from monedero.core.ratecard.terms import CardSource, Terms
 
 FORMAT = "monedero/rate-card/1"
 # More entries than any price list has; every order is held against each of them.
@@ -225,26 +226,6 @@ class Provider(Strict):
     settles_in: AnyOf[CurrencyCode]
 
 
-class Reserve(Strict):
-    """A part of the money that the provider keeps for some days."""
-
-    percent: Share
-    days: Annotated[StrictInt, Field(ge=0, le=3650)]
-
-
-class Terms(Strict):
-    """Terms of contract that are not per order."""
-
-    set_up: MoneyText | None = None
-    terminal_rent: MoneyText | None = None
-    shortest_term_months: Annotated[StrictInt, Field(ge=0, le=120)] | None = None
-    notice_days: Annotated[StrictInt, Field(ge=0, le=730)] | None = None
-    exit_fee: MoneyText | None = None
-    reserve: Reserve | None = None
-    first_payout_days: Annotated[StrictInt, Field(ge=0, le=365)] | None = None
-    monthly_cap: MoneyText | None = None
-
-
 class Route(Strict):
     """One method, by one provider, on one plan."""
 
@@ -266,6 +247,7 @@ class RateCard(Strict):
     settlement: list[Settlement] = []
     fee_tax_percent: Share | None = None
     terms: Terms | None = None
+    source: CardSource | None = None
 
     @model_validator(mode="after")
     def _consistent(self) -> Self:

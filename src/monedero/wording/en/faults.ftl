@@ -151,3 +151,7 @@ problem-409 = This does not fit the state of things
 problem-403 = Not from here
 problem-500 = This went wrong
 problem-507 = This went wrong
+fault-text-too-long = The text has { $value } characters. A price list has at most { $largest } in { $lines } lines; send the part with the prices.
+fault-text-binary = Line { $line } holds { $value }, which no text has. Send the price list as plain text.
+fault-text-no-price = None of the lines could be read as a price, so there is no rate card. Write one price a line, such as “Cards 1.5% + 0.25 EUR”.
+fault-price-row = { $why } This price cannot be kept.

@@ -5,6 +5,7 @@ reason-no-rate-fits = no rate on its card fits this order
 reason-no-reference-rate = no reference rate for { $limit } on { $own }
 reason-card-not-valid-yet = its rate card holds from { $limit }; the order is of { $own }
 reason-not-in-plan = not in the plan { $limit }; ask for { $own }
+reason-no-provider = no provider that you compare has a price for it
 reason-announced = announced { $limit }, not there yet
 reason-trade-refused = does not take the trade { $own }
 reason-needs-account = needs an account with { $provider } first

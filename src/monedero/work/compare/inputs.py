@@ -65,7 +65,14 @@ class CompareInputs:
 
     @cached_property
     def arrangements(self) -> list[Method]:
-        """The arrangements of the shop's own: those of the data file, and those that the owner described."""
+        """The arrangements of the shop's own that are compared: the usual ones, those in a checkout, the described."""
+        described = {own.method.id for own in self.shop.own_methods}
+        wanted = described | self.in_checkout
+        return [method for method in self.every_arrangement if method.usual or method.id in wanted]
+
+    @cached_property
+    def every_arrangement(self) -> list[Method]:
+        """Every arrangement of the shop's own that is known: those of the data file, and those it described."""
         return [method for method in methods_of(self.shop).values() if method.own]
 
     def own_method(self, method: str) -> OwnMethod | None:

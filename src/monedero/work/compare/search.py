@@ -11,12 +11,15 @@ from monedero.core.ratecard.model import Rate, RateCard
 from monedero.core.reasons import Reason, ReasonCode
 from monedero.wording.question import Question, understand
 from monedero.work.compare.inputs import CompareInputs
-from monedero.work.shop.lookups import method_in
+from monedero.work.shop.lookups import method_in, methods_of
 
 
 @dataclass(frozen=True, slots=True)
 class Entry:
-    """A method by a provider (None: an arrangement of the shop's own), its rates, and why it is not open."""
+    """A method by a provider, its rates, and why it is not open.
+
+    Without a provider it is an arrangement of the shop's own, or a method for which nobody has a price.
+    """
 
     method: Method
     card: RateCard | None
@@ -37,14 +40,20 @@ class SearchAnswer:
 def search(inputs: CompareInputs, text: str, day: date) -> SearchAnswer:
     """Everything in the catalogue that fits a question; an empty question fits everything."""
     entries = list(_entries(inputs, day))
+    known = {entry.method.id: entry.method for entry in entries} | methods_of(inputs.shop)
     names = {
         "provider": {entry.card.provider.id: entry.card.provider.name for entry in entries if entry.card},
-        "method": {entry.method.id: entry.method.name for entry in entries},
+        "method": {method.id: method.name for method in known.values()},
     }
-    question = understand(text, names)
+    question = understand(text, names, {method.id: method.also for method in known.values()})
     wanted: dict[str, set[str]] = {}
     for facet in question.facets:
         wanted.setdefault(facet.kind, set()).add(facet.value)
+    if "method" in wanted and "provider" not in wanted:
+        # Whoever asks for one by its name is told of it, even if nobody has a price for it.
+        carried = {entry.method.id for entry in entries}
+        missing = [Reason(ReasonCode.NO_PROVIDER)]
+        entries += [Entry(known[id], None, None, [], missing) for id in known if id not in carried]
     return SearchAnswer(question, names, [entry for entry in entries if _fits(entry, wanted)])
 
 
@@ -63,7 +72,7 @@ def _entries(inputs: CompareInputs, day: date) -> Iterable[Entry]:
         for entry in facts.announced if facts else []:
             method = method_in(inputs.methods, entry.method)
             yield Entry(method, card, facts, [], [Reason(ReasonCode.ANNOUNCED, limit=entry.from_day or "")])
-    for method in inputs.arrangements:
+    for method in inputs.every_arrangement:
         yield Entry(method, None, None, [], [])
 
 

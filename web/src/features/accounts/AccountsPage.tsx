@@ -60,11 +60,10 @@ export function AccountsPage() {
       {providers.length === 0 && (
         <p className="py-3 max-w-xl">
           No provider is known yet.{" "}
-          <Link to={`/compare${hand}`} className="underline underline-offset-4">
-            Compare
-          </Link>{" "}
-          begins with seven invented ones; your own arrangements, such as a bank transfer, need no account at
-          all.
+          <Link to={`/compare/new${hand}`} className="underline underline-offset-4">
+            Type or paste the prices of one
+          </Link>
+          ; your own arrangements, such as a bank transfer, need no account at all.
         </p>
       )}
       <div className="grid lg:grid-cols-[11rem_minmax(0,1fr)] gap-x-8">
@@ -86,6 +85,11 @@ export function AccountsPage() {
               </li>
             ))}
           </ul>
+          <p className="mt-3">
+            <Link to={`/compare/new${hand}`} className="text-verdigris font-semibold hover:underline">
+              New provider
+            </Link>
+          </p>
           <Button look="quiet" className="mt-3 text-left text-small" onClick={() => setAdding(true)}>
             Add a gateway of your own
           </Button>

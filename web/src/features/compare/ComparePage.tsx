@@ -1,7 +1,7 @@
 import { useMemo } from "react";
+import { Link } from "react-router";
 import { toast } from "sonner";
 import { said } from "../../api/client";
-import { Button } from "../../ui/Button";
 import { Heading, Trouble } from "../../ui/Page";
 import { Picker } from "../../ui/Picker";
 import { Segments } from "../../ui/Segments";
@@ -10,6 +10,7 @@ import { useAddTender } from "../draft";
 import { useHand, useHandSearch } from "../hand";
 import { Beside } from "./Beside";
 import { CostLegend } from "./CostBar";
+import { FirstPrices } from "./FirstPrices";
 import { fullName } from "./names";
 import { type Add, useBegin, useComparison, useExampleCards } from "./queries";
 import { Ranking } from "./Ranking";
@@ -18,7 +19,7 @@ import { ShutRoutes } from "./ShutRoutes";
 import { COLUMNS } from "./sorting";
 import { Turnings } from "./Turnings";
 import { useShown, useShownList } from "./useShown";
-import { VIEWS } from "./views";
+import { NEW_PROVIDER, VIEWS } from "./views";
 
 const OF = ["all-in", "fees"] as const;
 const SHOW = ["money", "percent"] as const;
@@ -82,6 +83,9 @@ export function ComparePage() {
         title="What each way costs"
         note={of === "all-in" ? `all in, in ${shop.currency}` : `provider fees alone, in ${shop.currency}`}
       >
+        <Link to={`${NEW_PROVIDER}${search}`} className="text-verdigris font-semibold hover:underline">
+          New provider
+        </Link>
         <Segments
           label="What the curves are of"
           value={of}
@@ -105,15 +109,7 @@ export function ComparePage() {
         <Trouble>The order in hand cannot be read. Mend it in the sentence above.</Trouble>
       )}
       {data?.rate_cards === 0 && (
-        <div className="border-t border-ink pt-3 mb-6 max-w-xl">
-          <p className="mb-3">
-            There is no rate card yet. A rate card holds a provider's prices; read one from a file under
-            Catalogue and rate cards, or begin with seven invented ones to see how it works.
-          </p>
-          <Button look="strong" onClick={() => examples.mutate()}>
-            Put in seven example cards
-          </Button>
-        </div>
+        <FirstPrices month={data.month_orders !== "0"} onExamples={() => examples.mutate()} />
       )}
       {data?.nothing_to_pay && (
         <p className="border-t border-ink pt-3">

@@ -1,7 +1,7 @@
 import { lazy } from "react";
 
 export { useCards } from "./cards/queries";
-export { VIEWS } from "./views";
+export { NEW_PROVIDER, VIEWS } from "./views";
 
 export const ComparePage = lazy(() =>
   import("./ComparePage").then((module) => ({ default: module.ComparePage })),
@@ -9,6 +9,9 @@ export const ComparePage = lazy(() =>
 export const PlansPage = lazy(() => import("./PlansPage").then((module) => ({ default: module.PlansPage })));
 export const CataloguePage = lazy(() =>
   import("./CataloguePage").then((module) => ({ default: module.CataloguePage })),
+);
+export const NewProviderPage = lazy(() =>
+  import("./newprovider/NewProviderPage").then((module) => ({ default: module.NewProviderPage })),
 );
 export const CardPage = lazy(() =>
   import("./cards/CardPage").then((module) => ({ default: module.CardPage })),

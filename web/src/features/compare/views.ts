@@ -1,3 +1,6 @@
+/** Where a provider of the owner's own is put in. */
+export const NEW_PROVIDER = "/compare/new";
+
 /** The views of Compare. */
 export const VIEWS = [
   { path: "/compare", name: "Routes" },

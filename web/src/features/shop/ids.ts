@@ -1,3 +1,8 @@
+/** What a name is as an id. */
+export function idOf(name: string): string {
+  return freeId(name, []);
+}
+
 /** An id from a name: lower-case letters and digits joined by hyphens, different from the ids that are taken. */
 export function freeId(name: string, taken: string[]): string {
   const base =

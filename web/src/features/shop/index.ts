@@ -2,6 +2,7 @@ import { lazy } from "react";
 
 export { AssumptionField } from "./AssumptionField";
 export { FirstShop } from "./FirstShop";
+export { idOf } from "./ids";
 export { type Shop, useChoices, useOtherShop, useShop, useStorefront } from "./queries";
 export { VIEWS } from "./views";
 

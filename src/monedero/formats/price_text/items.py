@@ -1,0 +1,142 @@
+"""The signs and figures of a line in sequence, and what of them was understood.
+
+Every item is taken once; what is left at the end keeps the line from being read.
+
+Source: own design.
+
+>>> items = Items("Cards 1.5 % + 0.25 EUR", "EUR", {})
+>>> [item.name for item in items.all]
+['card', 'percent', '+', 'money']
+"""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from decimal import Decimal
+from typing import cast
+
+from monedero.core.money import Money
+from monedero.formats.price_text.tokens import CODES, WORDS_FIRST, Kind, Token, tokens
+from monedero.formats.price_text.unread import NotRead, Why
+from monedero.formats.price_text.vocabulary import folded, signs
+
+# Marks that only set parts of a line apart.
+PAUSES = frozenset(",;()")
+APART = frozenset(":.[]{}|/&!?\"'`•·_=#→")
+COMPARES = {"<": "below", ">": "over", "≤": "up-to", "≥": "from"}
+COUNTRIES = {"UK": "GB", "US": "US", "USA": "US"}
+FIGURES = frozenset(("percent", "money", "number", "days-after"))
+
+
+@dataclass(slots=True)
+class Item:
+    """A sign, a figure, or a plus or a dash; `apart` when a comma or a bracket stands before it."""
+
+    group: str
+    name: str
+    said: str
+    value: Decimal | Money | None = None
+    taken: bool = False
+    apart: bool = False
+
+    @property
+    def money(self) -> Money:
+        """The amount of a figure that is one."""
+        return cast("Money", self.value)
+
+    @property
+    def number(self) -> Decimal:
+        """The percentage or the number of a figure that is one."""
+        return cast("Decimal", self.value)
+
+
+class Items:
+    """The items of a line."""
+
+    def __init__(self, line: str, currency: str, more: Mapping[str, tuple[str, str]]) -> None:
+        """`more` are phrases that this text knows besides: its plans, the networks of the shop."""
+        found = tokens(line, currency)
+        self.words = [folded(token.text) for token in found if token.kind is Kind.WORD]
+        self.all: list[Item] = []
+        self._apart = False
+        run: list[str] = []
+        for token in found:
+            if token.kind is Kind.WORD and not _stands_alone(token):
+                run.append(folded(token.text))
+                continue
+            self._signs(run, more)
+            run = []
+            self._other(token)
+        self._signs(run, more)
+
+    def _add(self, item: Item) -> None:
+        item.apart, self._apart = self._apart, False
+        self.all.append(item)
+
+    def _signs(self, run: list[str], more: Mapping[str, tuple[str, str]]) -> None:
+        for sign in signs(run, more):
+            self._add(Item(sign.group, sign.name, sign.said))
+
+    def _other(self, token: Token) -> None:
+        if token.kind is Kind.WORD:
+            group = "countries" if token.text in COUNTRIES else "currencies"
+            self._add(Item(group, COUNTRIES.get(token.text, token.text), token.text))
+        elif token.kind is not Kind.MARK:
+            self._add(Item("figures", token.kind.value, token.text, token.value))
+        elif token.text in "+-":
+            self._add(Item("signs", token.text, token.text))
+        elif token.text in COMPARES:
+            self._add(Item("marks", COMPARES[token.text], token.text))
+        elif token.text == "~":
+            self._add(Item("marks", "about", token.text))
+        elif token.text in PAUSES:
+            self._apart = True
+        elif token.text not in APART:
+            self._add(Item("", "", token.text))
+
+    @property
+    def unknown(self) -> list[Item]:
+        """The words that nobody knows."""
+        return [item for item in self.all if not item.group]
+
+    @property
+    def figures(self) -> list[Item]:
+        """Percentages, amounts and numbers."""
+        return [item for item in self.all if item.group == "figures"]
+
+    def has(self, *names: str) -> bool:
+        """Whether one of these marks is there."""
+        return any(item.group == "marks" and item.name in names for item in self.all)
+
+    def take(self, *names: str) -> bool:
+        """Take every one of these marks; whether one was there."""
+        found = [item for item in self.all if item.group == "marks" and item.name in names]
+        for item in found:
+            item.taken = True
+        return bool(found)
+
+    def of(self, group: str) -> tuple[str, ...]:
+        """The names of a group in sequence, each once, and taken."""
+        found = [item for item in self.all if item.group == group]
+        for item in found:
+            item.taken = True
+        return tuple(dict.fromkeys(item.name for item in found))
+
+    def figure(self, name: str) -> Item | None:
+        """The one figure of a kind that is not taken yet, and takes it; refuses two."""
+        found = [item for item in self.all if item.group == "figures" and item.name == name and not item.taken]
+        if len(found) > 1:
+            raise NotRead(Why.TWO_PRICES, found[1].said)
+        for item in found:
+            item.taken = True
+        return found[0] if found else None
+
+    def done(self) -> None:
+        """Refuse what is left."""
+        for item in self.all:
+            if not item.taken and item.group != "signs":
+                raise NotRead(Why.FIGURE if item.group == "figures" else Why.UNCLEAR, item.said)
+
+
+def _stands_alone(token: Token) -> bool:
+    capital = token.text in CODES and token.text not in WORDS_FIRST
+    return capital or token.text in COUNTRIES

@@ -1,0 +1,132 @@
+"""The rates and extras that lines become, in the sequence in which they count.
+
+A narrower price goes before a wider one. Two prices for the same orders cannot both be right: the second one is not
+read. Where two are about some of the same orders and neither is the narrower one, that is told.
+
+Source: own design; that a narrower price goes before a wider one is common practice, no source.
+
+>>> Entry(1, "card", None, When(), Price()).covers(Entry(2, "card", ["start"], When(), Price()))
+True
+"""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from typing import Any
+
+from slugify import slugify
+
+from monedero.core.ratecard.model import When
+from monedero.formats.price_text.conditions import apart, narrower
+from monedero.formats.price_text.model import Price
+from monedero.formats.price_text.unread import NotRead, Why
+
+
+@dataclass(frozen=True, slots=True)
+class Entry:
+    """A price of a method (of an extra: None is every method) under plans, from a line."""
+
+    line: int
+    method: str | None
+    plans: list[str] | None
+    when: When
+    price: Price
+    label: str = ""
+
+    def covers(self, other: "Entry") -> bool:
+        """Whether this one is the wider: about every order of the other, and more."""
+        if self.method != other.method or not self._plans_cover(other):
+            return False
+        same = self.when == other.when and self.plans != other.plans
+        return same or narrower(other.when, self.when)
+
+    def _plans_cover(self, other: "Entry") -> bool:
+        if self.plans is None:
+            return True
+        return other.plans is not None and set(other.plans) <= set(self.plans)
+
+    def same_orders(self, other: "Entry") -> bool:
+        """Whether both are about the same orders, exactly."""
+        return (self.method, self.plans, self.when) == (other.method, other.plans, other.when)
+
+    def crosses(self, other: "Entry") -> bool:
+        """Whether some orders are of both, without one being the wider, at different prices."""
+        meeting = self.plans is None or other.plans is None or set(self.plans) & set(other.plans)
+        if self.method != other.method or not meeting or self.price == other.price:
+            return False
+        return not (apart(self.when, other.when) or self.covers(other) or other.covers(self))
+
+    @property
+    def name(self) -> str:
+        """What the entry is called: its method, or its label, and what it is for."""
+        when = self.when
+        parts = [
+            *(kind.value.removeprefix("consumer-") for kind in when.card_kind or ()),
+            *(origin.value for origin in when.origin or ()),
+            *(when.card_network or ()),
+            *(code.lower() for code in (when.buyer_country or ())[:3]),
+            *(code.lower() for code in when.currency or ()),
+        ]
+        return slugify("-".join([self.label or self.method or "extra", *parts]), max_length=50)
+
+    def on_card(self, id: str) -> dict[str, Any]:
+        """The entry as the format of rate cards has it."""
+        price = self.price
+        body: dict[str, Any] = {
+            "id": id,
+            "when": self.when.model_dump(mode="json", by_alias=True, exclude_none=True),
+        }
+        if self.label:
+            body |= {"label": self.label} | ({"methods": [self.method]} if self.method else {})
+        else:
+            body["method"] = self.method
+        if self.plans is not None:
+            body["plans"] = self.plans
+        if price.percent is not None:
+            body["percent"] = f"{price.percent:f}"
+        figures = (("fixed", price.fixed), ("minimum", price.minimum), ("maximum", price.maximum))
+        return body | {name: str(figure) for name, figure in figures if figure is not None}
+
+
+def add(entries: list[Entry], new: Entry) -> Entry:
+    """Put an entry before the first one that is wider; gives back the one that stands for the line.
+
+    Refuses another price for the same orders.
+    """
+    for place, entry in enumerate(entries):
+        if entry.same_orders(new):
+            if entry.price != new.price:
+                raise NotRead(Why.ANOTHER_PRICE, line=entry.line)
+            return entry
+        if entry.covers(new):
+            # What is the same as the new one could only stand before this one.
+            entries.insert(place, new)
+            return new
+    entries.append(new)
+    return new
+
+
+def crossing(entries: Iterable[Entry]) -> dict[int, int]:
+    """By line, the line of another price that goes before it for some of its orders."""
+    found: dict[int, int] = {}
+    before: list[Entry] = []
+    for entry in entries:
+        for other in before:
+            if other.line != entry.line and other.crosses(entry):
+                found.setdefault(entry.line, other.line)
+        before.append(entry)
+    return found
+
+
+def with_ids(entries: Iterable[Entry]) -> list[tuple[str, Entry]]:
+    """Every entry with an id of its own."""
+    taken: set[str] = set()
+    named = []
+    for entry in entries:
+        base = entry.name or "rate"
+        id, number = base, 1
+        while id in taken:
+            number += 1
+            id = f"{base}-{number}"
+        taken.add(id)
+        named.append((id, entry))
+    return named

@@ -1,0 +1,140 @@
+"""A price list as text, read into a rate card: line by line, and the lines together.
+
+Rule: what is not understood is left out and told; a price that is understood stands on the card as it stands in the
+text, with the plan and the heading above it.
+
+Source: own design; the card is of format `monedero/rate-card/1`.
+
+>>> given = Given("Larkhithe", "PT", "EUR")
+>>> found = read("EEA cards 1.5% + €0.25\\nLarge volumes: talk to us", given)
+>>> found.card.rates[0].percent, [line.number for line in found.unread]
+(Decimal('1.5'), [2])
+>>> read("x" * 10_000_000, given)
+Traceback (most recent call last):
+...
+monedero.core.errors.InvalidInput: text-too-long text='10000000'
+"""
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, replace
+from datetime import date
+from typing import Any
+
+from pydantic import ValidationError
+from slugify import slugify
+
+from monedero.core.errors import FaultCode, InvalidInput, refuse
+from monedero.core.fields import BY_PROGRAM, LONGEST_TEXT
+from monedero.core.ratecard.model import FORMAT, RateCard
+from monedero.formats.json_text import faults
+from monedero.formats.price_text.assembly import Assembly, plan_id
+from monedero.formats.price_text.line import read_line
+from monedero.formats.price_text.model import Correction, ExtraLine, Meaning, PlanLine, RateLine, ReadLine
+from monedero.formats.price_text.unread import NotRead
+from monedero.formats.price_text.vocabulary import folded
+
+MOST_LINES = 2_000
+
+
+@dataclass(frozen=True, slots=True)
+class Given:
+    """What the text does not say: the provider's name, the shop's country, the currency it pays out in, networks."""
+
+    provider: str
+    country: str
+    currency: str
+    networks: tuple[str, ...] = ()
+    valid_from: date | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class PriceText:
+    """The card, None where no line is a price, and what every line means."""
+
+    card: RateCard | None
+    lines: list[ReadLine]
+
+    @property
+    def unread(self) -> list[ReadLine]:
+        """The lines that were left out."""
+        return [line for line in self.lines if line.unread is not None]
+
+
+def decoded(content: bytes) -> str:
+    """The text of a file; refuses what is none."""
+    if len(content) > LONGEST_TEXT * 4:
+        raise refuse(FaultCode.TEXT_TOO_LONG, "text", str(len(content)), largest=LONGEST_TEXT, lines=MOST_LINES)
+    try:
+        return content.decode("utf-8-sig")
+    except UnicodeDecodeError as broken:
+        raise refuse(FaultCode.NOT_UTF8, value=content[broken.start : broken.start + 1].hex()) from broken
+
+
+def read(text: str, given: Given, corrections: Mapping[int, Correction] | None = None) -> PriceText:
+    """Read a price list; refuses one that is too long or no text, and details that cannot be those of a card."""
+    lines = text.splitlines()
+    if len(text) > LONGEST_TEXT or len(lines) > MOST_LINES:
+        raise refuse(FaultCode.TEXT_TOO_LONG, "text", str(len(text)), largest=LONGEST_TEXT, lines=MOST_LINES)
+    for place, line in enumerate(lines, start=1):
+        broken = next((sign for sign in line if ord(sign) < 32 and sign != "\t"), None)
+        if broken is not None:
+            raise refuse(FaultCode.TEXT_BINARY, "text", f"U+{ord(broken):04X}", line=place)
+    assembly = Assembly(given.country, given.currency)
+    more: dict[str, tuple[str, str]] = {folded(id).replace("-", " "): ("networks", id) for id in given.networks}
+    for number, line in enumerate(lines, start=1):
+        try:
+            meaning = _corrected(read_line(line, given.currency, more), (corrections or {}).get(number))
+        except NotRead as unread:
+            assembly.unread(number, line, unread)
+        else:
+            assembly.line(number, line, meaning)
+            _knows(more, meaning)
+    return _together(assembly, given)
+
+
+def typed(rows: Iterable[RateLine], given: Given) -> PriceText:
+    """Prices that were typed, put together as those of a text are."""
+    assembly = Assembly(given.country, given.currency)
+    for number, row in enumerate(rows, start=1):
+        assembly.line(number, "", row)
+    return _together(assembly, given)
+
+
+def _knows(more: dict[str, tuple[str, str]], meaning: Meaning | None) -> None:
+    """A plan that was named can be named again, on a line of its own price."""
+    if isinstance(meaning, PlanLine):
+        name = folded(meaning.name)
+        more |= {said: ("plans", plan_id(meaning.name)) for said in (f"{name} plan", f"plan {name}")}
+
+
+def _corrected(meaning: Meaning | None, correction: Correction | None) -> Meaning | None:
+    if correction is None or not isinstance(meaning, RateLine | ExtraLine):
+        return meaning
+    said = {
+        name: value
+        for name in ("methods", "card_kinds", "origins")
+        if (value := getattr(correction, name)) is not None
+    }
+    return replace(meaning, facets=replace(meaning.facets, **said))
+
+
+def _together(assembly: Assembly, given: Given) -> PriceText:
+    parts, lines = assembly.parts()
+    if not parts["rates"]:
+        return PriceText(None, lines)
+    body: dict[str, Any] = {
+        "format": FORMAT,
+        **({"valid_from": given.valid_from.isoformat()} if given.valid_from else {}),
+        "provider": {
+            "id": slugify(given.provider, max_length=50) or "provider",
+            "name": given.provider,
+            "countries": [given.country],
+            "region": assembly.region.countries,
+            "settles_in": [given.currency],
+        },
+        **parts,
+    }
+    try:
+        return PriceText(RateCard.model_validate(body, context=BY_PROGRAM), lines)
+    except ValidationError as invalid:
+        raise InvalidInput(*faults(invalid.errors(include_url=False))) from invalid

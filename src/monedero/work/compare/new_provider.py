@@ -1,0 +1,63 @@
+"""A provider of the owner's own: its prices typed, or read from its price list, and kept with what is known of it."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from datetime import date
+
+from monedero.core.errors import Conflict, Fault, FaultCode, refuse
+from monedero.core.provider import Contract, ProviderFacts
+from monedero.core.ratecard.model import RateCard
+from monedero.core.ratecard.terms import CardSource
+from monedero.formats.price_text.model import Correction, RateLine
+from monedero.formats.price_text.reader import Given, PriceText, read, typed
+from monedero.store import Store
+from monedero.store.rate_cards import day_of
+from monedero.wording.price_text import unread_text
+
+
+@dataclass(frozen=True, slots=True)
+class Beginning:
+    """What a provider begins with: who it is, and its prices as a text (with corrections by line) or as rows."""
+
+    given: Given
+    text: str = ""
+    corrections: Mapping[int, Correction] | None = None
+    rows: Sequence[RateLine] = ()
+
+
+def prices_of(beginning: Beginning) -> PriceText:
+    """The prices of a provider, as they would be kept."""
+    if beginning.rows:
+        return typed(beginning.rows, beginning.given)
+    return read(beginning.text, beginning.given, beginning.corrections)
+
+
+def keep(store: Store, beginning: Beginning, today: date) -> RateCard:
+    """Keep the prices as a new rate card, with the text as its source, and the provider beside it.
+
+    Refuses prices of which none is read, rows that say otherwise of the same, and a card that is there from that day.
+    """
+    found = prices_of(beginning)
+    if beginning.rows and found.unread:
+        line = found.unread[0]
+        why = unread_text(line.unread) if line.unread else ""
+        raise refuse(FaultCode.PRICE_ROW, f"rows.{line.number - 1}", why=why)
+    if found.card is None:
+        raise refuse(FaultCode.TEXT_NO_PRICE, "text")
+    card = found.card
+    if not beginning.rows:
+        card = card.model_copy(update={"source": CardSource(text=beginning.text, read_on=today)})
+    day = day_of(card)
+    with store.together():
+        if store.rate_cards.get(card.provider.id, day) is not None:
+            raise Conflict(Fault(FaultCode.CARDS_SAME_DAY, "valid_from", day, {"provider": card.provider.name}))
+        store.rate_cards.save(card, card.provider.id, day, 0)
+        if card.provider.id not in store.providers.all():
+            facts = {
+                "id": card.provider.id,
+                "name": card.provider.name,
+                "about": "",
+                "contract": Contract.ALL_IN_ONE,
+            }
+            store.providers.put(ProviderFacts.model_validate({**facts, "review_days": 0}))
+    return card

@@ -1,0 +1,139 @@
+"""A provider of the owner's own: looked at as it is typed or pasted, then kept with where its prices come from."""
+
+from typing import Any
+
+import pytest
+from fastapi.testclient import TestClient
+
+HAND = {
+    "market": "es-eur",
+    "line": "night-boat-tour",
+    "amount": "85.00",
+    "currency": "EUR",
+    "card_kind": "consumer-debit",
+}
+TEXT = """Standard plan
+EEA consumer cards 1.5% + €0.25
+All other cards 3.25% + €0.25
+Debit cards 1%
+Currency conversion 2%
+Large volumes: from 1.2%, talk to us
+
+SEPA Direct Debit €0.35
+Disputes €15, refunded if you win
+Payouts every Monday after 2 business days
+No set-up fee
+Prices without VAT
+"""
+
+
+def asked(**changes: Any) -> dict[str, Any]:
+    return {"name": "Larkhithe", "country": "PT", "currency": "EUR", "text": TEXT, "hand": HAND, **changes}
+
+
+def preview(client: TestClient, **changes: Any) -> Any:
+    answer = client.post("/api/new-provider/preview", json=asked(**changes))
+    assert answer.status_code == 200, answer.json()
+    return answer.json()
+
+
+def test_every_line_says_what_it_means_and_what_the_order_costs_by_it(client: TestClient) -> None:
+    seen = preview(client)
+    assert [(line["number"], line["kind"], line["fee"]) for line in seen["lines"]] == [
+        (1, "other", None),
+        (2, "price", "1.53 EUR"),
+        (3, "price", None),
+        (4, "price", None),
+        (5, "extra", None),
+        (6, "unread", None),
+        (7, "blank", None),
+        (8, "price", "0.35 EUR"),
+        (9, "other", None),
+        (10, "other", None),
+        (11, "other", None),
+        (12, "note", None),
+    ]
+    said = {line["number"]: line["sentence"] for line in seen["lines"]}
+    assert said[1] == "Everything below is the plan Standard."
+    assert said[2] == (
+        "Card, buyer in the shop's country or buyer elsewhere in the provider's region; consumer debit or consumer "
+        "credit card: 1.5 % + 0.25 EUR."
+    )
+    assert said[5] == "On top, Currency conversion, converted: 2 %."
+    assert said[6] == "There is no price in it."
+    assert said[9] == "A dispute costs 15.00 EUR, given back when it is won."
+    assert said[10] == "Money arrives every Monday after 2 business days."
+    assert said[11] == "Set-up costs 0.00 EUR."
+    assert seen["lines"][3]["overlaps"] == "Line 2 goes first for the orders that both are about."
+    assert seen["lines"][1]["tail"] == ": 1.5 % + 0.25 EUR."
+    assert (seen["prices"], seen["unread"]) == (5, 1)
+    # Nothing is kept by looking.
+    assert "larkhithe" not in {card["provider"] for card in client.get("/api/rate-cards").json()}
+
+
+def test_a_part_that_is_picked_otherwise_counts(client: TestClient) -> None:
+    seen = preview(client, corrections=[{"line": 2, "card_kinds": ["commercial"], "places": ["domestic"]}])
+    line = seen["lines"][1]
+    assert (line["card_kinds"], line["places"], line["fee"]) == (["commercial"], ["domestic"], None)
+
+
+def test_the_prices_are_kept_with_their_text_and_compared(client: TestClient) -> None:
+    kept = client.post("/api/new-provider", json=asked())
+    assert (kept.status_code, kept.json()["provider"], kept.json()["routes"]) == (201, "larkhithe", 2)
+    held = client.get("/api/rate-cards/larkhithe/always").json()["card"]
+    assert held["source"] == {"text": TEXT.strip(), "read_on": "2026-11-24"}
+    ranked = client.get("/api/compare", params=HAND).json()["ranked"]
+    assert "larkhithe/standard/card" in {entry["route"]["key"] for entry in ranked}
+    # It is a provider like any other: an account can be begun.
+    providers = {entry["provider"] for entry in client.get("/api/accounts").json()["providers"]}
+    assert "larkhithe" in providers
+    twice = client.post("/api/new-provider", json=asked())
+    assert (twice.status_code, twice.json()["errors"][0]["code"]) == (409, "cards-same-day")
+
+
+def test_prices_that_are_typed(client: TestClient) -> None:
+    rows = [
+        {"method": "card", "place": "domestic", "percent": "1,2", "fixed": "0.20 EUR"},
+        {"method": "card", "place": "eea", "percent": "1.5"},
+        {"method": "card", "place": "abroad", "percent": "2.9", "fixed": "0,25 EUR"},
+        {"method": "invoice", "percent": "1"},
+    ]
+    seen = preview(client, text="", rows=rows)
+    assert [line["fee"] for line in seen["lines"]] == [None, "1.28 EUR", None, "0.85 EUR"]
+    assert client.post("/api/new-provider", json=asked(text="", rows=rows)).status_code == 201
+    card = client.get("/api/rate-cards/larkhithe/always").json()["card"]
+    assert card["source"] is None
+    assert [rate["percent"] for rate in card["rates"]] == ["1.2", "1.5", "2.9", "1"]
+
+
+@pytest.mark.parametrize(
+    ("changes", "field", "code"),
+    [
+        ({"text": "Contact us"}, "text", "text-no-price"),
+        ({"text": ""}, "text", "text-no-price"),
+        ({"text": "Cards 1%\x00"}, "text", "text-binary"),
+        ({"text": "Cards 1%\n" * 3000}, "text", "text-too-long"),
+        ({"name": " "}, "name", "blank"),
+        ({"country": "Portugal"}, "country", "country-unknown"),
+        ({"currency": "euro"}, "currency", "currency-unknown"),
+        ({"rows": [{"method": "card", "percent": "much"}]}, "rows.0.percent", "percent-text"),
+        (
+            {"rows": [{"method": "card", "percent": "1"}, {"method": "card", "percent": "2"}]},
+            "rows.1",
+            "price-row",
+        ),
+    ],
+)
+def test_what_cannot_be_kept_is_refused_by_field_and_nothing_is_half_kept(
+    client: TestClient, changes: dict[str, Any], field: str, code: str
+) -> None:
+    answer = client.post("/api/new-provider", json=asked(**changes))
+    assert answer.status_code == 422
+    assert [(fault["field"], fault["code"]) for fault in answer.json()["errors"]] == [(field, code)]
+    assert "larkhithe" not in {card["provider"] for card in client.get("/api/rate-cards").json()}
+
+
+def test_a_text_of_ten_megabytes_is_refused(client: TestClient) -> None:
+    answer = client.post("/api/new-provider", json=asked(text="x" * 10_000_000))
+    assert answer.status_code in (413, 422)
+    assert answer.json()["errors"][0]["code"] in ("body-too-large", "text-too-long")

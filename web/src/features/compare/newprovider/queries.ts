@@ -1,0 +1,28 @@
+import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
+import { answered, api, type Schema } from "../../../api/client";
+import { keys } from "../../../api/keys";
+
+export type NewProvider = Schema<"NewProvider">;
+export type Preview = Schema<"NewProviderOut">;
+export type Line = Schema<"LineOut">;
+export type Row = NonNullable<NewProvider["rows"]>[number];
+export type Correction = NonNullable<NewProvider["corrections"]>[number];
+
+/** How the prices would be read, and what the order in hand would cost by them. */
+export function usePreview(asked: NewProvider, ready: boolean) {
+  return useQuery({
+    queryKey: [...keys.tried, "new", asked],
+    queryFn: () => answered(api.POST("/api/new-provider/preview", { body: asked })),
+    enabled: ready,
+    placeholderData: keepPreviousData,
+    retry: false,
+    gcTime: 10_000,
+  });
+}
+
+/** Keep the prices as a rate card. */
+export function useAddProvider() {
+  return useMutation({
+    mutationFn: (asked: NewProvider) => answered(api.POST("/api/new-provider", { body: asked })),
+  });
+}
