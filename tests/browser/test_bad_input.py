@@ -162,9 +162,9 @@ def test_an_empty_shop_asks_first_and_then_takes_an_order(desk: Desk) -> None:
     desk.until(lambda: desk.named("Trading name", "input").get_attribute("value") == "Lume")
     assert desk.named("First line: what you sell", "input").get_attribute("value") == "Candle"
     desk.type_into("Usual amount, in EUR", "20,00")
-    desk.see("There is no rate card yet.")
+    desk.see("There are no prices to compare yet")
     assert desk.violations() == []
-    desk.click("Put in seven example cards")
+    desk.click("Look at seven invented examples")
     desk.see("Online banking Brixavo")
     desk.click("How the cost of Bank transfer came about", exact=False)
     desk.click("Add to checkout: Bank transfer")

@@ -8,6 +8,7 @@ from pydantic import BaseModel, Field
 from monedero.core.account import Act, Mode, Stage
 from monedero.core.fields import Name, WebAddress
 from monedero.core.provider import ConnectBy, CredentialField
+from monedero.work.accounts.elsewhere import HeldElsewhere
 
 
 class AskOut(BaseModel):
@@ -83,6 +84,8 @@ class AccountOut(BaseModel):
     waits_for: str
     number: str
     pooled: bool
+    elsewhere: HeldElsewhere | None
+    elsewhere_text: str
     storefronts: list[str] | None
     application: ApplicationOut
     credentials: list[Masked]
@@ -109,6 +112,13 @@ class BringsOut(BaseModel):
     saves: str
 
 
+class Named(BaseModel):
+    """An account or a plan by its id and what it is called."""
+
+    id: str
+    name: str
+
+
 class SheetOut(BaseModel):
     """The sheet of a provider."""
 
@@ -118,6 +128,7 @@ class SheetOut(BaseModel):
     about: str
     brings: BringsOut
     methods: list[MethodSides]
+    plans: list[Named]
     shut: list[str]
     asks: list[AskOut]
     review_days: int
@@ -133,13 +144,6 @@ class SheetOut(BaseModel):
     office: str
     own_gateway: str
     accounts: list[AccountOut]
-
-
-class Named(BaseModel):
-    """An account by its id and what it is called."""
-
-    id: str
-    name: str
 
 
 class Indexed(BaseModel):

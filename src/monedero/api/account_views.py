@@ -8,6 +8,7 @@ from monedero.api.account_schemas import (
     Excluded,
     Masked,
     MethodSides,
+    Named,
     NotificationsOut,
     SaidOut,
     SheetOut,
@@ -20,6 +21,7 @@ from monedero.wording import reason_text
 from monedero.wording.accounts import (
     ask_text,
     connects_text,
+    elsewhere_text,
     here_text,
     since_text,
     stands_text,
@@ -29,6 +31,7 @@ from monedero.wording.accounts import (
 from monedero.wording.catalogue import say
 from monedero.wording.facts import terms_text
 from monedero.wording.show import money, whole
+from monedero.work.accounts.elsewhere import HeldElsewhere
 from monedero.work.accounts.notifications import Health
 from monedero.work.accounts.provider_sheet import Sheet
 from monedero.work.compare.inputs import inputs_of
@@ -46,11 +49,13 @@ def account_out(running: RunningShop, account: Account) -> AccountOut:
         name=account.name or facts.name,
         stage=account.stage,
         can=[act for act in Act if account.can(act)],
-        stands=stands_text(account.stage, facts.name),
+        stands=say("stands-elsewhere") if account.elsewhere else stands_text(account.stage, facts.name),
         since=since_text(account),
         waits_for=waits_for_text(account.stage, facts.review_days),
         number=account.number,
         pooled=account.pooled,
+        elsewhere=_elsewhere(account) if account.elsewhere else None,
+        elsewhere_text=elsewhere_text(account, facts.name) if account.elsewhere else "",
         storefronts=account.storefronts,
         application=ApplicationOut(
             payout=application.payout,
@@ -115,6 +120,7 @@ def sheet_out(running: RunningShop, found: Sheet, mode: Mode) -> SheetOut:
             saves=saves,
         ),
         methods=_sides(running, found),
+        plans=[Named(id=plan.id, name=plan.name) for plan in (found.card.plans if found.card else [])],
         shut=[reason_text(reason, names) for reason in found.shut],
         asks=[AskOut(ask=ask.value, text=ask_text(ask), there=there) for ask, there in found.asks],
         review_days=facts.review_days,
@@ -166,3 +172,14 @@ def _sides(running: RunningShop, found: Sheet) -> list[MethodSides]:
             )
         )
     return sides
+
+
+def _elsewhere(account: Account) -> HeldElsewhere:
+    return HeldElsewhere(
+        plan=account.plan,
+        since=account.since,
+        methods=account.active_methods,
+        storefronts=account.storefronts,
+        takings=account.takings,
+        saved_details=account.saved_details,
+    )

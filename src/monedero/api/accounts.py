@@ -30,7 +30,9 @@ from monedero.api.problems import PROBLEMS
 from monedero.api.requests import RunningDep
 from monedero.core.account import Stage
 from monedero.core.errors import Refused
+from monedero.server.held_elsewhere import hold_elsewhere
 from monedero.wording.accounts import since_text, stands_text
+from monedero.work.accounts.elsewhere import HeldElsewhere
 from monedero.work.accounts.own_gateway import put_gateway
 from monedero.work.accounts.provider_sheet import leaving, sheet
 from monedero.work.accounts.storefronts import serve
@@ -86,6 +88,12 @@ def add_gateway(running: RunningDep, new: GatewayNew) -> GoTo:
 def begin_account(running: RunningDep, provider: str, asked: Begin) -> AccountOut:
     """Begin an application; a first one that is under way stays as it is."""
     return account_out(running, running.applications.begin(provider, asked.mode, asked.name))
+
+
+@router.put("/accounts/{provider}/elsewhere")
+def hold_account_elsewhere(running: RunningDep, provider: str, told: HeldElsewhere, mode: ModeDep) -> AccountOut:
+    """Say that the account with a provider is held elsewhere, or say it anew; it counts as connected."""
+    return account_out(running, hold_elsewhere(running, provider, mode, told))
 
 
 @router.put("/accounts/{id}/payout")

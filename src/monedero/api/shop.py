@@ -16,7 +16,7 @@ from monedero.core.shop import Shop
 from monedero.figures import methods
 from monedero.figures.assumptions import trades
 from monedero.wording.places import country_name, network_name
-from monedero.work.compare.rate_cards import card_networks
+from monedero.work.compare.rate_cards import card_networks, provider_names
 from monedero.work.shop.lookups import methods_of
 
 router = APIRouter(prefix="/api", tags=["shop"], responses=PROBLEMS)
@@ -56,6 +56,7 @@ class Choices(BaseModel):
     methods: list[Choice]
     trades: list[Choice]
     families: list[Choice]
+    providers: list[Choice]
 
 
 @router.get("/shop")
@@ -104,6 +105,7 @@ def _choices() -> Choices:
         methods=[],
         trades=[Choice(code=code, name=name) for code, name in trades().items()],
         families=[Choice(code=family.value, name=family.value.replace("-", " ")) for family in Family],
+        providers=[],
     )
 
 
@@ -116,4 +118,5 @@ def read_choices(running: RunningDep) -> Choices:
     named = sorted(
         (Choice(code=id, name=method.name) for id, method in known.items()), key=lambda choice: choice.name
     )
-    return _choices().model_copy(update={"card_networks": networks, "methods": named})
+    providers = [Choice(code=id, name=name) for id, name in provider_names(running.store).items()]
+    return _choices().model_copy(update={"card_networks": networks, "methods": named, "providers": providers})

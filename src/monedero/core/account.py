@@ -21,11 +21,11 @@ provider
 from collections.abc import Mapping
 from datetime import date, datetime
 from enum import StrEnum
-from typing import Any
+from typing import Annotated, Any
 
-from pydantic import StrictBool, model_validator
+from pydantic import Field, StrictBool, StrictInt, model_validator
 
-from monedero.core.fields import AnyOf, Description, Identifier, Name, Strict
+from monedero.core.fields import AnyOf, Description, Identifier, MoneyPositive, Name, Strict
 
 
 class Mode(StrEnum):
@@ -97,7 +97,9 @@ class Account(Strict):
     """The shop's contract with one provider; `since` is the day on which it reached its stage.
 
     `storefronts` by their ids; None: it serves all of them. `pooled`: an account of the shop's software, not its own.
-    `number` is what the provider calls the merchant, `endpoint` the end of the address for its notifications.
+    `elsewhere`: it is held, and Monedero carries none of its payments; then `plan`, `takings` (in a month) and
+    `saved_details` (buyers whose details lie there) are what the owner said. `number` is what the provider calls the
+    merchant, `endpoint` the end of the address for its notifications.
     """
 
     id: Identifier = ""
@@ -109,6 +111,10 @@ class Account(Strict):
     other_methods: list[MethodStanding] = []
     since: date | None = None
     pooled: StrictBool = False
+    elsewhere: StrictBool = False
+    plan: Identifier | None = None
+    takings: MoneyPositive | None = None
+    saved_details: Annotated[StrictInt, Field(ge=0, le=10**9)] | None = None
     storefronts: AnyOf[Identifier] | None = None
     number: Description = ""
     endpoint: Description = ""

@@ -1,19 +1,16 @@
 """Begin: the demo shop, and the example rate cards that a new shop may start from."""
 
-import secrets
 from datetime import UTC, datetime, time, timedelta
 
 from monedero import demo
-from monedero.core.account import Account, MethodStanding, Stage
+from monedero.core.account import Account, Stage
 from monedero.core.application import Application, Ask
-from monedero.formats import webhook
 from monedero.formats.gateway import ApplicationAsked
+from monedero.server.played_accounts import open_there
 from monedero.standins.provider.merchants import Holder
 from monedero.standins.provider.program import SimulatedProvider
 from monedero.store import Store
 from monedero.work.accounts.applications import application_name
-from monedero.work.accounts.connections import NOTIFY
-from monedero.work.accounts.gateways import Access, HeldSecret, access_name
 from monedero.work.accounts.merchant_file import NAME, MerchantFile
 from monedero.work.checkout.publish import publish, to_publish
 
@@ -93,17 +90,4 @@ def _at_provider(store: Store, provider: SimulatedProvider, account: Account, no
     )
     store.sealed.put(application_name(account), applied)
     holder = Holder(business.legal_name, business.email, business.country)
-    merchant = provider.merchants.open(account.provider, account.mode, holder)
-    methods: dict[str, MethodStanding | None] = dict.fromkeys(account.active_methods)
-    methods |= {standing.method: standing for standing in account.other_methods}
-    provider.merchants.put(merchant.model_copy(update={"methods": methods}))
-    endpoint, secret = secrets.token_urlsafe(12), webhook.new_secret()
-    provider.merchants.set_endpoint(merchant.number, f"{NOTIFY}/{endpoint}", secret)
-    access = Access(
-        token=provider.merchants.new_token(merchant.number),
-        fields=merchant.credentials[0].fields if merchant.credentials else {},
-        changed_at=now,
-        secrets=[HeldSecret(secret=secret)],
-    )
-    store.sealed.put(access_name(account.id, account.mode), access)
-    return account.model_copy(update={"number": merchant.number, "endpoint": endpoint})
+    return open_there(store, provider, account, holder, now)

@@ -144,7 +144,7 @@ class Shops:
     def _running(self, folder: Path, name: str, file: str) -> RunningShop:
         store = Store(folder / f"{file}.sqlite")
         clock = Clock(store, self.true_time)
-        provider = played_for(name, folder / f"{file}-outside.sqlite", clock.now, self._post)
+        provider = played_for(name, folder / f"{file}-outside.sqlite", clock.now, self._post, store)
         hosts = Hosts(self._allowed | LOOPBACK if name == "demo" else self._allowed)
         gateways = Gateways(store, gateways_of(name), clock.now, hosts)
         till = Till(store, gateways, clock.now)

@@ -13,7 +13,7 @@ from monedero.core.application import Ask
 from monedero.core.provider import ConnectBy
 from monedero.core.tender.model import Tender
 from monedero.wording.catalogue import has, say
-from monedero.wording.show import day, time_of_day
+from monedero.wording.show import day, money, time_of_day
 
 
 def ask_text(ask: Ask) -> str:
@@ -50,6 +50,16 @@ def there_text(account: Account | None, method: str) -> str:
         {"day": day(held.ready_at.date().isoformat()), "time": time_of_day(held.ready_at)} if held.ready_at else {}
     )
     return say(f"method-{held.standing.value}{'-until' if ready else ''}", why=held.reason, **ready)
+
+
+def elsewhere_text(account: Account, provider: str) -> str:
+    """What it means that an account is held elsewhere, with what the owner said of it."""
+    said = [say("elsewhere", provider=provider)]
+    if account.takings is not None:
+        said.append(say("elsewhere-takings", amount=money(str(account.takings))))
+    if account.saved_details:
+        said.append(say("elsewhere-saved", count=account.saved_details))
+    return " ".join(said)
 
 
 def since_text(account: Account | None) -> str:

@@ -888,6 +888,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/accounts/{provider}/elsewhere": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Hold Account Elsewhere
+         * @description Say that the account with a provider is held elsewhere, or say it anew; it counts as connected.
+         */
+        put: operations["hold_account_elsewhere_api_accounts__provider__elsewhere_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/accounts/{id}/payout": {
         parameters: {
             query?: never;
@@ -1646,6 +1666,9 @@ export interface components {
             number: string;
             /** Pooled */
             pooled: boolean;
+            elsewhere: components["schemas"]["HeldElsewhere"] | null;
+            /** Elsewhere Text */
+            elsewhere_text: string;
             /** Storefronts */
             storefronts: string[] | null;
             application: components["schemas"]["ApplicationOut"];
@@ -2174,6 +2197,8 @@ export interface components {
             trades: components["schemas"]["Choice"][];
             /** Families */
             families: components["schemas"]["Choice"][];
+            /** Providers */
+            providers: components["schemas"]["Choice"][];
         };
         /**
          * ChosenValue
@@ -2768,6 +2793,24 @@ export interface components {
             verdict: string;
         };
         /**
+         * HeldElsewhere
+         * @description What the owner says of an account that is held elsewhere; storefronts None: it serves all of them.
+         */
+        HeldElsewhere: {
+            /** Plan */
+            plan?: string | null;
+            /** Since */
+            since?: string | null;
+            /** Methods */
+            methods: string[];
+            /** Storefronts */
+            storefronts?: string[] | null;
+            /** Takings */
+            takings?: string | null;
+            /** Saved Details */
+            saved_details?: number | null;
+        };
+        /**
          * ImportState
          * @description How far the reading of a file is.
          * @enum {string}
@@ -3259,7 +3302,7 @@ export interface components {
         };
         /**
          * Named
-         * @description An account by its id and what it is called.
+         * @description An account or a plan by its id and what it is called.
          */
         Named: {
             /** Id */
@@ -4410,6 +4453,8 @@ export interface components {
             brings: components["schemas"]["BringsOut"];
             /** Methods */
             methods: components["schemas"]["MethodSides"][];
+            /** Plans */
+            plans: components["schemas"]["Named"][];
             /** Shut */
             shut: string[];
             /** Asks */
@@ -8263,6 +8308,74 @@ export interface operations {
         responses: {
             /** @description Successful Response */
             201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    hold_account_elsewhere_api_accounts__provider__elsewhere_put: {
+        parameters: {
+            query?: {
+                mode?: components["schemas"]["Mode"];
+            };
+            header?: never;
+            path: {
+                provider: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeldElsewhere"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -12,7 +12,7 @@ export function Heading({ title, note, children }: HeadingProps) {
     <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 mb-2">
       <h1 className="text-title">{title}</h1>
       {note && <p className="text-soft">{note}</p>}
-      <div className="ml-auto flex items-baseline gap-4">{children}</div>
+      <div className="ml-auto flex flex-wrap items-baseline gap-x-4 gap-y-1">{children}</div>
     </div>
   );
 }

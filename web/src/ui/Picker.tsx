@@ -5,6 +5,11 @@ export interface Option {
   label: string;
 }
 
+/** Codes with their names, as a picker offers them. */
+export function optionsOf(choices: { code: string; name: string }[] | undefined): Option[] {
+  return (choices ?? []).map(({ code, name }) => ({ value: code, label: name }));
+}
+
 interface Props {
   label: string;
   value: string;

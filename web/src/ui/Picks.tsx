@@ -36,6 +36,7 @@ export function Picks(props: Props) {
     ...values.filter((value) => !named.has(value)).map((value) => ({ value, label: value })),
     ...options,
   ];
+  const code = look === "field" && values.length === 1 ? values[0] : "";
   const fresh = add && typed.trim() ? add(typed.trim()) : "";
 
   function choose(value: string) {
@@ -56,8 +57,12 @@ export function Picks(props: Props) {
         </span>
       )}
       <Popover.Root open={open} onOpenChange={setOpen}>
-        <Popover.Trigger className={LOOKS[look]} aria-label={`${label}: ${shown || none}`}>
-          <span className={shown ? "" : "text-soft font-normal"}>{shown || none}</span>
+        <Popover.Trigger
+          className={LOOKS[look]}
+          aria-label={`${label}: ${shown || none}${code ? ` ${code}` : ""}`}
+        >
+          <span className={`flex-1 ${shown ? "" : "text-soft font-normal"}`}>{shown || none}</span>
+          {code && <span className="text-soft"> {code}</span>}
           {look === "field" && (
             <span className="text-soft" aria-hidden>
               ⌄

@@ -41,7 +41,7 @@ def plan_key(provider: str, plan: str) -> str:
 
 @dataclass(frozen=True, slots=True)
 class Takings:
-    """What accounts take in a month: every account alike, or each plan (by its `plan_key`) its own, in one currency.
+    """What accounts take in a month: each plan (by its `plan_key`) its own, and every other one alike.
 
     Where neither is given, nothing is known.
     """
@@ -51,10 +51,11 @@ class Takings:
 
     def of(self, card: RateCard) -> Mapping[str, Volume]:
         """What the account takes, by plan of a card; one that is not known is not there."""
-        if self.every is not None:
-            return dict.fromkeys((plan.id for plan in card.plans), Volume.of(self.every))
+        alike = (
+            {} if self.every is None else dict.fromkeys((plan.id for plan in card.plans), Volume.of(self.every))
+        )
         named = {plan.id: plan_key(card.provider.id, plan.id) for plan in card.plans}
-        return {plan: self.by_plan[name] for plan, name in named.items() if name in self.by_plan}
+        return alike | {plan: self.by_plan[name] for plan, name in named.items() if name in self.by_plan}
 
 
 NOT_KNOWN = Takings()

@@ -23,6 +23,13 @@ stands-question = { $provider } asked something and waits for your answer
 stands-refused = { $provider } refused the application
 stands-approved = { $provider } approved you; the account is not connected yet
 stands-connected = Connected
+stands-elsewhere = Held elsewhere
+elsewhere = Monedero does not carry its payments: whoever does tells you what was paid. Rehearsals are played here, under the name of { $provider }.
+elsewhere-takings = It takes { $amount } in a month.
+elsewhere-saved = { $count ->
+    [one] The details of one buyer lie
+   *[other] The details of { $count } buyers lie
+  } there, and would be lost with it.
 stands-lapsed = { $provider } closed the account
 stands-disconnected = You disconnected the account
 stands-withdrawn = You withdrew the application

@@ -134,7 +134,7 @@ class Connections:
 
     def refresh(self, account: Account) -> Account:
         """Ask how the account stands; one that the provider no longer opens has lapsed."""
-        if account.stage is not Stage.CONNECTED:
+        if account.stage is not Stage.CONNECTED or account.elsewhere:
             return account
         try:
             held = self._gateways.of(account).account()
@@ -225,7 +225,9 @@ class Connections:
         )
         endpoint = account.endpoint or secrets.token_urlsafe(12)
         since = account.since if account.stage is Stage.CONNECTED else self._now().date()
-        update = {"stage": Stage.CONNECTED, "since": since, "number": held.number, "endpoint": endpoint}
+        # What was held elsewhere is carried here from now on; all that was said of it stays.
+        update: dict[str, object] = {"stage": Stage.CONNECTED, "since": since, "elsewhere": False}
+        update |= {"number": held.number, "endpoint": endpoint}
 
         def connect(now: Account) -> Account:
             # The account may have been left, or its storefronts changed, while the provider was asked.

@@ -83,7 +83,8 @@ class CompareInputs:
         self, pricer: CardPricer, order: Order, takings: Takings
     ) -> list[tuple[Route, FeeCurve | NotPriced]]:
         """The fee of every route of a card for every amount, kept for orders that differ in their amount alone."""
-        key = (pricer.card.provider.id, order.known, order.placed_on, takings.every)
+        taken = tuple(sorted(takings.of(pricer.card).items()))
+        key = (pricer.card.provider.id, order.known, order.placed_on, taken)
         return self._curves.get(key, lambda: fee_curves(pricer, order, takings, self.shop.currency, self.rates))
 
     @cached_property

@@ -66,3 +66,10 @@ def card_networks(store: Store) -> list[str]:
     profile = store.profile.read()
     named.update(share.network for share in (profile.value.cards if profile else ()) if share.network)
     return sorted(named)
+
+
+def provider_names(store: Store) -> dict[str, str]:
+    """Every provider that the shop knows by its card or its facts, by id, in the sequence of their names."""
+    known = {card.provider.id: card.provider.name for card in store.rate_cards.all()}
+    known |= {facts.id: facts.name for facts in store.providers.all().values()}
+    return dict(sorted(known.items(), key=lambda entry: entry[1].casefold()))

@@ -2,13 +2,21 @@
 
 from datetime import date
 
-from monedero.core.ratecard.volume import Takings
+from monedero.core.ratecard.volume import Takings, Volume, plan_key
 from monedero.store import Store
 from monedero.work.compare.inputs import inputs_of
 from monedero.work.month.costs import month_of
 
 
 def takings_of(store: Store, day: date) -> Takings:
-    """The takings that the owner typed; without them, what each plan would carry in the month."""
-    typed = inputs_of(store).shop.takings
-    return Takings(every=typed) if typed else Takings(by_plan=month_of(store, day).volumes)
+    """The takings that the owner typed, of one account or of all; without them, what each plan would carry a month."""
+    inputs = inputs_of(store)
+    told = {
+        plan_key(card.provider.id, plan.id): Volume.of(account.takings)
+        for card in inputs.cards
+        if (account := inputs.accounts.get(card.provider.id)) and account.takings
+        for plan in card.plans
+    }
+    if inputs.shop.takings:
+        return Takings(every=inputs.shop.takings, by_plan=told)
+    return Takings(by_plan={**month_of(store, day).volumes, **told})

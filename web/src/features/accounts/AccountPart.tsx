@@ -5,6 +5,7 @@ import { said } from "../../api/client";
 import { moment } from "../../lib/time";
 import { Button } from "../../ui/Button";
 import { Connect } from "./Connect";
+import { HeldElsewhere } from "./HeldElsewhere";
 import { Leave } from "./Leave";
 import { useAccountSearch, useMode } from "./mode";
 import { type Account, type Sheet, useAccountActs, useBegin } from "./queries";
@@ -25,6 +26,7 @@ export function AccountPart({ account, sheet }: { account: Account; sheet: Sheet
   const search = useAccountSearch();
   const acts = useAccountActs(account.id, mode);
   const [connecting, setConnecting] = useState(false);
+  const [telling, setTelling] = useState(false);
   const last = account.application.said.at(-1);
   const form = `/accounts/${sheet.provider}/application${search ? `${search}&` : "?"}account=${account.id}`;
   const waits = account.notifications;
@@ -41,7 +43,10 @@ export function AccountPart({ account, sheet }: { account: Account; sheet: Sheet
         <strong className={`font-semibold ${STAGE_INK[account.stage]}`}>
           {account.stands} {account.since}
         </strong>
-        {account.number && <span className="text-soft">, account {account.number}</span>}. {account.waits_for}
+        {account.number && !account.elsewhere && (
+          <span className="text-soft">, account {account.number}</span>
+        )}
+        . {account.waits_for}
       </p>
       {last && (account.stage === "question" || account.stage === "refused") && (
         <p className="border-l border-copper pl-3 my-1.5">
@@ -70,7 +75,20 @@ export function AccountPart({ account, sheet }: { account: Account; sheet: Sheet
           </Button>
         )}
         {account.can.includes("withdraw") && <Withdraw account={account} sheet={sheet} />}
-        {account.stage === "connected" && (
+        {account.elsewhere && (
+          <>
+            <Button look="quiet" onClick={() => setTelling(!telling)}>
+              Say it anew
+            </Button>
+            {account.can.includes("connect") && !connecting && (
+              <Button look="quiet" onClick={() => setConnecting(true)}>
+                Connect it here
+              </Button>
+            )}
+            {account.can.includes("disconnect") && <Leave account={account} sheet={sheet} />}
+          </>
+        )}
+        {account.stage === "connected" && !account.elsewhere && (
           <>
             {!connecting && sheet.connects === "credentials" && (
               <Button look="quiet" onClick={() => setConnecting(true)}>
@@ -96,7 +114,9 @@ export function AccountPart({ account, sheet }: { account: Account; sheet: Sheet
         )}
       </div>
       {connecting && <Connect account={account} sheet={sheet} onDone={() => setConnecting(false)} />}
-      {account.stage === "connected" && (
+      {account.elsewhere && <p className="mt-1.5 text-soft">{account.elsewhere_text}</p>}
+      {telling && <HeldElsewhere sheet={sheet} account={account} onDone={() => setTelling(false)} />}
+      {account.stage === "connected" && !account.elsewhere && (
         <>
           <dl className="mt-2 grid grid-cols-[9rem_minmax(0,1fr)] gap-x-4 text-small">
             {account.credentials.map((part) => (

@@ -1,9 +1,11 @@
+import { useState } from "react";
 import { Link } from "react-router";
 import { toast } from "sonner";
 import { said } from "../../api/client";
 import { pageOf } from "../../lib/page";
 import { Button } from "../../ui/Button";
 import { AccountPart } from "./AccountPart";
+import { HeldElsewhere } from "./HeldElsewhere";
 import { MethodsTable } from "./MethodsTable";
 import { useAccountSearch, useMode } from "./mode";
 import { type Sheet, useBegin } from "./queries";
@@ -14,6 +16,7 @@ export function ProviderSheet({ sheet }: { sheet: Sheet }) {
   const search = useAccountSearch();
   const begin = useBegin(mode);
   const held = sheet.excludes.filter((other) => other.held);
+  const [elsewhere, setElsewhere] = useState(false);
   const begun = sheet.accounts.length > 0;
   return (
     <article aria-labelledby="provider" className="py-4 max-w-3xl">
@@ -71,14 +74,20 @@ export function ProviderSheet({ sheet }: { sheet: Sheet }) {
               >
                 {sheet.own_gateway ? "Use it" : "Begin the application"}
               </Button>
-              {!sheet.own_gateway && (
-                <span className="text-soft">
+              {sheet.plans.length > 0 && !elsewhere && (
+                <Button look="quiet" onClick={() => setElsewhere(true)}>
+                  I hold an account there, and keep it where it is
+                </Button>
+              )}
+              {!sheet.own_gateway && sheet.review_days > 0 && (
+                <span className="text-soft basis-full">
                   Review takes about {sheet.review_days} {sheet.review_days === 1 ? "day" : "days"}; your own
                   arrangements can take orders meanwhile.
                 </span>
               )}
             </p>
           )}
+          {elsewhere && <HeldElsewhere sheet={sheet} onDone={() => setElsewhere(false)} />}
         </section>
       )}
 

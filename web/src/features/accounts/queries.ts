@@ -68,6 +68,19 @@ export function useBegin(mode: Mode) {
   });
 }
 
+/** Say that an account with a provider is held elsewhere. */
+export function useHoldElsewhere(provider: string, mode: Mode) {
+  return useMutation({
+    mutationFn: (body: Schema<"HeldElsewhere">) =>
+      answered(
+        api.PUT("/api/accounts/{provider}/elsewhere", {
+          params: { path: { provider }, query: { mode } },
+          body,
+        }),
+      ),
+  });
+}
+
 /** Put a gateway of the shop's own among the providers. */
 export function useAddGateway() {
   return useMutation({

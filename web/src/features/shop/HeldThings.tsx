@@ -1,7 +1,8 @@
-import { between, putIn } from "../../lib/lists";
+import { putIn } from "../../lib/lists";
 import { inCurrency } from "../../lib/money";
 import { Button } from "../../ui/Button";
-import { Picker } from "../../ui/Picker";
+import { optionsOf, Picker } from "../../ui/Picker";
+import { Picks } from "../../ui/Picks";
 import { TextField } from "../../ui/TextField";
 import { Toggle } from "../../ui/Toggle";
 import { freeId } from "./ids";
@@ -18,7 +19,11 @@ type SoftwarePlan = Software["plans"][number];
 
 /** What is there already: the trade, the shop software with its own fee, and methods of the shop's own. */
 export function HeldThings({ shop, save, quietly, remove }: Sections) {
-  const trades = useChoices().data?.trades ?? [];
+  const choices = useChoices().data;
+  const trades = choices?.trades ?? [];
+  const providers = optionsOf(choices?.providers);
+  const countries = optionsOf(choices?.countries);
+  const currencies = optionsOf(choices?.currencies);
   const software = shop.software;
   const own = shop.own_methods ?? [];
   const withPlan = (id: string, part: Partial<SoftwarePlan>) => (before: Shop) =>
@@ -49,15 +54,12 @@ export function HeldThings({ shop, save, quietly, remove }: Sections) {
             ]}
             onPick={(trade) => quietly((before) => ({ ...before, trade: trade === "none" ? null : trade }))}
           />
-          <TextField
+          <Picks
             label="Providers whose terminal you hold"
-            value={(shop.terminals ?? []).join(", ")}
-            save={(text) =>
-              save((before) => ({
-                ...before,
-                terminals: between(text),
-              }))
-            }
+            values={shop.terminals ?? []}
+            options={providers}
+            none="none"
+            onPick={(terminals) => quietly((before) => ({ ...before, terminals }))}
           />
           {software ? (
             <>
@@ -159,32 +161,29 @@ export function HeldThings({ shop, save, quietly, remove }: Sections) {
               >
                 Add a plan
               </Button>
-              <TextField
-                width="w-72"
-                label="Providers on which it takes no fee of its own"
-                value={(software.waived ?? []).join(", ")}
-                save={(text) =>
-                  save((before) => ({
-                    ...before,
-                    software: {
-                      ...software,
-                      waived: between(text),
-                    },
-                  }))
-                }
-              />
-              <TextField
-                width="w-72"
-                label="Works with these providers alone; empty means all"
-                value={(software.allows ?? []).join(", ")}
-                save={(text) => {
-                  const allows = between(text);
-                  return save((before) => ({
-                    ...before,
-                    software: { ...software, allows: allows.length > 0 ? allows : null },
-                  }));
-                }}
-              />
+              <div className="w-72">
+                <Picks
+                  label="Providers on which it takes no fee of its own"
+                  values={software.waived ?? []}
+                  options={providers}
+                  none="none"
+                  onPick={(waived) => quietly((before) => ({ ...before, software: { ...software, waived } }))}
+                />
+              </div>
+              <div className="w-72">
+                <Picks
+                  label="Works with these providers alone"
+                  values={software.allows ?? []}
+                  options={providers}
+                  none="with all of them"
+                  onPick={(allows) =>
+                    quietly((before) => ({
+                      ...before,
+                      software: { ...software, allows: allows.length > 0 ? allows : null },
+                    }))
+                  }
+                />
+              </div>
             </div>
           </>
         )}
@@ -280,14 +279,15 @@ export function HeldThings({ shop, save, quietly, remove }: Sections) {
                 </Button>
                 <div className="col-span-full grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_auto] gap-x-6 items-end pb-2">
                   {LIMITS.map(([key, label]) => (
-                    <TextField
+                    <Picks
                       key={key}
-                      label={`${label}, ${method.name}; empty means all`}
-                      value={(method[key] ?? []).join(", ")}
-                      save={(text) => {
-                        const list = between(text);
+                      label={`${label}, ${method.name}`}
+                      values={method[key] ?? []}
+                      options={key === "currencies" ? currencies : countries}
+                      none="all of them"
+                      onPick={(list) => {
                         const limit = list.length > 0 ? list : null;
-                        return save(
+                        quietly(
                           edit((before) => ({ ...before, method: { ...before.method, [key]: limit } })),
                         );
                       }}

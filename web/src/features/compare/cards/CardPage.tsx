@@ -241,8 +241,21 @@ export function CardPage() {
           onAdd={() => add("extras")}
         />
       </section>
-      <PlanFields card={card} save={save} />
+      <PlanFields card={card} save={save} quietly={quietly} />
+      {card.source && <Source source={card.source} />}
     </>
+  );
+}
+
+/** The price list that the figures were read from. */
+function Source({ source }: { source: NonNullable<Card["source"]> }) {
+  return (
+    <details className="mb-6 max-w-3xl">
+      <summary>Read from the provider's price list on {dayText(source.read_on)}</summary>
+      <pre className="mt-2 border border-rule bg-sheet px-3 py-2 font-mono text-small whitespace-pre-wrap">
+        {source.text}
+      </pre>
+    </details>
   );
 }
 

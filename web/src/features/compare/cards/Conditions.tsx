@@ -1,7 +1,9 @@
 import { inCurrency } from "../../../lib/money";
-import { Picker } from "../../../ui/Picker";
+import { type Option, optionsOf, Picker } from "../../../ui/Picker";
+import { Picks } from "../../../ui/Picks";
 import { TextField } from "../../../ui/TextField";
-import { listOf, withCondition, withEnd } from "./edits";
+import { idOf, useChoices } from "../../shop";
+import { withCondition, withEnd } from "./edits";
 import type { When } from "./queries";
 
 interface Props {
@@ -13,14 +15,11 @@ interface Props {
   quietly: (change: (when: When) => When) => void;
 }
 
-const LISTS = [
-  ["currency", "Currencies, such as EUR, GBP"],
-  ["buyer_country", "Buyer's countries, such as PT, ES"],
-  ["origin", "Buyer is domestic, region or abroad"],
-  ["card_kind", "Cards: consumer-debit, consumer-credit, commercial"],
-  ["card_network", "Networks, such as aster, cygnet"],
-  ["line_kind", "Lines: goods, download, course, membership, booking"],
-] as const;
+const ORIGINS: Option[] = [
+  { value: "domestic", label: "in the shop's country" },
+  { value: "region", label: "elsewhere in the provider's region" },
+  { value: "abroad", label: "abroad" },
+];
 
 const TRUTHS = [
   ["recurring", "Repeats"],
@@ -29,18 +28,32 @@ const TRUTHS = [
 
 /** What an order must be for a rate to fit; every field that is filled must hold. */
 export function Conditions({ name, currency, when, save, quietly }: Props) {
+  const choices = useChoices().data;
+  const lists = [
+    { key: "currency", label: "Currencies", options: optionsOf(choices?.currencies) },
+    { key: "buyer_country", label: "Buyer's countries", options: optionsOf(choices?.countries) },
+    { key: "origin", label: "Buyer is", options: ORIGINS },
+    { key: "card_kind", label: "Cards", options: optionsOf(choices?.card_kinds) },
+    { key: "card_network", label: "Networks", options: optionsOf(choices?.card_networks) },
+    { key: "line_kind", label: "Lines", options: optionsOf(choices?.kinds) },
+  ] as const;
   const bands = [
     ["amount", "Amount"],
     ["monthly_volume", "Account takes a month"],
   ] as const;
   return (
     <div className="grid grid-cols-2 lg:grid-cols-3 gap-x-5 gap-y-2 bg-sheet border border-rule-soft px-4 py-3 mb-2">
-      {LISTS.map(([key, label]) => (
-        <TextField
+      {lists.map(({ key, label, options }) => (
+        <Picks
           key={key}
-          label={`${label}`}
-          value={(when[key] ?? []).join(", ")}
-          save={(text) => save((before) => withCondition(before, key, listOf(text)))}
+          label={`${label}, ${name}`}
+          values={when[key] ?? []}
+          options={options}
+          none="any"
+          {...(key === "card_network" ? { add: idOf } : {})}
+          onPick={(picked) =>
+            quietly((before) => withCondition(before, key, picked.length > 0 ? picked : undefined))
+          }
         />
       ))}
       {bands.map(([key, label]) =>

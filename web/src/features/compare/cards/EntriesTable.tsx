@@ -1,21 +1,12 @@
 import { Fragment, useState } from "react";
 import { inCurrency, shown } from "../../../lib/money";
 import { Button } from "../../../ui/Button";
-import { Picker } from "../../../ui/Picker";
+import { optionsOf } from "../../../ui/Picker";
+import { Picks } from "../../../ui/Picks";
 import { TextField } from "../../../ui/TextField";
-import { useChoices } from "../../shop";
+import { idOf, useChoices } from "../../shop";
 import { Conditions } from "./Conditions";
-import {
-  currencyOf,
-  type Entry,
-  type Kind,
-  listOf,
-  moved,
-  stepsOf,
-  stepsText,
-  withEntry,
-  withText,
-} from "./edits";
+import { currencyOf, type Entry, type Kind, moved, stepsOf, stepsText, withEntry, withText } from "./edits";
 import type { Card, Rate, Tried } from "./queries";
 
 interface Props {
@@ -36,14 +27,6 @@ const FIGURES = {
   extras: ["percent", "fixed"],
 } as const;
 
-/** The methods by name; one that nobody described by its id. */
-function optionsOf(methods: { code: string; name: string }[], method: string) {
-  const options = methods.map(({ code, name }) => ({ value: code, label: name }));
-  return methods.some(({ code }) => code === method)
-    ? options
-    : [...options, { value: method, label: method }];
-}
-
 /** Rates or extras of a card as a table. The first rate that fits counts, so their sequence matters. */
 export function EntriesTable(props: Props) {
   const { kind, card, conditions, tried, save, quietly, onTyped, onRemove, onAdd } = props;
@@ -52,7 +35,7 @@ export function EntriesTable(props: Props) {
   const figures = FIGURES[kind];
   const many = card.plans.length > 1;
   const currency = currencyOf(card);
-  const methods = useChoices().data?.methods ?? [];
+  const methods = optionsOf(useChoices().data?.methods);
 
   return (
     <>
@@ -85,11 +68,17 @@ export function EntriesTable(props: Props) {
                   <tr className="border-b border-rule-soft align-top">
                     <th scope="row" className="font-normal text-left w-34">
                       {"method" in entry ? (
-                        <Picker
+                        <Picks
+                          single
+                          look="word"
                           label={`Method of ${name}`}
-                          value={entry.method}
-                          options={optionsOf(methods, entry.method)}
-                          onPick={(method) => quietly(edit((before) => withText(before, "method", method)))}
+                          values={[entry.method]}
+                          options={methods}
+                          none="none"
+                          add={idOf}
+                          onPick={([method]) =>
+                            quietly(edit((before) => withText(before, "method", method ?? entry.method)))
+                          }
                         />
                       ) : (
                         <TextField
@@ -103,13 +92,14 @@ export function EntriesTable(props: Props) {
                     </th>
                     {many && (
                       <td className="w-20">
-                        <TextField
-                          cell
-                          label={`Plans of ${name}; empty means all`}
-                          hideLabel
-                          value={(entry.plans ?? []).join(", ")}
-                          save={(text) =>
-                            save(edit((before) => ({ ...before, plans: listOf(text) ?? null })))
+                        <Picks
+                          look="word"
+                          label={`Plans of ${name}`}
+                          values={entry.plans ?? []}
+                          options={card.plans.map((plan) => ({ value: plan.id, label: plan.name }))}
+                          none="all"
+                          onPick={(plans) =>
+                            quietly(edit((before) => ({ ...before, plans: plans.length > 0 ? plans : null })))
                           }
                         />
                       </td>

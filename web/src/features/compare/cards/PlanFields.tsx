@@ -1,15 +1,18 @@
 import type { ReactNode } from "react";
 import { inCurrency } from "../../../lib/money";
-import { Picker } from "../../../ui/Picker";
+import { Button } from "../../../ui/Button";
+import { type Option, optionsOf, Picker } from "../../../ui/Picker";
+import { Picks } from "../../../ui/Picks";
 import { TextField } from "../../../ui/TextField";
 import { Toggle } from "../../../ui/Toggle";
 import { useChoices } from "../../shop";
-import { currencyOf, listOf } from "./edits";
+import { currencyOf, withoutPlan } from "./edits";
 import type { Card } from "./queries";
 
 interface Props {
   card: Card;
   save: (change: (card: Card) => Card) => Promise<unknown>;
+  quietly: (change: (card: Card) => Card) => void;
 }
 
 const COMPANY = [
@@ -17,6 +20,27 @@ const COMPANY = [
   ["region", "Its region"],
   ["settles_in", "Pays out in; what is in another currency is converted to the first"],
 ] as const;
+
+const CALENDARS: Option[] = [{ value: "TARGET", label: "euro banks" }];
+
+const WEEKDAYS = [
+  ["MON", "Monday"],
+  ["TUE", "Tuesday"],
+  ["WED", "Wednesday"],
+  ["THU", "Thursday"],
+  ["FRI", "Friday"],
+  ["SAT", "Saturday"],
+  ["SUN", "Sunday"],
+] as const;
+
+const PAYOUTS: Option[] = [
+  { value: "daily", label: "every business day" },
+  ...WEEKDAYS.map(([code, name]) => ({ value: `weekly:${code}`, label: `every ${name}` })),
+  ...Array.from({ length: 28 }, (_, day) => ({
+    value: `monthly:${day + 1}`,
+    label: `on day ${day + 1} of every month`,
+  })),
+];
 
 const RETURNS = [
   { value: "none", label: "nothing of the fee comes back with a refund" },
@@ -43,10 +67,17 @@ const DAYS = [
 ] as const;
 
 /** Plans with their monthly charges, when the money arrives, and the terms of contract. */
-export function PlanFields({ card, save }: Props) {
+export function PlanFields({ card, save, quietly }: Props) {
+  const choices = useChoices().data;
+  const countries = optionsOf(choices?.countries);
+  const currencies = optionsOf(choices?.currencies);
   const terms = card.terms ?? {};
   const named = useNamed();
   const currency = currencyOf(card);
+  const priced = [...new Set(card.rates.map((rate) => rate.method))].map((method) => ({
+    value: method,
+    label: named([method]),
+  }));
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-10">
       <section aria-labelledby="plans" className="mb-6">
@@ -54,7 +85,10 @@ export function PlanFields({ card, save }: Props) {
           Plans
         </h2>
         {card.plans.map((plan) => (
-          <div key={plan.id} className="grid grid-cols-3 gap-3 items-end border-b border-rule-soft pb-1">
+          <div
+            key={plan.id}
+            className="grid grid-cols-[1fr_1fr_1fr_auto] gap-3 items-end border-b border-rule-soft pb-1"
+          >
             <TextField
               cell
               label={`Name of ${plan.id}`}
@@ -73,8 +107,26 @@ export function PlanFields({ card, save }: Props) {
                 }
               />
             ))}
+            <Button
+              look="quiet"
+              className="mb-1"
+              disabled={card.plans.length === 1}
+              aria-label={`Remove the plan ${plan.name}`}
+              onClick={() => quietly((before) => withoutPlan(before, plan.id))}
+            >
+              Remove
+            </Button>
           </div>
         ))}
+        <Button
+          look="link"
+          className="mt-1"
+          onClick={() =>
+            quietly((before) => ({ ...before, plans: [...before.plans, freePlan(before.plans)] }))
+          }
+        >
+          Add a plan
+        </Button>
       </section>
       <section aria-labelledby="company" className="mb-6">
         <h2 id="company" className="text-lg mb-1">
@@ -82,12 +134,14 @@ export function PlanFields({ card, save }: Props) {
         </h2>
         <div className="grid gap-y-2">
           {COMPANY.map(([key, label]) => (
-            <TextField
+            <Picks
               key={key}
               label={label}
-              value={card.provider[key].join(", ")}
-              save={(text) =>
-                save((before) => ({ ...before, provider: { ...before.provider, [key]: listOf(text) ?? [] } }))
+              values={card.provider[key]}
+              options={key === "settles_in" ? currencies : countries}
+              none="none"
+              onPick={(picked) =>
+                quietly((before) => ({ ...before, provider: { ...before.provider, [key]: picked } }))
               }
             />
           ))}
@@ -131,29 +185,116 @@ export function PlanFields({ card, save }: Props) {
               }
             />
           ))}
+          <TextField
+            label="Held back as a reserve, %"
+            align="right"
+            value={terms.reserve?.percent ?? ""}
+            save={(percent) =>
+              save((before) => ({
+                ...before,
+                terms: {
+                  ...before.terms,
+                  reserve: percent ? { percent, days: before.terms?.reserve?.days ?? 0 } : null,
+                },
+              }))
+            }
+          />
+          {terms.reserve && (
+            <TextField
+              label="for days"
+              align="right"
+              value={String(terms.reserve.days)}
+              save={(text) =>
+                save((before) => ({
+                  ...before,
+                  terms: {
+                    ...before.terms,
+                    reserve: {
+                      percent: before.terms?.reserve?.percent ?? "0",
+                      days: numberOf(text || "0") ?? 0,
+                    },
+                  },
+                }))
+              }
+            />
+          )}
         </div>
       </section>
       <section aria-labelledby="arrival" className="mb-6">
         <h2 id="arrival" className="text-lg mb-1">
           When the money arrives
         </h2>
-        {(card.settlement ?? []).map((rule, place) => (
-          <RuleRow
-            key={(rule.methods ?? ["all"]).join()}
-            methods={named(rule.methods)}
-            fields={ARRIVAL.map(([key, label]) => ({
-              label,
-              value: String(rule[key]),
-              save: (text) =>
-                save((before) => ({
-                  ...before,
-                  settlement: changed(before.settlement, place, {
-                    [key]: key === "business_days" ? numberOf(text) : text,
-                  }),
-                })),
-            }))}
-          />
-        ))}
+        {(card.settlement ?? []).map((rule, place) => {
+          const edit = (part: object) =>
+            quietly((before) => ({ ...before, settlement: changed(before.settlement, place, part) }));
+          const which = named(rule.methods);
+          return (
+            <div
+              key={which}
+              className="grid grid-cols-2 sm:grid-cols-[1fr_5rem_1fr_1fr_auto] gap-3 items-end border-b border-rule-soft pb-1"
+            >
+              <Picks
+                label="Methods"
+                values={rule.methods ?? []}
+                options={priced}
+                none="all"
+                onPick={(methods) => edit({ methods: methods.length > 0 ? methods : null })}
+              />
+              <TextField
+                align="right"
+                label="after days"
+                value={String(rule.business_days)}
+                save={(text) =>
+                  save((before) => ({
+                    ...before,
+                    settlement: changed(before.settlement, place, { business_days: numberOf(text) }),
+                  }))
+                }
+              />
+              <Picks
+                single
+                label="Counted as"
+                values={[rule.calendar]}
+                options={[...CALENDARS, ...countries]}
+                none="none"
+                onPick={([calendar]) => edit({ calendar })}
+              />
+              <Picks
+                single
+                label="Paid out"
+                values={[rule.payout]}
+                options={PAYOUTS}
+                none="none"
+                onPick={([payout]) => edit({ payout })}
+              />
+              <Button
+                look="quiet"
+                className="mb-1"
+                aria-label={`Remove when the money arrives, ${which}`}
+                onClick={() =>
+                  quietly((before) => ({
+                    ...before,
+                    settlement: (before.settlement ?? []).filter((_, index) => index !== place),
+                  }))
+                }
+              >
+                Remove
+              </Button>
+            </div>
+          );
+        })}
+        <Button
+          look="link"
+          className="mt-1"
+          onClick={() =>
+            quietly((before) => ({
+              ...before,
+              settlement: [...(before.settlement ?? []), arrivalOf(before)],
+            }))
+          }
+        >
+          Add when the money arrives
+        </Button>
       </section>
       <section aria-labelledby="events" className="mb-6">
         <h2 id="events" className="text-lg mb-1">
@@ -163,6 +304,26 @@ export function PlanFields({ card, save }: Props) {
           <RuleRow
             key={(event.methods ?? ["all"]).join()}
             methods={named(event.methods)}
+            picks={
+              <Picks
+                label="Methods"
+                values={event.methods ?? []}
+                options={priced}
+                none="all"
+                onPick={(methods) =>
+                  quietly((before) => ({
+                    ...before,
+                    events: changed(before.events, place, { methods: methods.length > 0 ? methods : null }),
+                  }))
+                }
+              />
+            }
+            onRemove={() =>
+              quietly((before) => ({
+                ...before,
+                events: (before.events ?? []).filter((_, index) => index !== place),
+              }))
+            }
             fields={EVENTS.map(([key, label]) => ({
               label,
               value: event[key]?.fixed ?? "",
@@ -215,6 +376,15 @@ export function PlanFields({ card, save }: Props) {
             )}
           </RuleRow>
         ))}
+        <Button
+          look="link"
+          className="mt-1"
+          onClick={() =>
+            quietly((before) => ({ ...before, events: [...(before.events ?? []), eventOf(before)] }))
+          }
+        >
+          Add what a refund, a dispute or a failed debit costs
+        </Button>
       </section>
     </div>
   );
@@ -222,23 +392,62 @@ export function PlanFields({ card, save }: Props) {
 
 interface RuleRowProps {
   methods: string;
+  picks: ReactNode;
   fields: { label: string; value: string; save: (text: string) => Promise<unknown> }[];
+  onRemove: () => void;
   children?: ReactNode;
 }
 
 /** A rule of a card, by the methods that it is for, with its fields. */
-function RuleRow({ methods, fields, children }: RuleRowProps) {
+function RuleRow({ methods, picks, fields, onRemove, children }: RuleRowProps) {
   return (
     <div className="border-b border-rule-soft pb-1">
-      <div className="grid grid-cols-[minmax(0,1fr)_repeat(3,5.5rem)] gap-3 items-end">
-        <span className="text-soft">{methods}</span>
+      <div className="grid grid-cols-2 sm:grid-cols-[minmax(0,1fr)_repeat(3,5.5rem)_auto] gap-3 items-end">
+        {picks}
         {fields.map((field) => (
           <TextField key={field.label} align="right" {...field} />
         ))}
+        <Button
+          look="quiet"
+          className="mb-1"
+          aria-label={`Remove what may happen after, ${methods}`}
+          onClick={onRemove}
+        >
+          Remove
+        </Button>
       </div>
       {children}
     </div>
   );
+}
+
+type Plan = Card["plans"][number];
+
+/** A plan that the card does not have yet. */
+function freePlan(plans: Plan[]): Plan {
+  const taken = plans.map((plan) => plan.id);
+  let number = plans.length + 1;
+  while (taken.includes(`plan-${number}`)) number += 1;
+  return { id: `plan-${number}`, name: `Plan ${number}` };
+}
+
+/** A first rule for when the money arrives, of the methods that have none yet. */
+function arrivalOf(card: Card): NonNullable<Card["settlement"]>[number] {
+  const methods = withoutRule(card, card.settlement);
+  const calendar = currencyOf(card) === "EUR" ? "TARGET" : (card.provider.countries[0] ?? "TARGET");
+  return { methods, business_days: 2, calendar, payout: "daily" };
+}
+
+function eventOf(card: Card): NonNullable<Card["events"]>[number] {
+  return { methods: withoutRule(card, card.events) };
+}
+
+/** The methods of the card that no rule names yet; null, which is all of them, while there is no rule. */
+function withoutRule(card: Card, rules: { methods?: string[] | null }[] | undefined): string[] | null {
+  if (!rules || rules.length === 0) return null;
+  const named = new Set(rules.flatMap((rule) => rule.methods ?? []));
+  const free = [...new Set(card.rates.map((rate) => rate.method))].filter((method) => !named.has(method));
+  return free.length > 0 ? free : null;
 }
 
 /** The methods that a rule is for, by name; a rule that names none is for all. */
@@ -252,12 +461,6 @@ function useNamed() {
 function changed<Rule>(rules: Rule[] | undefined, place: number, part: object): Rule[] {
   return (rules ?? []).map((rule, index) => (index === place ? { ...rule, ...part } : rule));
 }
-
-const ARRIVAL = [
-  ["business_days", "business days"],
-  ["calendar", "calendar"],
-  ["payout", "payout"],
-] as const;
 
 const EVENTS = [
   ["refund", "a refund"],

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { listOf, stepsOf, stepsText, withEnd, withoutEntry } from "./edits";
+import { stepsOf, stepsText, withEnd, withoutEntry, withoutPlan } from "./edits";
 import type { Card } from "./queries";
 
 const CARD = {
@@ -47,9 +47,24 @@ describe("what is typed into a rate card", () => {
     expect(stepsText(null)).toBe("");
   });
 
-  test("lists and bands that are empty are none", () => {
-    expect(listOf(" PT, ES+FR ")).toEqual(["PT", "ES", "FR"]);
-    expect(listOf(" ,")).toBeUndefined();
+  test("a plan takes along what was on it alone", () => {
+    const planned = {
+      ...CARD,
+      plans: [{ id: "start" }, { id: "steady" }],
+      rates: [
+        { id: "card", method: "card", plans: ["start", "steady"], when: {} },
+        { id: "debit", method: "sepa-direct-debit", plans: ["steady"], when: {} },
+      ],
+      extras: [{ id: "abroad", label: "Abroad", plans: ["steady"], when: {} }],
+    } as unknown as Card;
+    const less = withoutPlan(planned, "steady");
+    expect(less.plans).toEqual([{ id: "start" }]);
+    expect(less.rates).toEqual([{ id: "card", method: "card", plans: ["start"], when: {} }]);
+    expect(less.extras).toEqual([]);
+    expect(less.events).toEqual([{ methods: ["card"] }, {}]);
+  });
+
+  test("bands that are empty are none", () => {
     expect(withEnd({ from: "5 EUR" }, "from", "")).toBeUndefined();
     expect(withEnd({ from: "5 EUR" }, "below", "9 EUR")).toEqual({ from: "5 EUR", below: "9 EUR" });
   });

@@ -23,15 +23,6 @@ export function withText(entry: Entry, key: string, text: string): Entry {
   return (text ? { ...rest, [key]: text } : rest) as unknown as Entry;
 }
 
-/** `domestic, region` as a list; nothing where it is empty. */
-export function listOf(text: string): string[] | undefined {
-  const list = text
-    .split(/[,+]/)
-    .map((part) => part.trim())
-    .filter(Boolean);
-  return list.length > 0 ? list : undefined;
-}
-
 /** Conditions with one key set; an undefined value takes the key away. */
 export function withCondition(when: When, key: keyof When, value: unknown): When {
   const { [key]: _, ...rest } = when as Record<string, unknown>;
@@ -100,6 +91,24 @@ export function withoutEntry(card: Card, kind: Kind, id: string): Card {
     events: still(less.events),
     settlement: still(less.settlement),
   };
+}
+
+/** A card without a plan; what was on that plan alone goes with it. */
+export function withoutPlan(card: Card, id: string): Card {
+  const still = <Planned extends { plans?: string[] | null }>(entries: Planned[] | undefined): Planned[] =>
+    (entries ?? []).flatMap((entry) => {
+      if (!entry.plans) return [entry];
+      const plans = entry.plans.filter((plan) => plan !== id);
+      return plans.length > 0 ? [{ ...entry, plans }] : [];
+    });
+  const less = { ...card, plans: card.plans.filter((plan) => plan.id !== id), extras: still(card.extras) };
+  // Rates go one by one, so that nothing is left that names a method without a price.
+  const gone = card.rates.filter((rate) => still([rate]).length === 0);
+  const kept = {
+    ...less,
+    rates: card.rates.flatMap((rate) => (gone.includes(rate) ? [rate] : still([rate]))),
+  };
+  return gone.reduce((before, rate) => withoutEntry(before, "rates", rate.id), kept);
 }
 
 /** An id that no rate or extra of the card has yet. */

@@ -1,0 +1,106 @@
+"""From an empty shop to which way is cheapest, by a price list that is pasted as it stands."""
+
+import pytest
+from selenium.webdriver.common.keys import Keys
+
+from tests.browser.desk import Desk
+
+TEXT = """Harbour plan
+EEA consumer cards 1.5% + €0.25
+All other cards 3.25% + €0.25
+Moonbeams 2%
+SEPA Direct Debit €0.35
+Disputes €15, refunded if you win
+
+Plan Mast: 19 €/mes
+Tarjetas europeas 1,1 % + 0,25 €
+Otras tarjetas 2,9 %
+Adeudos SEPA 0,30 €
+"""
+PASTE = """
+const area = arguments[0];
+const transfer = new DataTransfer();
+transfer.setData('text/plain', arguments[1]);
+area.focus();
+if (area.dispatchEvent(new ClipboardEvent('paste', {clipboardData: transfer, bubbles: true, cancelable: true})))
+  document.execCommand('insertText', false, arguments[1]);
+"""
+
+
+def paste(desk: Desk, text: str) -> None:
+    desk.browser.execute_script(PASTE, desk.one("textarea"), text)
+
+
+def found_shop(desk: Desk) -> None:
+    desk.open("/")
+    desk.see("Which ways to pay should your shop offer?")
+    desk.type_into("Trading name", "Lume Ceramics", "")
+    desk.type_into("First line: what you sell", "Bowl", "")
+    desk.type_into("Usual amount, in EUR", "38", Keys.ENTER)
+    desk.see("There are no prices to compare yet")
+
+
+@pytest.mark.parametrize("served", ["own"], indirect=True)
+def test_from_an_empty_shop_to_an_exact_comparison(desk: Desk) -> None:
+    found_shop(desk)
+    desk.click("Type or paste the prices of a provider")
+    desk.type_into("Provider", "Larkhithe", "")
+    paste(desk, TEXT)
+    desk.see("1 of 10 lines is left out.")
+    desk.see("Not understood, left out. “moonbeams” is not a word that is known here.")
+    assert desk.violations() == []
+    # What was not understood is written otherwise, in its line.
+    desk.click("Write it otherwise")
+    desk.chord(Keys.CONTROL, "a")
+    desk.keys("Wallets 2%", Keys.ENTER)
+    desk.see("Every line is understood.")
+    # A part of what was understood is picked otherwise, and the fee follows.
+    desk.click("Place of line 3: from anywhere", "button")
+    desk.keys("abroad", Keys.ENTER)
+    desk.see("from abroad: 3.25 % + 0.25 EUR")
+    desk.click("Keep these 7 prices")
+    desk.see("Larkhithe's prices are kept, and compared.")
+    desk.see("SEPA direct debit Larkhithe")
+    # The card is there with its text, as any other card is.
+    desk.open("/compare/cards/larkhithe/always")
+    desk.see("Read from the provider's price list on")
+    assert desk.violations() == []
+
+
+@pytest.mark.parametrize("served", ["own"], indirect=True)
+def test_prices_are_typed_by_where_the_card_is_from(desk: Desk) -> None:
+    found_shop(desk)
+    desk.click("New provider", "a")
+    desk.click("by where the card is from")
+    desk.type_into("Provider", "Moorgate", "")
+    percents = [field for field in desk.all("input") if field.accessible_name == "Percent"]
+    for field, share in zip(percents, ("1,2", "much", "2.9"), strict=True):
+        field.send_keys(share)
+    desk.see("“much” is not a percentage")
+    percents[1].send_keys(Keys.CONTROL, "a")
+    percents[1].send_keys("1.5")
+    desk.until(lambda: desk.text("[data-fee-of-row='0']") == "0.46 EUR")
+    # What is typed outlives a reload.
+    desk.browser.refresh()
+    desk.until(lambda: desk.text("[data-fee-of-row='0']") == "0.46 EUR")
+    desk.click("Keep these 3 prices")
+    desk.see("Moorgate's prices are kept, and compared.")
+
+
+@pytest.mark.parametrize("served", ["own"], indirect=True)
+def test_an_account_that_is_held_elsewhere(desk: Desk) -> None:
+    found_shop(desk)
+    desk.click("New provider", "a")
+    desk.type_into("Provider", "Larkhithe", "")
+    paste(desk, TEXT)
+    desk.click("Keep these 6 prices")
+    desk.see("prices are kept")
+    desk.open("/accounts/larkhithe")
+    desk.click("I hold an account there, and keep it where it is")
+    desk.type_into("Held since, such as 2024-05-01", "last year", "")
+    desk.click("It is held elsewhere")
+    desk.see("last year")
+    desk.type_into("Held since, such as 2024-05-01", "2024-05-01", "")
+    desk.click("It is held elsewhere")
+    desk.see("Held elsewhere since 1 May 2024")
+    assert desk.violations() == []
