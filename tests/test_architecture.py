@@ -27,6 +27,7 @@ from monedero.core.record import By, Happened
 from monedero.formats import rate_card
 from monedero.formats.price_text.unread import Why
 from monedero.wording.catalogue import catalogue
+from monedero.work.shop.next_steps import NextCode
 
 ROOT = Path(__file__).parent.parent
 SOURCE = Path(monedero.__file__).parent
@@ -55,6 +56,7 @@ CODES: dict[str, list[StrEnum]] = {
     "order": list(Device),
     "refunds": list(Refunds),
     "unread": list(Why),
+    "next": list(NextCode),
 }
 """The codes for which there is a message each, by the beginning of its name."""
 

@@ -1,6 +1,7 @@
 """What exists in a shop, for requests that go further than the first check: ids, tokens, and bodies as they are now."""
 
 import json
+import secrets
 from collections.abc import Callable, Mapping
 from random import Random
 from typing import Any
@@ -100,6 +101,10 @@ class Known:
         if "/receipts/{id}" in path and self.receipts:
             token, receipt = draw.choice(self.receipts)
             return {"token": token, "id": receipt}
+        if path.endswith("/elsewhere"):
+            # An account that is under way is not held elsewhere: this provider has none.
+            new = {**_new_provider(self, {}, draw), "name": f"Larkhithe {secrets.token_hex(6)}"}
+            return {"provider": self.keeper.post("/api/new-provider", new, 201)["provider"]}
         if "{day}" in path and self.cards:
             provider, day = draw.choice(self.cards)
             return {"provider": provider, "day": day}
@@ -255,6 +260,20 @@ def _code(known: Known, path: Mapping[str, str], draw: Random) -> Any:
     return {"code": "".join(sign for sign in digits if sign.isdigit())}
 
 
+def _new_provider(known: Known, path: Mapping[str, str], draw: Random) -> Any:
+    named = {
+        "name": f"Larkhithe {draw.randrange(10**9)}",
+        "country": "PT",
+        "currency": "EUR",
+        "networks": ["aster"],
+    }
+    if draw.random() < 0.5:
+        rows = [{"method": "card", "place": "domestic", "percent": "1,2", "fixed": "0.20 EUR"}]
+        return {**named, "rows": rows, "hand": BOAT}
+    text = "Cards 1.5% + €0.25\nLarge volumes: from 1.2%\nPayouts every Monday"
+    return {**named, "text": text, "corrections": [{"line": 1, "methods": ["card"]}], "hand": BOAT}
+
+
 BODIES: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
     "PUT /api/shop": _shop,
     "PUT /api/profile": _profile,
@@ -273,6 +292,8 @@ BODIES: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
         "parts": ["Key"],
     },
     "PUT /api/business": _business,
+    "POST /api/new-provider": _new_provider,
+    "POST /api/new-provider/preview": _new_provider,
     "POST /api/clock": lambda known, path, draw: {"minutes": draw.choice([5, 60, 1440])},
     "POST /api/orders": lambda known, path, draw: {
         "order": draw.choice([BOAT, CHART]),
@@ -288,6 +309,7 @@ ACTS: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
     "{id}/send": lambda known, path, draw: {"answer": draw.choice(["", "We sell night boat tours."])},
     "/credentials": lambda known, path, draw: {"fields": {"key": "test_0000", "secret": "s" * 32}},
     "/email": lambda known, path, draw: {"email": "owner@cabonoite.example"},
+    "/elsewhere": lambda known, path, draw: {"methods": ["card"], "since": "2024-05-01", "takings": "12000 EUR"},
     "/serves": lambda known, path, draw: {"storefronts": ["web-shop"], "pooled": False},
     "{token}/tender": lambda known, path, draw: {"tender": draw.choice(["card", "bank-transfer"])},
     "/receipt-refused": lambda known, path, draw: {"version": _version_of(known, path), "reason": "too small"},

@@ -35,6 +35,14 @@ LIKELY = CALLED + (
     "return [...document.querySelectorAll(arguments[0])].filter((one) => called(one).includes(arguments[1]));"
 )
 LIKELY_HERE = CALLED + "return called(document.activeElement).includes(arguments[0]);"
+PASTE = """
+const area = arguments[0];
+const transfer = new DataTransfer();
+transfer.setData('text/plain', arguments[1]);
+area.focus();
+if (area.dispatchEvent(new ClipboardEvent('paste', {clipboardData: transfer, bubbles: true, cancelable: true})))
+  document.execCommand('insertText', false, arguments[1]);
+"""
 BOAT = "?market=es-eur&line=night-boat-tour&amount=85.00&currency=EUR"
 
 
@@ -186,3 +194,8 @@ class Desk:
             ".catch((failed) => done([String(failed)]));"
         )
         return list(found)
+
+
+def paste(desk: Desk, text: str) -> None:
+    """Paste a text into the text area of the page, as from another page."""
+    desk.browser.execute_script(PASTE, desk.one("textarea"), text)

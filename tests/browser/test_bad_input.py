@@ -162,10 +162,12 @@ def test_an_empty_shop_asks_first_and_then_takes_an_order(desk: Desk) -> None:
     desk.until(lambda: desk.named("Trading name", "input").get_attribute("value") == "Lume")
     assert desk.named("First line: what you sell", "input").get_attribute("value") == "Candle"
     desk.type_into("Usual amount, in EUR", "20,00")
+    desk.see("What to decide next")
+    desk.click("Compare", "nav a", exact=False)
     desk.see("There are no prices to compare yet")
     assert desk.violations() == []
     desk.click("Look at seven invented examples")
-    desk.see("Online banking Brixavo")
+    desk.see("Online banking Brixavo (example)")
     desk.click("How the cost of Bank transfer came about", exact=False)
     desk.click("Add to checkout: Bank transfer")
     desk.click("Checkout", "nav a", exact=False)
@@ -175,7 +177,11 @@ def test_an_empty_shop_asks_first_and_then_takes_an_order(desk: Desk) -> None:
     desk.click("Publish as edition 1")
     desk.see("edition 1 is published")
     desk.click("Accounts", "nav a", exact=False)
-    desk.see("Nothing is begun with Orlenta in test mode.")
+    desk.see("Nothing is begun with Orlenta (example) in test mode.")
+    desk.click("Compare", "nav a", exact=False)
+    desk.click("Put the examples away")
+    desk.see("The examples are put away")
+    desk.see("There are no prices to compare yet")
     desk.click("Pay 20.00 EUR", "aside button")
     desk.see("We are waiting for your payment")
 

@@ -3,7 +3,7 @@
 import pytest
 from selenium.webdriver.common.keys import Keys
 
-from tests.browser.desk import Desk
+from tests.browser.desk import Desk, paste
 
 TEXT = """Harbour plan
 EEA consumer cards 1.5% + €0.25
@@ -17,18 +17,6 @@ Tarjetas europeas 1,1 % + 0,25 €
 Otras tarjetas 2,9 %
 Adeudos SEPA 0,30 €
 """
-PASTE = """
-const area = arguments[0];
-const transfer = new DataTransfer();
-transfer.setData('text/plain', arguments[1]);
-area.focus();
-if (area.dispatchEvent(new ClipboardEvent('paste', {clipboardData: transfer, bubbles: true, cancelable: true})))
-  document.execCommand('insertText', false, arguments[1]);
-"""
-
-
-def paste(desk: Desk, text: str) -> None:
-    desk.browser.execute_script(PASTE, desk.one("textarea"), text)
 
 
 def found_shop(desk: Desk) -> None:
@@ -37,13 +25,15 @@ def found_shop(desk: Desk) -> None:
     desk.type_into("Trading name", "Lume Ceramics", "")
     desk.type_into("First line: what you sell", "Bowl", "")
     desk.type_into("Usual amount, in EUR", "38", Keys.ENTER)
-    desk.see("There are no prices to compare yet")
+    desk.see("What to decide next")
 
 
 @pytest.mark.parametrize("served", ["own"], indirect=True)
 def test_from_an_empty_shop_to_an_exact_comparison(desk: Desk) -> None:
     found_shop(desk)
-    desk.click("Type or paste the prices of a provider")
+    desk.see("No provider's prices are compared yet.")
+    assert desk.violations() == []
+    desk.click("Type or paste the prices of one", "a")
     desk.type_into("Provider", "Larkhithe", "")
     paste(desk, TEXT)
     desk.see("1 of 10 lines is left out.")
@@ -70,6 +60,7 @@ def test_from_an_empty_shop_to_an_exact_comparison(desk: Desk) -> None:
 @pytest.mark.parametrize("served", ["own"], indirect=True)
 def test_prices_are_typed_by_where_the_card_is_from(desk: Desk) -> None:
     found_shop(desk)
+    desk.open("/compare")
     desk.click("New provider", "a")
     desk.click("by where the card is from")
     desk.type_into("Provider", "Moorgate", "")
@@ -90,7 +81,7 @@ def test_prices_are_typed_by_where_the_card_is_from(desk: Desk) -> None:
 @pytest.mark.parametrize("served", ["own"], indirect=True)
 def test_an_account_that_is_held_elsewhere(desk: Desk) -> None:
     found_shop(desk)
-    desk.click("New provider", "a")
+    desk.open("/compare/new")
     desk.type_into("Provider", "Larkhithe", "")
     paste(desk, TEXT)
     desk.click("Keep these 6 prices")

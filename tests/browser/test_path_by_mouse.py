@@ -140,6 +140,7 @@ def test_nothing_scrolls_sideways_and_dark_is_readable(desk: Desk) -> None:
         "/compare",
         "/compare/plans",
         "/compare/new",
+        "/compare/print",
         "/compare/catalogue",
         cards,
     )

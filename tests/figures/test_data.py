@@ -8,9 +8,12 @@ import re
 from importlib.resources import files
 
 import pycountry
+import pytest
+from schwifty import registry
 
 from monedero import demo
 from monedero.core.account import Stage
+from monedero.core.method import Family
 from monedero.figures import methods
 
 DATA = json.loads(files("monedero.figures").joinpath("methods.json").read_text("utf-8"))
@@ -63,3 +66,50 @@ def test_an_own_arrangement_needs_no_provider() -> None:
     own = {method.id for method in methods.own_arrangements()}
     assert own
     assert not own & carried
+
+
+# Source: the public rulebooks and laws that each entry of `methods.json` names; the values are from memory.
+@pytest.mark.parametrize(
+    ("method", "countries", "currencies", "reversible_days", "notice_days"),
+    [
+        ("sepa-direct-debit", 41, ["EUR"], 56, 14),
+        ("sepa-direct-debit-b2b", 41, ["EUR"], None, 14),
+        ("bacs-direct-debit", 1, ["GBP"], 3650, 14),
+        ("ach-debit", 1, ["USD"], 60, 10),
+        ("pre-authorised-debit", 1, ["CAD"], 90, 10),
+        ("becs-direct-debit", 1, ["AUD"], 365, 14),
+        ("instant-transfer", 41, ["EUR"], None, 0),
+    ],
+)
+def test_schemes_are_as_their_rulebooks_say(
+    method: str, countries: int, currencies: list[str], reversible_days: int | None, notice_days: int
+) -> None:
+    known = methods.known()[method]
+    assert len(known.buyer_countries or []) == countries
+    assert (known.currencies, known.reversible_days, known.notice_days) == (
+        currencies,
+        reversible_days,
+        notice_days,
+    )
+
+
+def test_the_sepa_area_is_that_of_the_registry_of_bank_account_numbers() -> None:
+    """Source: the registry of IBAN formats (ISO 13616) in package `schwifty`, which marks the countries of SEPA."""
+    marked = {country for country in registry.get_countries() if registry.get_iban_spec(country).in_sepa_zone}
+    known = set(methods.known()["sepa-direct-debit"].buyer_countries or [])
+    # The package does not mark two small states of the scheme, nor the last five that joined it.
+    assert known - marked == {"SM", "VA", "AL", "MD", "ME", "MK", "RS"}
+    assert marked <= known
+
+
+def test_two_common_names_find_the_same_method() -> None:
+    names = [name.casefold() for method in methods.known().values() for name in (method.name, *method.also)]
+    assert len(names) == len(set(names))
+    families = {method.family for method in methods.known().values()}
+    assert families == set(Family) - {Family.OWN}
+
+
+def test_what_is_paid_later_says_in_how_many_parts_or_days_as_data() -> None:
+    known = methods.known()
+    assert known["instalments"].parts == 3
+    assert (known["pay-after-delivery"].due_days, known["invoice"].due_days) == (30, 30)

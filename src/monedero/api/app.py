@@ -17,9 +17,11 @@ from monedero.api import (
     curves,
     month,
     new_provider,
+    next_steps,
     order_records,
     orders,
     outside,
+    price_changes,
     publish,
     rate_cards,
     shop,
@@ -32,23 +34,15 @@ from monedero.server.shops import Shops
 
 # Routes are looked through in this sequence: what buyers ask for comes first.
 FEATURES = (
-    *(orders, shop, amounts, month, compare, curves, catalogue, rate_cards, new_provider, checkout, publish),
-    *(accounts, business, outside, order_records),
+    *(orders, shop, amounts, month, compare, curves, catalogue, rate_cards, new_provider, next_steps),
+    *(price_changes, checkout, publish, accounts, business, outside, order_records),
 )
 SITE = Path(__file__).parent / "site"
 HOSTS = ["127.0.0.1", "localhost", "[::1]"]
 PAGES = (
-    *(
-        "/",
-        "/shop",
-        "/shop/orders",
-        "/shop/assumptions",
-        "/compare",
-        "/compare/plans",
-        "/compare/catalogue",
-        "/compare/new",
-    ),
-    *("/compare/cards/{provider}/{day}", "/checkout", "/rehearse", "/publish"),
+    *("/", "/shop", "/shop/orders", "/shop/assumptions", "/checkout", "/rehearse", "/publish"),
+    *("/compare", "/compare/plans", "/compare/catalogue", "/compare/print", "/compare/new"),
+    "/compare/cards/{provider}/{day}",
     *("/accounts", "/accounts/papers", "/accounts/letters", "/accounts/{provider}"),
     *("/accounts/{provider}/application", "/accounts/{provider}/notifications"),
 )

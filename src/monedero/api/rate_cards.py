@@ -15,7 +15,7 @@ from monedero.core.errors import FaultCode, refuse
 from monedero.core.money import Money
 from monedero.core.ratecard.model import Extra, Rate, RateCard, Route
 from monedero.formats import rate_card, rate_card_csv
-from monedero.server.demo_shop import put_example_cards
+from monedero.server import examples
 from monedero.server.shops import RunningShop
 from monedero.store.rate_cards import StoredCard, day_of
 from monedero.wording.conditions import when_text
@@ -46,7 +46,7 @@ class CardOut(BaseModel):
 
 
 class CardsOut(BaseModel):
-    """How many rate cards were put in."""
+    """How many rate cards were put in; below zero, how many were put away."""
 
     mode: Mode
     added: int
@@ -65,6 +65,7 @@ class ProviderCardsOut(BaseModel):
 
     provider: str
     provider_name: str
+    example: bool
     versions: list[CardVersionOut]
 
 
@@ -143,6 +144,7 @@ def read_rate_cards(running: RunningDep) -> list[ProviderCardsOut]:
     """Every provider with the versions of its card."""
     cards = running.store.rate_cards.all()
     now = in_force(cards, running.clock.now().date())
+    invented = examples.examples_in(running.store)
     found: dict[str, ProviderCardsOut] = {}
     for card in sorted(cards, key=day_of, reverse=True):
         version = CardVersionOut(
@@ -152,7 +154,12 @@ def read_rate_cards(running: RunningDep) -> list[ProviderCardsOut]:
         )
         provider = found.setdefault(
             card.provider.id,
-            ProviderCardsOut(provider=card.provider.id, provider_name=card.provider.name, versions=[]),
+            ProviderCardsOut(
+                provider=card.provider.id,
+                provider_name=card.provider.name,
+                example=card.provider.id in invented,
+                versions=[],
+            ),
         )
         provider.versions.append(version)
     return [found[name] for name in dict.fromkeys(card.provider.id for card in cards)]
@@ -169,7 +176,13 @@ async def add_rate_card(request: Request, running: RunningDep) -> CardOut:
 @router.post("/examples", status_code=201)
 def add_example_cards(running: RunningDep) -> CardsOut:
     """Put in the seven invented providers with their rate cards."""
-    return CardsOut(mode=running.mode, added=put_example_cards(running.store))
+    return CardsOut(mode=running.mode, added=examples.put_in(running.store, marked=not running.demo))
+
+
+@router.delete("/examples")
+def put_example_cards_away(running: RunningDep) -> CardsOut:
+    """Take the invented providers away, with their rate cards and their ways to pay in drafts."""
+    return CardsOut(mode=running.mode, added=-examples.put_away(running.store))
 
 
 @router.post("/try")

@@ -78,6 +78,7 @@ class FaultCode(StrEnum):
     TEXT_BINARY = "text-binary"
     TEXT_NO_PRICE = "text-no-price"
     PRICE_ROW = "price-row"
+    EXAMPLES_HELD = "examples-held"
     TABLE_EMPTY = "table-empty"
     SHEET_UNREADABLE = "sheet-unreadable"
     COLUMN_UNMATCHED = "column-unmatched"

@@ -83,6 +83,7 @@ class ProviderFacts(Strict):
 
     `activation_minutes` pass until a method of an approved account is active; those of `domain_for` also need the
     storefront's domain to be checked. `gateway` is the address of a gateway of the shop's own (None: it is simulated).
+    `example`: an invented one, put in to look at.
     """
 
     id: Identifier
@@ -104,3 +105,4 @@ class ProviderFacts(Strict):
     needs: list[Need] = []
     unlocks: list[Description] = []
     announced: list[Announced] = []
+    example: StrictBool = False

@@ -1,4 +1,4 @@
-"""Begin: the demo shop, and the example rate cards that a new shop may start from."""
+"""Begin: the demo shop."""
 
 from datetime import UTC, datetime, time, timedelta
 
@@ -6,6 +6,7 @@ from monedero import demo
 from monedero.core.account import Account, Stage
 from monedero.core.application import Application, Ask
 from monedero.formats.gateway import ApplicationAsked
+from monedero.server.examples import put_in
 from monedero.server.played_accounts import open_there
 from monedero.standins.provider.merchants import Holder
 from monedero.standins.provider.program import SimulatedProvider
@@ -15,16 +16,6 @@ from monedero.work.accounts.merchant_file import NAME, MerchantFile
 from monedero.work.checkout.publish import publish, to_publish
 
 REVIEW_LEFT = timedelta(days=4)
-
-
-def put_example_cards(store: Store) -> int:
-    """Put the seven invented providers and their rate cards beside what is there; returns how many."""
-    cards = demo.rate_cards()
-    for card in cards:
-        store.rate_cards.put(card)
-    for provider in demo.providers():
-        store.providers.put(provider)
-    return len(cards)
 
 
 def open_demo(store: Store, provider: SimulatedProvider, now: datetime) -> None:
@@ -37,7 +28,7 @@ def open_demo(store: Store, provider: SimulatedProvider, now: datetime) -> None:
     with store.together(), provider.world.memory.together():
         # What the world outside kept of a start that was cut off belongs to nobody.
         provider.world.memory.clear()
-        put_example_cards(store)
+        put_in(store, marked=False)
         store.sealed.put(NAME, demo.business())
         merchant_file = MerchantFile(store, lambda: now)
         merchant_file.add(Ask.IDENTITY, "owner-identity.pdf", demo.paper())

@@ -36,6 +36,10 @@ class Providers:
         """Keep a provider; what was known of it before is replaced."""
         ProviderRow.replace(id=provider.id, body=stored.written(provider)).execute(self._database)
 
+    def remove(self, id: str) -> None:
+        """Take a provider away."""
+        ProviderRow.delete().where(ProviderRow.id == id).execute(self._database)
+
 
 class Editions:
     """The editions of all storefronts, numbered from 1; they are never changed."""

@@ -6,6 +6,7 @@ export const keys = {
   leaving: (account: string, mode: string) => ["accounts", "leaving", account, mode] as const,
   exchanges: (account: string, mode: string) => ["accounts", "exchanges", account, mode] as const,
   business: ["business"],
+  next: ["next"],
   letters: ["letters"],
   clock: ["clock"],
   choices: ["choices"],

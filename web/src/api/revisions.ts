@@ -32,6 +32,7 @@ const RESTS_ON: Record<Kind, readonly Cause[]> = {
   publication: ["prices", "accounts", "checkout"],
   accounts: ["any"],
   business: ["any"],
+  next: ["any"],
   letters: ["any"],
   clock: ["any"],
   orders: ["any"],

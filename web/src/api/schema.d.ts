@@ -566,7 +566,11 @@ export interface paths {
          * @description Put in the seven invented providers with their rate cards.
          */
         post: operations["add_example_cards_api_rate_cards_examples_post"];
-        delete?: never;
+        /**
+         * Put Example Cards Away
+         * @description Take the invented providers away, with their rate cards and their ways to pay in drafts.
+         */
+        delete: operations["put_example_cards_away_api_rate_cards_examples_delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -698,6 +702,46 @@ export interface paths {
          * @description Keep the prices as a rate card of their own, the text with it as the source of its figures.
          */
         post: operations["add_provider_api_new_provider_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/next": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Next Steps
+         * @description What to decide next: five things at the most.
+         */
+        get: operations["read_next_steps_api_next_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compare/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Price Changes
+         * @description Prices that end or begin after the order in hand and let another route come first.
+         */
+        get: operations["read_price_changes_api_compare_changes_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2108,7 +2152,7 @@ export interface components {
         };
         /**
          * CardsOut
-         * @description How many rate cards were put in.
+         * @description How many rate cards were put in; below zero, how many were put away.
          */
         CardsOut: {
             mode: components["schemas"]["Mode"];
@@ -2672,7 +2716,7 @@ export interface components {
          * @description Everything that can be wrong with what somebody gave us.
          * @enum {string}
          */
-        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "nothing-changed" | "nothing-offered" | "not-published" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign";
+        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "examples-held" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "nothing-changed" | "nothing-offered" | "not-published" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign";
         /**
          * FeeOut
          * @description A provider's fee taken apart, down to the rate on its card.
@@ -3383,6 +3427,34 @@ export interface components {
             tried: components["schemas"]["TriedOut"][];
         };
         /**
+         * NextCode
+         * @description Everything that may be decided next.
+         * @enum {string}
+         */
+        NextCode: "no-prices" | "only-examples" | "no-month" | "account-waits" | "nothing-on" | "nobody-pays" | "none-held" | "no-trade" | "no-margin" | "not-published" | "changes-wait";
+        /**
+         * NextOut
+         * @description Something to decide, in a sentence; the act that decides it, and the page where that is done.
+         */
+        NextOut: {
+            code: components["schemas"]["NextCode"];
+            /** Text */
+            text: string;
+            /** Act */
+            act: string;
+            /** To */
+            to: string;
+        };
+        /**
+         * NextStepsOut
+         * @description What to decide next, the most urgent first; nothing where nothing is left.
+         */
+        NextStepsOut: {
+            mode: components["schemas"]["Mode"];
+            /** Steps */
+            steps: components["schemas"]["NextOut"][];
+        };
+        /**
          * NotificationsOut
          * @description How the notifications of an account fare.
          */
@@ -3848,6 +3920,28 @@ export interface components {
             one_instead_of_mix: string | null;
         };
         /**
+         * PriceChangeOut
+         * @description A day on which another route comes first, in a sentence.
+         */
+        PriceChangeOut: {
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * PriceChangesOut
+         * @description Every day after the order's on which newer prices move the first place.
+         */
+        PriceChangesOut: {
+            mode: components["schemas"]["Mode"];
+            /** Changes */
+            changes: components["schemas"]["PriceChangeOut"][];
+        };
+        /**
          * PriceOut
          * @description A rate in short: for which plans, its price, and for which orders.
          */
@@ -3988,6 +4082,8 @@ export interface components {
             provider: string;
             /** Provider Name */
             provider_name: string;
+            /** Example */
+            example: boolean;
             /** Versions */
             versions: components["schemas"]["CardVersionOut"][];
         };
@@ -3997,6 +4093,7 @@ export interface components {
          *
          *     `activation_minutes` pass until a method of an approved account is active; those of `domain_for` also need the
          *     storefront's domain to be checked. `gateway` is the address of a gateway of the shop's own (None: it is simulated).
+         *     `example`: an invented one, put in to look at.
          */
         ProviderFacts: {
             /**
@@ -4069,6 +4166,11 @@ export interface components {
              * @default []
              */
             announced: components["schemas"]["Announced"][];
+            /**
+             * Example
+             * @default false
+             */
+            example: boolean;
         };
         /**
          * ProviderOut
@@ -7126,6 +7228,66 @@ export interface operations {
             };
         };
     };
+    put_example_cards_away_api_rate_cards_examples_delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CardsOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     try_rate_card_api_rate_cards_try_post: {
         parameters: {
             query?: never;
@@ -7660,6 +7822,139 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CardOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_next_steps_api_next_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NextStepsOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_price_changes_api_compare_changes_get: {
+        parameters: {
+            query: {
+                card_kind?: string | null;
+                card_network?: string | null;
+                postcode?: string | null;
+                delivery?: string | null;
+                customer_group?: string | null;
+                device?: string | null;
+                signed_in?: string | null;
+                market: string;
+                line: string;
+                amount: string;
+                currency: string;
+                on?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PriceChangesOut"];
                 };
             };
             /** @description Bad Request */

@@ -1,5 +1,5 @@
 import { QueryClientProvider } from "@tanstack/react-query";
-import { BrowserRouter, Navigate, Route, Routes } from "react-router";
+import { BrowserRouter, Route, Routes } from "react-router";
 import { Toaster } from "sonner";
 import { answersKept } from "../api/revisions";
 import {
@@ -17,11 +17,13 @@ import {
   NEW_PROVIDER,
   NewProviderPage,
   PlansPage,
+  PrintPage,
 } from "../features/compare";
 import { PublishPage } from "../features/publish";
 import { RehearsePage } from "../features/rehearse";
 import { AssumptionsPage, OrdersPage, ShopPage } from "../features/shop";
 import { Desk } from "./Desk";
+import { NextPage } from "./NextPage";
 
 const client = answersKept();
 
@@ -32,13 +34,14 @@ export function App() {
       <BrowserRouter>
         <Routes>
           <Route element={<Desk />}>
-            <Route path="/" element={<Navigate to="/compare" replace />} />
+            <Route path="/" element={<NextPage />} />
             <Route path="/shop" element={<ShopPage />} />
             <Route path="/shop/orders" element={<OrdersPage />} />
             <Route path="/shop/assumptions" element={<AssumptionsPage />} />
             <Route path="/compare" element={<ComparePage />} />
             <Route path="/compare/plans" element={<PlansPage />} />
             <Route path="/compare/catalogue" element={<CataloguePage />} />
+            <Route path="/compare/print" element={<PrintPage />} />
             <Route path={NEW_PROVIDER} element={<NewProviderPage />} />
             <Route path="/compare/cards/:provider/:day" element={<CardPage />} />
             <Route path="/accounts" element={<AccountsPage />} />

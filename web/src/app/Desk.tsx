@@ -1,5 +1,5 @@
-import { lazy, Suspense, useEffect, useMemo, useState } from "react";
-import { NavLink, Outlet, useLocation, useNavigate } from "react-router";
+import { lazy, Suspense, useEffect, useMemo, useRef, useState } from "react";
+import { Link, NavLink, Outlet, useLocation, useNavigate } from "react-router";
 import { said } from "../api/client";
 import { BuyerPanel } from "../features/buyer";
 import { useView } from "../features/draft";
@@ -11,6 +11,7 @@ import { Trouble } from "../ui/Page";
 import { Clock } from "./Clock";
 import { KeysDialog } from "./KeysDialog";
 import { type Mark, useStages } from "./stages";
+import { TablesHere } from "./TablesHere";
 import { useShortcuts } from "./useShortcuts";
 
 const FindDialog = lazy(() => import("./FindDialog").then((module) => ({ default: module.FindDialog })));
@@ -31,6 +32,7 @@ export function Desk() {
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const [folded, setFolded] = useState(false);
+  const work = useRef<HTMLElement>(null);
   const [finding, setFinding] = useState(false);
   const [keysShown, setKeysShown] = useState(false);
   const other = useOtherShop();
@@ -76,15 +78,21 @@ export function Desk() {
       >
         To the work
       </a>
-      <div className="hatch h-1.5" />
+      <div className="hatch h-1.5 print:hidden" />
       {state.error && (
         <p role="status" className="bg-sheet border-b border-copper text-copper px-6 py-1.5">
           {said(state.error)}
         </p>
       )}
-      <header className="border-b border-rule px-6 flex flex-wrap items-stretch gap-x-4 min-h-12">
+      <header className="print:hidden border-b border-rule px-6 flex flex-wrap items-stretch gap-x-4 min-h-12">
         <p className="font-serif italic font-medium text-2xl self-center pr-4 border-r border-rule">
-          Monedero
+          {shop ? (
+            <Link to={`/${search}`} aria-label="Monedero, what to decide next">
+              Monedero
+            </Link>
+          ) : (
+            "Monedero"
+          )}
         </p>
         <p className="self-center text-soft flex gap-3">
           {shop ? shop.name : "a new shop"}
@@ -123,21 +131,24 @@ export function Desk() {
         <>
           <OrderSentence problem={view.error ? said(view.error) : ""} />
           <div className="flex flex-1 items-stretch max-lg:flex-col">
-            <main id="work" tabIndex={-1} className="flex-1 min-w-0 px-6 py-5 outline-none">
+            <main ref={work} id="work" tabIndex={-1} className="flex-1 min-w-0 px-6 py-5 outline-none">
               <Suspense>
                 <Outlet />
               </Suspense>
+              <TablesHere work={work} />
             </main>
             {folded ? (
               <button
                 type="button"
                 onClick={() => setFolded(false)}
-                className="border-l border-rule px-2 text-small text-soft lg:[writing-mode:vertical-rl] max-lg:py-2 hover:text-ink"
+                className="print:hidden border-l border-rule px-2 text-small text-soft lg:[writing-mode:vertical-rl] max-lg:py-2 hover:text-ink"
               >
                 Show what this buyer sees
               </button>
             ) : (
-              <BuyerPanel onFold={() => setFolded(true)} />
+              <div className="contents print:hidden">
+                <BuyerPanel onFold={() => setFolded(true)} />
+              </div>
             )}
           </div>
         </>

@@ -9,6 +9,7 @@ import { partsOf } from "../lib/money";
 import { useStages } from "./stages";
 
 const VIEWS = [
+  { path: "/", name: "What to decide next" },
   ...COMPARE_VIEWS.slice(1),
   { path: NEW_PROVIDER, name: "New provider" },
   ...SHOP_VIEWS.slice(1),

@@ -23,16 +23,21 @@ interface Props {
 
 const CATCH = 6;
 const STEP = 1 / 300;
+/** About how wide a letter of a label is, in pixels. */
+const LETTER = 6.3;
 
 /** The amount ruler with cost curves, the ribbon of the cheapest route, and the cursor of the order in hand. */
 export function CostRuler(props: Props) {
   const { axis, currency, amounts, curves, cheapest, cursor, cursorSaid, decimals, unit, onCursor } = props;
   const frame = useRef<HTMLDivElement>(null);
   const width = useWidth(frame);
-  const plot = Math.max(width - LEFT - RIGHT, 120);
+  const strong = curves.filter((curve) => curve.strong);
+  // A label is never cut: where names are long, the plot gives way.
+  const longest = Math.max(0, ...strong.map((curve) => `${curve.name} ${curve.provider}`.length));
+  const right = Math.min(Math.max(RIGHT, longest * LETTER + 16), width / 2);
+  const plot = Math.max(width - LEFT - right, 120);
   const x = (amount: number) => LEFT + placeOf(amount, axis) * plot;
 
-  const strong = curves.filter((curve) => curve.strong);
   const drawnValues = (strong.length > 0 ? strong : curves).flatMap((curve) =>
     curve.values.filter((value): value is number => value !== null && value > 0),
   );

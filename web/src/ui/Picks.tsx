@@ -21,7 +21,7 @@ interface Props {
 const LOOKS = {
   field:
     "w-full min-h-8 border-b border-rule hover:border-ink px-1 text-left flex items-center justify-between gap-2",
-  word: "font-semibold border-b border-dotted border-ink hover:border-solid min-h-6 text-left",
+  word: "font-semibold border-b border-dotted border-ink hover:border-solid min-h-6 min-w-6 text-left",
 };
 
 /** Several things, chosen by name from a list that is searched as one types; the code stands beside the name. */

@@ -11,7 +11,7 @@ interface Props {
 /** The views of one stage, side by side above the work. */
 export function SubNav({ label, search, views, open }: Props) {
   return (
-    <nav aria-label={label} className="flex flex-wrap gap-x-5 text-soft mb-3 -mt-1">
+    <nav aria-label={label} className="flex flex-wrap gap-x-5 text-soft mb-3 -mt-1 print:hidden">
       {views.map((view) => (
         <NavLink
           key={view.path}

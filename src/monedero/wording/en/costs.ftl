@@ -62,3 +62,7 @@ reference-rate = 1 { $base } = { $value } { $quote } ({ $note })
 rate-published = European Central Bank, { $day }
 rate-last-of-table = European Central Bank, { $day }, the last day of the table
 rate-typed = typed by you
+
+## Prices that end or begin
+
+price-change = From { $day } on, with the new prices of { $providers }, { $after } comes first for this order: { $cost }. Until then it is { $before }, at { $cost_before }.

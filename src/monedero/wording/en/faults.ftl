@@ -155,3 +155,4 @@ fault-text-too-long = The text has { $value } characters. A price list has at mo
 fault-text-binary = Line { $line } holds { $value }, which no text has. Send the price list as plain text.
 fault-text-no-price = None of the lines could be read as a price, so there is no rate card. Write one price a line, such as “Cards 1.5% + 0.25 EUR”.
 fault-price-row = { $why } This price cannot be kept.
+fault-examples-held = You hold an account with { $providers }. Leave it first, then the examples can be put away.

@@ -40,3 +40,38 @@ what-storefront-id = storefront id
 what-tender-id = tender id
 what-typed-rate = typed rate
 what-way-to-pay = way to pay
+
+## Examples, and what to decide next
+
+example-name = { $name } (example)
+next-no-prices = No provider's prices are compared yet.
+    .act = Type or paste the prices of one
+next-only-examples = All the prices that you compare are invented examples.
+    .act = Put in a provider of your own
+next-no-month = Your month has no orders yet, so nothing is said of what a month costs.
+    .act = Read past orders, or type a month
+next-account-waits = { $provider } waits for you.
+    .act = Look at it
+next-nothing-on = No way to pay is switched on, so a buyer would stop at your checkout.
+    .act = Compose the checkout
+next-nobody-pays = Nobody who pays in { $currency } in { $country } can pay for { $count ->
+    [1] { $line }
+   *[other] { $count } of your { $of } lines
+  }.
+    .act = Look at what holds them back
+next-none-held = { $count ->
+    [one] One provider is compared, and you hold no account with it
+   *[other] { $count } providers are compared, and you hold an account with none
+  }.
+    .act = Choose one, or say which you hold
+next-no-trade = Your trade is not said, and some providers do not take every trade.
+    .act = Say your trade
+next-no-margin = { $count ->
+    [one] { $line } has
+   *[other] { $count } lines have
+  } no margin yet, so it is not said what a way to pay earns.
+    .act = Type the margin
+next-not-published = Nothing is published, so no buyer sees your checkout.
+    .act = Look at what would be published
+next-changes-wait = Your checkout differs from what buyers see.
+    .act = Look at the changes

@@ -1,14 +1,17 @@
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
+import { toast } from "sonner";
 import { said } from "../../api/client";
 import { day } from "../../lib/time";
+import { Button } from "../../ui/Button";
 import { Heading, Trouble } from "../../ui/Page";
 import { SubNav } from "../../ui/SubNav";
+import { useAddTender } from "../draft";
 import { useHandSearch } from "../hand";
 import { useCards } from "./cards/queries";
 import { useCatalogue } from "./queries";
 import { ReadCard } from "./ReadCard";
-import { VIEWS } from "./views";
+import { NEW_PROVIDER, VIEWS } from "./views";
 
 /** Questions to begin with; those about a provider name one that the shop has. */
 function examples(provider: string | undefined): string[] {
@@ -28,6 +31,18 @@ export function CataloguePage() {
   const catalogue = useCatalogue(asks);
   const cards = useCards().data ?? [];
   const data = catalogue.data;
+  const add = useAddTender();
+  const put = (method: string) =>
+    add.mutate(
+      { method, route: null },
+      {
+        onSuccess: (draft) => {
+          const tender = draft.tenders.find((entry) => entry.id === draft.added);
+          toast(`${tender?.name ?? "It"} is in your checkout, switched off.`);
+        },
+        onError: (refused) => toast.error(said(refused)),
+      },
+    );
 
   function ask(question: string) {
     setText(question);
@@ -44,6 +59,9 @@ export function CataloguePage() {
       <SubNav label="Views of Compare" search={search} views={VIEWS} />
       <Heading title="Who carries what" note="ask by method, provider, kind of line, currency or country">
         <ReadCard />
+        <Link to={`${NEW_PROVIDER}${search}`} className="text-verdigris font-semibold hover:underline">
+          New provider
+        </Link>
       </Heading>
       <form
         onSubmit={(event) => {
@@ -116,9 +134,26 @@ export function CataloguePage() {
                 >
                   <th scope="row" className="text-left font-semibold py-1.5 pr-3">
                     {entry.method_name}
+                    {asks && entry.also.length > 0 && (
+                      <span className="block text-small font-normal text-soft">
+                        also: {entry.also.join(", ")}
+                      </span>
+                    )}
                   </th>
                   <td className="pr-3">
-                    {entry.provider_name || <span className="text-soft">your own</span>}
+                    {entry.provider_name || (
+                      <span className="text-soft">{entry.own ? "your own" : "nobody yet"}</span>
+                    )}
+                    {entry.own && (
+                      <Button
+                        look="link"
+                        className="block"
+                        aria-label={`Add to checkout: ${entry.method_name}`}
+                        onClick={() => put(entry.method)}
+                      >
+                        Add to checkout
+                      </Button>
+                    )}
                   </td>
                   <td className="pr-3">
                     {entry.prices.map((price) => (
@@ -128,13 +163,16 @@ export function CataloguePage() {
                       </p>
                     ))}
                     {entry.prices.length === 0 && (
-                      <span className="text-soft">
-                        {entry.provider ? "no price yet" : "no provider's fee"}
-                      </span>
+                      <span className="text-soft">{entry.own ? "no provider's fee" : "no price yet"}</span>
                     )}
                   </td>
                   <td>
                     <span className="text-soft">{entry.limits.join(", ")}</span>
+                    {asks && entry.read_on && (
+                      <p className="text-small text-soft">
+                        Source: {entry.source}. Read on {day(entry.read_on)}.
+                      </p>
+                    )}
                     {entry.reasons.length > 0 && (
                       <p className="text-copper">
                         not open: {entry.reasons.map((reason) => reason.text).join("; ")}

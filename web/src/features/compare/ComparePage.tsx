@@ -10,8 +10,10 @@ import { useAddTender } from "../draft";
 import { useHand, useHandSearch } from "../hand";
 import { Beside } from "./Beside";
 import { CostLegend } from "./CostBar";
+import { Examples } from "./Examples";
 import { FirstPrices } from "./FirstPrices";
 import { fullName } from "./names";
+import { PriceChanges } from "./PriceChanges";
 import { type Add, useBegin, useComparison, useExampleCards } from "./queries";
 import { Ranking } from "./Ranking";
 import { RulerView } from "./RulerView";
@@ -111,6 +113,7 @@ export function ComparePage() {
       {data?.rate_cards === 0 && (
         <FirstPrices month={data.month_orders !== "0"} onExamples={() => examples.mutate()} />
       )}
+      {data !== undefined && data.rate_cards > 0 && <Examples />}
       {data?.nothing_to_pay && (
         <p className="border-t border-ink pt-3">
           An order of zero needs no payment, so there is nothing to compare.
@@ -206,6 +209,9 @@ export function ComparePage() {
               * Nothing is assumed of completion there; every buyer counts as finishing.
             </p>
           )}
+          <div className="mt-3">
+            <PriceChanges hand={hand} />
+          </div>
           <Turnings hand={hand} currency={data.currency} />
           <ShutRoutes shut={data.shut} onAdd={put} />
         </>

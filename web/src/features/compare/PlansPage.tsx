@@ -72,7 +72,8 @@ export function PlansPage() {
   );
 }
 
-function Mix({ data }: { data: NonNullable<ReturnType<typeof usePlans>["data"]> }) {
+/** What the cheapest mix costs, and what one provider alone costs instead. */
+export function Mix({ data }: { data: NonNullable<ReturnType<typeof usePlans>["data"]> }) {
   const { mix, one_instead_of_mix: price } = data;
   const best = data.alone[0];
   return (
@@ -103,7 +104,8 @@ function planName(plan: Plan): string {
   return plan.plan_name ? `${plan.provider_name} ${plan.plan_name}` : plan.provider_name;
 }
 
-function PlanTable({ plans, currency }: { plans: Plan[]; currency: string }) {
+/** Each plan alone over the month. */
+export function PlanTable({ plans, currency }: { plans: Plan[]; currency: string }) {
   const amount = (money: string) => shown(money).split(" ")[0];
   return (
     <table className="w-full">
@@ -143,7 +145,7 @@ function PlanTable({ plans, currency }: { plans: Plan[]; currency: string }) {
 }
 
 /** The plans of one provider along the month's volume, logarithmic, with the shop's own volume marked. */
-function VolumeBar({ volumes, currency }: { volumes: Volumes; currency: string }) {
+export function VolumeBar({ volumes, currency }: { volumes: Volumes; currency: string }) {
   const own = Number(volumes.own.split(" ")[0]);
   const borders = volumes.stretches.slice(1).map((stretch) => Number(stretch.from_amount.decimal));
   const low = Math.min(own, ...borders) / 8;

@@ -34,7 +34,7 @@ export function Ranking(props: Props) {
   if (ranked.length === 0)
     return <p className="border-t border-ink py-3">No route has a price for this order.</p>;
   return (
-    <div className="max-lg:overflow-x-auto">
+    <div className="max-lg:overflow-x-auto relative">
       <table className="w-full" aria-label="Routes">
         <thead>
           <tr className="border-b border-ink text-small text-soft align-bottom">

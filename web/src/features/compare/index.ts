@@ -10,6 +10,7 @@ export const PlansPage = lazy(() => import("./PlansPage").then((module) => ({ de
 export const CataloguePage = lazy(() =>
   import("./CataloguePage").then((module) => ({ default: module.CataloguePage })),
 );
+export const PrintPage = lazy(() => import("./PrintPage").then((module) => ({ default: module.PrintPage })));
 export const NewProviderPage = lazy(() =>
   import("./newprovider/NewProviderPage").then((module) => ({ default: module.NewProviderPage })),
 );

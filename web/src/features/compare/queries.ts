@@ -52,6 +52,17 @@ export function useRouteDetail(hand: Hand | null, key: string) {
   });
 }
 
+/** Prices that end or begin later, and let another route come first. */
+export function usePriceChanges(hand: Hand | null) {
+  return useQuery({
+    queryKey: [...keys.compare, "changes", hand],
+    queryFn: () => answered(api.GET("/api/compare/changes", { params: { query: hand ?? NOTHING } })),
+    enabled: hand !== null,
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+}
+
 /** Which assumptions would let another method come first. */
 export function useTurnings(hand: Hand | null) {
   return useQuery({
@@ -109,6 +120,11 @@ export function useReadCard() {
       // The bytes go as they are: what is wrong with them is for the server to say.
       answered(api.POST("/api/rate-cards", { body: "", bodySerializer: () => file })),
   });
+}
+
+/** Put the examples away again; what asked for it may be gone when that is done. */
+export function usePutExamplesAway(onSuccess: () => void) {
+  return useMutation({ mutationFn: () => answered(api.DELETE("/api/rate-cards/examples")), onSuccess });
 }
 
 /** Put in the seven example cards. */

@@ -6,4 +6,5 @@ export const VIEWS = [
   { path: "/compare", name: "Routes" },
   { path: "/compare/plans", name: "Plans and providers" },
   { path: "/compare/catalogue", name: "Catalogue and rate cards" },
+  { path: "/compare/print", name: "On one page" },
 ];

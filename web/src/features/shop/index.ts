@@ -1,6 +1,7 @@
 import { lazy } from "react";
 
 export { AssumptionField } from "./AssumptionField";
+export { useAssumptions } from "./assumptions";
 export { FirstShop } from "./FirstShop";
 export { idOf } from "./ids";
 export { type Shop, useChoices, useOtherShop, useShop, useStorefront } from "./queries";

@@ -39,7 +39,7 @@ export function EntriesTable(props: Props) {
 
   return (
     <>
-      <div className="overflow-x-auto">
+      <div className="overflow-x-auto relative">
         <table className="w-full">
           <thead>
             <tr className="border-b border-ink text-small text-soft text-left">

@@ -1,0 +1,62 @@
+"""What to decide next, in sentences, each with the place where it is decided."""
+
+from collections.abc import Mapping
+
+from fastapi import APIRouter
+from pydantic import BaseModel
+
+from monedero.api.problems import PROBLEMS
+from monedero.api.requests import RunningDep
+from monedero.core.account import Mode
+from monedero.wording.catalogue import say
+from monedero.wording.places import country_name
+from monedero.work.shop.next_steps import NextCode, NextStep, next_steps
+
+router = APIRouter(prefix="/api", tags=["shop"], responses=PROBLEMS)
+PLACES: Mapping[NextCode, str] = {
+    NextCode.NO_PRICES: "/compare/new",
+    NextCode.ONLY_EXAMPLES: "/compare/new",
+    NextCode.NO_MONTH: "/shop/orders",
+    NextCode.ACCOUNT_WAITS: "/accounts",
+    NextCode.NOTHING_ON: "/checkout",
+    NextCode.NOBODY_PAYS: "/checkout",
+    NextCode.NONE_HELD: "/accounts",
+    NextCode.NO_TRADE: "/shop",
+    NextCode.NO_MARGIN: "/shop",
+    NextCode.NOT_PUBLISHED: "/publish",
+    NextCode.NOT_LIVE: "/publish",
+}
+
+
+class NextOut(BaseModel):
+    """Something to decide, in a sentence; the act that decides it, and the page where that is done."""
+
+    code: NextCode
+    text: str
+    act: str
+    to: str
+
+
+class NextStepsOut(BaseModel):
+    """What to decide next, the most urgent first; nothing where nothing is left."""
+
+    mode: Mode
+    steps: list[NextOut]
+
+
+@router.get("/next")
+def read_next_steps(running: RunningDep) -> NextStepsOut:
+    """What to decide next: five things at the most."""
+    steps = next_steps(running.store, running.clock.now().date())
+    return NextStepsOut(mode=running.mode, steps=[_out(step) for step in steps])
+
+
+def _out(step: NextStep) -> NextOut:
+    fields = dict(step.fields)
+    if "country" in fields:
+        fields["country"] = country_name(str(fields["country"]))
+    to = PLACES[step.code]
+    if step.code is NextCode.ACCOUNT_WAITS:
+        to = f"{to}/{step.fields['id']}"
+    name = f"next-{step.code.value}"
+    return NextOut(code=step.code, text=say(name, **fields), act=say(f"{name}.act"), to=to)

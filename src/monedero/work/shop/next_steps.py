@@ -1,0 +1,119 @@
+"""What to decide next: what a shop still lacks before its buyers can pay, the most urgent first."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass, field
+from datetime import date
+from enum import StrEnum
+
+from monedero.core.account import Stage
+from monedero.core.shop import Market
+from monedero.store import Store
+from monedero.work.checkout.composed import drafted
+from monedero.work.checkout.offer import offered
+from monedero.work.checkout.publish import pending
+from monedero.work.compare.inputs import UNDER_WAY, inputs_of
+from monedero.work.shop.lookups import described_shop
+from monedero.work.shop.order_in_hand import OrderSentence, order_in_hand
+
+MOST = 5
+# An account at one of these stages waits for the owner.
+WAITING = (Stage.QUESTION, Stage.REFUSED, Stage.APPROVED, Stage.LAPSED)
+
+
+class NextCode(StrEnum):
+    """Everything that may be decided next."""
+
+    NO_PRICES = "no-prices"
+    ONLY_EXAMPLES = "only-examples"
+    NO_MONTH = "no-month"
+    ACCOUNT_WAITS = "account-waits"
+    NOTHING_ON = "nothing-on"
+    NOBODY_PAYS = "nobody-pays"
+    NONE_HELD = "none-held"
+    NO_TRADE = "no-trade"
+    NO_MARGIN = "no-margin"
+    NOT_PUBLISHED = "not-published"
+    NOT_LIVE = "changes-wait"
+
+
+@dataclass(frozen=True, slots=True)
+class NextStep:
+    """Something to decide: a code with fields, all of them names, ids or counts."""
+
+    code: NextCode
+    fields: dict[str, str | int] = field(default_factory=dict)
+
+
+def next_steps(store: Store, day: date) -> list[NextStep]:
+    """At most five things to decide; none where nothing is left."""
+    found = []
+    for step in _steps(store, day):
+        found.append(step)
+        if len(found) == MOST:
+            break
+    return found
+
+
+def _steps(store: Store, day: date) -> Iterator[NextStep]:
+    yield from _prices(store)
+    yield from _accounts(store)
+    yield from _checkout(store, day)
+    shop = described_shop(store).value
+    inputs = inputs_of(store)
+    if any(facts.trades_refused for facts in inputs.providers.values()) and shop.trade is None:
+        yield NextStep(NextCode.NO_TRADE)
+    lacking = [line.name for line in shop.lines if line.margin is None]
+    if lacking:
+        yield NextStep(NextCode.NO_MARGIN, {"line": lacking[0], "count": len(lacking)})
+
+
+def _prices(store: Store) -> Iterator[NextStep]:
+    inputs = inputs_of(store)
+    if not inputs.cards:
+        yield NextStep(NextCode.NO_PRICES)
+    elif all((facts := inputs.providers.get(card.provider.id)) and facts.example for card in inputs.cards):
+        yield NextStep(NextCode.ONLY_EXAMPLES)
+    if not inputs.profile.cells and not store.past_orders.counts().paid:
+        yield NextStep(NextCode.NO_MONTH)
+
+
+def _accounts(store: Store) -> Iterator[NextStep]:
+    inputs = inputs_of(store)
+    for account in inputs.accounts.values():
+        facts = inputs.providers.get(account.provider)
+        if account.stage in WAITING and facts:
+            yield NextStep(NextCode.ACCOUNT_WAITS, {"provider": facts.name, "id": account.provider})
+    own = {
+        card.provider.id
+        for card in inputs.cards
+        if not ((facts := inputs.providers.get(card.provider.id)) and facts.example)
+    }
+    if own and not any(account.stage in UNDER_WAY for account in inputs.accounts.values()):
+        yield NextStep(NextCode.NONE_HELD, {"count": len(own)})
+
+
+def _checkout(store: Store, day: date) -> Iterator[NextStep]:
+    shop = described_shop(store).value
+    composed = drafted(store)
+    if not any(tender.on for tender in composed.checkout.tenders):
+        yield NextStep(NextCode.NOTHING_ON)
+        return
+    for market in shop.markets:
+        lacking = [line for line in shop.lines if not _can_pay(store, market, line.id, day)]
+        if lacking:
+            what = {"country": market.country, "currency": market.currency, "line": lacking[0].name}
+            yield NextStep(NextCode.NOBODY_PAYS, {**what, "count": len(lacking), "of": len(shop.lines)})
+    storefront = composed.checkout.storefront
+    if store.editions.newest(storefront) is None:
+        yield NextStep(NextCode.NOT_PUBLISHED)
+    elif pending(store, storefront)[1]:
+        yield NextStep(NextCode.NOT_LIVE)
+
+
+def _can_pay(store: Store, market: Market, line: str, day: date) -> bool:
+    """Whether a buyer of a market is offered a way to pay for a line at its usual amount."""
+    shop = described_shop(store).value
+    usual = next(entry.usual_amount for entry in shop.lines if entry.id == line)
+    amount = f"{usual}".partition(" ")[0]
+    said = OrderSentence(market.id, line, amount, market.currency, day)
+    return bool(offered(store, drafted(store), order_in_hand(shop, said).order))

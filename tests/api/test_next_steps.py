@@ -1,0 +1,111 @@
+"""What to decide next, and the examples that a new shop may look at and put away."""
+
+from typing import Any
+
+import pytest
+from fastapi.testclient import TestClient
+
+from monedero.api.app import create_app
+from monedero.server.shops import Shops
+from tests.api.shopkeeper import BOAT
+from tests.conftest import browser_of
+
+SHOP = {
+    "name": "Lume Ceramics",
+    "country": "PT",
+    "currency": "EUR",
+    "markets": [
+        {"id": "pt-eur", "country": "PT", "currency": "EUR", "share": "70"},
+        {"id": "gb-gbp", "country": "GB", "currency": "GBP", "share": "30"},
+    ],
+    "lines": [{"id": "bowl", "name": "Bowl", "kind": "goods", "usual_amount": "38.00 EUR", "recurring": False}],
+}
+HAND = {"market": "pt-eur", "line": "bowl", "amount": "38.00", "currency": "EUR"}
+
+
+@pytest.fixture
+def own(shops: Shops) -> TestClient:
+    """In a shop of the owner's own that was just described."""
+    client = browser_of(create_app(shops, demo_first=False))
+    assert client.put("/api/shop", json={"version": 0, "shop": SHOP}).status_code == 200
+    return client
+
+
+def codes(client: TestClient) -> list[str]:
+    return [step["code"] for step in client.get("/api/next").json()["steps"]]
+
+
+def add_and_switch_on(client: TestClient, **added: Any) -> None:
+    draft = client.get("/api/checkouts/web-shop").json()
+    held = client.post("/api/checkouts/web-shop/tenders", json={**added, "version": draft["version"]}).json()
+    tenders = [{**tender, "on": True} for tender in held["tenders"]]
+    body = {"version": held["version"], "tenders": tenders}
+    assert client.put("/api/checkouts/web-shop", json=body).status_code == 200
+
+
+def test_a_new_shop_is_told_what_comes_first_and_each_sentence_goes_when_it_is_done(own: TestClient) -> None:
+    assert codes(own) == ["no-prices", "no-month", "nothing-on", "no-margin"]
+    first = own.get("/api/next").json()["steps"][0]
+    assert first == {
+        "code": "no-prices",
+        "text": "No provider's prices are compared yet.",
+        "act": "Type or paste the prices of one",
+        "to": "/compare/new",
+    }
+    prices = {"name": "Larkhithe", "country": "PT", "currency": "EUR", "text": "Cards 1.5%"}
+    own.post("/api/new-provider", json=prices)
+    assert codes(own) == ["no-month", "none-held", "nothing-on", "no-margin"]
+    own.put("/api/accounts/larkhithe/elsewhere", json={"methods": ["card"]})
+    add_and_switch_on(own, method="bank-transfer", route=None)
+    assert codes(own) == ["no-month", "nobody-pays", "not-published", "no-margin"]
+    nobody = own.get("/api/next").json()["steps"][1]
+    assert nobody["text"] == "Nobody who pays in GBP in United Kingdom can pay for Bowl."
+    add_and_switch_on(own, method="wire-transfer", route=None)
+    assert "nobody-pays" not in codes(own)
+    publication = own.get("/api/checkouts/web-shop/publication").json()
+    own.post("/api/checkouts/web-shop/editions", json={"fingerprint": publication["fingerprint"]})
+    assert codes(own) == ["no-month", "no-margin"]
+    add_and_switch_on(own, method="cheque", route=None)
+    assert codes(own) == ["no-month", "changes-wait", "no-margin"]
+
+
+def test_there_are_never_more_than_five(client: TestClient, own: TestClient) -> None:
+    own.post("/api/rate-cards/examples")
+    assert codes(own) == ["only-examples", "no-month", "nothing-on", "no-trade", "no-margin"]
+    client.put("/api/demo")
+    assert len(codes(client)) <= 5
+
+
+def test_examples_are_marked_wherever_they_appear_and_put_away_in_one_act(own: TestClient) -> None:
+    assert own.post("/api/rate-cards/examples").json()["added"] == 7
+    cards = own.get("/api/rate-cards").json()
+    assert {card["example"] for card in cards} == {True}
+    assert all(card["provider_name"].endswith("(example)") for card in cards)
+    ranked = own.get("/api/compare", params=HAND).json()["ranked"]
+    assert "Orlenta (example)" in {entry["route"]["provider_name"] for entry in ranked}
+    assert {entry["name"] for entry in own.get("/api/accounts").json()["providers"]} >= {"Orlenta (example)"}
+    route = {"provider": "orlenta", "plan": "start", "method": "card"}
+    add_and_switch_on(own, method="bank-transfer", route=None)
+    add_and_switch_on(own, method="card", route=route)
+    own.post(
+        "/api/new-provider", json={"name": "Larkhithe", "country": "PT", "currency": "EUR", "text": "Cards 1%"}
+    )
+    assert own.delete("/api/rate-cards/examples").json()["added"] == -7
+    assert [card["provider_name"] for card in own.get("/api/rate-cards").json()] == ["Larkhithe"]
+    assert [tender["id"] for tender in own.get("/api/checkouts/web-shop").json()["tenders"]] == ["bank-transfer"]
+    assert own.delete("/api/rate-cards/examples").json()["added"] == 0
+
+
+def test_examples_stay_while_an_account_with_one_is_under_way(own: TestClient) -> None:
+    own.post("/api/rate-cards/examples")
+    assert own.post("/api/accounts/pocketfern/begin", json={"mode": "test"}).status_code == 201
+    answer = own.delete("/api/rate-cards/examples")
+    assert answer.status_code == 409
+    assert answer.json()["errors"][0]["detail"].startswith("You hold an account with Pocketfern (example).")
+    assert len(own.get("/api/rate-cards").json()) == 7
+
+
+def test_in_the_demo_the_invented_providers_are_no_examples(client: TestClient) -> None:
+    assert {card["example"] for card in client.get("/api/rate-cards").json()} == {False}
+    ranked = client.get("/api/compare", params=BOAT).json()["ranked"]
+    assert "Orlenta" in {entry["route"]["provider_name"] for entry in ranked}

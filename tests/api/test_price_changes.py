@@ -1,0 +1,46 @@
+"""A price that ends or begins on a day is told where it moves the first place."""
+
+from fastapi.testclient import TestClient
+
+from tests.api.shopkeeper import BOAT
+
+SMALL = {**BOAT, "amount": "10.00"}
+
+
+def prices(client: TestClient, share: str, valid_from: str | None) -> None:
+    body = {
+        "name": "Larkhithe",
+        "country": "PT",
+        "currency": "EUR",
+        "valid_from": valid_from,
+        "text": f"Online banking {share}%",
+    }
+    assert client.post("/api/new-provider", json=body).status_code == 201
+
+
+def told(client: TestClient) -> list[dict[str, str]]:
+    found: list[dict[str, str]] = client.get("/api/compare/changes", params=SMALL).json()["changes"]
+    return found
+
+
+def test_a_newer_card_that_moves_the_first_place_is_told_with_its_day(client: TestClient) -> None:
+    assert told(client) == []
+    prices(client, "9", None)
+    # Dearer or as dear as the first: nothing moves.
+    prices(client, "8", "2027-01-01")
+    assert told(client) == []
+    prices(client, "0", "2027-02-01")
+    prices(client, "9", "2027-03-01")
+    first = client.get("/api/compare", params=SMALL).json()["ranked"][0]
+    [begins, ends] = told(client)
+    assert (begins["on"], ends["on"]) == ("2027-02-01", "2027-03-01")
+    assert begins["text"].startswith(
+        "From 1 Feb 2027 on, with the new prices of Larkhithe, Online banking Larkhithe comes first for this order: "
+    )
+    assert f"Until then it is {first['route']['method_name']}" in begins["text"]
+    assert "Until then it is Online banking Larkhithe" in ends["text"]
+
+
+def test_a_card_that_holds_already_is_no_news(client: TestClient) -> None:
+    prices(client, "0", "2026-01-01")
+    assert told(client) == []
