@@ -128,6 +128,8 @@ def new_shop(desk: Desk) -> None:
     desk.type_into("Trading name", "Lume Ceramics", "")
     desk.type_into("First line: what you sell", "Ceramic bowl", "")
     desk.type_into("Usual amount, in EUR", "38")
+    desk.see("Your shop")
+    desk.open("/")
     desk.see("What to decide next")
     picture(desk.browser, "what-next")
     desk.click("Type or paste the prices of one", "a")

@@ -1,4 +1,4 @@
-"""Write what is generated from the code: the rate card's JSON Schema and the API's description."""
+"""Write what is generated from the code: the JSON Schemas of formats and the API's description."""
 
 import json
 import tempfile
@@ -6,11 +6,12 @@ from pathlib import Path
 from typing import Any
 
 from monedero.api.app import create_app
-from monedero.formats import rate_card
+from monedero.formats import provider_file, rate_card
 from monedero.server.shops import Shops
 
 ROOT = Path(__file__).parent.parent
 SCHEMA = ROOT / "docs" / "formats" / "rate-card-1.schema.json"
+PROVIDER = ROOT / "docs" / "formats" / "provider-1.schema.json"
 API = ROOT / "docs" / "api.json"
 
 
@@ -26,9 +27,10 @@ def text_of(value: dict[str, Any]) -> str:
 
 
 def main() -> None:
-    """Write both files."""
+    """Write every file."""
     SCHEMA.parent.mkdir(parents=True, exist_ok=True)
     SCHEMA.write_text(text_of(rate_card.schema()), encoding="utf-8")
+    PROVIDER.write_text(text_of(provider_file.schema()), encoding="utf-8")
     API.write_text(text_of(api_description()), encoding="utf-8")
 
 

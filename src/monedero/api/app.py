@@ -22,6 +22,7 @@ from monedero.api import (
     orders,
     outside,
     price_changes,
+    providers,
     publish,
     rate_cards,
     shop,
@@ -34,7 +35,7 @@ from monedero.server.shops import Shops
 
 # Routes are looked through in this sequence: what buyers ask for comes first.
 FEATURES = (
-    *(orders, shop, amounts, month, compare, curves, catalogue, rate_cards, new_provider, next_steps),
+    *(orders, shop, amounts, month, compare, curves, catalogue, rate_cards, new_provider, next_steps, providers),
     *(price_changes, checkout, publish, accounts, business, outside, order_records),
 )
 SITE = Path(__file__).parent / "site"

@@ -17,6 +17,7 @@ export const keys = {
   catalogue: ["catalogue"],
   cards: ["cards"],
   card: (provider: string, day: string) => ["cards", provider, day] as const,
+  facts: (provider: string) => ["facts", provider] as const,
   tried: ["tried"],
   profile: ["profile"],
   assumptions: ["assumptions"],

@@ -18,6 +18,7 @@ const RESTS_ON: Record<Kind, readonly Cause[]> = {
   choices: ["prices", "month"],
   assumptions: ["prices"],
   cards: ["prices", "clock"],
+  facts: ["prices"],
   tried: ["prices", "clock"],
   profile: ["prices", "month"],
   "past-orders": ["month"],

@@ -74,10 +74,14 @@ export function PrintPage() {
       {plans && plans.orders !== "0" && (
         <section aria-label="Plans" className="mt-4">
           <Mix data={plans} />
-          <PlanTable plans={plans.alone} currency={plans.currency} />
-          {plans.by_provider.map((volumes) => (
-            <VolumeBar key={volumes.name} volumes={volumes} currency={plans.currency} />
-          ))}
+          <div className="grid lg:grid-cols-[3fr_2fr] print:grid-cols-[3fr_2fr] gap-x-8 items-start">
+            <PlanTable plans={plans.alone} currency={plans.currency} />
+            <div>
+              {plans.by_provider.map((volumes) => (
+                <VolumeBar key={volumes.name} volumes={volumes} currency={plans.currency} />
+              ))}
+            </div>
+          </div>
         </section>
       )}
     </div>
@@ -102,13 +106,17 @@ function RankingInShort({ ranked }: { ranked: Ranked[] }) {
             <th scope="row" className="text-left font-normal">
               {fullName(entry.route)}
             </th>
-            <td className="text-right font-semibold">{shown(entry.cost)}</td>
+            <td className="text-right font-semibold whitespace-nowrap pl-3">{shown(entry.cost)}</td>
             <td className="text-right">
               {entry.effective_percent ?? "none"}
               {entry.effective_percent && " %"}
             </td>
-            <td className="pl-3">{entry.facts.find((fact) => fact.key === "arrives")?.text}</td>
-            <td className="text-right">{entry.month ? shown(entry.month.cost) : "none"}</td>
+            <td className="pl-3 whitespace-nowrap">
+              {entry.facts.find((fact) => fact.key === "arrives")?.text}
+            </td>
+            <td className="text-right whitespace-nowrap pl-3">
+              {entry.month ? shown(entry.month.cost) : "none"}
+            </td>
           </tr>
         ))}
       </tbody>

@@ -4,7 +4,7 @@ import { Refusal, said } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { useReadCard } from "./queries";
 
-/** Read a rate card from a file. A wrong one is refused with every place; the cards that are there stay. */
+/** Read a rate card, or a provider with its card, from a file. A wrong one is refused with every place; the cards that are there stay. */
 export function ReadCard() {
   const read = useReadCard();
   const file = useRef<HTMLInputElement>(null);
@@ -24,13 +24,13 @@ export function ReadCard() {
           event.target.value = "";
           if (chosen) {
             read.mutate(chosen, {
-              onSuccess: (card) => toast(`${card.provider_name}'s rate card is read: ${card.routes} routes.`),
+              onSuccess: (said) => toast(said),
             });
           }
         }}
       />
       <Button look="link" onClick={() => file.current?.click()}>
-        Read a rate card
+        Read a rate card or a provider
       </Button>
       {read.error && (
         <div

@@ -6,6 +6,8 @@ import { beforeHandChanges, type Hand, NOTHING } from "../hand";
 
 /** How long an answer that was asked for ahead is not asked for again. */
 const MOMENT = 1000;
+/** How much of a file is looked at to see what it is. */
+const LOOKED_AT = 2000;
 
 export type Ranked = Schema<"RankedOut">;
 export type Shut = Schema<"ShutOut">;
@@ -113,12 +115,19 @@ export function useBegin() {
   });
 }
 
-/** Read a rate card from a file. */
+/** Read a rate card from a file. A file of a provider is one as well: it says so by its format. */
 export function useReadCard() {
   return useMutation({
-    mutationFn: (file: File) =>
+    mutationFn: async (file: File) => {
       // The bytes go as they are: what is wrong with them is for the server to say.
-      answered(api.POST("/api/rate-cards", { body: "", bodySerializer: () => file })),
+      const sent = { body: "", bodySerializer: () => file };
+      if (/"monedero\/provider\//.test(await file.slice(0, LOOKED_AT).text())) {
+        const read = await answered(api.POST("/api/providers/file", sent));
+        return `${read.provider_name} is read${read.with_card ? ", with its rate card" : ""}.`;
+      }
+      const card = await answered(api.POST("/api/rate-cards", sent));
+      return `${card.provider_name}'s rate card is read: ${card.routes} routes.`;
+    },
   });
 }
 

@@ -12,6 +12,7 @@ import { useHand, useHandSearch } from "../../hand";
 import { useChoices } from "../../shop";
 import { CardPickers } from "../CardPickers";
 import { VIEWS } from "../views";
+import { AboutProvider } from "./AboutProvider";
 import { EntriesTable } from "./EntriesTable";
 import { type Entry, freeEntryId, type Kind, withoutEntry } from "./edits";
 import { PlanFields } from "./PlanFields";
@@ -242,6 +243,7 @@ export function CardPage() {
         />
       </section>
       <PlanFields card={card} save={save} quietly={quietly} />
+      <AboutProvider provider={provider} />
       {card.source && <Source source={card.source} />}
     </>
   );

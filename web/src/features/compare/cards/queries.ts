@@ -8,6 +8,7 @@ export type HeldCard = Schema<"StoredCardOut">;
 export type Rate = Schema<"Rate">;
 export type Extra = Schema<"Extra">;
 export type When = Schema<"When">;
+export type Facts = Schema<"ProviderFacts">;
 export type Tried = Schema<"TriedOut">;
 
 /** Every provider with the versions of its rate card. */
@@ -58,6 +59,36 @@ export function useChangeCard(provider: string, day: string) {
     },
     onSuccess: (saved) => {
       client.setQueryData(keys.card(provider, saved.day), saved);
+    },
+  });
+}
+
+/** What is known of a provider besides its prices. */
+export function useFacts(provider: string) {
+  return useQuery({
+    queryKey: keys.facts(provider),
+    queryFn: () => answered(api.GET("/api/providers/{provider}", { params: { path: { provider } } })),
+    retry: false,
+  });
+}
+
+/** Change what is known of a provider: over the newest state that is known here, one change at a time. */
+export function useChangeFacts(provider: string) {
+  const client = useQueryClient();
+  return useMutation({
+    scope: { id: `provider ${provider}` },
+    mutationFn: (change: (facts: Facts) => Facts) => {
+      const held = client.getQueryData<Schema<"FactsOut">>(keys.facts(provider));
+      if (!held) throw new Error("The provider is not here yet.");
+      return answered(
+        api.PUT("/api/providers/{provider}", {
+          params: { path: { provider } },
+          body: { before: held.facts, facts: change(held.facts) },
+        }),
+      );
+    },
+    onSuccess: (saved) => {
+      client.setQueryData(keys.facts(provider), saved);
     },
   });
 }
