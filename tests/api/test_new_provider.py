@@ -137,3 +137,22 @@ def test_a_text_of_ten_megabytes_is_refused(client: TestClient) -> None:
     answer = client.post("/api/new-provider", json=asked(text="x" * 10_000_000))
     assert answer.status_code in (413, 422)
     assert answer.json()["errors"][0]["code"] in ("body-too-large", "text-too-long")
+
+
+def test_a_table_of_prices_becomes_a_price_list(client: TestClient) -> None:
+    table = b"Method;Percent;Fixed fee;Plan\nEEA cards;1,5;0,25;Basic\nSEPA Direct Debit;;0,35;Basic\n"
+    read = client.post("/api/new-provider/table", content=table).json()
+    assert read["columns"]["what"] == ["Method"]
+    made = client.post("/api/new-provider/table/text", json={**read, "currency": "EUR"}).json()
+    assert made["text"] == "Basic plan\nEEA cards: 1.5% + 0,25 EUR\nSEPA Direct Debit: 0,35 EUR"
+    assert preview(client, text=made["text"])["unread"] == 0
+    matched = {**read, "columns": {"what": ["Method"], "percent": "Fixed fee"}, "currency": "EUR"}
+    assert client.post("/api/new-provider/table/text", json=matched).json()["text"].startswith("EEA cards: 0.25%")
+
+
+def test_what_is_no_table_is_refused(client: TestClient) -> None:
+    for content, code in ((b"", "table-empty"), (b"\xff\xfe", "not-utf8"), (b"PK\x03\x04", "sheet-unreadable")):
+        answer = client.post("/api/new-provider/table", content=content)
+        assert (answer.status_code, answer.json()["errors"][0]["code"]) == (422, code)
+    none = {"header": ["A"], "rows": [["1"]], "columns": {"what": []}, "currency": "EUR"}
+    assert client.post("/api/new-provider/table/text", json=none).status_code == 422

@@ -164,6 +164,10 @@ class Known:
         """The file or form that an operation takes; None where it takes none."""
         if label == "POST /api/past-orders/files":
             return PAST
+        if label == "POST /api/new-provider/table":
+            return b"Method,Percent,Fixed\nCards,1.5,0.25\n"
+        if label == "POST /api/providers/file":
+            return self.keeper.client.get("/api/providers/orlenta/provider.json").text
         if label == "POST /api/rate-cards/{provider}/{day}/rates.csv":
             return self.keeper.client.get(
                 f"/api/rate-cards/{path.get('provider')}/{path.get('day')}/rates.csv"
@@ -260,6 +264,11 @@ def _code(known: Known, path: Mapping[str, str], draw: Random) -> Any:
     return {"code": "".join(sign for sign in digits if sign.isdigit())}
 
 
+def _facts(known: Known, path: Mapping[str, str]) -> Any:
+    facts = _held(known, f"/api/providers/{path.get('provider', 'orlenta')}").get("facts", {})
+    return {"before": facts, "facts": {**facts, "review_days": 7}}
+
+
 def _new_provider(known: Known, path: Mapping[str, str], draw: Random) -> Any:
     named = {
         "name": f"Larkhithe {draw.randrange(10**9)}",
@@ -294,6 +303,13 @@ BODIES: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
     "PUT /api/business": _business,
     "POST /api/new-provider": _new_provider,
     "POST /api/new-provider/preview": _new_provider,
+    "POST /api/new-provider/table/text": lambda known, path, draw: {
+        "header": ["Method", "Percent"],
+        "rows": [["Cards", draw.choice(["1.5", "0,9 %"])]],
+        "columns": {"what": ["Method"], "percent": "Percent"},
+        "currency": "EUR",
+    },
+    "PUT /api/providers/{provider}": lambda known, path, draw: _facts(known, path),
     "POST /api/clock": lambda known, path, draw: {"minutes": draw.choice([5, 60, 1440])},
     "POST /api/orders": lambda known, path, draw: {
         "order": draw.choice([BOAT, CHART]),

@@ -1,6 +1,11 @@
 """From an empty shop to which way is cheapest, by a price list that is pasted as it stands."""
 
+import base64
+import io
+from pathlib import Path
+
 import pytest
+from pypdf import PdfReader
 from selenium.webdriver.common.keys import Keys
 
 from tests.browser.desk import Desk, paste
@@ -95,3 +100,47 @@ def test_an_account_that_is_held_elsewhere(desk: Desk) -> None:
     desk.click("It is held elsewhere")
     desk.see("Held elsewhere since 1 May 2024")
     assert desk.violations() == []
+
+
+OWN_COLUMNS = "Encomenda;Data;Valor;Moeda;País;Artigo\n" + "".join(
+    f"F-{number};{1 + number % 28:02}.{8 + number % 3:02}.2026;{38 + number % 7},50;EUR;Portugal;Bowl\n"
+    for number in range(90)
+)
+
+
+@pytest.mark.parametrize("served", ["own"], indirect=True)
+def test_which_plan_and_from_which_amount(desk: Desk, tmp_path: Path) -> None:
+    """The whole first half, by what an owner has: a price list, and past orders with columns of their own."""
+    found_shop(desk)
+    desk.click("Type or paste the prices of one", "a")
+    desk.type_into("Provider", "Larkhithe", "")
+    paste(desk, TEXT)
+    desk.click("Keep these 6 prices")
+    desk.see("prices are kept")
+    desk.open("/")
+    desk.click("Read past orders, or type a month", "a")
+    file = tmp_path / "encomendas.csv"
+    file.write_text(OWN_COLUMNS, "utf-8")
+    desk.one("input[type=file]").send_keys(str(file))
+    desk.click("Read 90 rows")
+    desk.see("90 orders are new")
+    desk.click("Compare", "nav a", exact=False)
+    desk.click("Plans and providers", "a")
+    desk.see("From your past orders, over 3 months.")
+    desk.see("Harbour is cheapest for you")
+    assert desk.violations() == []
+    # The comparison goes on one page of paper.
+    desk.click("On one page", "a")
+    desk.see("Ways to pay for Lume Ceramics, compared")
+    desk.see("Harbour is cheapest for you")
+    assert desk.violations() == []
+    printed = desk.browser.execute_cdp_cmd("Page.printToPDF", {"preferCSSPageSize": True})["data"]
+    pages = PdfReader(io.BytesIO(base64.b64decode(printed))).pages
+    assert len(pages) == 1
+    assert "The cheapest mix costs" in pages[0].extract_text()
+    # Every table can be taken along.
+    desk.click("tables of this view, to copy or as a file", "summary", exact=False)
+    assert [button.accessible_name for button in desk.all("main details button")][:2] == [
+        "Copy Routes",
+        "Routes as CSV",
+    ]

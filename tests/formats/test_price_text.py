@@ -339,6 +339,9 @@ def test_terms_of_contract() -> None:
     none = card_of("Cards 1%", "No set-up fee", "Sin permanencia", "Sem taxa de rescisão").terms
     assert none is not None
     assert (none.set_up, none.shortest_term_months, none.exit_fee) == (Money(0, "EUR"), 0, Money(0, "EUR"))
+    both = card_of("Cards 1%", "No set-up fee, no minimum term, no terminal rent").terms
+    assert both is not None
+    assert (both.set_up, both.shortest_term_months, both.terminal_rent) == (Money(0, "EUR"), 0, Money(0, "EUR"))
 
 
 def test_what_may_happen_after() -> None:

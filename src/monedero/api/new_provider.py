@@ -1,19 +1,22 @@
 """A new provider: its prices typed or pasted, looked at for the order in hand before they are kept."""
 
 from datetime import date
+from itertools import islice
 from typing import Literal, get_args
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Request
 from pydantic import BaseModel, Field
 
 from monedero.api.problems import PROBLEMS
-from monedero.api.rate_cards import CardOut, TriedOut, kept_out, tried_out
+from monedero.api.rate_cards import CardOut, TriedOut, body_of, file_of, kept_out, tried_out
 from monedero.api.requests import InHand, RunningDep, sentence
 from monedero.core.account import Mode
 from monedero.core.fields import CountryCode, CurrencyCode, Identifier, MoneyText, Name, Percent
 from monedero.core.ratecard.model import CardKind, RateCard
+from monedero.formats.price_table import PriceColumns, guess, text_of
 from monedero.formats.price_text.model import Correction, ExtraLine, Facets, Meaning, Price, RateLine, ReadLine
-from monedero.formats.price_text.reader import Given
+from monedero.formats.price_text.reader import MOST_LINES, Given
+from monedero.formats.table import read as read_table
 from monedero.server.shops import RunningShop
 from monedero.wording.catalogue import say
 from monedero.wording.price_text import Names, line_said
@@ -135,6 +138,40 @@ def add_provider(running: RunningDep, asked: NewProvider) -> CardOut:
     """Keep the prices as a rate card of their own, the text with it as the source of its figures."""
     card = keep(running.store, asked.beginning, running.clock.now().date())
     return kept_out(running.mode, card)
+
+
+class PriceTable(BaseModel):
+    """A table of prices as it was read, and which column says what."""
+
+    header: list[str]
+    rows: list[list[str]] = Field(max_length=MOST_LINES)
+    columns: PriceColumns
+
+
+class TableAsText(PriceTable):
+    """A table as it was read, with the currency of amounts that have none."""
+
+    currency: CurrencyCode
+
+
+class TextOut(BaseModel):
+    """A price list."""
+
+    text: str
+
+
+@router.post("/table", openapi_extra=file_of("text/csv"))
+async def read_price_table(request: Request) -> PriceTable:
+    """Read a table of prices, CSV or XLSX, and guess its columns; nothing is kept."""
+    table = read_table(await body_of(request))
+    rows = [cells for _, cells in islice(table.rows, MOST_LINES)]
+    return PriceTable(header=table.header, rows=rows, columns=guess(table.header, rows))
+
+
+@router.post("/table/text")
+def price_table_as_text(asked: TableAsText) -> TextOut:
+    """The price list that a table says, a line for each of its rows."""
+    return TextOut(text=text_of(asked.header, asked.rows, asked.columns, asked.currency))
 
 
 def _tried(running: RunningShop, card: RateCard | None, hand: InHand | None) -> list[TriedOut]:

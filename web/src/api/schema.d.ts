@@ -708,6 +708,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/new-provider/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Price Table
+         * @description Read a table of prices, CSV or XLSX, and guess its columns; nothing is kept.
+         */
+        post: operations["read_price_table_api_new_provider_table_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/new-provider/table/text": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Price Table As Text
+         * @description The price list that a table says, a line for each of its rows.
+         */
+        post: operations["price_table_as_text_api_new_provider_table_text_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/next": {
         parameters: {
             query?: never;
@@ -4037,6 +4077,31 @@ export interface components {
             changes: components["schemas"]["PriceChangeOut"][];
         };
         /**
+         * PriceColumns
+         * @description By part of a price the header of its column; several columns may say together what a price is for.
+         *
+         *     `of_one`: percentages are written as parts of one, as a sheet keeps them.
+         */
+        PriceColumns: {
+            /** What */
+            what: string[];
+            /** Percent */
+            percent?: string | null;
+            /** Fixed */
+            fixed?: string | null;
+            /** Minimum */
+            minimum?: string | null;
+            /** Maximum */
+            maximum?: string | null;
+            /** Plan */
+            plan?: string | null;
+            /**
+             * Of One
+             * @default false
+             */
+            of_one: boolean;
+        };
+        /**
          * PriceOut
          * @description A rate in short: for which plans, its price, and for which orders.
          */
@@ -4064,6 +4129,17 @@ export interface components {
             percent?: string | null;
             /** Fixed */
             fixed?: string | null;
+        };
+        /**
+         * PriceTable
+         * @description A table of prices as it was read, and which column says what.
+         */
+        PriceTable: {
+            /** Header */
+            header: string[];
+            /** Rows */
+            rows: string[][];
+            columns: components["schemas"]["PriceColumns"];
         };
         /**
          * Problem
@@ -4897,6 +4973,22 @@ export interface components {
             route: string | null;
         };
         /**
+         * TableAsText
+         * @description A table as it was read, with the currency of amounts that have none.
+         */
+        TableAsText: {
+            /** Header */
+            header: string[];
+            /** Rows */
+            rows: string[][];
+            columns: components["schemas"]["PriceColumns"];
+            /**
+             * Currency
+             * @description ISO 4217 currency, such as EUR
+             */
+            currency: string;
+        };
+        /**
          * Take
          * @description When what was authorised is taken.
          * @enum {string}
@@ -4986,6 +5078,14 @@ export interface components {
             first_payout_days?: number | null;
             /** Monthly Cap */
             monthly_cap?: string | null;
+        };
+        /**
+         * TextOut
+         * @description A price list.
+         */
+        TextOut: {
+            /** Text */
+            text: string;
         };
         /**
          * TriedOut
@@ -7917,6 +8017,134 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CardOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_price_table_api_new_provider_table_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "text/csv": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PriceTable"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    price_table_as_text_api_new_provider_table_text_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TableAsText"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TextOut"];
                 };
             };
             /** @description Bad Request */

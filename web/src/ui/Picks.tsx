@@ -36,7 +36,8 @@ export function Picks(props: Props) {
     ...values.filter((value) => !named.has(value)).map((value) => ({ value, label: value })),
     ...options,
   ];
-  const code = look === "field" && values.length === 1 ? values[0] : "";
+  const [only = ""] = values.length === 1 ? values : [];
+  const code = look === "field" && only !== shown ? only : "";
   const fresh = add && typed.trim() ? add(typed.trim()) : "";
 
   function choose(value: string) {

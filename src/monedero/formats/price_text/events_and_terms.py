@@ -115,6 +115,8 @@ def _whole(item: Item) -> int:
 
 def terms(items: Items, currency: str) -> TermLine:
     """Terms of contract."""
+    if not items.figures and items.take("none", "free"):
+        return _none_of(items, currency)
     found: dict[str, object] = {}
     if items.take("first-payout"):
         items.take("payout")
@@ -123,10 +125,10 @@ def terms(items: Items, currency: str) -> TermLine:
         found["reserve"] = _reserve(items)
     if items.has("term"):
         items.take("term")
-        found["shortest_term_months"] = 0 if items.take("none", "free") else _counted(items, "months")
+        found["shortest_term_months"] = _counted(items, "months")
     if items.has("notice"):
         items.take("notice")
-        found["notice_days"] = 0 if items.take("none", "free") else _counted(items, "days")
+        found["notice_days"] = _counted(items, "days")
     money = [(name, key) for name, key in MONEY if items.has(name)]
     if len(money) > 1 or (money and found):
         raise NotRead(Why.UNCLEAR, next(item.said for item in items.all if item.name == money[-1][0]))
@@ -141,9 +143,17 @@ def terms(items: Items, currency: str) -> TermLine:
 MONEY = (("set-up", "set_up"), ("rent", "terminal_rent"), ("exit", "exit_fee"))
 
 
+def _none_of(items: Items, currency: str) -> TermLine:
+    """Every term that a line says there is none of."""
+    counted = (("term", "shortest_term_months"), ("notice", "notice_days"))
+    found: dict[str, object] = {key: 0 for name, key in counted if items.take(name)}
+    found |= {key: str(Money(0, currency)) for name, key in MONEY if items.take(name)}
+    items.take("per-month", "minimum", "once")
+    items.done()
+    return TermLine(found)
+
+
 def _amount(items: Items, currency: str) -> str:
-    if items.take("none"):
-        return str(Money(0, currency))
     items.take("per-month", "once")
     fixed = _fixed(items, currency)
     if fixed is None:

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from datetime import date
 
 from monedero.core.errors import Conflict, Fault, FaultCode, refuse
-from monedero.core.provider import Contract, ProviderFacts
+from monedero.core.provider import CardData, Contract, ProviderFacts
 from monedero.core.ratecard.model import RateCard
 from monedero.core.ratecard.terms import CardSource
 from monedero.formats.price_text.model import Correction, RateLine
@@ -53,11 +53,14 @@ def keep(store: Store, beginning: Beginning, today: date) -> RateCard:
             raise Conflict(Fault(FaultCode.CARDS_SAME_DAY, "valid_from", day, {"provider": card.provider.name}))
         store.rate_cards.save(card, card.provider.id, day, 0)
         if card.provider.id not in store.providers.all():
-            facts = {
-                "id": card.provider.id,
-                "name": card.provider.name,
-                "about": "",
-                "contract": Contract.ALL_IN_ONE,
-            }
-            store.providers.put(ProviderFacts.model_validate({**facts, "review_days": 0}))
+            cards = any(rate.method == "card" for rate in card.rates)
+            facts = ProviderFacts(
+                id=card.provider.id,
+                name=card.provider.name,
+                about="",
+                contract=Contract.ALL_IN_ONE,
+                card_data=CardData.PROVIDER_PAGE if cards else CardData.NONE,
+                review_days=0,
+            )
+            store.providers.put(facts)
     return card

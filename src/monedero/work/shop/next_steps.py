@@ -6,6 +6,7 @@ from datetime import date
 from enum import StrEnum
 
 from monedero.core.account import Stage
+from monedero.core.profile import Source
 from monedero.core.shop import Market
 from monedero.store import Store
 from monedero.work.checkout.composed import drafted
@@ -73,7 +74,8 @@ def _prices(store: Store) -> Iterator[NextStep]:
         yield NextStep(NextCode.NO_PRICES)
     elif all((facts := inputs.providers.get(card.provider.id)) and facts.example for card in inputs.cards):
         yield NextStep(NextCode.ONLY_EXAMPLES)
-    if not inputs.profile.cells and not store.past_orders.counts().paid:
+    past = inputs.profile.source is Source.PAST_ORDERS
+    if not (store.past_orders.counts().paid if past else inputs.profile.cells):
         yield NextStep(NextCode.NO_MONTH)
 
 

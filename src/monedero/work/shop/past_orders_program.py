@@ -17,6 +17,7 @@ from typing import TextIO
 from pydantic import BaseModel
 
 from monedero.core.money import Money
+from monedero.core.profile import Profile, Source
 from monedero.formats.apart import header_in, rows_in
 from monedero.formats.matching import Matching
 from monedero.formats.past_orders import Reader, ReadOrder, RefusedRow
@@ -61,7 +62,16 @@ def run(task: Task, told: TextIO, stop: Event) -> None:
     counts = ReadCounts()
     with task.refused.open("w", encoding="utf-8") as refused:
         counts.new = store.past_orders.add(_batches(store, reader, counts, refused, (told, stop)))
+    count_from_them(store)
     _tell(counts, told)
+
+
+def count_from_them(store: Store) -> None:
+    """Let the month be counted from past orders where nobody typed one."""
+    held = store.profile.read()
+    profile = held.value if held else Profile()
+    if not profile.cells and store.past_orders.counts().paid:
+        store.profile.save(profile.model_copy(update={"source": Source.PAST_ORDERS}), held.version if held else 0)
 
 
 def _tell(counts: ReadCounts, told: TextIO) -> None:

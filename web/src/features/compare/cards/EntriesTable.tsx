@@ -66,7 +66,7 @@ export function EntriesTable(props: Props) {
               return (
                 <Fragment key={name}>
                   <tr className="border-b border-rule-soft align-top">
-                    <th scope="row" className="font-normal text-left w-34">
+                    <th scope="row" className="font-normal text-left w-34 pt-1">
                       {"method" in entry ? (
                         <Picks
                           single
@@ -91,7 +91,7 @@ export function EntriesTable(props: Props) {
                       )}
                     </th>
                     {many && (
-                      <td className="w-20">
+                      <td className="w-20 pt-1">
                         <Picks
                           look="word"
                           label={`Plans of ${name}`}

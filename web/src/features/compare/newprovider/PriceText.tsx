@@ -3,6 +3,7 @@ import { Button } from "../../../ui/Button";
 import type { Option } from "../../../ui/Picker";
 import { corrected, type Form, withLine } from "./form";
 import { LineRow } from "./LineRow";
+import { PriceTable } from "./PriceTable";
 import type { Preview } from "./queries";
 
 interface Props {
@@ -18,7 +19,21 @@ export function PriceText({ form, preview, methods, change }: Props) {
 
   return (
     <>
-      {writing ? (
+      <div className="flex flex-wrap gap-x-6">
+        {!writing && (
+          <Button look="quiet" onClick={() => setWriting(true)}>
+            Change the text
+          </Button>
+        )}
+        <PriceTable
+          currency={form.currency}
+          onText={(text) => {
+            change({ text, corrections: [] });
+            setWriting(false);
+          }}
+        />
+      </div>
+      {writing && (
         <label className="block">
           <span className="block text-small text-soft mb-0.5">
             The price list, as it stands on the provider's page or in its offer: one price a line, in English,
@@ -33,10 +48,6 @@ export function PriceText({ form, preview, methods, change }: Props) {
             className="w-full border border-rule hover:border-ink focus:border-ink bg-sheet px-3 py-2 font-mono text-small"
           />
         </label>
-      ) : (
-        <Button look="quiet" onClick={() => setWriting(true)}>
-          Change the text
-        </Button>
       )}
       {preview && preview.lines.length > 0 && (
         <table className="w-full mt-2">

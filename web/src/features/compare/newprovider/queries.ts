@@ -4,6 +4,8 @@ import { keys } from "../../../api/keys";
 
 export type NewProvider = Schema<"NewProvider">;
 export type Preview = Schema<"NewProviderOut">;
+export type Table = Schema<"PriceTable">;
+export type Columns = Schema<"PriceColumns">;
 export type Line = Schema<"LineOut">;
 export type Row = NonNullable<NewProvider["rows"]>[number];
 export type Correction = NonNullable<NewProvider["corrections"]>[number];
@@ -17,6 +19,21 @@ export function usePreview(asked: NewProvider, ready: boolean) {
     placeholderData: keepPreviousData,
     retry: false,
     gcTime: 10_000,
+  });
+}
+
+/** Read a table of prices; the bytes go as they are. */
+export function useReadTable() {
+  return useMutation({
+    mutationFn: (file: File) =>
+      answered(api.POST("/api/new-provider/table", { body: "", bodySerializer: () => file })),
+  });
+}
+
+/** The price list that a table says. */
+export function useTableText() {
+  return useMutation({
+    mutationFn: (body: Schema<"TableAsText">) => answered(api.POST("/api/new-provider/table/text", { body })),
   });
 }
 
