@@ -307,6 +307,25 @@ def test_plans_and_what_they_cost_a_month() -> None:
     assert card.extras[0].plans is None
 
 
+def test_below_a_plan_that_is_not_understood_nothing_is_taken_for_another_plan() -> None:
+    found = reading(
+        "Cards 1.5%", "Gold plan, about €25", "Debit cards 0.5%", "No monthly fee", "SEPA Direct Debit €1"
+    )
+    assert [why(line) for line in found.lines] == [None, Why.UNCLEAR, *[Why.WHICH_PLAN] * 3]
+    again = reading("Gold plan, about €25", "Cards 0.5%", "Silver plan", "Cards 0.7%", "Cards 2% on every plan")
+    assert [why(line) for line in again.lines] == [Why.UNCLEAR, Why.WHICH_PLAN, None, None, None]
+    every = reading("Gold plan, about €25", "All plans", "Cards 0.5%")
+    assert [why(line) for line in every.lines] == [Why.UNCLEAR, None, None]
+
+
+def test_a_plan_may_be_called_by_how_it_is_paid() -> None:
+    card = card_of("Free plan", "Cards 1.5%", "MONTHLY PLAN - €25 a month", "Debit cards 0.5%")
+    assert [(plan.name, plan.monthly and str(plan.monthly)) for plan in card.plans] == [
+        ("Free", None),
+        ("MONTHLY", "25.00 EUR"),
+    ]
+
+
 def test_without_a_plan_there_is_one() -> None:
     card = card_of("Monthly fee €12", "Cards 1%")
     assert [(plan.name, str(plan.monthly)) for plan in card.plans] == [("Standard", "12.00 EUR")]
@@ -342,6 +361,33 @@ def test_terms_of_contract() -> None:
     both = card_of("Cards 1%", "No set-up fee, no minimum term, no terminal rent").terms
     assert both is not None
     assert (both.set_up, both.shortest_term_months, both.terminal_rent) == (Money(0, "EUR"), 0, Money(0, "EUR"))
+
+
+def test_what_a_line_says_there_is_none_of_stands_beside_what_has_a_figure() -> None:
+    mixed = card_of("Cards 1%", "Sin permanencia. Preaviso de 30 días").terms
+    assert mixed is not None
+    assert (mixed.shortest_term_months, mixed.notice_days) == (0, 30)
+    assert card_of("Cards 1%", "Acresce IVA à taxa legal de 23%").fee_tax_percent == Decimal(23)
+    assert card_of("Cards 1%", "Minimum monthly charge: €10").plans[0].minimum_monthly == Money(1000, "EUR")
+    assert card_of("Plano Base \u2013 0 €/mês", "Cartões 1%").plans[0].monthly == Money(0, "EUR")
+
+
+def test_the_mark_before_decimals_is_that_of_the_whole_text() -> None:
+    lines = ("Tarjetas 1,4 % + 0,25 €", "Tarjetas 1,2 % a partir de 10.000 € al mes")
+    bands = [rate.when.monthly_volume for rate in card_of(*lines).rates]
+    assert [str(band.from_) for band in bands if band] == ["10000.00 EUR"]
+    # Where the text uses both, or neither, it is asked about.
+    assert whys("Cards 1.4% + 0,25 €", lines[1])[1] is Why.AMOUNT
+    assert whys("Cards 1%", "Cards 0.9% from 10.000 € a month")[1] is Why.AMOUNT
+    over = card_of("Cards 1.5%", "Cards 1.2% for orders over €10,000").rates[0].when.amount
+    assert over is not None
+    assert str(over.from_) == "10000.01 EUR"
+
+
+def test_days_and_payout_may_stand_in_two_lines() -> None:
+    [rule] = card_of("Cards 1%", "Abonos a los 2 días hábiles", "Abono semanal, los viernes").settlement
+    assert (rule.business_days, rule.payout) == (2, "weekly:FRI")
+    assert whys("Cards 1%", "Pagamentos à segunda-feira") == [None, Why.UNCLEAR]
 
 
 def test_what_may_happen_after() -> None:
@@ -400,6 +446,11 @@ def test_a_heading_holds_for_the_lines_below_it() -> None:
 def test_a_narrower_price_goes_before_a_wider_one_wherever_it_stands() -> None:
     card = card_of("All cards 2.9%", "EEA cards 1.5%", "Domestic debit cards 0.9%")
     assert [str(rate.percent) for rate in card.rates] == ["0.9", "1.5", "2.9"]
+    # A country lies abroad, and outside the area that the text speaks of.
+    found = reading("International cards 3.25%", "UK cards 2.5%", "EEA cards 1.5%")
+    assert found.card is not None
+    assert [str(rate.percent) for rate in found.card.rates] == ["2.5", "3.25", "1.5"]
+    assert [line.overlaps for line in found.lines] == [None, None, None]
 
 
 def test_extras_that_are_said_twice_are_added_once() -> None:
@@ -459,7 +510,7 @@ def test_the_region_is_what_the_text_calls_it() -> None:
     assert card_of("EU cards 1%").provider.region == area("eu")
     assert card_of("Cards 1%", "International cards 2%").provider.region == []
     both = card_of("EEA cards 1%", "EU cards 0.9%")
-    assert both.rates[1].when.buyer_country == area("eu")
+    assert both.rates[0].when.buyer_country == area("eu")
     # A shop outside has no region there: the countries are named one by one.
     british = Given("Larkhithe", "GB", "GBP")
     assert card_of("EEA cards 1%", given=british).rates[0].when.buyer_country == area("eea")

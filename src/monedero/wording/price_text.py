@@ -122,8 +122,9 @@ def _price(line: ReadLine, meaning: RateLine | ExtraLine, names: Names) -> LineS
     first = entries[0]
     price = price_text(first)
     plans = ""
-    if first.plans and len(names.plans) > 1:
-        plans = say("line-on-plan", plans=listed(names.plans[plan] for plan in first.plans))
+    if len(names.plans) > 1:
+        named_plans = listed(names.plans[plan] for plan in first.plans or ())
+        plans = say("line-on-plan", plans=named_plans) if first.plans else say("line-on-every-plan")
     rest = first.when.model_copy(update={"card_kind": None, "origin": None, "buyer_country": None})
     open_to_picks = when_text(rest) if rest.model_dump(exclude_none=True) else ""
     tail = ": " + ", ".join(part for part in (price, open_to_picks, plans) if part) + "."
@@ -152,10 +153,11 @@ def _event(meaning: EventLine) -> str:
 
 
 def _arrives(meaning: SettlementLine) -> str:
+    days = meaning.business_days
+    if meaning.payout is None:
+        return say("line-arrives-after", days=days or 0)
     payout = payout_text(meaning.payout)
-    if not meaning.business_days:
-        return say("line-arrives-same", payout=payout)
-    return say("line-arrives", payout=payout, days=meaning.business_days)
+    return say("line-arrives", payout=payout, days=days) if days else say("line-arrives-same", payout=payout)
 
 
 def payout_text(payout: str) -> str:

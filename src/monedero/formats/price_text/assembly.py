@@ -17,6 +17,7 @@ from typing import Any
 from slugify import slugify
 
 from monedero.formats.price_text.conditions import Region, when_of
+from monedero.formats.price_text.line import names_a_plan
 from monedero.formats.price_text.model import (
     EventLine,
     ExtraLine,
@@ -33,7 +34,7 @@ from monedero.formats.price_text.model import (
 )
 from monedero.formats.price_text.rates import Entry, add, crossing, with_ids
 from monedero.formats.price_text.sections import Sections
-from monedero.formats.price_text.told import EventTold, SettlementTold, Told
+from monedero.formats.price_text.told import EventTold, Told
 from monedero.formats.price_text.unread import NotRead, Why
 
 DIRECT_DEBITS = {
@@ -64,7 +65,7 @@ class Assembly:
         self._extras: list[Entry] = []
         self._by_line: dict[int, list[Entry]] = {}
         self._told = Told()
-        self._sections, self._plan = Sections(), ""
+        self._sections, self._plan, self._plan_known = Sections(), "", True
         self.region = Region(country, ())
 
     def unread(self, number: int, text: str, why: NotRead) -> None:
@@ -79,7 +80,6 @@ class Assembly:
         """The parts of the card, and the lines with what they became. Once, after the last line."""
         self.region = Region(self._country, self._origins())
         self._each(self._price)
-        self._sections, self._plan = Sections(), ""
         self._each(self._besides)
         named = with_ids([*self._rates, *self._extras])
         plans = self._plans or {ONLY_PLAN: ONLY_PLAN.capitalize()}
@@ -106,7 +106,10 @@ class Assembly:
                 yield from facets.origins
 
     def _each(self, take: Callable[[int, Meaning], None]) -> None:
+        self._sections, self._plan, self._plan_known = Sections(), "", True
         for place, line in enumerate(self._lines):
+            if line.unread is not None and names_a_plan(line.text):
+                self._plan_known = False
             if line.meaning is not None:
                 try:
                     take(line.number, line.meaning)
@@ -118,9 +121,9 @@ class Assembly:
         if isinstance(meaning, Heading):
             self._sections.heading(meaning.facets)
             if meaning.facets and meaning.facets.every_plan:
-                self._plan = ""
+                self._plan, self._plan_known = "", True
         elif isinstance(meaning, PlanLine):
-            self._plan = plan_id(meaning.name)
+            self._plan, self._plan_known = plan_id(meaning.name), True
             # Below another plan the headings begin anew.
             self._sections = Sections()
 
@@ -128,6 +131,8 @@ class Assembly:
         self._above(meaning)
         if isinstance(meaning, PlanLine):
             self._plans.setdefault(self._plan, meaning.name)
+        if isinstance(meaning, MonthlyLine) and not self._plan_known:
+            raise NotRead(Why.WHICH_PLAN)
         if isinstance(meaning, PlanLine | MonthlyLine):
             for key in ("monthly", "minimum_monthly"):
                 value = getattr(meaning, key)
@@ -148,7 +153,10 @@ class Assembly:
                 told.tell(told.events, (method, meaning.what), number, what)
         elif isinstance(meaning, SettlementLine):
             for method in self._methods(meaning.methods) or (None,):
-                told.tell(told.settlement, method, number, SettlementTold(meaning.business_days, meaning.payout))
+                if meaning.business_days is not None:
+                    told.tell(told.days, method, number, meaning.business_days)
+                if meaning.payout is not None:
+                    told.tell(told.payouts, method, number, meaning.payout)
         elif isinstance(meaning, TaxLine):
             told.tell(told.tax, "", number, meaning.percent)
         elif isinstance(meaning, TermLine):
@@ -167,6 +175,8 @@ class Assembly:
     def _plans_of(self, facets: Facets) -> list[str] | None:
         if facets.every_plan:
             return None
+        if not facets.plans and not self._plan_known:
+            raise NotRead(Why.WHICH_PLAN)
         return list(facets.plans) or ([self._plan] if self._plan else None)
 
     def _rate(self, number: int, meaning: RateLine) -> None:
@@ -177,10 +187,12 @@ class Assembly:
         if facets.about_cards and not set(methods) <= WITH_CARDS:
             raise NotRead(Why.UNCLEAR, (*facets.card_kinds, *facets.networks)[0])
         when, plans = when_of(facets, self.region), self._plans_of(facets)
+        where = self.region.buyers(when)
         before = list(self._rates)
         try:
             self._by_line[number] = [
-                add(self._rates, Entry(number, method, plans, when, meaning.price)) for method in methods
+                add(self._rates, Entry(number, method, plans, when, meaning.price, where=where))
+                for method in methods
             ]
         except NotRead:
             # A line is on the card as a whole, or not at all.

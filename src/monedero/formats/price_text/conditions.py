@@ -5,7 +5,9 @@ region there, so that its countries are named one by one.
 
 Source: `areas.json`; that a narrower price goes before a wider one is common practice, no source.
 
->>> narrower(When(origin=["domestic"]), When()), narrower(When(), When(origin=["domestic"]))
+>>> region, abroad, british = Region("PT", ["eea"]), When(origin=["abroad"]), When(buyer_country=["GB"])
+>>> places = region.buyers(british), region.buyers(abroad)
+>>> within(british, abroad, places), within(abroad, british, places[::-1])
 (True, False)
 """
 
@@ -14,12 +16,16 @@ from collections.abc import Iterable
 from functools import cache
 from importlib.resources import files
 
+import pycountry
+
 from monedero.core.money import Money
 from monedero.core.ratecard.model import Band, CardKind, LineKind, Origin, When
 from monedero.formats.price_text.model import Ends, Facets
 from monedero.formats.price_text.unread import NotRead, Why
 
-LISTS = ("currency", "buyer_country", "origin", "card_network", "card_kind", "line_kind")
+LISTS = ("currency", "card_network", "card_kind", "line_kind")
+Places = frozenset[str] | None
+"""The countries of buyers; None is every country."""
 
 
 @cache
@@ -28,6 +34,12 @@ def area(name: str) -> list[str]:
     text = files("monedero.formats.price_text").joinpath("areas.json").read_text("utf-8")
     countries: list[str] = json.loads(text)[name]["countries"]
     return countries
+
+
+@cache
+def every_country() -> frozenset[str]:
+    """Every country of ISO 3166-1."""
+    return frozenset(country.alpha_2 for country in pycountry.countries)
 
 
 class Region:
@@ -40,6 +52,23 @@ class Region:
         self.name = "eea" if wide else ("eu" if names & {"eu", "outside-eu"} else "")
         self.inside = bool(self.name) and country in area(self.name)
         self.countries = area(self.name) if self.inside else []
+        self._country = country
+
+    def buyers(self, when: When) -> Places:
+        """From which countries the buyers are that a condition is about."""
+        found: Places = None
+        if when.origin:
+            near = {self._country, *self.countries}
+            by_origin = {
+                Origin.DOMESTIC: {self._country},
+                Origin.REGION: near - {self._country},
+                Origin.ABROAD: every_country() - near,
+            }
+            found = frozenset().union(*(by_origin[origin] for origin in when.origin))
+        if when.buyer_country:
+            named = frozenset(when.buyer_country)
+            found = named if found is None else named & found
+        return found
 
     def condition(self, origins: tuple[str, ...]) -> tuple[list[Origin], list[str]]:
         """Origins and buyers' countries for what a line says; refuses what cannot be said with this region."""
@@ -91,13 +120,26 @@ def _band(ends: Ends | None) -> Band | None:
     return Band.model_validate({"from": ends.from_ and str(ends.from_), "below": ends.below and str(ends.below)})
 
 
-def narrower(one: When, other: When) -> bool:
-    """Whether every order of one is an order of the other, and not the other way round."""
-    return _within(one, other) and not _within(other, one)
+def within(one: When, other: When, places: tuple[Places, Places]) -> bool:
+    """Whether every order of one is an order of the other; `places` are the countries of both."""
+    here, there = places
+    if there is not None and not (here is not None and here <= there):
+        return False
+    for name in LISTS:
+        mine, theirs = getattr(one, name), getattr(other, name)
+        if theirs and not (mine and set(mine) <= set(theirs)):
+            return False
+    for name in ("recurring", "conversion"):
+        if getattr(other, name) is not None and getattr(one, name) != getattr(other, name):
+            return False
+    return all(_band_within(getattr(one, name), getattr(other, name)) for name in ("amount", "monthly_volume"))
 
 
-def apart(one: When, other: When) -> bool:
-    """Whether no order can be one of both."""
+def apart(one: When, other: When, places: tuple[Places, Places]) -> bool:
+    """Whether no order can be one of both; `places` are the countries of both."""
+    here, there = places
+    if here is not None and there is not None and not here & there:
+        return True
     for name in LISTS:
         mine, theirs = getattr(one, name), getattr(other, name)
         if mine and theirs and not set(mine) & set(theirs):
@@ -109,17 +151,6 @@ def apart(one: When, other: When) -> bool:
         or _bands_apart(getattr(other, name), getattr(one, name))
         for name in ("amount", "monthly_volume")
     )
-
-
-def _within(one: When, other: When) -> bool:
-    for name in LISTS:
-        mine, theirs = getattr(one, name), getattr(other, name)
-        if theirs and not (mine and set(mine) <= set(theirs)):
-            return False
-    for name in ("recurring", "conversion"):
-        if getattr(other, name) is not None and getattr(one, name) != getattr(other, name):
-            return False
-    return all(_band_within(getattr(one, name), getattr(other, name)) for name in ("amount", "monthly_volume"))
 
 
 def _band_within(one: Band | None, other: Band | None) -> bool:

@@ -74,11 +74,11 @@ def settlement(items: Items) -> SettlementLine:
         raise NotRead(Why.UNCLEAR, items.all[-1].said)
     if weekly and not weekdays:
         raise NotRead(Why.WHICH_DAY)
-    payout = f"weekly:{weekdays[0]}" if weekdays else "daily"
+    payout = f"weekly:{weekdays[0]}" if weekdays else ("daily" if daily else None)
     if monthly:
         payout = f"monthly:{_day_of_month(items)}"
     items.done()
-    return SettlementLine(methods, days or 0, payout)
+    return SettlementLine(methods, days, payout)
 
 
 def _business_days(items: Items) -> int | None:
@@ -115,22 +115,18 @@ def _whole(item: Item) -> int:
 
 def terms(items: Items, currency: str) -> TermLine:
     """Terms of contract."""
-    if not items.figures and items.take("none", "free"):
-        return _none_of(items, currency)
-    found: dict[str, object] = {}
+    found = _none_of(items, currency)
     if items.take("first-payout"):
         items.take("payout")
         found["first_payout_days"] = _counted(items, "days")
     if items.take("reserve"):
         found["reserve"] = _reserve(items)
-    if items.has("term"):
-        items.take("term")
-        found["shortest_term_months"] = _counted(items, "months")
-    if items.has("notice"):
-        items.take("notice")
-        found["notice_days"] = _counted(items, "days")
-    money = [(name, key) for name, key in MONEY if items.has(name)]
-    if len(money) > 1 or (money and found):
+    for name, key, unit in COUNTED:
+        if items.open(name):
+            items.take(name)
+            found[key] = _counted(items, unit)
+    money = [(name, key) for name, key in MONEY if items.open(name)]
+    if len(money) > 1:
         raise NotRead(Why.UNCLEAR, next(item.said for item in items.all if item.name == money[-1][0]))
     for name, key in money:
         items.take(name)
@@ -140,17 +136,27 @@ def terms(items: Items, currency: str) -> TermLine:
     return TermLine(found)
 
 
+COUNTED = (("term", "shortest_term_months", "months"), ("notice", "notice_days", "days"))
 MONEY = (("set-up", "set_up"), ("rent", "terminal_rent"), ("exit", "exit_fee"))
 
 
-def _none_of(items: Items, currency: str) -> TermLine:
-    """Every term that a line says there is none of."""
-    counted = (("term", "shortest_term_months"), ("notice", "notice_days"))
-    found: dict[str, object] = {key: 0 for name, key in counted if items.take(name)}
-    found |= {key: str(Money(0, currency)) for name, key in MONEY if items.take(name)}
-    items.take("per-month", "minimum", "once")
-    items.done()
-    return TermLine(found)
+def _none_of(items: Items, currency: str) -> dict[str, object]:
+    """The terms of which a line says that there are none; where it has no figure, that is all of them."""
+    nothing: dict[str, tuple[str, object]] = {name: (key, 0) for name, key, _ in COUNTED}
+    nothing |= {name: (key, str(Money(0, currency))) for name, key in MONEY}
+    every = not items.figures and items.take("none", "free")
+    found: dict[str, object] = {}
+    for place, item in enumerate(items.all):
+        before = items.all[max(place - 1, 0)]
+        said = before.name == "none"
+        if item.name in nothing and (every or said):
+            item.taken = True
+            before.taken = before.taken or said
+            key, value = nothing[item.name]
+            found[key] = value
+    if every:
+        items.take("per-month", "once")
+    return found
 
 
 def _amount(items: Items, currency: str) -> str:

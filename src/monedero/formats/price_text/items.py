@@ -52,9 +52,9 @@ class Item:
 class Items:
     """The items of a line."""
 
-    def __init__(self, line: str, currency: str, more: Mapping[str, tuple[str, str]]) -> None:
+    def __init__(self, line: str, currency: str, more: Mapping[str, tuple[str, str]], decimal: str = "") -> None:
         """`more` are phrases that this text knows besides: its plans, the networks of the shop."""
-        found = tokens(line, currency)
+        found = tokens(line, currency, decimal)
         self.words = [folded(token.text) for token in found if token.kind is Kind.WORD]
         self.all: list[Item] = []
         self._apart = False
@@ -106,6 +106,10 @@ class Items:
     def has(self, *names: str) -> bool:
         """Whether one of these marks is there."""
         return any(item.group == "marks" and item.name in names for item in self.all)
+
+    def open(self, name: str) -> bool:
+        """Whether a mark is there that is not taken yet."""
+        return any(item.group == "marks" and item.name == name and not item.taken for item in self.all)
 
     def take(self, *names: str) -> bool:
         """Take every one of these marks; whether one was there."""

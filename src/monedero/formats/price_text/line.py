@@ -31,7 +31,7 @@ from monedero.formats.price_text.model import (
 from monedero.formats.price_text.prices import Amounts, amounts
 from monedero.formats.price_text.tokens import tidy
 from monedero.formats.price_text.unread import NotRead, Why
-from monedero.formats.price_text.vocabulary import folded, signs
+from monedero.formats.price_text.vocabulary import Sign, folded, signs
 
 LONGEST = 300
 # Marks that may stand in a heading.
@@ -53,6 +53,7 @@ PAYOUTS = ("payout", "daily", "weekly", "next-business-day", "business-days")
 BARE = ("dispute", "refund", "failed", "payout", "set-up", "rent", "term", "notice", "exit", "reserve", "tax")
 NAME = r"(?P<name>[^\W\d_][\w&'+ ]{0,40}?)"
 PLAN = r"(?:plano|plan|tarifa)\b"
+A_MONTH_BEHIND = re.compile(r"month|\bm[eê]s\b|mensual|mensal", re.IGNORECASE)
 EVERY_PLAN = re.compile(rf"\b(?:all|every|each|any|per|cada|por|todos) +(?:los |os )?{PLAN}", re.IGNORECASE)
 PLAN_LINES = (
     re.compile(rf"^\W*{PLAN}\s*:?\s*[\"']?{NAME}[\"']?\s*(?P<rest>[:;,(\-|].*|[€£$\d].*|)$", re.IGNORECASE),
@@ -60,24 +61,35 @@ PLAN_LINES = (
 )
 
 
-def read_line(line: str, currency: str, more: More | None = None) -> Meaning | None:
+def read_line(line: str, currency: str, more: More | None = None, decimal: str = "") -> Meaning | None:
     """What a line means, nothing for one without letters and figures; refuses one that is not understood."""
     if len(line) > LONGEST:
         raise NotRead(Why.TOO_LONG, f"{line[:40]}...")
     if not re.search(r"\w", line):
         return None
-    plan = _plan_line(line, currency, more or {})
+    plan = _plan_line(line, currency, more or {}, decimal)
     if plan is not None:
         return plan
-    items = Items(line, currency, more or {})
-    if items.take("tax-left-out") and not items.figures and not items.unknown:
+    items = Items(line, currency, more or {}, decimal)
+    without_tax = items.take("tax-left-out")
+    if without_tax and not items.figures and not items.unknown:
         return Heading(None)
     _refuse_what_is_no_price(items)
     if not items.figures and not _says_something(items):
         return _heading(items)
     if items.unknown:
         raise NotRead(Why.WORD, items.unknown[0].said)
+    if without_tax and all(item.taken or item.name == "percent" for item in items.all):
+        return _tax(items)
     return _meaning(line, items, currency)
+
+
+def _tax(items: Items) -> TaxLine:
+    percent = items.figure("percent")
+    if percent is None:
+        raise NotRead(Why.NO_PRICE)
+    items.done()
+    return TaxLine(percent.number)
 
 
 def _refuse_what_is_no_price(items: Items) -> None:
@@ -101,6 +113,9 @@ def _heading(items: Items) -> Heading:
     bare = items.has(*BARE)
     if bare and items.unknown:
         raise NotRead(Why.WORD, items.unknown[0].said)
+    day = next((item for item in items.all if item.group == "weekdays"), None)
+    if day:
+        raise NotRead(Why.UNCLEAR, day.said)
     if items.unknown or bare or not items.all:
         return Heading(None)
     if any(item.group in ("marks", "currencies", "weekdays") and item.name not in HEADS for item in items.all):
@@ -108,7 +123,7 @@ def _heading(items: Items) -> Heading:
     return Heading(_facets(items))
 
 
-def _plan_line(line: str, currency: str, more: More) -> PlanLine | None:
+def _plan_line(line: str, currency: str, more: More, decimal: str) -> PlanLine | None:
     plain = tidy(line).strip()
     for pattern in PLAN_LINES:
         match = pattern.match(plain)
@@ -116,9 +131,9 @@ def _plan_line(line: str, currency: str, more: More) -> PlanLine | None:
             continue
         name = match["name"].strip()
         named = signs([folded(word) for word in re.findall(r"\w+", name)], more)
-        if not named or any(sign.group in ("methods", "marks", "plans") for sign in named):
+        if not named or any(_no_name(sign, match["rest"]) for sign in named):
             continue
-        rest = Items(match["rest"], currency, more)
+        rest = Items(match["rest"], currency, more, decimal)
         if rest.unknown:
             raise NotRead(Why.WORD, rest.unknown[0].said)
         rest.take("tax-left-out")
@@ -126,6 +141,19 @@ def _plan_line(line: str, currency: str, more: More) -> PlanLine | None:
         rest.done()
         return PlanLine(name, monthly.monthly, monthly.minimum_monthly)
     return None
+
+
+def _no_name(sign: Sign, rest: str) -> bool:
+    """Whether a word cannot be part of a plan's name; a monthly plan has a price a month, or nothing, behind it."""
+    if sign.group == "marks" and sign.name in ("per-month", "free"):
+        return bool(rest.strip(" :-")) and not A_MONTH_BEHIND.search(rest)
+    return sign.group in ("methods", "marks", "plans")
+
+
+def names_a_plan(line: str) -> bool:
+    """Whether a line that is not understood seems to begin a plan: what stands below it is of an unknown one."""
+    plain = tidy(line)
+    return bool(re.search(rf"\b{PLAN}", plain, re.IGNORECASE)) and "%" not in plain
 
 
 def _monthly(items: Items, currency: str) -> MonthlyLine:
@@ -140,6 +168,8 @@ def _monthly(items: Items, currency: str) -> MonthlyLine:
         raise NotRead(Why.UNCLEAR, "")
     if price.fixed is not None and found.monthly is not None:
         raise NotRead(Why.TWO_PRICES, str(price.fixed))
+    if found.monthly is not None and price.minimum is None and items.take("minimum"):
+        return MonthlyLine(minimum_monthly=found.monthly)
     return MonthlyLine(monthly=found.monthly or price.fixed, minimum_monthly=price.minimum)
 
 
@@ -156,11 +186,7 @@ def _meaning(line: str, items: Items, currency: str) -> Meaning:
     if topics == [PAYOUTS]:
         return settlement(items)
     if items.take("tax"):
-        percent = items.figure("percent")
-        if percent is None:
-            raise NotRead(Why.NO_PRICE)
-        items.done()
-        return TaxLine(percent.number)
+        return _tax(items)
     return _price_line(line, items, currency)
 
 

@@ -117,11 +117,11 @@ class EventLine:
 
 @dataclass(frozen=True, slots=True)
 class SettlementLine:
-    """When the money arrives."""
+    """When the money arrives; what the line does not say is None."""
 
     methods: tuple[str, ...]
-    business_days: int
-    payout: str
+    business_days: int | None
+    payout: str | None
 
 
 @dataclass(frozen=True, slots=True)

@@ -16,14 +16,14 @@ from typing import Any
 from slugify import slugify
 
 from monedero.core.ratecard.model import When
-from monedero.formats.price_text.conditions import apart, narrower
+from monedero.formats.price_text.conditions import Places, apart, within
 from monedero.formats.price_text.model import Price
 from monedero.formats.price_text.unread import NotRead, Why
 
 
 @dataclass(frozen=True, slots=True)
 class Entry:
-    """A price of a method (of an extra: None is every method) under plans, from a line."""
+    """A price of a method (of an extra: None is every method) under plans, from a line; `where` its buyers are from."""
 
     line: int
     method: str | None
@@ -31,13 +31,15 @@ class Entry:
     when: When
     price: Price
     label: str = ""
+    where: Places = None
 
     def covers(self, other: "Entry") -> bool:
         """Whether this one is the wider: about every order of the other, and more."""
         if self.method != other.method or not self._plans_cover(other):
             return False
-        same = self.when == other.when and self.plans != other.plans
-        return same or narrower(other.when, self.when)
+        inside = within(other.when, self.when, (other.where, self.where))
+        back = within(self.when, other.when, (self.where, other.where))
+        return inside and (not back or self.plans != other.plans)
 
     def _plans_cover(self, other: "Entry") -> bool:
         if self.plans is None:
@@ -53,7 +55,9 @@ class Entry:
         meeting = self.plans is None or other.plans is None or set(self.plans) & set(other.plans)
         if self.method != other.method or not meeting or self.price == other.price:
             return False
-        return not (apart(self.when, other.when) or self.covers(other) or other.covers(self))
+        return not (
+            apart(self.when, other.when, (self.where, other.where)) or self.covers(other) or other.covers(self)
+        )
 
     @property
     def name(self) -> str:

@@ -30,6 +30,7 @@ from monedero.formats.json_text import faults
 from monedero.formats.price_text.assembly import Assembly, plan_id
 from monedero.formats.price_text.line import read_line
 from monedero.formats.price_text.model import Correction, ExtraLine, Meaning, PlanLine, RateLine, ReadLine
+from monedero.formats.price_text.tokens import decimal_mark
 from monedero.formats.price_text.unread import NotRead
 from monedero.formats.price_text.vocabulary import folded
 
@@ -80,10 +81,11 @@ def read(text: str, given: Given, corrections: Mapping[int, Correction] | None =
         if broken is not None:
             raise refuse(FaultCode.TEXT_BINARY, "text", f"U+{ord(broken):04X}", line=place)
     assembly = Assembly(given.country, given.currency)
+    decimal = decimal_mark(text)
     more: dict[str, tuple[str, str]] = {folded(id).replace("-", " "): ("networks", id) for id in given.networks}
     for number, line in enumerate(lines, start=1):
         try:
-            meaning = _corrected(read_line(line, given.currency, more), (corrections or {}).get(number))
+            meaning = _corrected(read_line(line, given.currency, more, decimal), (corrections or {}).get(number))
         except NotRead as unread:
             assembly.unread(number, line, unread)
         else:

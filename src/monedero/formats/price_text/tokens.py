@@ -94,22 +94,50 @@ FOOTNOTES = re.compile(r"[¹²³⁴⁵⁶⁷⁸⁹⁰*†‡§®™©]+|\[\d{1,2
 SAME = str.maketrans({"−": "-", "–": "-", "—": "-", "‐": "-", "‑": "-", "’": "'", "％": "%", " ": " "})  # noqa: RUF001
 POSSESSIVE = re.compile(r"'s\b")
 JOINED = re.compile(r"(?<=[^\W\d_])[-'](?=[^\W\d_])")
-A_MONTH = re.compile(r"/\s*(?=(?:month|mo|mes|mês)\b)", re.IGNORECASE)
+A_MONTH = re.compile(r"/\s*(?:month|mo)\b", re.IGNORECASE)
+POR_MES = re.compile(r"/\s*m[eê]s\b", re.IGNORECASE)
+GROUPED = {
+    ",": re.compile(r"\d{1,3}(?:\.\d{3})+(?:,\d+)?"),
+    ".": re.compile(r"\d{1,3}(?:,\d{3})+(?:\.\d+)?"),
+}
+DECIMAL_COMMA = re.compile(r"(?<![\d.,])\d+,\d{1,2}(?![\d.,]*\d)")
+DECIMAL_POINT = re.compile(r"(?<![\d.,])\d+\.\d{1,2}(?![\d.,]*\d)")
 
 
 def tidy(line: str) -> str:
     """A line without footnote marks, its dashes and spaces of one kind, joined words apart."""
     plain = FOOTNOTES.sub("", line).translate(SAME).replace("\u00a0", " ").replace("\u202f", " ")
-    by_month = A_MONTH.sub(" per ", POSSESSIVE.sub("", plain))
-    return JOINED.sub(" ", by_month).replace("per mo ", "per month ").replace("per mes", "por mes")
+    by_month = POR_MES.sub(" por mes", A_MONTH.sub(" per month", POSSESSIVE.sub("", plain)))
+    return JOINED.sub(" ", by_month)
 
 
-def tokens(line: str, currency: str) -> list[Token]:
-    """The tokens of a line; `currency` is the provider's, for cents and for what one dollar sign means."""
+def decimal_mark(text: str) -> str:
+    """The mark before the decimals of a text: a comma or a point where it uses one alone, else nothing is known.
+
+    >>> decimal_mark("Tarjetas 1,4 % + 0,25 €"), decimal_mark("Cards 1.5% over 10,000 EUR"), decimal_mark("1,5 and 1.5")
+    (',', '.', '')
+    """
+    comma, point = bool(DECIMAL_COMMA.search(text)), bool(DECIMAL_POINT.search(text))
+    return "" if comma == point else ("," if comma else ".")
+
+
+def tokens(line: str, currency: str, decimal: str = "") -> list[Token]:
+    """The tokens of a line; `currency` is the provider's, for cents and for what one dollar sign means.
+
+    Where the text's mark before decimals is known, the other mark groups thousands.
+    """
+    line = _ungrouped(line, decimal)
     found = [_token(match, currency) for match in islice(_pieces(currency).finditer(tidy(line)), MOST + 1)]
     if len(found) > MOST:
         raise NotRead(Why.TOO_LONG, f"{line[:40]}...")
     return _amounts_with_currency(found)
+
+
+def _ungrouped(line: str, decimal: str) -> str:
+    if not decimal:
+        return line
+    other = "." if decimal == "," else ","
+    return GROUPED[decimal].sub(lambda match: match.group().replace(other, ""), line)
 
 
 def _token(match: re.Match[str], currency: str) -> Token:

@@ -32,20 +32,14 @@ class EventTold(NamedTuple):
     if_won: bool
 
 
-class SettlementTold(NamedTuple):
-    """After how many business days the money arrives, and the payout."""
-
-    business_days: int
-    payout: str
-
-
 class Told:
     """Everything that was said, with the line that said it; a method of None and a plan of "" stand for all."""
 
     def __init__(self) -> None:
         self.plans: dict[tuple[str, str], tuple[int, str]] = {}
         self.events: dict[tuple[str | None, str], tuple[int, EventTold]] = {}
-        self.settlement: dict[str | None, tuple[int, SettlementTold]] = {}
+        self.days: dict[str | None, tuple[int, int]] = {}
+        self.payouts: dict[str | None, tuple[int, str]] = {}
         self.terms: dict[str, tuple[int, object]] = {}
         self.tax: dict[str, tuple[int, Decimal]] = {}
 
@@ -73,15 +67,14 @@ class Told:
         return entries
 
     def settlement_on_card(self, calendar: str) -> list[dict[str, Any]]:
-        """An entry for each method that is named, then one for the others."""
-        return [
-            {
-                **({"methods": [method]} if method else {}),
-                **self.settlement[method][1]._asdict(),
-                "calendar": calendar,
-            }
-            for method in _named_first(self.settlement)
-        ]
+        """An entry for each method that is named, with what holds for every method; then one for the others."""
+        entries = []
+        for method in _named_first([*self.days, *self.payouts]):
+            days = self.days.get(method) or self.days.get(None) or (0, 0)
+            payout = self.payouts.get(method) or self.payouts.get(None) or (0, "daily")
+            entry: dict[str, Any] = {"methods": [method]} if method else {}
+            entries.append({**entry, "business_days": days[1], "calendar": calendar, "payout": payout[1]})
+        return entries
 
     def rest_on_card(self) -> dict[str, Any]:
         """Tax on fees and terms, where something was said of them."""

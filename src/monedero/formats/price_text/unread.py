@@ -28,6 +28,7 @@ class Why(StrEnum):
     WHICH_BAND = "which-band"
     WHICH_DAY = "which-day"
     WHICH_REGION = "which-region"
+    WHICH_PLAN = "which-plan"
     COMMERCIAL = "commercial"
     NO_PRICE = "no-price"
     UNCLEAR = "unclear"

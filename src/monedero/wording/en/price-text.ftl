@@ -12,6 +12,7 @@ line-rate-when = { $methods }, { $conditions }: { $price }
 line-extra = On top, { $label }: { $price }
 line-extra-when = On top, { $label }, { $conditions }: { $price }
 line-on-plan = on { $plans }
+line-on-every-plan = on every plan
 line-dispute = A dispute costs { $amount }.
 line-dispute-won = A dispute costs { $amount }, given back when it is won.
 line-refund = A refund costs { $amount }.
@@ -21,6 +22,10 @@ line-returns-none = Nothing of the fee comes back.
 line-returns-percent = The percentage comes back.
 line-returns-all = The whole fee comes back.
 line-arrives = Money arrives { $payout } after { $days ->
+    [one] 1 business day
+   *[other] { $days } business days
+  }.
+line-arrives-after = Money arrives after { $days ->
     [one] 1 business day
    *[other] { $days } business days
   }.
@@ -69,6 +74,7 @@ unread-which-debit = A direct debit in this currency is not known. Name its sche
 unread-which-method = It does not say for which way to pay.
 unread-which-band = It does not say whether { $said } is of one order or of all orders in a month.
 unread-which-day = It does not say on which day, or whether business days are meant.
+unread-which-plan = It stands below a plan that is not understood.
 unread-which-region = Europe cannot be told apart from the rest here. Name the countries.
 unread-commercial = Commercial debit and credit cards are not told apart here.
 unread-no-price = There is no price in it.
