@@ -166,8 +166,6 @@ class Known:
             return PAST
         if label == "POST /api/new-provider/table":
             return b"Method,Percent,Fixed\nCards,1.5,0.25\n"
-        if label == "POST /api/providers/file":
-            return self.keeper.client.get("/api/providers/orlenta/provider.json").text
         if label == "POST /api/rate-cards/{provider}/{day}/rates.csv":
             return self.keeper.client.get(
                 f"/api/rate-cards/{path.get('provider')}/{path.get('day')}/rates.csv"
@@ -309,6 +307,7 @@ BODIES: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
         "columns": {"what": ["Method"], "percent": "Percent"},
         "currency": "EUR",
     },
+    "POST /api/providers/file": lambda known, path, draw: _held(known, "/api/providers/orlenta/provider.json"),
     "PUT /api/providers/{provider}": lambda known, path, draw: _facts(known, path),
     "POST /api/clock": lambda known, path, draw: {"minutes": draw.choice([5, 60, 1440])},
     "POST /api/orders": lambda known, path, draw: {

@@ -285,10 +285,14 @@ def test_a_kept_connection_answers_at_once(tmp_path: Path) -> None:
     """A kept connection waited 41 ms for the acknowledgement of the answer before; here a third of that is plenty."""
     with served(tmp_path / "data", signal.SIGTERM) as client:
         client.get("/api/shop")
-        began = time.perf_counter()
-        for _ in range(20):
+
+        def one() -> float:
+            began = time.perf_counter()
             client.get("/assets/nothing")
-        assert (time.perf_counter() - began) / 20 < 0.03
+            return time.perf_counter() - began
+
+        # Each one waited; a machine that is busy holds up some, but never all of them.
+        assert min(one() for _ in range(20)) < 0.03
     listening = socket.socket(socket.AF_INET, socket.SOCK_STREAM, socket.IPPROTO_TCP)
     assert (listening.proto, os.name) == (socket.IPPROTO_TCP, "posix")
     listening.close()
