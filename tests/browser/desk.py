@@ -141,7 +141,7 @@ class Desk:
         self.until(lambda: not self.all("[role=option]"))
 
     def type_into(self, label: str, text: str, end: str = Keys.ENTER) -> None:
-        field = self.named(label, "input")
+        field = self.named(label, "input, textarea")
         field.send_keys(Keys.CONTROL, "a")
         field.send_keys(text + end if text else Keys.DELETE + end)
 

@@ -118,7 +118,7 @@ def test_broken_values_of_the_shop_stay_in_their_fields_with_the_reason(desk: De
     ):
         desk.type_into(label, typed)
         desk.see(told)
-        field = desk.named(label, "input")
+        field = desk.named(label, "input, textarea")
         assert field.get_attribute("value") == typed
         field.send_keys(Keys.ESCAPE)
         desk.until(lambda told=told: told not in desk.text("main"))

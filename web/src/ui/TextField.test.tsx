@@ -60,3 +60,12 @@ test("what the server did not answer is sent again by itself", async () => {
   expect(save).toHaveBeenCalledTimes(2);
   vi.useRealTimers();
 });
+
+test("a field that wraps grows with its text, and Enter keeps it as one line", async () => {
+  const save = vi.fn(async () => {});
+  render(<TextField wraps label="What the buyer does" value="Sends it" save={save} />);
+  const field = screen.getByLabelText("What the buyer does");
+  expect(field.tagName).toBe("TEXTAREA");
+  await userEvent.type(field, " from the phone{Enter}");
+  expect(save).toHaveBeenCalledExactlyOnceWith("Sends it from the phone");
+});

@@ -17,6 +17,8 @@ interface Props {
   inputMode?: "text" | "decimal";
   /** In a table a field that is filled shows its rule only when it is pointed at. */
   cell?: boolean;
+  /** A text that may be long: the field grows with it, so that nothing of it is cut off. */
+  wraps?: boolean;
   /** Told of every change as it is typed, before it is kept. */
   onTyped?: (text: string) => void;
   /** Whether to begin typing here at once, as in a row that was just added. */
@@ -40,6 +42,7 @@ export function TextField(props: Props) {
     inputMode,
     cell,
     begin,
+    wraps,
     onTyped,
   } = props;
   const [text, setText] = useState(value);
@@ -54,7 +57,7 @@ export function TextField(props: Props) {
     setText((typed) => (typed === before ? value : typed));
   }, [value]);
 
-  const input = useRef<HTMLInputElement>(null);
+  const input = useRef<HTMLInputElement & HTMLTextAreaElement>(null);
   useEffect(() => {
     if (!begin) return;
     input.current?.focus();
@@ -95,7 +98,11 @@ export function TextField(props: Props) {
   useAskBeforeLeaving(text !== value);
 
   function keyed(event: KeyboardEvent) {
-    if (event.key === "Enter") void commit();
+    if (event.key === "Enter") {
+      // A field that wraps holds one line all the same.
+      if (wraps) event.preventDefault();
+      void commit();
+    }
     if (event.key === "Escape") {
       setText(value);
       setProblem("");
@@ -103,28 +110,31 @@ export function TextField(props: Props) {
     }
   }
 
+  const Field = wraps ? "textarea" : "input";
   return (
     <div className={width}>
       <label htmlFor={id} className={hideLabel ? "sr-only" : "block text-small text-soft mb-0.5"}>
         {label}
       </label>
       <div className="flex items-baseline gap-1.5">
-        <input
+        <Field
           ref={input}
           id={id}
           value={text}
+          {...(wraps ? { rows: 1 } : {})}
           inputMode={inputMode ?? "text"}
           autoComplete="off"
           spellCheck={false}
           aria-invalid={problem !== ""}
           aria-describedby={problem || note ? `${id}-note` : undefined}
           onChange={(event) => {
-            setText(event.target.value);
-            onTyped?.(event.target.value.trim());
+            const typed = event.target.value.replace(/\s*\n\s*/g, " ");
+            setText(typed);
+            onTyped?.(typed.trim());
           }}
           onBlur={() => void commit()}
           onKeyDown={keyed}
-          className={`w-full min-w-0 h-8 border-b bg-transparent px-1 ${align === "right" ? "text-right" : ""} ${
+          className={`w-full min-w-0 border-b bg-transparent px-1 ${wraps ? "min-h-8 py-1 resize-none field-sizing-content" : "h-8"} ${align === "right" ? "text-right" : ""} ${
             problem
               ? "border-copper border-b-2"
               : `${cell && text ? "border-transparent" : "border-rule"} hover:border-ink focus:border-ink`

@@ -210,6 +210,7 @@ export function HeldThings({ shop, save, quietly, remove }: Sections) {
               >
                 <TextField
                   cell
+                  wraps
                   label={`Name of your method ${method.name}`}
                   hideLabel
                   value={method.name}
@@ -217,6 +218,7 @@ export function HeldThings({ shop, save, quietly, remove }: Sections) {
                 />
                 <TextField
                   cell
+                  wraps
                   label={`What the buyer does, ${method.name}`}
                   hideLabel
                   value={method.buyer}

@@ -54,6 +54,7 @@ export function LinesTable({ shop, save, quietly, kinds, remove }: Sections) {
           >
             <TextField
               cell
+              wraps
               label={`Name of ${line.name}`}
               hideLabel
               value={line.name}

@@ -52,6 +52,7 @@ export function AboutProvider({ provider }: { provider: string }) {
       </div>
       <div className="grid grid-cols-1 sm:grid-cols-2 gap-x-10 gap-y-2">
         <TextField
+          wraps
           label="In a sentence"
           value={facts.about}
           save={(about) => save((before) => ({ ...before, about }))}
@@ -130,6 +131,7 @@ export function AboutProvider({ provider }: { provider: string }) {
           />
         ))}
         <TextField
+          wraps
           label="It alone brings, between commas"
           value={(facts.unlocks ?? []).join(", ")}
           save={(text) => save((before) => ({ ...before, unlocks: between(text) }))}
