@@ -379,6 +379,9 @@ def test_the_mark_before_decimals_is_that_of_the_whole_text() -> None:
     # Where the text uses both, or neither, it is asked about.
     assert whys("Cards 1.4% + 0,25 €", lines[1])[1] is Why.AMOUNT
     assert whys("Cards 1%", "Cards 0.9% from 10.000 € a month")[1] is Why.AMOUNT
+    # Three decimals are more than a cent has, and no thousands.
+    assert whys("Cartões 2,9% mais 10,027 €") == [Why.AMOUNT]
+    assert whys("Cards 2.9% + €0,025") == [Why.AMOUNT]
     over = card_of("Cards 1.5%", "Cards 1.2% for orders over €10,000").rates[0].when.amount
     assert over is not None
     assert str(over.from_) == "10000.01 EUR"
@@ -675,7 +678,8 @@ def test_a_mutated_line_is_read_as_it_stands_or_marked(line: str, data: st.DataO
         assert read_line.unread is not None or not FIGURES.search(re.sub(r"^\s*\d{1,2}[.)]\s", "", line))
         return
     # Read: every figure of the line is in the price, none is made up, and every word is a known one.
-    assert figures_of(found) == figures_in(line), line
+    grouped = re.sub(r"(?<=\d)[.,](?=\d{3}(?!\d))", "", line)
+    assert figures_of(found) in (figures_in(line), figures_in(grouped)), line
     words = re.findall(r"[^\W\d_]+", line)
     assert all(sign.group or sign.name for sign in signs([folded(word) for word in words])) or re.search(
         "EUR|percent|€|c[eé]nt", line

@@ -97,9 +97,10 @@ JOINED = re.compile(r"(?<=[^\W\d_])[-'](?=[^\W\d_])")
 A_MONTH = re.compile(r"/\s*(?:month|mo)\b", re.IGNORECASE)
 POR_MES = re.compile(r"/\s*m[eê]s\b", re.IGNORECASE)
 GROUPED = {
-    ",": re.compile(r"\d{1,3}(?:\.\d{3})+(?:,\d+)?"),
-    ".": re.compile(r"\d{1,3}(?:,\d{3})+(?:\.\d+)?"),
+    ",": re.compile(r"(?<![\d.,])[1-9]\d{0,2}(?:\.\d{3})+(?![\d.])(?:,\d+)?"),
+    ".": re.compile(r"(?<![\d.,])[1-9]\d{0,2}(?:,\d{3})+(?![\d,])(?:\.\d+)?"),
 }
+DECIMALS = re.compile(r"(?<![\d.,])(\d+),(\d+)(?![\d.,]*\d)")
 DECIMAL_COMMA = re.compile(r"(?<![\d.,])\d+,\d{1,2}(?![\d.,]*\d)")
 DECIMAL_POINT = re.compile(r"(?<![\d.,])\d+\.\d{1,2}(?![\d.,]*\d)")
 
@@ -137,7 +138,9 @@ def _ungrouped(line: str, decimal: str) -> str:
     if not decimal:
         return line
     other = "." if decimal == "," else ","
-    return GROUPED[decimal].sub(lambda match: match.group().replace(other, ""), line)
+    plain = GROUPED[decimal].sub(lambda match: match.group().replace(other, ""), line)
+    # What follows the mark are decimals, even where there are three of them.
+    return DECIMALS.sub(r"\1.\2", plain) if decimal == "," else plain
 
 
 def _token(match: re.Match[str], currency: str) -> Token:
