@@ -109,3 +109,16 @@ def test_in_the_demo_the_invented_providers_are_no_examples(client: TestClient) 
     assert {card["example"] for card in client.get("/api/rate-cards").json()} == {False}
     ranked = client.get("/api/compare", params=BOAT).json()["ranked"]
     assert "Orlenta" in {entry["route"]["provider_name"] for entry in ranked}
+
+
+def test_a_market_in_a_currency_without_decimals_is_asked_about_in_its_own_amounts(own: TestClient) -> None:
+    held = own.get("/api/shop").json()
+    markets = [{"id": "jp-jpy", "country": "JP", "currency": "JPY", "share": "10"}]
+    odd = {"id": "kw-kwd", "country": "KW", "currency": "KWD", "share": "1"}
+    shop = {**held["shop"], "markets": [*held["shop"]["markets"], *markets, odd]}
+    assert own.put("/api/shop", json={"version": held["version"], "shop": shop}).status_code == 200
+    add_and_switch_on(own, method="bank-transfer", route=None)
+    texts = [step["text"] for step in own.get("/api/next").json()["steps"]]
+    assert "Nobody who pays in JPY in Japan can pay for Bowl." in texts
+    # No reference rate is published for this one, so that nothing is known of its amounts.
+    assert not any("KWD" in text for text in texts)

@@ -6,15 +6,17 @@ from datetime import date
 from enum import StrEnum
 
 from monedero.core.account import Stage
+from monedero.core.fx import NoReferenceRate
+from monedero.core.money import Money
+from monedero.core.order.model import Order
 from monedero.core.profile import Source
-from monedero.core.shop import Market
+from monedero.core.shop import Line, Market
 from monedero.store import Store
-from monedero.work.checkout.composed import drafted
+from monedero.work.checkout.composed import Composed, drafted
 from monedero.work.checkout.offer import offered
 from monedero.work.checkout.publish import pending
 from monedero.work.compare.inputs import UNDER_WAY, inputs_of
 from monedero.work.shop.lookups import described_shop
-from monedero.work.shop.order_in_hand import OrderSentence, order_in_hand
 
 MOST = 5
 # An account at one of these stages waits for the owner.
@@ -101,7 +103,7 @@ def _checkout(store: Store, day: date) -> Iterator[NextStep]:
         yield NextStep(NextCode.NOTHING_ON)
         return
     for market in shop.markets:
-        lacking = [line for line in shop.lines if not _can_pay(store, market, line.id, day)]
+        lacking = [line for line in shop.lines if not _can_pay(store, composed, market, line, day)]
         if lacking:
             what = {"country": market.country, "currency": market.currency, "line": lacking[0].name}
             yield NextStep(NextCode.NOBODY_PAYS, {**what, "count": len(lacking), "of": len(shop.lines)})
@@ -112,10 +114,22 @@ def _checkout(store: Store, day: date) -> Iterator[NextStep]:
         yield NextStep(NextCode.NOT_LIVE)
 
 
-def _can_pay(store: Store, market: Market, line: str, day: date) -> bool:
-    """Whether a buyer of a market is offered a way to pay for a line at its usual amount."""
-    shop = described_shop(store).value
-    usual = next(entry.usual_amount for entry in shop.lines if entry.id == line)
-    amount = f"{usual}".partition(" ")[0]
-    said = OrderSentence(market.id, line, amount, market.currency, day)
-    return bool(offered(store, drafted(store), order_in_hand(shop, said).order))
+def _can_pay(store: Store, composed: Composed, market: Market, line: Line, day: date) -> bool:
+    """Whether a buyer of a market is offered a way to pay for a line at its usual amount, in the market's currency.
+
+    Without a reference rate nothing is known of that amount, and nothing is said.
+    """
+    try:
+        rate = inputs_of(store).rates.find(line.usual_amount.currency, market.currency, day).value
+    except NoReferenceRate:
+        return True
+    amount = Money.rounded(line.usual_amount.exact * rate, market.currency)
+    order = Order(
+        amount,
+        market.country,
+        day,
+        kinds=frozenset({line.kind}),
+        recurring=line.recurring,
+        lines=(line.id,),
+    )
+    return bool(offered(store, composed, order))

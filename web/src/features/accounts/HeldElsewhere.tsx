@@ -1,5 +1,6 @@
 import { type FormEvent, useState } from "react";
 import { Refusal, said } from "../../api/client";
+import { inCurrency } from "../../lib/money";
 import { Button } from "../../ui/Button";
 import { InputField } from "../../ui/InputField";
 import { Trouble } from "../../ui/Page";
@@ -36,7 +37,7 @@ export function HeldElsewhere({ sheet, account, onDone }: Props) {
         methods,
         storefronts: storefronts.length > 0 ? storefronts : null,
         since: since.trim() || null,
-        takings: takings.trim() ? inBooks(takings.trim(), shop?.currency ?? "") : null,
+        takings: inCurrency(takings.trim(), shop?.currency ?? "") || null,
         // What is no number goes as it was typed, for the server to refuse.
         saved_details: saved.trim() === "" ? null : numberOf(saved.trim()),
       },
@@ -110,10 +111,6 @@ export function HeldElsewhere({ sheet, account, onDone }: Props) {
       </div>
     </form>
   );
-}
-
-function inBooks(text: string, currency: string): string {
-  return /^[\d.,\s]+$/.test(text) ? `${text} ${currency}` : text;
 }
 
 function numberOf(text: string): number {

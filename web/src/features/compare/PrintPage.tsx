@@ -1,4 +1,4 @@
-import { drawn, shown } from "../../lib/money";
+import { shown } from "../../lib/money";
 import { Button } from "../../ui/Button";
 import { Heading } from "../../ui/Page";
 import { SubNav } from "../../ui/SubNav";
@@ -21,7 +21,7 @@ export function PrintPage() {
   const plans = usePlans().data;
   const assumptions = useAssumptions().data ?? [];
   if (!shop || !hand || !data) return null;
-  const ranked = [...data.ranked].sort((one, other) => drawn(one.cost) - drawn(other.cost)).slice(0, ROUTES);
+  const ranked = data.ranked.slice(0, ROUTES);
 
   return (
     <div className="one-page">
@@ -56,7 +56,7 @@ export function PrintPage() {
           <table className="w-full text-small">
             <tbody>
               {assumptions
-                .filter((entry) => entry.typed || entry.about_name === "the whole shop")
+                .filter((entry) => entry.typed || entry.about === "*")
                 .map((entry) => (
                   <tr key={entry.id + entry.about} className="border-b border-rule-soft">
                     <th scope="row" className="text-left font-normal">

@@ -1,3 +1,4 @@
+import { inCurrency } from "../../../lib/money";
 import { useTyped } from "../../../lib/useTyped";
 import type { Hand } from "../../hand";
 import type { Correction, NewProvider, Row } from "./queries";
@@ -74,14 +75,10 @@ export function askedOf(form: Form, beginning: Beginning, hand: Hand | null): Ne
       method: row.method,
       place: row.place,
       percent: row.percent || null,
-      fixed: row.fixed ? withCurrency(row.fixed, form.currency) : null,
+      fixed: row.fixed ? inCurrency(row.fixed.trim(), form.currency) : null,
     })),
     hand,
   };
-}
-
-function withCurrency(text: string, currency: string): string {
-  return /^[\d.,\s]+$/.test(text) ? `${text.trim()} ${currency}` : text;
 }
 
 /** A text with another line in the place of one; lines count from 1. */
