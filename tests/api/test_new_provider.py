@@ -67,6 +67,8 @@ def test_every_line_says_what_it_means_and_what_the_order_costs_by_it(client: Te
     assert seen["lines"][3]["overlaps"] == "Line 2 goes first for the orders that both are about."
     assert seen["lines"][1]["tail"] == ": 1.5 % + 0.25 EUR."
     assert (seen["prices"], seen["unread"]) == (5, 1)
+    # Only cards have a kind and a place to be picked.
+    assert [line["number"] for line in seen["lines"] if line["with_cards"]] == [2, 3, 4]
     # Nothing is kept by looking.
     assert "larkhithe" not in {card["provider"] for card in client.get("/api/rate-cards").json()}
 

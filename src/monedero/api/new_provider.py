@@ -14,6 +14,7 @@ from monedero.core.account import Mode
 from monedero.core.fields import CountryCode, CurrencyCode, Identifier, MoneyText, Name, Percent
 from monedero.core.ratecard.model import CardKind, RateCard
 from monedero.formats.price_table import PriceColumns, guess, text_of
+from monedero.formats.price_text.assembly import WITH_CARDS
 from monedero.formats.price_text.model import Correction, ExtraLine, Facets, Meaning, Price, RateLine, ReadLine
 from monedero.formats.price_text.reader import MOST_LINES, Given
 from monedero.formats.table import read as read_table
@@ -78,7 +79,8 @@ class NewProvider(BaseModel):
 class LineOut(BaseModel):
     """A line of the text: the sentence that it means, or why it was not read.
 
-    Of a price also what can be picked otherwise (methods, kinds of card, places), and the words that follow that. `fee`
+    Of a price also what can be picked otherwise (methods; of one `with_cards` their kinds and places as well), and the
+    words that follow that. `fee`
     is what the order in hand costs by it.
     """
 
@@ -90,6 +92,7 @@ class LineOut(BaseModel):
     methods: list[str]
     card_kinds: list[CardKind]
     places: list[Place]
+    with_cards: bool
     fee: str | None
     overlaps: str
 
@@ -198,6 +201,7 @@ def _line(line: ReadLine, names: Names, fees: dict[str, str | None]) -> LineOut:
         methods=methods or list(facets.methods),
         card_kinds=[CardKind(kind) for kind in facets.card_kinds],
         places=[place for place in PLACES if place in facets.origins],
+        with_cards=bool(WITH_CARDS & set(methods or facets.methods)),
         fee=next((fee for id in line.entries if (fee := fees.get(id))), None),
         overlaps=say("line-overlaps", line=line.overlaps) if line.overlaps else "",
     )

@@ -69,8 +69,3 @@ def unknown(method_id: str) -> UnknownMethod:
     """A method that nobody described, so that no order can be carried by it."""
     name = method_id.replace("-", " ").capitalize()
     return UnknownMethod(id=method_id, name=name, family=Family.OWN, buyer="", recurring=True)
-
-
-def own_arrangements() -> list[Method]:
-    """The arrangements that need no provider."""
-    return [entry for entry in known().values() if entry.own]

@@ -3162,7 +3162,8 @@ export interface components {
          * LineOut
          * @description A line of the text: the sentence that it means, or why it was not read.
          *
-         *     Of a price also what can be picked otherwise (methods, kinds of card, places), and the words that follow that. `fee`
+         *     Of a price also what can be picked otherwise (methods; of one `with_cards` their kinds and places as well), and the
+         *     words that follow that. `fee`
          *     is what the order in hand costs by it.
          */
         LineOut: {
@@ -3185,6 +3186,8 @@ export interface components {
             card_kinds: components["schemas"]["CardKind"][];
             /** Places */
             places: ("domestic" | "eea" | "eu" | "abroad" | "outside-eea" | "outside-eu")[];
+            /** With Cards */
+            with_cards: boolean;
             /** Fee */
             fee: string | null;
             /** Overlaps */

@@ -28,7 +28,6 @@ const PLACES: { value: string; label: string; places: Line["places"] }[] = [
   { value: "outside-eea", label: "from outside the EEA", places: ["outside-eea"] },
   { value: "outside-eu", label: "from outside the EU", places: ["outside-eu"] },
 ];
-const WITH_CARDS = ["card", "card-at-terminal", "card-by-phone", "device-wallet"];
 
 /** A line of the text, what it means with its parts to be picked otherwise, and the fee of the order in hand. */
 export function LineRow({ line, methods, onCorrect, onChange }: Props) {
@@ -101,7 +100,6 @@ function Meaning({ line, methods, onCorrect }: Omit<Props, "onChange">) {
   if (line.kind !== "price" && line.kind !== "extra") {
     return <span className={line.sentence ? "" : "text-soft"}>{line.sentence}</span>;
   }
-  const cards = line.methods.some((method) => WITH_CARDS.includes(method));
   const kind = CARDS.find((entry) => same(entry.kinds, line.card_kinds));
   const place = PLACES.find((entry) => same(entry.places, line.places));
   return (
@@ -115,7 +113,7 @@ function Meaning({ line, methods, onCorrect }: Omit<Props, "onChange">) {
         none="every method"
         onPick={(picked) => onCorrect({ methods: picked })}
       />
-      {cards && (
+      {line.with_cards && (
         <>
           {", "}
           <Picks
