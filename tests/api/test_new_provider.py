@@ -151,6 +151,18 @@ def test_a_table_of_prices_becomes_a_price_list(client: TestClient) -> None:
     assert client.post("/api/new-provider/table/text", json=matched).json()["text"].startswith("EEA cards: 0.25%")
 
 
+def test_columns_of_a_table_are_remembered_by_its_header(client: TestClient) -> None:
+    table = b"Method;Percent;Fixed fee\nEEA cards;1,5;0,25\n"
+    read = client.post("/api/new-provider/table", content=table).json()
+    assert read["columns"]["percent"] == "Percent"
+    matched = {**read, "columns": {"what": ["Method"], "percent": "Fixed fee"}, "currency": "EUR"}
+    client.post("/api/new-provider/table/text", json=matched)
+    again = client.post("/api/new-provider/table", content=table.replace(b"1,5", b"1,9")).json()
+    assert (again["columns"]["percent"], again["columns"]["fixed"]) == ("Fixed fee", None)
+    other = client.post("/api/new-provider/table", content=table.replace(b"Method", b"Service")).json()
+    assert other["columns"]["percent"] == "Percent"
+
+
 def test_what_is_no_table_is_refused(client: TestClient) -> None:
     for content, code in ((b"", "table-empty"), (b"\xff\xfe", "not-utf8"), (b"PK\x03\x04", "sheet-unreadable")):
         answer = client.post("/api/new-provider/table", content=content)

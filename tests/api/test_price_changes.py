@@ -41,6 +41,25 @@ def test_a_newer_card_that_moves_the_first_place_is_told_with_its_day(client: Te
     assert "Until then it is Online banking Larkhithe" in ends["text"]
 
 
+def test_a_plan_of_ones_own_provider_that_would_come_first_is_told(client: TestClient) -> None:
+    text = "Basic plan\nOnline banking 9%\nMore plan\n5.00 EUR per month\nOnline banking 0%"
+    body = {"name": "Larkhithe", "country": "PT", "currency": "EUR", "text": text}
+    assert client.post("/api/new-provider", json=body).status_code == 201
+    assert told(client) == []
+    held = {"methods": ["online-banking"], "plan": "basic"}
+    assert client.put("/api/accounts/larkhithe/elsewhere", json=held).status_code == 200
+    ranked = client.get("/api/compare", params=SMALL).json()["ranked"]
+    assert ranked[0]["route"]["key"] == "larkhithe/more/online-banking"
+    [change] = told(client)
+    assert change["on"] is None
+    assert change["text"].startswith(
+        "On More, Larkhithe would come first for this order: Online banking Larkhithe More"
+    )
+    assert "Your account there is on Basic: Online banking Larkhithe Basic, at " in change["text"]
+    client.put("/api/accounts/larkhithe/elsewhere", json={**held, "plan": "more"})
+    assert told(client) == []
+
+
 def test_a_card_that_holds_already_is_no_news(client: TestClient) -> None:
     prices(client, "0", "2026-01-01")
     assert told(client) == []

@@ -93,6 +93,24 @@ def test_schemes_are_as_their_rulebooks_say(
     )
 
 
+# Source: ISO 20022 external code sets, ExternalServiceLevel1Code and ExternalLocalInstrument1Code; from memory.
+@pytest.mark.parametrize(
+    ("method", "service_level", "local_instrument"),
+    [
+        ("sepa-direct-debit", "SEPA", "CORE"),
+        ("sepa-direct-debit-b2b", "SEPA", "B2B"),
+        ("bank-transfer", "SEPA", ""),
+        ("instant-transfer", "SEPA", "INST"),
+        ("bacs-direct-debit", "", ""),
+    ],
+)
+def test_payment_messages_name_the_schemes_by_their_codes(
+    method: str, service_level: str, local_instrument: str
+) -> None:
+    source = methods.sources()[method]
+    assert (source.service_level, source.local_instrument) == (service_level, local_instrument)
+
+
 def test_the_sepa_area_is_that_of_the_registry_of_bank_account_numbers() -> None:
     """Source: the registry of IBAN formats (ISO 13616) in package `schwifty`, which marks the countries of SEPA."""
     marked = {country for country in registry.get_countries() if registry.get_iban_spec(country).in_sepa_zone}

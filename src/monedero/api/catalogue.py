@@ -98,6 +98,14 @@ def _limits(entry: Entry) -> list[str]:
     return told
 
 
+def source_text(source: methods.Source) -> str:
+    """Where a method's traits come from, with the codes by which payment messages name it."""
+    if not source.service_level:
+        return source.text
+    codes = {"level": source.service_level, "instrument": source.local_instrument or "none"}
+    return say("method-source", source=source.text, **codes)
+
+
 def _entry(entry: Entry, names: dict[str, str]) -> EntryOut:
     plans = {plan.id: plan.name for plan in entry.card.plans} if entry.card else {}
     source = methods.sources().get(entry.method.id)
@@ -120,7 +128,7 @@ def _entry(entry: Entry, names: dict[str, str]) -> EntryOut:
         reasons=reasons_out(tuple(entry.reasons), names),
         also=entry.method.also,
         own=entry.method.own and entry.card is None,
-        source=source.text if source else "",
+        source=source_text(source) if source else "",
         read_on=source.read_on if source else None,
     )
 

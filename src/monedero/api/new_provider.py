@@ -13,7 +13,7 @@ from monedero.api.requests import InHand, RunningDep, sentence
 from monedero.core.account import Mode
 from monedero.core.fields import CountryCode, CurrencyCode, Identifier, MoneyText, Name, Percent
 from monedero.core.ratecard.model import CardKind, RateCard
-from monedero.formats.price_table import PriceColumns, guess, text_of
+from monedero.formats.price_table import PriceColumns
 from monedero.formats.price_text.assembly import WITH_CARDS
 from monedero.formats.price_text.model import Correction, ExtraLine, Facets, Meaning, Price, RateLine, ReadLine
 from monedero.formats.price_text.reader import MOST_LINES, Given
@@ -21,7 +21,7 @@ from monedero.formats.table import read as read_table
 from monedero.server.shops import RunningShop
 from monedero.wording.catalogue import say
 from monedero.wording.price_text import Names, line_said
-from monedero.work.compare.new_provider import Beginning, keep, prices_of
+from monedero.work.compare.new_provider import Beginning, columns_of, keep, prices_of, table_as_text
 from monedero.work.compare.rate_cards import try_card
 from monedero.work.shop.lookups import described_shop, methods_of
 from monedero.work.shop.order_in_hand import order_in_hand
@@ -164,17 +164,17 @@ class TextOut(BaseModel):
 
 
 @router.post("/table", openapi_extra=file_of("text/csv"))
-async def read_price_table(request: Request) -> PriceTable:
-    """Read a table of prices, CSV or XLSX, and guess its columns; nothing is kept."""
+async def read_price_table(running: RunningDep, request: Request) -> PriceTable:
+    """Read a table of prices, CSV or XLSX, with its columns as they were matched before, or as guessed."""
     table = read_table(await body_of(request))
     rows = [cells for _, cells in islice(table.rows, MOST_LINES)]
-    return PriceTable(header=table.header, rows=rows, columns=guess(table.header, rows))
+    return PriceTable(header=table.header, rows=rows, columns=columns_of(running.store, table.header, rows))
 
 
 @router.post("/table/text")
-def price_table_as_text(asked: TableAsText) -> TextOut:
-    """The price list that a table says, a line for each of its rows."""
-    return TextOut(text=text_of(asked.header, asked.rows, asked.columns, asked.currency))
+def price_table_as_text(running: RunningDep, asked: TableAsText) -> TextOut:
+    """The price list that a table says, a line for each of its rows; its columns are remembered."""
+    return TextOut(text=table_as_text(running.store, asked.header, asked.rows, asked.columns, asked.currency))
 
 
 def _tried(running: RunningShop, card: RateCard | None, hand: InHand | None) -> list[TriedOut]:

@@ -1,4 +1,4 @@
-"""Prices that end or begin, told where they move the first place."""
+"""Prices that end or begin, and another plan of one's own: told where they move the first place."""
 
 from datetime import date
 from fractions import Fraction
@@ -16,22 +16,22 @@ from monedero.wording.show import day as day_text
 from monedero.wording.show import listed, money
 from monedero.work.checkout.composed import drafted
 from monedero.work.compare.inputs import inputs_of
-from monedero.work.compare.price_changes import PriceChange, price_changes
-from monedero.work.compare.ranking import RankedRoute
+from monedero.work.compare.price_changes import plan_change, price_changes
+from monedero.work.compare.ranking import RankedRoute, compare
 from monedero.work.shop.order_in_hand import order_in_hand
 
 router = APIRouter(prefix="/api", tags=["compare"], responses=PROBLEMS)
 
 
 class PriceChangeOut(BaseModel):
-    """A day on which another route comes first, in a sentence."""
+    """What lets another route come first, in a sentence; `on` a day, or at once (None) by another plan."""
 
-    on: date
+    on: date | None
     text: str
 
 
 class PriceChangesOut(BaseModel):
-    """Every day after the order's on which newer prices move the first place."""
+    """The plan that would bring the first place, and every later day on which newer prices move it."""
 
     mode: Mode
     changes: list[PriceChangeOut]
@@ -39,7 +39,7 @@ class PriceChangesOut(BaseModel):
 
 @router.get("/compare/changes")
 def read_price_changes(running: RunningDep, asked: InHandQuery) -> PriceChangesOut:
-    """Prices that end or begin after the order in hand and let another route come first."""
+    """A change of plan, and prices that end or begin, that let another route come first for the order in hand."""
     composed, inputs = drafted(running.store), inputs_of(running.store)
     hand = order_in_hand(composed.shop, sentence(asked, running))
     writer = RouteWriter(composed, inputs, hand.order.placed_on)
@@ -51,18 +51,23 @@ def read_price_changes(running: RunningDep, asked: InHandQuery) -> PriceChangesO
     def cost(exact: Fraction) -> str:
         return money(str(Money.rounded(exact, inputs.shop.currency)))
 
-    def told(change: PriceChange) -> PriceChangeOut:
-        text = say(
-            "price-change",
-            day=day_text(change.day.isoformat()),
-            providers=listed(change.providers),
-            after=named(change.after),
-            cost=cost(change.after.cost),
-            before=named(change.before),
-            cost_before=cost(change.before.cost),
-        )
-        return PriceChangeOut(on=change.day, text=text)
+    def told(
+        message: str, on: date | None, after: RankedRoute, before: RankedRoute, **fields: str
+    ) -> PriceChangeOut:
+        sides = {
+            "after": named(after),
+            "cost": cost(after.cost),
+            "before": named(before),
+            "cost_before": cost(before.cost),
+        }
+        return PriceChangeOut(on=on, text=say(message, **sides, **fields))
 
-    return PriceChangesOut(
-        mode=running.mode, changes=[told(change) for change in price_changes(running.store, hand)]
-    )
+    changes = []
+    if plan := plan_change(compare(running.store, hand)):
+        after, before = (writer.route(entry.candidate) for entry in (plan.first, plan.held))
+        names = {"provider": after.provider_name, "plan": after.plan_name, "held": before.plan_name}
+        changes.append(told("plan-change", None, plan.first, plan.held, **names))
+    for change in price_changes(running.store, hand):
+        on = {"day": day_text(change.day.isoformat()), "providers": listed(change.providers)}
+        changes.append(told("price-change", change.day, change.after, change.before, **on))
+    return PriceChangesOut(mode=running.mode, changes=changes)

@@ -26,10 +26,15 @@ from monedero.core.method import Family, Method, UnknownMethod
 
 
 class Source(NamedTuple):
-    """Where the traits of a method come from, and the day on which that was read."""
+    """Where the traits of a method come from, the day on which that was read, and how payment messages name it.
+
+    `service_level` and `local_instrument` are codes of the ISO 20022 external code sets; empty where it has none.
+    """
 
     text: str
     read_on: date
+    service_level: str = ""
+    local_instrument: str = ""
 
 
 @cache
@@ -44,7 +49,7 @@ def known() -> dict[str, Method]:
     countries = _data()["areas"]["sepa"]["countries"]
     methods = {}
     for entry in _data()["methods"]:
-        traits = {key: value for key, value in entry.items() if key not in ("source", "read_on")}
+        traits = {key: value for key, value in entry.items() if key not in ("source", "read_on", "iso_20022")}
         for key in ("shop_countries", "buyer_countries"):
             if traits.get(key) == "sepa":
                 traits[key] = countries
@@ -56,7 +61,8 @@ def known() -> dict[str, Method]:
 def sources() -> dict[str, Source]:
     """Where each known method's traits come from, by its id."""
     return {
-        entry["id"]: Source(entry["source"], date.fromisoformat(entry["read_on"])) for entry in _data()["methods"]
+        entry["id"]: Source(entry["source"], date.fromisoformat(entry["read_on"]), **entry.get("iso_20022", {}))
+        for entry in _data()["methods"]
     }
 
 

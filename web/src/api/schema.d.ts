@@ -719,7 +719,7 @@ export interface paths {
         put?: never;
         /**
          * Read Price Table
-         * @description Read a table of prices, CSV or XLSX, and guess its columns; nothing is kept.
+         * @description Read a table of prices, CSV or XLSX, with its columns as they were matched before, or as guessed.
          */
         post: operations["read_price_table_api_new_provider_table_post"];
         delete?: never;
@@ -739,7 +739,7 @@ export interface paths {
         put?: never;
         /**
          * Price Table As Text
-         * @description The price list that a table says, a line for each of its rows.
+         * @description The price list that a table says, a line for each of its rows; its columns are remembered.
          */
         post: operations["price_table_as_text_api_new_provider_table_text_post"];
         delete?: never;
@@ -841,7 +841,7 @@ export interface paths {
         };
         /**
          * Read Price Changes
-         * @description Prices that end or begin after the order in hand and let another route come first.
+         * @description A change of plan, and prices that end or begin, that let another route come first for the order in hand.
          */
         get: operations["read_price_changes_api_compare_changes_get"];
         put?: never;
@@ -4059,20 +4059,17 @@ export interface components {
         };
         /**
          * PriceChangeOut
-         * @description A day on which another route comes first, in a sentence.
+         * @description What lets another route come first, in a sentence; `on` a day, or at once (None) by another plan.
          */
         PriceChangeOut: {
-            /**
-             * On
-             * Format: date
-             */
-            on: string;
+            /** On */
+            on: string | null;
             /** Text */
             text: string;
         };
         /**
          * PriceChangesOut
-         * @description Every day after the order's on which newer prices move the first place.
+         * @description The plan that would bring the first place, and every later day on which newer prices move it.
          */
         PriceChangesOut: {
             mode: components["schemas"]["Mode"];

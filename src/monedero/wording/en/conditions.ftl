@@ -69,3 +69,8 @@ price-at-least = at least { $amount }
 price-at-most = at most { $amount }
 limit-countries = buyers in { countries }
 once-only = once only
+method-source =
+    { $instrument ->
+        [none] { $source }; service level { $level } in ISO 20022 messages
+       *[other] { $source }; service level { $level }, local instrument { $instrument } in ISO 20022 messages
+    }

@@ -1,5 +1,6 @@
 """A provider of the owner's own: its prices typed, or read from its price list, and kept with what is known of it."""
 
+import json
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date
@@ -8,6 +9,7 @@ from monedero.core.errors import Conflict, Fault, FaultCode, refuse
 from monedero.core.provider import CardData, Contract, ProviderFacts
 from monedero.core.ratecard.model import RateCard
 from monedero.core.ratecard.terms import CardSource
+from monedero.formats.price_table import PriceColumns, guess, text_of
 from monedero.formats.price_text.model import Correction, RateLine
 from monedero.formats.price_text.reader import Given, PriceText, read, typed
 from monedero.store import Store
@@ -30,6 +32,26 @@ def prices_of(beginning: Beginning) -> PriceText:
     if beginning.rows:
         return typed(beginning.rows, beginning.given)
     return read(beginning.text, beginning.given, beginning.corrections)
+
+
+def table_as_text(
+    store: Store, header: Sequence[str], rows: Sequence[Sequence[str]], columns: PriceColumns, currency: str
+) -> str:
+    """The price list that a table says; its columns are remembered for the next table with the same header."""
+    text = text_of(header, rows, columns, currency)
+    store.past_orders.remember(_remembered_by(header), columns.model_dump_json())
+    return text
+
+
+def columns_of(store: Store, header: Sequence[str], rows: Sequence[Sequence[str]]) -> PriceColumns:
+    """Which column of a table says what: as the owner matched this header the last time, else a guess."""
+    kept = store.past_orders.remembered(_remembered_by(header))
+    return PriceColumns.model_validate_json(kept) if kept else guess(header, rows)
+
+
+def _remembered_by(header: Sequence[str]) -> str:
+    """Apart from the headers of past orders, which lie in the same place."""
+    return json.dumps(["prices", header], ensure_ascii=False)
 
 
 def keep(store: Store, beginning: Beginning, today: date) -> RateCard:

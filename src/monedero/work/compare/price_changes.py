@@ -1,11 +1,12 @@
-"""Prices that end or begin after the day of the order in hand, and whether another route comes first from then on."""
+"""What lets another route come first for the order in hand: prices that end or begin, and another plan held."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from datetime import date
 
+from monedero.core.account import Stage
 from monedero.store import Store
-from monedero.work.compare.ranking import RankedRoute, compare
+from monedero.work.compare.ranking import Comparison, RankedRoute, compare
 from monedero.work.shop.order_in_hand import OrderInHand
 
 # So many days of change are looked at.
@@ -20,6 +21,32 @@ class PriceChange:
     providers: Sequence[str]
     before: RankedRoute
     after: RankedRoute
+
+
+@dataclass(frozen=True, slots=True)
+class PlanChange:
+    """The first of the ranking is on another plan of a provider than the one that the shop's account there is on."""
+
+    first: RankedRoute
+    held: RankedRoute
+
+
+def plan_change(comparison: Comparison) -> PlanChange | None:
+    """The change of plan that would bring the first of the ranking; None where nothing is known of the plan held.
+
+    `held` is the best that the account's own plan does for this order.
+    """
+    first = next((entry.candidate.route for entry in comparison.ranked), None)
+    account = comparison.inputs.accounts.get(first.provider) if first else None
+    if first is None or account is None or account.stage is not Stage.CONNECTED:
+        return None
+    if account.plan in (None, first.plan):
+        return None
+    for entry in comparison.ranked:
+        route = entry.candidate.route
+        if route and (route.provider, route.plan) == (account.provider, account.plan):
+            return PlanChange(comparison.ranked[0], entry)
+    return None
 
 
 def price_changes(store: Store, hand: OrderInHand) -> list[PriceChange]:

@@ -4,7 +4,9 @@ import { between } from "../../../lib/lists";
 import { type Option, optionsOf, Picker } from "../../../ui/Picker";
 import { Picks } from "../../../ui/Picks";
 import { TextField } from "../../../ui/TextField";
-import { idOf, useChoices } from "../../shop";
+import { useChoices } from "../../shop";
+import { ConnectFields } from "./ConnectFields";
+import { NeedFields } from "./NeedFields";
 import { type Facts, useChangeFacts, useFacts } from "./queries";
 
 const CONTRACTS: Option[] = [
@@ -17,12 +19,6 @@ const CARD_DATA: Option[] = [
   { value: "own-page", label: "on your own page" },
   { value: "terminal", label: "on a terminal" },
 ];
-const CONNECTS: Option[] = [
-  { value: "credentials", label: "by credentials that it gives you" },
-  { value: "sign-in", label: "by signing in there" },
-  { value: "email", label: "by the account's e-mail address" },
-];
-
 /** What a provider is besides its prices: what it asks, excludes and brings, and how it connects. */
 export function AboutProvider({ provider }: { provider: string }) {
   const found = useFacts(provider).data;
@@ -136,40 +132,10 @@ export function AboutProvider({ provider }: { provider: string }) {
           value={(facts.unlocks ?? []).join(", ")}
           save={(text) => save((before) => ({ ...before, unlocks: between(text) }))}
         />
-        <Picker
-          showLabel
-          label="Connects"
-          value={facts.connects ?? "credentials"}
-          options={CONNECTS}
-          onPick={(connects) => quietly({ connects: connects as NonNullable<Facts["connects"]> })}
-        />
-        {facts.connects === "credentials" && (
-          <TextField
-            label="Parts of its credentials, between commas"
-            value={(facts.credentials ?? []).map((part) => part.label).join(", ")}
-            save={(text) =>
-              save((before) => ({ ...before, credentials: partsOf(between(text), before.credentials ?? []) }))
-            }
-          />
-        )}
+        <NeedFields needs={facts.needs ?? []} others={others} onPick={(needs) => quietly({ needs })} />
+        <ConnectFields facts={facts} save={save} pick={quietly} />
       </div>
     </section>
-  );
-}
-
-type Parts = NonNullable<Facts["credentials"]>;
-
-/** Parts of credentials by their labels; one that was there keeps what is known of it. */
-function partsOf(labels: string[], before: Parts): Parts {
-  return labels.map(
-    (label) =>
-      before.find((part) => part.label === label) ?? {
-        id: idOf(label),
-        label,
-        found_at: "Where the provider shows it to you.",
-        secret: true,
-        file: false,
-      },
   );
 }
 

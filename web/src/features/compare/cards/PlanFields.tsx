@@ -231,15 +231,17 @@ export function PlanFields({ card, save, quietly }: Props) {
           return (
             <div
               key={which}
-              className="grid grid-cols-2 sm:grid-cols-[1fr_5rem_1fr_1fr_auto] gap-3 items-end border-b border-rule-soft pb-1"
+              className="grid grid-cols-2 sm:grid-cols-[5rem_1fr_1fr_auto] gap-3 items-end border-b border-rule-soft pb-1"
             >
-              <Picks
-                label="Methods"
-                values={rule.methods ?? []}
-                options={priced}
-                none="all"
-                onPick={(methods) => edit({ methods: methods.length > 0 ? methods : null })}
-              />
+              <div className="col-span-full">
+                <Picks
+                  label="Methods"
+                  values={rule.methods ?? []}
+                  options={priced}
+                  none="all"
+                  onPick={(methods) => edit({ methods: methods.length > 0 ? methods : null })}
+                />
+              </div>
               <TextField
                 align="right"
                 label="after days"
@@ -402,8 +404,8 @@ interface RuleRowProps {
 function RuleRow({ methods, picks, fields, onRemove, children }: RuleRowProps) {
   return (
     <div className="border-b border-rule-soft pb-1">
-      <div className="grid grid-cols-2 sm:grid-cols-[minmax(0,1fr)_repeat(3,5.5rem)_auto] gap-3 items-end">
-        {picks}
+      <div className="grid grid-cols-2 sm:grid-cols-[repeat(3,minmax(0,1fr))_auto] gap-x-3 items-end">
+        <div className="col-span-full">{picks}</div>
         {fields.map((field) => (
           <TextField key={field.label} align="right" {...field} />
         ))}
