@@ -8,7 +8,7 @@ from enum import StrEnum
 from pathlib import Path
 
 import pytest
-from tools.write_schemas import API, PROVIDER, SCHEMA, api_description, text_of
+from tools.write_schemas import API, CHECKOUT, PROVIDER, SCHEMA, api_description, text_of
 
 import monedero
 from monedero.core.account import Stage, Standing
@@ -24,7 +24,7 @@ from monedero.core.provider import ConnectBy
 from monedero.core.ratecard.model import CardKind, LineKind, Origin
 from monedero.core.reasons import ReasonCode
 from monedero.core.record import By, Happened
-from monedero.formats import provider_file, rate_card
+from monedero.formats import checkout_file, provider_file, rate_card
 from monedero.formats.price_text.unread import Why
 from monedero.wording.catalogue import catalogue
 from monedero.work.shop.next_steps import NextCode
@@ -92,6 +92,7 @@ def test_a_module_of_the_core_opens_with_its_rule_its_source_and_an_example(path
 def test_generated_files_are_of_today() -> None:
     assert SCHEMA.read_text("utf-8") == text_of(rate_card.schema())
     assert PROVIDER.read_text("utf-8") == text_of(provider_file.schema())
+    assert CHECKOUT.read_text("utf-8") == text_of(checkout_file.schema())
     assert API.read_text("utf-8") == text_of(api_description())
 
 

@@ -6,12 +6,13 @@ from pathlib import Path
 from typing import Any
 
 from monedero.api.app import create_app
-from monedero.formats import provider_file, rate_card
+from monedero.formats import checkout_file, provider_file, rate_card
 from monedero.server.shops import Shops
 
 ROOT = Path(__file__).parent.parent
 SCHEMA = ROOT / "docs" / "formats" / "rate-card-1.schema.json"
 PROVIDER = ROOT / "docs" / "formats" / "provider-1.schema.json"
+CHECKOUT = ROOT / "docs" / "formats" / "checkout-1.schema.json"
 API = ROOT / "docs" / "api.json"
 
 
@@ -31,6 +32,7 @@ def main() -> None:
     SCHEMA.parent.mkdir(parents=True, exist_ok=True)
     SCHEMA.write_text(text_of(rate_card.schema()), encoding="utf-8")
     PROVIDER.write_text(text_of(provider_file.schema()), encoding="utf-8")
+    CHECKOUT.write_text(text_of(checkout_file.schema()), encoding="utf-8")
     API.write_text(text_of(api_description()), encoding="utf-8")
 
 

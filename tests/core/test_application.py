@@ -16,8 +16,9 @@ from monedero.core.application import ALWAYS, Application, Ask, missing
 from monedero.core.business import Business, PayoutAccount, tax_number
 from monedero.core.card_number import holds_one, masked, refuse_in
 from monedero.core.errors import FaultCode, InvalidInput
-from monedero.core.fields import Description, DomainName, Identifier, Name, WebAddress
+from monedero.core.fields import Description, Identifier, Name
 from monedero.core.phone import phone
+from monedero.core.web_address import DomainName, WebAddress
 
 NOW = datetime(2026, 11, 25, tzinfo=UTC)
 

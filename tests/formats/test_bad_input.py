@@ -5,8 +5,8 @@ from tests.conftest import NOW
 
 from monedero.core.card_number import holds_one, masked
 from monedero.core.errors import InvalidInput
-from monedero.core.fields import page_address, web_address
 from monedero.core.ratecard.model import RateCard
+from monedero.core.web_address import page_address, web_address
 from monedero.formats import webhook
 from monedero.formats.json_text import read_json
 

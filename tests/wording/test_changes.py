@@ -5,6 +5,8 @@ from typing import Any
 import pytest
 from pydantic import BaseModel
 
+from monedero.core.delivery import CustomerGroup, Delivery
+from monedero.core.order.area import Area
 from monedero.core.shop import Line, Market, OwnMethod, Shop, Storefront, TypedRate
 from monedero.core.tender.difference import THINGS, Change, ChangeCode, changes, method_changes, shop_changes
 from monedero.core.tender.model import Checkout, Tender
@@ -21,7 +23,7 @@ LINE = {"id": "chart", "name": "Chart", "kind": "goods", "usual_amount": "5 EUR"
 
 def test_every_field_has_a_sentence() -> None:
     assert set(SENTENCES) == set(ChangeCode)
-    things: list[type[BaseModel]] = [Market, Line, TypedRate, OwnMethod, Storefront]
+    things: list[type[BaseModel]] = [Market, Line, TypedRate, OwnMethod, Storefront, CustomerGroup, Delivery, Area]
     fields = {
         "tender": set(Tender.model_fields),
         "shop": set(Shop.model_fields),
@@ -34,7 +36,8 @@ def test_every_field_has_a_sentence() -> None:
     lists = {
         name for name, field in Shop.model_fields.items() if any(f"[{t.__name__}]" in str(field) for t in things)
     }
-    assert {"markets", "lines", "typed_rates", "own_methods", "storefronts"} == set(THINGS)
+    one_by_one = {"markets", "lines", "typed_rates", "own_methods", "storefronts"}
+    assert one_by_one | {"customer_groups", "deliveries", "areas"} == set(THINGS)
     assert lists <= set(THINGS)
 
 

@@ -99,7 +99,10 @@ def test_a_reason_names_the_limit_and_the_orders_own_value(reason: Reason, text:
 
 @pytest.mark.parametrize("code", ReasonCode)
 def test_every_reason_has_a_sentence_without_gaps(code: ReasonCode) -> None:
-    text = reason_text(Reason(code, "PT", "ES", {"provider": "orlenta", "end": "from"}))
+    own, other = {"kind": ("goods", "course"), "device": ("phone", "desktop")}.get(
+        code.value.removeprefix("condition-").removesuffix("-unknown"), ("PT", "ES")
+    )
+    text = reason_text(Reason(code, own, other, {"provider": "orlenta", "end": "from"}))
     assert text
     assert "{" not in text
 

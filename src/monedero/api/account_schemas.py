@@ -6,8 +6,9 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, Field
 
 from monedero.core.account import Act, Mode, Stage
-from monedero.core.fields import Name, WebAddress
+from monedero.core.fields import Name
 from monedero.core.provider import ConnectBy, CredentialField
+from monedero.core.web_address import WebAddress
 from monedero.work.accounts.elsewhere import HeldElsewhere
 
 

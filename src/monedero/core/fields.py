@@ -17,11 +17,10 @@ pydantic_core._pydantic_core.ValidationError: 1 validation error for function-pl
 """
 
 import re
-from collections.abc import Callable, Iterable, Mapping
+from collections.abc import Callable, Container, Iterable, Mapping
 from decimal import Decimal
 from functools import lru_cache
 from typing import Annotated, TypeVar
-from urllib.parse import urlsplit
 
 import pycountry
 from pydantic import (
@@ -42,10 +41,6 @@ from monedero.core.errors import FaultCode, InvalidInput, refuse
 T = TypeVar("T")
 
 PERCENT = re.compile(r"[0-9]{1,9}(\.[0-9]{1,9})?", re.ASCII)
-DOMAIN = re.compile(r"([a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?\.)+[a-z][a-z0-9-]{0,61}[a-z0-9]", re.ASCII)
-PAGE = re.compile(r"[!-\[\]-~]+", re.ASCII)  # what can be seen, but the backslash
-LONGEST_PAGE = 2000
-ADDRESS = re.compile(r"https?://[A-Za-z0-9.\-\[\]:]+(/[A-Za-z0-9._~/-]*)?", re.ASCII)
 IDENTIFIER = re.compile(r"[a-z0-9]+(-[a-z0-9]+)*", re.ASCII)
 
 
@@ -95,6 +90,13 @@ def once(values: Iterable[str], what: str) -> None:
         seen.add(value)
 
 
+def known(names: Iterable[str], among: Container[str], what: str, where: str) -> None:
+    """Refuse a name of something that is not there; `where` is what names it."""
+    for name in names:
+        if name not in among:
+            raise broken(FaultCode.REFERENCE_DANGLING, what=what, value=name, where=where)
+
+
 def ordered(low: money.Money | None, high: money.Money | None, *, touching: bool) -> None:
     """Refuse limits in two currencies or in the wrong sequence; `touching` limits may be equal."""
     if low is None or high is None:
@@ -118,6 +120,16 @@ def share(text: str) -> Decimal:
     if value > 100:
         raise refuse(FaultCode.PERCENT_RANGE, value=text)
     return value
+
+
+def signed_percent(text: str) -> Decimal:
+    """A percentage that may be below zero, with a minus before it.
+
+    >>> signed_percent("-1.5")
+    Decimal('-1.5')
+    """
+    value = percent(text.removeprefix("-"))
+    return -value if text.startswith("-") else value
 
 
 def not_negative(value: money.Money, text: str) -> money.Money:
@@ -181,48 +193,6 @@ def text_of(longest: int) -> Callable[[str], str]:
     return read
 
 
-def domain(text: str) -> str:
-    """A domain of the shop's, without scheme and path, in lower case (RFC 1123 section 2.1)."""
-    name = text.strip().lower()
-    if len(name) > 253 or not DOMAIN.fullmatch(name):
-        raise refuse(FaultCode.DOMAIN_TEXT, value=text[:80])
-    return name
-
-
-def web_address(text: str) -> str:
-    """The address of a gateway, without a stroke at its end (RFC 3986)."""
-    address = text.strip().rstrip("/")
-    if len(address) > 200 or not ADDRESS.fullmatch(address) or not _has_host(address):
-        raise refuse(FaultCode.GATEWAY_TEXT, value=text[:80])
-    return address
-
-
-def page_address(text: str) -> str:
-    """Where a gateway sends a buyer: a path of its own, or a whole address over HTTP; nothing that could run as script.
-
-    >>> page_address("/pay/7"), page_address("https://till.example/pay/7?lang=pt")
-    ('/pay/7', 'https://till.example/pay/7?lang=pt')
-    >>> page_address("javascript:alert(1)")
-    Traceback (most recent call last):
-    ...
-    monedero.core.errors.InvalidInput: gateway-text ='javascript:alert(1)'
-    """
-    path = text.startswith("/") and not text.startswith("//")
-    plain = len(text) <= LONGEST_PAGE and PAGE.fullmatch(text) is not None
-    if not plain or not (path or (text.lower().startswith(("http://", "https://")) and _has_host(text))):
-        raise refuse(FaultCode.GATEWAY_TEXT, value=text[:80])
-    return text
-
-
-def _has_host(address: str) -> bool:
-    try:
-        parts = urlsplit(address)
-        port = parts.port
-    except ValueError:
-        return False
-    return bool(parts.hostname) and port != 0
-
-
 def description(value: str) -> str:
     """Text that may be empty, of 300 characters at the most."""
     return text_of(300)(value) if value.strip() else ""
@@ -237,6 +207,20 @@ _PERCENT_SCHEMA = _schema(r"^[0-9]+(\.[0-9]+)?$", "A percentage, such as 1.4")
 
 Percent = Annotated[Decimal, PlainValidator(checked(percent, percent_text)), PlainSerializer(str), _PERCENT_SCHEMA]
 Share = Annotated[Decimal, PlainValidator(checked(share, percent_text)), PlainSerializer(str), _PERCENT_SCHEMA]
+SignedPercent = Annotated[
+    Decimal,
+    PlainValidator(checked(signed_percent, percent_text)),
+    PlainSerializer(str),
+    _schema(r"^-?[0-9]+(\.[0-9]+)?$", "A percentage, below zero for a discount, such as -1.5"),
+]
+SignedMoney = Annotated[
+    money.Money,
+    PlainValidator(checked(money.Money.parse, money_text)),
+    PlainSerializer(str),
+    _schema(
+        r"^-?[0-9]+(\.[0-9]+)? [A-Z]{3}$", "Amount and currency, below zero for a discount, such as -0.25 EUR"
+    ),
+]
 Quantity = Annotated[
     Decimal,
     PlainValidator(checked(percent, quantity_text)),
@@ -262,13 +246,6 @@ Name = Annotated[
     str,
     PlainValidator(checked(text_of(60))),
     WithJsonSchema({"type": "string", "minLength": 1, "maxLength": 60}),
-]
-DomainName = Annotated[str, PlainValidator(checked(domain)), WithJsonSchema({"type": "string", "maxLength": 253})]
-WebAddress = Annotated[
-    str, PlainValidator(checked(web_address)), WithJsonSchema({"type": "string", "maxLength": 200})
-]
-PageAddress = Annotated[
-    str, PlainValidator(checked(page_address)), WithJsonSchema({"type": "string", "maxLength": LONGEST_PAGE})
 ]
 Description = Annotated[
     str,

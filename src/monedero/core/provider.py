@@ -19,7 +19,8 @@ from typing import Annotated
 from pydantic import Field, StrictBool, StrictInt
 
 from monedero.core.application import Ask
-from monedero.core.fields import Description, Identifier, Name, Strict, WebAddress
+from monedero.core.fields import Description, Identifier, Name, Strict
+from monedero.core.web_address import WebAddress
 
 
 class Contract(StrEnum):

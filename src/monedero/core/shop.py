@@ -20,12 +20,12 @@ from typing import Annotated, Self
 
 from pydantic import Field, StrictBool, StrictInt, model_validator
 
+from monedero.core.delivery import CustomerGroup, Delivery, Grams
 from monedero.core.errors import FaultCode
 from monedero.core.fields import (
     AnyOf,
     CountryCode,
     CurrencyCode,
-    DomainName,
     Identifier,
     MoneyPositive,
     MoneyText,
@@ -35,10 +35,14 @@ from monedero.core.fields import (
     Share,
     Strict,
     broken,
+    known,
     once,
 )
+from monedero.core.language import Language
 from monedero.core.method import Method
+from monedero.core.order.area import Area
 from monedero.core.ratecard.model import LineKind
+from monedero.core.web_address import DomainName
 
 
 class Market(Strict):
@@ -51,7 +55,10 @@ class Market(Strict):
 
 
 class Line(Strict):
-    """Something sold. `margin` is in percent of the amount; `delivery_days` is None where nothing is delivered."""
+    """Something sold. `margin` is in percent of the amount; `delivery_days` is None where nothing is delivered.
+
+    `deliveries` are the ways of delivery that it may go, by their ids (None: it is not delivered).
+    """
 
     id: Identifier
     name: Name
@@ -60,6 +67,8 @@ class Line(Strict):
     recurring: StrictBool
     margin: Share | None = None
     delivery_days: Annotated[StrictInt, Field(ge=0, le=365)] | None = None
+    deliveries: AnyOf[Identifier] | None = None
+    weight_grams: Grams | None = None
 
 
 class Storefront(Strict):
@@ -132,7 +141,8 @@ class Shop(Strict):
     """The merchant's business.
 
     `takings` is what its accounts take in a month, for prices that depend on it; `terminals` are the providers whose
-    terminal it holds; `trade` is what providers may refuse.
+    terminal it holds; `trade` is what providers may refuse. The first of its languages is the one that buyers read
+    where another lacks a text.
     """
 
     name: Name
@@ -147,6 +157,10 @@ class Shop(Strict):
     software: Software | None = None
     own_methods: list[OwnMethod] = []
     storefronts: AnyOf[Storefront] = [WEB_SHOP]
+    languages: AnyOf[Language] = ["en"]
+    customer_groups: list[CustomerGroup] = []
+    deliveries: list[Delivery] = []
+    areas: list[Area] = []
 
     @model_validator(mode="after")
     def _unique(self) -> Self:
@@ -159,6 +173,19 @@ class Shop(Strict):
         once((own.method.id for own in self.own_methods), "method id")
         once((own.method.name.casefold() for own in self.own_methods), "method")
         once((rate.currency for rate in self.typed_rates), "typed rate")
+        once(self.languages, "language")
+        for what, things in (
+            ("customer group", self.customer_groups),
+            ("way of delivery", self.deliveries),
+            ("area", self.areas),
+        ):
+            once((thing.id for thing in things), f"{what} id")
+            once((thing.name.casefold() for thing in things), what)
+        deliveries, areas = {way.id for way in self.deliveries}, {area.id for area in self.areas}
+        for line in self.lines:
+            known(line.deliveries or [], deliveries, "way of delivery", line.name)
+        for way in self.deliveries:
+            known(way.areas or [], areas, "area", way.name)
         for rate in self.typed_rates:
             if not rate.per_euro:
                 raise broken(FaultCode.AMOUNT_ZERO, currency=rate.currency)

@@ -21,9 +21,10 @@ from typing import Literal
 from pydantic import StrictBool
 
 from monedero.core.account import MethodStanding, Mode
-from monedero.core.fields import CountryCode, Description, Identifier, MoneyPositive, Name, PageAddress, Strict
+from monedero.core.fields import CountryCode, Description, Identifier, MoneyPositive, Name, Strict
 from monedero.core.payment.notice import Notice
 from monedero.core.ratecard.model import LineKind
+from monedero.core.web_address import PageAddress
 
 IDEMPOTENCY_KEY = "Idempotency-Key"
 # Where a storefront's domain shows the file that a provider asks for; RFC 8615.

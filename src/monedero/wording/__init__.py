@@ -1,11 +1,13 @@
 """Codes into sentences, in one language: faults and reasons here, all else in the module that is named after it."""
 
+from collections.abc import Mapping
 from datetime import date
 
 from monedero.core.errors import Fault, FaultCode
 from monedero.core.money import Money
 from monedero.core.reasons import Reason, ReasonCode, Value
 from monedero.wording.catalogue import has, say
+from monedero.wording.condition_reasons import condition_reason
 from monedero.wording.places import country_names
 from monedero.wording.show import day, listed, money
 
@@ -28,13 +30,18 @@ def fault_text(fault: Fault) -> str:
     return say(f"fault-{fault.code.value}", **fields)
 
 
-def reason_text(reason: Reason, names: dict[str, str] | None = None) -> str:
-    """Why a route has no price or a tender is held back; `names` are the names of providers by id."""
-    given = reason.fields
+def reason_text(reason: Reason, names: Mapping[str, str] | None = None) -> str:
+    """Why a route has no price or a tender is held back.
+
+    `names` are the names of providers by id, and those of what conditions are about by fact and id (`line/chart`).
+    """
+    given, names = reason.fields, names or {}
+    if reason.code.value.startswith("condition-"):
+        return condition_reason(reason, names)
     shown = _countries if reason.code in COUNTRY_REASONS else _shown
     limit, own = shown(reason.limit), shown(reason.own)
     fields = {"limit": limit, "own": own, "provider": given.get("provider", "")}
-    fields["provider"] = (names or {}).get(fields["provider"], fields["provider"])
+    fields["provider"] = names.get(fields["provider"], fields["provider"])
     if given.get("brought_from"):
         fields["limit"] = say("brought-over", limit=limit)
     if reason.code is ReasonCode.ACCOUNT_STAGE and has(f"stage-{own}"):

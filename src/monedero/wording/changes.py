@@ -8,9 +8,11 @@ Source: own design.
 from collections.abc import Callable, Mapping
 from typing import Any
 
+from monedero.core.delivery import CustomerGroup, Delivery
+from monedero.core.order.area import Area
 from monedero.core.ratecard.model import Route
 from monedero.core.shop import Line, Market, OwnMethod, Storefront, TypedRate
-from monedero.core.tender.difference import Change, ChangeCode
+from monedero.core.tender.difference import Change, ChangeCode, Thing
 from monedero.core.window import Window
 from monedero.wording.catalogue import has, say
 from monedero.wording.places import country_name
@@ -45,7 +47,7 @@ def _plain(value: Any) -> str | int:
     if isinstance(value, bool):
         return "yes" if value else "no"
     if isinstance(value, list):
-        return "; ".join(map(window_text, value))
+        return "; ".join(window_text(entry) if isinstance(entry, Window) else str(entry) for entry in value)
     return value if isinstance(value, int) else str(value)
 
 
@@ -67,7 +69,12 @@ def _shop(change: Change) -> str:
 
 
 # Settings of a shop whose change is a sentence of its own: their parts are told one by one.
-SAID_WHOLE = frozenset({"markets", "lines", "typed_rates", "software", "own_methods", "storefronts"})
+SAID_WHOLE = frozenset(
+    {
+        *("markets", "lines", "typed_rates", "software", "own_methods", "storefronts"),
+        *("customer_groups", "deliveries", "areas"),
+    }
+)
 
 
 def _value(value: Any) -> str:
@@ -87,18 +94,24 @@ def _thing(change: Change) -> str:
     return say("thing-changes", thing=_called(change.before), fields=fields)
 
 
-def _called(thing: Market | Line | TypedRate | OwnMethod | Storefront) -> str:
-    match thing:
-        case Market():
-            return say("thing-market", country=country_name(thing.country), currency=thing.currency)
-        case Line():
-            return say("thing-line", name=thing.name)
-        case TypedRate():
-            return say("thing-rate", name=thing.currency)
-        case OwnMethod():
-            return say("thing-method", name=thing.method.name)
-        case Storefront():
-            return say("thing-storefront", name=thing.name)
+def _called(thing: Thing) -> str:
+    if isinstance(thing, Market):
+        return say("thing-market", country=country_name(thing.country), currency=thing.currency)
+    if isinstance(thing, TypedRate):
+        return say("thing-rate", name=thing.currency)
+    if isinstance(thing, OwnMethod):
+        return say("thing-method", name=thing.method.name)
+    return say(CALLED[type(thing)], name=thing.name)
+
+
+CALLED: Mapping[type[Thing], str] = {
+    Line: "thing-line",
+    Storefront: "thing-storefront",
+    CustomerGroup: "thing-group",
+    Delivery: "thing-delivery",
+    Area: "thing-area",
+}
+"""The message of a thing that goes by its name."""
 
 
 SENTENCES: Mapping[ChangeCode, Callable[[Change, Mapping[str, str]], str]] = {

@@ -1921,6 +1921,31 @@ export interface components {
             missing: string[];
         };
         /**
+         * Area
+         * @description Countries, and beginnings of postcodes by their country.
+         */
+        Area: {
+            /**
+             * Id
+             * @description A short id, such as card
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Countries
+             * @default []
+             */
+            countries: string[];
+            /**
+             * Postcodes
+             * @default {}
+             */
+            postcodes: {
+                [key: string]: string[];
+            };
+        };
+        /**
          * Ask
          * @description Everything that a provider may ask.
          * @enum {string}
@@ -2156,6 +2181,29 @@ export interface components {
             facts: components["schemas"]["Kind"][];
             /** Largest Paper */
             largest_paper: number;
+        };
+        /**
+         * BuyerFee
+         * @description A fee or a discount with the tax on it, what buyers read of it, and what it is on some card networks instead.
+         */
+        BuyerFee: {
+            /** Percent */
+            percent?: string | null;
+            /** Fixed */
+            fixed?: string | null;
+            /** Tax Percent */
+            tax_percent?: string | null;
+            /** Label */
+            label?: {
+                [key: string]: string;
+            } | null;
+            /**
+             * Networks
+             * @default {}
+             */
+            networks: {
+                [key: string]: components["schemas"]["FeePart"];
+            };
         };
         /**
          * Can
@@ -2417,6 +2465,27 @@ export interface components {
             shut: components["schemas"]["ShutOut"][];
         };
         /**
+         * Condition
+         * @description One condition about one fact: `only` or `not` a list of values, `is` for yes or no, `from` and `below` a day.
+         */
+        Condition: {
+            /**
+             * Fact
+             * @enum {string}
+             */
+            fact: "currency" | "country" | "area" | "kind" | "line" | "recurring" | "delivery" | "customer_group" | "device" | "signed_in" | "day";
+            /** Only */
+            only?: string[] | null;
+            /** Not */
+            not?: string[] | null;
+            /** Is */
+            is?: boolean | null;
+            /** From */
+            from?: string | null;
+            /** Below */
+            below?: string | null;
+        };
+        /**
          * ConnectBy
          * @description How a shop and its account come together.
          * @enum {string}
@@ -2500,11 +2569,86 @@ export interface components {
             cheapest: components["schemas"]["StretchOut"][];
         };
         /**
+         * CustomerGroup
+         * @description A group of buyers that the shop tells apart, such as wholesale.
+         */
+        CustomerGroup: {
+            /**
+             * Id
+             * @description A short id, such as card
+             */
+            id: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * DayOrder
          * @description In which sequence a day is written.
          * @enum {string}
          */
         DayOrder: "ymd" | "dmy" | "mdy";
+        /**
+         * Delivery
+         * @description A way of delivery.
+         *
+         *     `areas` are ids of areas (None: anywhere). `preparation_days` pass before it leaves; it does not go on closed days
+         *     of the week and dates. A day may be chosen up to `ahead_days` ahead (None: no day is chosen).
+         */
+        Delivery: {
+            /**
+             * Id
+             * @description A short id, such as card
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** @default own */
+            kind: components["schemas"]["DeliveryKind"];
+            /** Areas */
+            areas?: string[] | null;
+            /** Fee */
+            fee?: string | null;
+            /**
+             * By Weight
+             * @default []
+             */
+            by_weight: components["schemas"]["WeightBand"][];
+            /** Free From */
+            free_from?: string | null;
+            /**
+             * Address Needed
+             * @default false
+             */
+            address_needed: boolean;
+            /**
+             * Preparation Days
+             * @default 0
+             */
+            preparation_days: number;
+            /**
+             * Closed Weekdays
+             * @default []
+             */
+            closed_weekdays: components["schemas"]["Weekday"][];
+            /**
+             * Closed Dates
+             * @default []
+             */
+            closed_dates: string[];
+            /**
+             * Slots
+             * @default []
+             */
+            slots: components["schemas"]["Slot"][];
+            /** Ahead Days */
+            ahead_days?: number | null;
+        };
+        /**
+         * DeliveryKind
+         * @description The usual ways of delivery.
+         * @enum {string}
+         */
+        DeliveryKind: "courier" | "own-round" | "collection" | "in-person" | "download" | "own";
         /**
          * DisputeEvent
          * @description What a dispute costs.
@@ -2838,7 +2982,7 @@ export interface components {
          * @description Everything that can be wrong with what somebody gave us.
          * @enum {string}
          */
-        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "examples-held" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "nothing-changed" | "nothing-offered" | "not-published" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign";
+        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "language-tag" | "postcode-prefix" | "condition-keys" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "examples-held" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "nothing-changed" | "nothing-offered" | "not-published" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign";
         /**
          * FeeOut
          * @description A provider's fee taken apart, down to the rate on its card.
@@ -2856,6 +3000,16 @@ export interface components {
             parts: components["schemas"]["FeePartOut"][];
             /** Steps */
             steps: string[];
+        };
+        /**
+         * FeePart
+         * @description A percentage of the order and a fixed amount; either may be below zero, or left out.
+         */
+        FeePart: {
+            /** Percent */
+            percent?: string | null;
+            /** Fixed */
+            fixed?: string | null;
         };
         /**
          * FeePartOut
@@ -3116,6 +3270,8 @@ export interface components {
         /**
          * Line
          * @description Something sold. `margin` is in percent of the amount; `delivery_days` is None where nothing is delivered.
+         *
+         *     `deliveries` are the ways of delivery that it may go, by their ids (None: it is not delivered).
          */
         Line: {
             /**
@@ -3137,6 +3293,10 @@ export interface components {
             margin?: string | null;
             /** Delivery Days */
             delivery_days?: number | null;
+            /** Deliveries */
+            deliveries?: string[] | null;
+            /** Weight Grams */
+            weight_grams?: number | null;
         };
         /**
          * LineCorrection
@@ -4763,7 +4923,8 @@ export interface components {
          * @description The merchant's business.
          *
          *     `takings` is what its accounts take in a month, for prices that depend on it; `terminals` are the providers whose
-         *     terminal it holds; `trade` is what providers may refuse.
+         *     terminal it holds; `trade` is what providers may refuse. The first of its languages is the one that buyers read
+         *     where another lacks a text.
          */
         Shop: {
             /** Name */
@@ -4818,6 +4979,28 @@ export interface components {
              *     ]
              */
             storefronts: components["schemas"]["Storefront"][];
+            /**
+             * Languages
+             * @default [
+             *       "en"
+             *     ]
+             */
+            languages: string[];
+            /**
+             * Customer Groups
+             * @default []
+             */
+            customer_groups: components["schemas"]["CustomerGroup"][];
+            /**
+             * Deliveries
+             * @default []
+             */
+            deliveries: components["schemas"]["Delivery"][];
+            /**
+             * Areas
+             * @default []
+             */
+            areas: components["schemas"]["Area"][];
         };
         /**
          * ShopEdit
@@ -4848,6 +5031,22 @@ export interface components {
             route: components["schemas"]["RouteOut"];
             /** Reasons */
             reasons: components["schemas"]["ReasonOut"][];
+        };
+        /**
+         * Slot
+         * @description Hours of a day within which a delivery comes.
+         */
+        Slot: {
+            /**
+             * From
+             * Format: time
+             */
+            from: string;
+            /**
+             * To
+             * Format: time
+             */
+            to: string;
         };
         /**
          * Software
@@ -4998,9 +5197,10 @@ export interface components {
          * Tender
          * @description A way to pay in a checkout. `route` is None for an arrangement of the shop's own.
          *
-         *     `account` is the account that carries it (None: the first with the provider). A tender that `follows` is on while
-         *     its method is active there. `due_days` and `lapse_days` count from the order: until the shop's own arrangement is
-         *     overdue, and until the order is given up.
+         *     `names` are its names in the other languages of the shop. `networks` are the card networks that it takes (None:
+         *     any); `shared` names sets of conditions of the checkout. `account` is the account that carries it (None: the first
+         *     with the provider). A tender that `follows` is on while its method is active there. `due_days` and `lapse_days`
+         *     count from the order: until the shop's own arrangement is overdue, and until the order is given up.
          */
         Tender: {
             /**
@@ -5026,15 +5226,37 @@ export interface components {
             /** Name */
             name: string;
             /**
+             * Names
+             * @default {}
+             */
+            names: {
+                [key: string]: string;
+            };
+            /**
              * Description
              * @default
              */
             description: string;
+            /** Heading */
+            heading?: string | null;
             /**
              * Windows
              * @default []
              */
             windows: components["schemas"]["Window"][];
+            /**
+             * Conditions
+             * @default []
+             */
+            conditions: components["schemas"]["Condition"][];
+            /**
+             * Shared
+             * @default []
+             */
+            shared: string[];
+            /** Networks */
+            networks?: string[] | null;
+            fee?: components["schemas"]["BuyerFee"] | null;
             /** @default now */
             take: components["schemas"]["Take"];
             /** @default at-certainty */
@@ -5196,6 +5418,25 @@ export interface components {
             stretches: components["schemas"]["VolumeStretchOut"][];
             /** Beside */
             beside: components["schemas"]["PlanOut"][];
+        };
+        /**
+         * Weekday
+         * @description The days of the week.
+         * @enum {string}
+         */
+        Weekday: "MON" | "TUE" | "WED" | "THU" | "FRI" | "SAT" | "SUN";
+        /**
+         * WeightBand
+         * @description The fee of a delivery up to a weight (inclusive); without one, for everything heavier.
+         */
+        WeightBand: {
+            /** Up To Grams */
+            up_to_grams?: number | null;
+            /**
+             * Fee
+             * @description Amount and ISO 4217 currency, such as 0.25 EUR
+             */
+            fee: string;
         };
         /**
          * When

@@ -21,6 +21,7 @@ from typing import Annotated, ClassVar, NamedTuple
 from pydantic import ConfigDict, PlainSerializer, StrictBool
 
 from monedero.core.fields import CountryCode, Description, Identifier, MoneyText, Name
+from monedero.core.money import Money
 from monedero.core.ratecard.model import CardKind, LineKind
 
 
@@ -71,6 +72,25 @@ class Order:
     def nothing_to_pay(self) -> bool:
         """An order of zero needs no payment."""
         return self.amount.minor == 0
+
+    def on(self, amount: Money, day: date) -> "Order":
+        """The same order of another amount on another day."""
+        return Order(
+            amount,
+            self.country,
+            day,
+            self.kinds,
+            self.recurring,
+            self.card_network,
+            self.card_kind,
+            self.lines,
+            self.postcode,
+            self.delivery,
+            self.customer_group,
+            self.storefront,
+            self.device,
+            self.signed_in,
+        )
 
     @property
     def known(self) -> Known:

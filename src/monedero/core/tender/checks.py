@@ -16,16 +16,22 @@ Source: own design.
 ['method-kind-unknown']
 """
 
-from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass
+from collections.abc import Callable, Iterator, Mapping, Sequence
+from dataclasses import dataclass, field
+from datetime import date
+from math import ceil, floor
 from typing import ClassVar, Protocol
 
+from monedero.core.bounded import Bounded
 from monedero.core.fx import NoReferenceRate, ReferenceRates
 from monedero.core.money import Money
 from monedero.core.order.facts import AMOUNT, Fact
 from monedero.core.order.model import Order
 from monedero.core.reasons import Reason, ReasonCode
 from monedero.core.window import Window
+
+# More minor units than any amount has, and how many currencies on a day are kept.
+ENDLESS, MOST_KEPT = 10**30, 2_000
 
 
 class Check(Protocol):
@@ -83,11 +89,15 @@ class OneOf:
 
 @dataclass(frozen=True, slots=True)
 class Is:
-    """A fact that is yes or no is the one that is wanted; `codes` say that it is the other, and that it is unknown."""
+    """A fact that is yes or no is the one that is wanted; `codes` say that it is the other, and that it is unknown.
+
+    `shared` is the id of the set of conditions to which it belongs.
+    """
 
     fact: Fact
     wanted: bool
     codes: tuple[ReasonCode, ReasonCode]
+    shared: str = ""
 
     def holds(self, order: Order) -> bool:
         """Whether it is; what is unknown is not."""
@@ -97,7 +107,10 @@ class Is:
         """That it is the other, or unknown."""
         value, (other, unknown) = self.fact.value(order), self.codes
         if value is not self.wanted:
-            yield Reason(unknown if value is None else other)
+            fields = {"asks": "yes" if self.wanted else "no"}
+            if self.shared:
+                fields["shared"] = self.shared
+            yield Reason(unknown if value is None else other, fields=fields)
 
 
 # A country and a currency are always known: the second code is never given.
@@ -106,21 +119,29 @@ CURRENCY_CODES = (ReasonCode.METHOD_CURRENCY, ReasonCode.METHOD_CURRENCY)
 RECURRING_CODES = (ReasonCode.METHOD_RECURRING, ReasonCode.METHOD_RECURRING_UNKNOWN)
 KIND_CODES = (ReasonCode.METHOD_KIND, ReasonCode.METHOD_KIND_UNKNOWN)
 METHOD_LIMITS = (
-    ReasonCode.METHOD_AMOUNT_UNDER,
-    ReasonCode.METHOD_AMOUNT_OVER,
-    ReasonCode.METHOD_AMOUNT_UNKNOWN,
+    (ReasonCode.METHOD_AMOUNT_UNDER, ReasonCode.METHOD_AMOUNT_UNDER_UNKNOWN),
+    (ReasonCode.METHOD_AMOUNT_OVER, ReasonCode.METHOD_AMOUNT_OVER_UNKNOWN),
 )
-WINDOW_LIMITS = (ReasonCode.WINDOW_UNDER, ReasonCode.WINDOW_OVER, ReasonCode.WINDOW_UNKNOWN)
+WINDOW_LIMITS = (
+    (ReasonCode.WINDOW_UNDER, ReasonCode.WINDOW_UNDER_UNKNOWN),
+    (ReasonCode.WINDOW_OVER, ReasonCode.WINDOW_OVER_UNKNOWN),
+)
 
 
 @dataclass(frozen=True, slots=True)
 class Within:
-    """The amount lies within the window of its own currency, else within the one of the books, brought over exactly."""
+    """The amount lies within the window of its own currency, else within the one of the books, brought over exactly.
+
+    `codes` are those of an amount under its lower end and over its upper one, each with the one for a missing rate.
+    """
 
     windows: Mapping[str, Window]
     books: str | None
     rates: ReferenceRates
-    codes: tuple[ReasonCode, ReasonCode, ReasonCode]
+    codes: tuple[tuple[ReasonCode, ReasonCode], tuple[ReasonCode, ReasonCode]]
+    _ends: Bounded[tuple[str, date], tuple[int, int]] = field(
+        default_factory=lambda: Bounded(MOST_KEPT), compare=False, repr=False
+    )
     fact: ClassVar[Fact] = AMOUNT
 
     def window(self, currency: str) -> Window | None:
@@ -129,23 +150,45 @@ class Within:
 
     def holds(self, order: Order) -> bool:
         """Whether the amount lies within."""
-        return next(self.reasons(order), None) is None
+        minor, currency = order.amount
+        day = order.placed_on
+        ends = self._ends.get((currency, day)) or self._ends.put((currency, day), self._ends_in(currency, day))
+        return ends[0] <= minor <= ends[1]
+
+    def _ends_in(self, currency: str, day: date) -> tuple[int, int]:
+        """The least and the greatest amount within, in minor units of a currency on a day; crossed where none is."""
+        window = self.window(currency)
+        if window is None:
+            return 0, ENDLESS
+        try:
+            factor = self.rates.per_minor(window.currency, currency, day)
+        except NoReferenceRate:
+            return ENDLESS, 0
+        low, high = 0, ENDLESS
+        if window.from_ is not None:
+            low = ceil(window.from_.minor * factor)
+        if window.up_to is not None:
+            high = floor(window.up_to.minor * factor)
+        elif window.below is not None:
+            high = ceil(window.below.minor * factor) - 1
+        return low, high
 
     def reasons(self, order: Order) -> Iterator[Reason]:
         """The limits that the amount is beyond; those in another currency say that they were brought over."""
-        window = self.window(order.amount.currency)
+        window = None if self.holds(order) else self.window(order.amount.currency)
         if window is None:
             return
-        under, over, unknown = self.codes
-        try:
-            if window.from_ is not None and self._against(order, window.from_) < 0:
-                yield _limit(under, window.from_, "from", order.amount)
-            if window.up_to is not None and self._against(order, window.up_to) > 0:
-                yield _limit(over, window.up_to, "up_to", order.amount)
-            if window.below is not None and self._against(order, window.below) >= 0:
-                yield _limit(over, window.below, "below", order.amount)
-        except NoReferenceRate as missing:
-            yield Reason(unknown, limit=missing.currency, own=order.amount)
+        for end, limit in (("from", window.from_), ("up_to", window.up_to), ("below", window.below)):
+            if limit is None:
+                continue
+            beyond, unknown = self.codes[end != "from"]
+            try:
+                against = self._against(order, limit)
+            except NoReferenceRate as missing:
+                yield Reason(unknown, limit=missing.currency, own=order.amount, fields={"end": end})
+            else:
+                if BEYOND[end](against):
+                    yield _limit(beyond, limit, end, order.amount)
 
     def _against(self, order: Order, limit: Money) -> int:
         """Whether the amount is over a limit (above nothing), at it (nothing) or under it; exact, never rounded."""
@@ -154,6 +197,14 @@ class Within:
             return amount.minor - limit.minor
         factor = self.rates.per_minor(limit.currency, amount.currency, order.placed_on)
         return amount.minor * factor.denominator - limit.minor * factor.numerator
+
+
+BEYOND: Mapping[str, Callable[[int], bool]] = {
+    "from": lambda against: against < 0,
+    "up_to": lambda against: against > 0,
+    "below": lambda against: against >= 0,
+}
+"""Whether an amount is beyond an end, by how it stands against it."""
 
 
 def _limit(code: ReasonCode, limit: Money, end: str, amount: Money) -> Reason:

@@ -1,8 +1,9 @@
 """What is offered to an order: every tender in sequence, with its place or with all the reasons it is held back.
 
-A tender is offered when it is on, its method can carry the order, its account stands ready in the checkout's
-mode with this method active, and the amount lies in its window. Reasons come in this sequence: off; method
-(shop's country, buyer's country, currency, amount, recurring, kind); account; the shop's conditions. The decision
+A tender is offered when it is on, its method can carry the order, its account stands ready in the checkout's mode with
+this method active and serves the storefront, the amount lies in its window, and each of the shop's conditions holds.
+Reasons come in this sequence: off; method (shop's country, buyer's country, currency, amount, recurring, kind);
+account; windows; conditions; card networks. Tenders without a heading come first, then heading by heading. The decision
 is pure: the same values give the same answer.
 
 Source: own design.
@@ -18,11 +19,15 @@ Source: own design.
 """
 
 from collections.abc import Iterable, Iterator, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, field
+from types import MappingProxyType
+from typing import Any, NamedTuple
 
 from monedero.core.account import Account, Mode, Stage
+from monedero.core.bounded import Bounded
 from monedero.core.fx import ReferenceRates
 from monedero.core.method import Method, UnknownMethod
+from monedero.core.order.area import Area
 from monedero.core.order.facts import COUNTRY, CURRENCY, KIND, RECURRING
 from monedero.core.order.model import Order
 from monedero.core.reasons import Reason, ReasonCode
@@ -40,12 +45,18 @@ from monedero.core.tender.checks import (
     OneOf,
     Within,
 )
-from monedero.core.tender.model import Tender
+from monedero.core.tender.condition import SharedConditions
+from monedero.core.tender.condition_checks import OnNetwork, condition_checks
+from monedero.core.tender.fee import Charged, charge
+from monedero.core.tender.model import Heading, Tender
+from monedero.core.tender.sifting import MOST_KEPT, Checks, Said, Sifted, values_of
+
+NO_SETS: Mapping[str, SharedConditions] = MappingProxyType({})
 
 
 @dataclass(frozen=True, slots=True)
 class Setting:
-    """What a decision needs besides tenders and order: shop, mode, storefront, methods, accounts by id, rates."""
+    """What a decision needs besides checkout and order; methods, accounts and areas are by their ids."""
 
     shop_country: str
     shop_currency: str
@@ -54,20 +65,32 @@ class Setting:
     accounts: Mapping[str, Account]
     rates: ReferenceRates
     storefront: Storefront | None = None
+    areas: Mapping[str, Area] = field(default_factory=dict)
 
 
-@dataclass(frozen=True, slots=True)
-class Outcome:
-    """What a tender is for one order: offered at a place (from 1), or held back for reasons (place None)."""
+class Outcome(NamedTuple):
+    """What a tender is for one order: offered at a place (from 1), or held back for reasons (place None).
+
+    `heading` is the id of the heading that is shown above it, if one is; `charged` what its buyer pays on top.
+    """
 
     tender: Tender
     place: int | None
-    reasons: tuple[Reason, ...]
+    reasons: tuple[Reason, ...] = ()
+    heading: str | None = None
+    charged: Charged | None = None
 
     @property
     def offered(self) -> bool:
         """Whether the buyer sees it."""
         return self.place is not None
+
+
+class _Asked(NamedTuple):
+    """What was said of every tender for some values of facts, and those of them that nothing said holds back."""
+
+    every: list[tuple[Tender, Said]]
+    open: list[tuple[Tender, Checks]]
 
 
 class Decision:
@@ -76,29 +99,56 @@ class Decision:
     It is made once, and then asked for any number of orders.
     """
 
-    def __init__(self, tenders: Iterable[Tender], setting: Setting) -> None:
-        """Compile; `setting.methods` must know every method used."""
-        self.tenders = [(tender, tuple(checks_of(tender, setting))) for tender in tenders]
-        self._possible = [
-            (tender, checks)
-            for tender, checks in self.tenders
-            if not any(isinstance(check, Never) for check in checks)
-        ]
+    def __init__(
+        self,
+        tenders: Iterable[Tender],
+        setting: Setting,
+        shared: Iterable[SharedConditions] = (),
+        headings: Iterable[Heading] = (),
+    ) -> None:
+        """Compile; `setting` must know every method and area used, `shared` and `headings` every one named."""
+        sets = {each.id: each for each in shared}
+        self.tenders = [(tender, Sifted(list(checks_of(tender, setting, sets)))) for tender in tenders]
+        self._rates = setting.rates
+        places: list[str | None] = [None, *(heading.id for heading in headings)]
+        self._by_place = sorted(
+            range(len(self.tenders)), key=lambda number: places.index(self.tenders[number][0].heading)
+        )
+        self._values = values_of({field for _, checks in self.tenders for field in checks.fields})
+        self._kept: Bounded[Any, _Asked] = Bounded(MOST_KEPT)
 
     def offered(self, order: Order) -> list[Tender]:
-        """The tenders that are offered for an order, in sequence."""
-        return [tender for tender, checks in self._possible if all(check.holds(order) for check in checks)]
+        """The tenders that are offered for an order, as buyers meet them."""
+        return [tender for tender, checks in self._asked(order).open if all(holds(order) for holds in checks)]
+
+    def placed(self, order: Order) -> list[Outcome]:
+        """The tenders that are offered for an order, as buyers meet them, each with its place, heading and fee."""
+        tenders = self.offered(order)
+        several = len({tender.heading for tender in tenders}) > 1
+        return [
+            Outcome(tender, place, (), tender.heading if several else None, self._charged(tender, order))
+            for place, tender in enumerate(tenders, 1)
+        ]
 
     def outcomes(self, order: Order) -> list[Outcome]:
-        """Every tender in sequence with its outcome for an order."""
-        outcomes: list[Outcome] = []
-        place = 0
-        for tender, checks in self.tenders:
-            reasons = tuple(reason for check in checks for reason in check.reasons(order))
-            if not reasons:
-                place += 1
-            outcomes.append(Outcome(tender, None if reasons else place, reasons))
-        return outcomes
+        """Every tender in the sequence of the checkout with its outcome for an order."""
+        placed = {outcome.tender.id: outcome for outcome in self.placed(order)}
+        return [
+            placed.get(tender.id) or Outcome(tender, None, said.reasons(order))
+            for tender, said in self._asked(order).every
+        ]
+
+    def _asked(self, order: Order) -> "_Asked":
+        values = self._values(order)
+        if asked := self._kept.get(values):
+            return asked
+        every = [(tender, checks.said(order)) for tender, checks in self.tenders]
+        in_place = (every[number] for number in self._by_place)
+        open_ = [(tender, said.checks) for tender, said in in_place if not said.only]
+        return self._kept.put(values, _Asked(every, open_))
+
+    def _charged(self, tender: Tender, order: Order) -> Charged | None:
+        return None if tender.fee is None else charge(tender.fee, tender.networks, order, self._rates)
 
 
 def decide(tenders: Iterable[Tender], order: Order, setting: Setting) -> list[Outcome]:
@@ -106,16 +156,22 @@ def decide(tenders: Iterable[Tender], order: Order, setting: Setting) -> list[Ou
     return Decision(tenders, setting).outcomes(order)
 
 
-def checks_of(tender: Tender, setting: Setting) -> Iterator[Check]:
+def checks_of(
+    tender: Tender, setting: Setting, shared: Mapping[str, SharedConditions] = NO_SETS
+) -> Iterator[Check]:
     """What must hold for a tender to be offered, in sequence."""
+    method = setting.methods[tender.method]
     if not tender.on and not tender.follows:
         yield Never(Reason(ReasonCode.OFF))
-    yield from carrying(setting.methods[tender.method], setting)
-    if tender.route is not None:
-        yield from map(Never, _account(tender, tender.route.provider, setting))
+    yield from carrying(method, setting)
+    if not method.own and (tender.carried_by or not isinstance(method, UnknownMethod)):
+        yield from map(Never, _account(tender, setting))
     if tender.windows:
         windows = {window.currency: window for window in tender.windows}
         yield Within(windows, setting.shop_currency, setting.rates, WINDOW_LIMITS)
+    yield from condition_checks(tender.conditions, [shared[id] for id in tender.shared], setting.areas)
+    if tender.networks is not None:
+        yield OnNetwork(frozenset(tender.networks))
 
 
 def carrying(method: Method, setting: Setting) -> Iterator[Check]:
@@ -144,21 +200,22 @@ def cannot_carry(method: Method, order: Order, setting: Setting) -> Iterator[Rea
     return (reason for check in carrying(method, setting) for reason in check.reasons(order))
 
 
-def _account(tender: Tender, provider: str, setting: Setting) -> Iterable[Reason]:
+def _account(tender: Tender, setting: Setting) -> Iterator[Reason]:
+    """Everything about its account that holds it back, each tested by itself; of one that is not begun only that."""
     account, method = setting.accounts.get(tender.carried_by or ""), tender.method
-    ready = account is not None and account.stage is Stage.CONNECTED and account.mode is setting.mode
-    if account is not None and ready and method in account.active_methods:
-        front = setting.storefront
-        if front is not None and account.storefronts is not None and front.id not in account.storefronts:
-            yield Reason(ReasonCode.ACCOUNT_STOREFRONT, own=front.name, fields={"provider": provider})
-        return
+    provider = tender.route.provider if tender.route else account.provider if account else tender.carried_by or ""
     fields = {"provider": provider, "mode": setting.mode.value}
-    if account is not None and ready:
+    if account is None:
+        yield Reason(ReasonCode.ACCOUNT_STAGE, own=Stage.NOT_BEGUN.value, fields={**fields, "since": ""})
+        return
+    if account.stage is not Stage.CONNECTED or account.mode is not setting.mode:
+        since = account.since.isoformat() if account.since else ""
+        yield Reason(ReasonCode.ACCOUNT_STAGE, own=account.stage.value, fields={**fields, "since": since})
+    if method not in account.active_methods:
         yield Reason(ReasonCode.ACCOUNT_METHOD, own=method, fields={**fields, **_standing(account, method)})
-    else:
-        stage = Stage.NOT_BEGUN if account is None else account.stage
-        since = account.since.isoformat() if account and account.since else ""
-        yield Reason(ReasonCode.ACCOUNT_STAGE, own=stage.value, fields={**fields, "since": since})
+    front = setting.storefront
+    if front is not None and account.storefronts is not None and front.id not in account.storefronts:
+        yield Reason(ReasonCode.ACCOUNT_STOREFRONT, own=front.name, fields={"provider": provider})
 
 
 def _standing(account: Account, method: str) -> dict[str, str]:

@@ -21,7 +21,9 @@ from typing import Any
 
 from pydantic import BaseModel
 
+from monedero.core.delivery import CustomerGroup, Delivery
 from monedero.core.method import Method
+from monedero.core.order.area import Area
 from monedero.core.shop import Line, Market, OwnMethod, Shop, Storefront, TypedRate
 from monedero.core.tender.model import Checkout
 
@@ -32,8 +34,11 @@ THINGS: Mapping[str, Any] = {
     "typed_rates": lambda rate: rate.currency,
     "own_methods": lambda own: own.method.id,
     "storefronts": lambda storefront: storefront.id,
+    "customer_groups": lambda group: group.id,
+    "deliveries": lambda way: way.id,
+    "areas": lambda area: area.id,
 }
-Thing = Market | Line | TypedRate | OwnMethod | Storefront
+Thing = Market | Line | TypedRate | OwnMethod | Storefront | CustomerGroup | Delivery | Area
 
 
 class ChangeCode(StrEnum):

@@ -11,7 +11,7 @@ Source: own design.
 Traceback (most recent call last):
 ...
 pydantic_core._pydantic_core.ValidationError: 1 validation error for Checkout
-  duplicate [type=duplicate, input_value={'storefront': 'web-shop'...}, input_type=dict]
+  duplicate [type=duplicate, input_value={'storefront': 'web-shop'...None, lapse_days=None)]}, input_type=dict]
 """
 
 from typing import Annotated, Self
@@ -20,9 +20,12 @@ from pydantic import Field, StrictBool, StrictInt, model_validator
 
 from monedero.core.account import Mode
 from monedero.core.errors import FaultCode
-from monedero.core.fields import Description, Identifier, Name, Strict, broken, once
+from monedero.core.fields import AnyOf, Description, Identifier, Name, Strict, broken, known, once
+from monedero.core.language import Language, Names
 from monedero.core.payment.payment import Gives, Take
 from monedero.core.ratecard.model import Route
+from monedero.core.tender.condition import Condition, SharedConditions
+from monedero.core.tender.fee import BuyerFee
 from monedero.core.window import Window
 
 Days = Annotated[StrictInt, Field(ge=0, le=365)]
@@ -31,9 +34,10 @@ Days = Annotated[StrictInt, Field(ge=0, le=365)]
 class Tender(Strict):
     """A way to pay in a checkout. `route` is None for an arrangement of the shop's own.
 
-    `account` is the account that carries it (None: the first with the provider). A tender that `follows` is on while
-    its method is active there. `due_days` and `lapse_days` count from the order: until the shop's own arrangement is
-    overdue, and until the order is given up.
+    `names` are its names in the other languages of the shop. `networks` are the card networks that it takes (None:
+    any); `shared` names sets of conditions of the checkout. `account` is the account that carries it (None: the first
+    with the provider). A tender that `follows` is on while its method is active there. `due_days` and `lapse_days`
+    count from the order: until the shop's own arrangement is overdue, and until the order is given up.
     """
 
     id: Identifier
@@ -43,8 +47,14 @@ class Tender(Strict):
     follows: StrictBool = False
     account: Identifier | None = None
     name: Name
+    names: dict[Language, Name] = {}
     description: Description = ""
+    heading: Identifier | None = None
     windows: list[Window] = []
+    conditions: list[Condition] = []
+    shared: list[Identifier] = []
+    networks: AnyOf[Identifier] | None = None
+    fee: BuyerFee | None = None
     take: Take = Take.NOW
     gives: Gives = Gives.AT_CERTAINTY
     due_days: Days | None = None
@@ -53,6 +63,8 @@ class Tender(Strict):
     @model_validator(mode="after")
     def _consistent(self) -> Self:
         once((window.currency for window in self.windows), "window")
+        once(self.shared, "shared set of conditions")
+        once(self.networks or [], "card network")
         if self.route is not None and self.route.method != self.method:
             raise broken(FaultCode.REFERENCE_DANGLING, what="method", value=self.route.method, where=self.id)
         if self.due_days is not None and self.lapse_days is not None and self.lapse_days < self.due_days:
@@ -65,11 +77,23 @@ class Tender(Strict):
         return self.account or (self.route.provider if self.route else None)
 
 
+class Heading(Strict):
+    """Words above some tenders, by language; buyers meet headings in their sequence."""
+
+    id: Identifier
+    name: Names
+
+
 class Checkout(Strict):
-    """The tenders of one storefront, named by its id, in the sequence in which buyers meet them."""
+    """The tenders of one storefront, named by its id, in the sequence in which buyers meet them.
+
+    Tenders without a heading come first, then those under each heading.
+    """
 
     storefront: Identifier
     mode: Mode
+    headings: list[Heading] = []
+    shared_conditions: list[SharedConditions] = []
     tenders: list[Tender] = []
 
     @model_validator(mode="after")
@@ -80,4 +104,11 @@ class Checkout(Strict):
             if tender.name.casefold() in names:
                 raise broken(FaultCode.NAME_TAKEN, value=tender.name)
             names.add(tender.name.casefold())
+        once((heading.id for heading in self.headings), "heading id")
+        once((shared.id for shared in self.shared_conditions), "shared set id")
+        once((shared.name.casefold() for shared in self.shared_conditions), "shared set of conditions")
+        headings, sets = {heading.id for heading in self.headings}, {each.id for each in self.shared_conditions}
+        for tender in self.tenders:
+            known([tender.heading] if tender.heading else [], headings, "heading", tender.name)
+            known(tender.shared, sets, "shared set of conditions", tender.name)
         return self

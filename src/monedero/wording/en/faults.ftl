@@ -156,3 +156,6 @@ fault-text-binary = Line { $line } holds { $value }, which no text has. Send the
 fault-text-no-price = None of the lines could be read as a price, so there is no rate card. Write one price a line, such as “Cards 1.5% + 0.25 EUR”.
 fault-price-row = { $why } This price cannot be kept.
 fault-examples-held = You hold an account with { $providers }. Leave it first, then the examples can be put away.
+fault-language-tag = “{ $value }” is no language that is known. Write a tag such as pt or pt-BR.
+fault-postcode-prefix = “{ $value }” is not the beginning of a postcode. Write letters and digits, 20 at the most, such as 9 or SW1.
+fault-condition-keys = A condition on { $fact } is written with { $expected }, and with nothing else.

@@ -19,7 +19,8 @@ reason-method-country = only for buyers in { $limit }; this one is in { $own }
 reason-method-currency = carries { $limit }; this order is in { $own }
 reason-method-amount-under = the method begins at { $limit }; this order is { $own }
 reason-method-amount-over = the method ends at { $limit }; this order is { $own }
-reason-method-amount-unknown = the method's limits cannot be brought over: no reference rate for { $limit }; this order is { $own }
+reason-method-amount-under-unknown = where the method begins cannot be brought over: no reference rate for { $limit }; this order is { $own }
+reason-method-amount-over-unknown = where the method ends cannot be brought over: no reference rate for { $limit }; this order is { $own }
 reason-method-recurring = once only; this order repeats
 reason-method-recurring-unknown = once only; it is not known whether this order repeats
 reason-method-kind = only for { $limit }; this order is a { $own }
@@ -29,7 +30,89 @@ reason-account-method = not active in the account with { $provider }{ $standing 
 reason-account-storefront = the account with { $provider } does not serve { $own }
 reason-window-under = { $end } { $limit }; this order is { $own }
 reason-window-over = { $end } { $limit }; this order is { $own }
-reason-window-unknown = its limits cannot be brought over: no reference rate for { $limit }; this order is { $own }
+reason-window-under-unknown = where it begins cannot be brought over: no reference rate for { $limit }; this order is { $own }
+reason-window-over-unknown = where it ends cannot be brought over: no reference rate for { $limit }; this order is { $own }
+
+## What a condition asks, in front of the order's own value
+
+asks-currency = { $asks ->
+    [not] not in { $limit }
+   *[only] only in { $limit }
+}
+asks-country = { $asks ->
+    [not] not for buyers in { $limit }
+   *[only] only for buyers in { $limit }
+}
+asks-area = { $asks ->
+    [not] not for { $limit }
+   *[only] only for { $limit }
+}
+asks-kind = { $asks ->
+    [not] not for { $limit }
+   *[only] only for { $limit }
+}
+asks-line = { $asks ->
+    [not] not for { $limit }
+   *[only] only for { $limit }
+}
+asks-recurring = { $asks ->
+    [yes] only for orders that repeat
+   *[no] not for orders that repeat
+}
+asks-delivery = { $asks ->
+    [not] not { $limit }
+   *[only] only { $limit }
+}
+asks-customer-group = { $asks ->
+    [not] not for { $limit }
+   *[only] only for { $limit }
+}
+asks-device = { $asks ->
+    [not] not { $limit }
+   *[only] only { $limit }
+}
+asks-signed-in = { $asks ->
+    [yes] only for buyers who are signed in
+   *[no] only for guests
+}
+
+reason-condition-currency = { $asked }; this order is in { $own }
+reason-condition-country = { $asked }; this one is in { $own }
+reason-condition-area = { $asked }; this order goes to { $own }
+reason-condition-area-unknown = { $asked }; the buyer's postcode is not known
+reason-condition-kind = { $asked }; this order is { $own }
+reason-condition-kind-unknown = { $asked }; it is not known what is in this order
+reason-condition-line = { $asked }; this order is { $own }
+reason-condition-line-unknown = { $asked }; it is not known what is in this order
+reason-condition-recurring = { $asked }; this one { $asks ->
+    [yes] does not
+   *[no] does
+}
+reason-condition-recurring-unknown = { $asked }; it is not known whether this one does
+reason-condition-delivery = { $asked }; this order goes { $own }
+reason-condition-delivery-unknown = { $asked }; it is not known how this order goes
+reason-condition-customer-group = { $asked }; this buyer is { $own }
+reason-condition-customer-group-unknown = { $asked }; it is not known to which group this buyer belongs
+reason-condition-device = { $asked }; this buyer is { $own }
+reason-condition-device-unknown = { $asked }; it is not known what this buyer pays on
+reason-condition-signed-in = { $asked }; this one is { $asks ->
+    [yes] a guest
+   *[no] signed in
+}
+reason-condition-signed-in-unknown = { $asked }; it is not known whether this one is signed in
+reason-condition-day = { $end ->
+    [from] from { $limit } on
+   *[below] before { $limit }
+}; this order is of { $own }
+reason-condition-card-network = takes { $limit }; this card is { $own }
+reason-of-set = { $said } ({ $set })
+
+## Values of facts, within the sentences above
+
+goes-none = without delivery
+goes-by = by { $name }
+on-phone = on a phone
+on-desktop = on a computer
 
 ## How an account stands, after “the account with somebody”
 

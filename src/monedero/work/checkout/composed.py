@@ -77,6 +77,7 @@ def setting_of(store: Store, composed: Composed) -> Setting:
         accounts=store.accounts.of(composed.checkout.mode),
         rates=rates_of(composed.shop),
         storefront=composed.shop.storefront(composed.checkout.storefront),
+        areas={area.id: area for area in composed.shop.areas},
     )
 
 

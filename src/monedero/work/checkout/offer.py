@@ -45,7 +45,10 @@ def decision_of(store: Store, composed: Composed) -> Decision:
     decisions = _kept(store).decisions
     key = (composed.checkout.storefront, composed.edition, composed.draft_version)
     if key not in decisions:
-        decisions[key] = Decision(composed.checkout.tenders, setting_of(store, composed))
+        checkout = composed.checkout
+        decisions[key] = Decision(
+            checkout.tenders, setting_of(store, composed), checkout.shared_conditions, checkout.headings
+        )
     return decisions[key]
 
 

@@ -10,7 +10,10 @@ const CARD: Tender = {
   take: "now",
   gives: "at-certainty",
   name: "Card",
+  names: {},
   description: "",
+  conditions: [],
+  shared: [],
   windows: [{ from: "5.00 EUR", up_to: "1200.00 EUR" }, { below: "900.00 GBP" }],
 };
 

@@ -42,6 +42,10 @@ export function FirstShop() {
       typed_rates: [],
       terminals: [],
       own_methods: [],
+      languages: ["en"],
+      customer_groups: [],
+      deliveries: [],
+      areas: [],
       storefronts: [{ id: "web-shop", name: "Web shop", domain: null }],
       lines: [
         {
