@@ -14,6 +14,7 @@ from monedero.api import (
     catalogue,
     checkout,
     compare,
+    condition_facts,
     curves,
     month,
     new_provider,
@@ -36,12 +37,12 @@ from monedero.server.shops import Shops
 # Routes are looked through in this sequence: what buyers ask for comes first.
 FEATURES = (
     *(orders, shop, amounts, month, compare, curves, catalogue, rate_cards, new_provider, next_steps, providers),
-    *(price_changes, checkout, publish, accounts, business, outside, order_records),
+    *(price_changes, condition_facts, checkout, publish, accounts, business, outside, order_records),
 )
 SITE = Path(__file__).parent / "site"
 HOSTS = ["127.0.0.1", "localhost", "[::1]"]
 PAGES = (
-    *("/", "/shop", "/shop/orders", "/shop/assumptions", "/checkout", "/rehearse", "/publish"),
+    *("/", "/shop", "/shop/orders", "/shop/delivery", "/shop/assumptions", "/checkout", "/rehearse", "/publish"),
     *("/compare", "/compare/plans", "/compare/catalogue", "/compare/print", "/compare/new"),
     "/compare/cards/{provider}/{day}",
     *("/accounts", "/accounts/papers", "/accounts/letters", "/accounts/{provider}"),

@@ -14,11 +14,10 @@ from monedero.core.provider import ProviderFacts
 from monedero.figures import methods
 from monedero.wording.accounts import ask_text
 from monedero.wording.catalogue import say
-from monedero.wording.changes import window_text
 from monedero.wording.conditions import when_text
 from monedero.wording.prices import price_text
 from monedero.wording.question import facet_text
-from monedero.wording.show import listed
+from monedero.wording.tender_conditions import method_limits
 from monedero.work.compare.inputs import inputs_of
 from monedero.work.compare.search import Entry, search
 
@@ -83,21 +82,6 @@ class CatalogueOut(BaseModel):
     providers: list[ProviderOut]
 
 
-def _limits(entry: Entry) -> list[str]:
-    method = entry.method
-    told = []
-    if method.currencies:
-        told.append(say("when-currency", currencies=listed(method.currencies)))
-    if method.buyer_countries:
-        told.append(say("limit-countries", count=len(method.buyer_countries)))
-    if method.amount:
-        told.append(window_text(method.amount))
-    if method.kinds:
-        told.append(say("when-kind", kinds=listed(say(f"kind-{kind.value}") for kind in method.kinds)))
-    told.append(say("order-repeats" if method.recurring else "once-only"))
-    return told
-
-
 def source_text(source: methods.Source) -> str:
     """Where a method's traits come from, with the codes by which payment messages name it."""
     if not source.service_level:
@@ -116,7 +100,7 @@ def _entry(entry: Entry, names: dict[str, str]) -> EntryOut:
         method_name=entry.method.name,
         family=entry.method.family.value,
         buyer=entry.method.buyer,
-        limits=_limits(entry),
+        limits=method_limits(entry.method),
         prices=[
             PriceOut(
                 plans=", ".join(plans[plan] for plan in rate.plans) if rate.plans and len(plans) > 1 else "",

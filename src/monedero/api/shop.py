@@ -17,6 +17,7 @@ from monedero.figures import methods
 from monedero.figures.assumptions import trades
 from monedero.wording.places import country_name, network_name
 from monedero.work.compare.rate_cards import card_networks, provider_names
+from monedero.work.shop.describe import describe_shop
 from monedero.work.shop.lookups import methods_of
 
 router = APIRouter(prefix="/api", tags=["shop"], responses=PROBLEMS)
@@ -74,7 +75,7 @@ def read_shop(running: RunningDep) -> ShopState:
 @router.put("/shop")
 def save_shop(running: RunningDep, edit: ShopEdit) -> ShopState:
     """Save the shop as a whole."""
-    saved = running.store.shop.save(edit.shop, edit.version)
+    saved = describe_shop(running.store, edit.shop, edit.version)
     return ShopState(mode=running.mode, demo=running.demo, version=saved.version, shop=saved.value)
 
 

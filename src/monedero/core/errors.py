@@ -99,6 +99,8 @@ class FaultCode(StrEnum):
     NOTHING_CHANGED = "nothing-changed"
     NOTHING_OFFERED = "nothing-offered"
     NOT_PUBLISHED = "not-published"
+    FEE_UNKNOWN = "fee-unknown"
+    IN_USE = "in-use"
     TENDER_HELD_BACK = "tender-held-back"
     ORDER_SETTLED = "order-settled"
     MOVE_NOT_ALLOWED = "move-not-allowed"

@@ -140,7 +140,7 @@ class OrderRecord(Strict):
 
     @property
     def amount(self) -> Money:
-        """What the whole order comes to."""
+        """What the whole order comes to, without a fee for the way to pay."""
         return self.order.amount
 
     @property

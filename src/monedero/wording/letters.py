@@ -7,6 +7,7 @@ from datetime import datetime
 from typing import NamedTuple
 
 from monedero.core.account import Mode
+from monedero.core.money import Money
 from monedero.core.payment import meaning
 from monedero.core.payment.due import Due
 from monedero.core.payment.meaning import AccessState, Goods, Seat
@@ -34,7 +35,7 @@ def after_paying(record: OrderRecord) -> Page:
     given = bool(record.dispatched) if goods else bool(books.taken)
     fields = {
         "tender": payment.chosen.name,
-        "amount": money(str(record.amount)),
+        "amount": money(str(payment.total)),
         "taken": money(str(books.money(books.taken))),
         "back": money(str(books.money(books.refunded + books.credited))),
         "how_back": say("by-credit", credit=money(str(books.money(books.credited)))) if books.credited else "",
@@ -53,6 +54,13 @@ def after_paying(record: OrderRecord) -> Page:
     if record.mode is Mode.TEST:
         told.append(say("test-order"))
     return Page(say(message), " ".join(told))
+
+
+def fee_name(fee: Money | None) -> str:
+    """What a buyer reads beside a fee that has no name of its own; nothing where there is no fee."""
+    if fee is None:
+        return ""
+    return say("fee-name-less" if fee.minor < 0 else "fee-name-more")
 
 
 def tells(before: OrderRecord | None, after: OrderRecord) -> bool:

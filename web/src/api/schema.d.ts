@@ -852,6 +852,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/condition-facts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Condition Facts
+         * @description What conditions can be about, with everything that can be picked; the shop's own markets come first.
+         */
+        get: operations["read_condition_facts_api_condition_facts_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/checkouts/{storefront}": {
         parameters: {
             query?: never;
@@ -866,7 +886,7 @@ export interface paths {
         get: operations["read_draft_api_checkouts__storefront__get"];
         /**
          * Write Draft
-         * @description Save the tenders as a whole, in their sequence.
+         * @description Save the checkout as a whole, its tenders in their sequence.
          */
         put: operations["write_draft_api_checkouts__storefront__put"];
         post?: never;
@@ -2669,6 +2689,10 @@ export interface components {
             version: number;
             /** Storefront */
             storefront: string;
+            /** Headings */
+            headings: components["schemas"]["Heading"][];
+            /** Shared Conditions */
+            shared_conditions: components["schemas"]["SharedConditions"][];
             /** Tenders */
             tenders: components["schemas"]["Tender"][];
             /** Added */
@@ -2676,13 +2700,17 @@ export interface components {
         };
         /**
          * DraftEdit
-         * @description The tenders as they shall be, in sequence, over the version that was read.
+         * @description The checkout as it shall be, over the version that was read; headings and shared sets stay where left out.
          */
         DraftEdit: {
             /** Version */
             version: number;
             /** Tenders */
             tenders: components["schemas"]["Tender"][];
+            /** Headings */
+            headings?: components["schemas"]["Heading"][] | null;
+            /** Shared Conditions */
+            shared_conditions?: components["schemas"]["SharedConditions"][] | null;
         };
         /**
          * DueOut
@@ -2913,34 +2941,12 @@ export interface components {
             name: string;
         };
         /**
-         * FactOut
-         * @description What is not a price: its key, its text, and what to sort by.
-         */
-        FactOut: {
-            /** Key */
-            key: string;
-            /** Text */
-            text: string;
-            /** Sort */
-            sort: string;
-        };
-        /**
          * FactsEdit
          * @description What is known of a provider as it was read, and as it shall be.
          */
         FactsEdit: {
             before: components["schemas"]["ProviderFacts"];
             facts: components["schemas"]["ProviderFacts"];
-        };
-        /**
-         * FactsOut
-         * @description What is known of a provider, and everything that one may ask, by name.
-         */
-        FactsOut: {
-            mode: components["schemas"]["Mode"];
-            facts: components["schemas"]["ProviderFacts"];
-            /** Every Ask */
-            every_ask: components["schemas"]["Choice"][];
         };
         /**
          * FailedEvent
@@ -2982,7 +2988,7 @@ export interface components {
          * @description Everything that can be wrong with what somebody gave us.
          * @enum {string}
          */
-        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "language-tag" | "postcode-prefix" | "condition-keys" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "examples-held" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "nothing-changed" | "nothing-offered" | "not-published" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign";
+        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "language-tag" | "postcode-prefix" | "condition-keys" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "examples-held" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "nothing-changed" | "nothing-offered" | "not-published" | "fee-unknown" | "in-use" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign";
         /**
          * FeeOut
          * @description A provider's fee taken apart, down to the rate on its card.
@@ -3116,6 +3122,21 @@ export interface components {
             state: string;
             /** Kept */
             kept: string;
+        };
+        /**
+         * Heading
+         * @description Words above some tenders, by language; buyers meet headings in their sequence.
+         */
+        Heading: {
+            /**
+             * Id
+             * @description A short id, such as card
+             */
+            id: string;
+            /** Name */
+            name: {
+                [key: string]: string;
+            };
         };
         /**
          * Heard
@@ -3801,6 +3822,9 @@ export interface components {
         /**
          * OfferedOut
          * @description A way to pay as its buyer sees it; `usual`: the buyer paid this way last time.
+         *
+         *     `heading` stands above it where it is the first under one that is shown. `fee` is what it costs its buyer on top,
+         *     with its name, `total` the order with it; both None where there is none. `up_to`: it depends on the card's network.
          */
         OfferedOut: {
             /** Tender */
@@ -3814,6 +3838,25 @@ export interface components {
              * @default false
              */
             usual: boolean;
+            /**
+             * Heading
+             * @default
+             */
+            heading: string;
+            /** Fee */
+            fee?: string | null;
+            /**
+             * Fee Label
+             * @default
+             */
+            fee_label: string;
+            /**
+             * Up To
+             * @default false
+             */
+            up_to: boolean;
+            /** Total */
+            total?: string | null;
         };
         /**
          * OrderNew
@@ -3891,6 +3934,9 @@ export interface components {
         /**
          * OutcomeOut
          * @description A tender for the order in hand: its place, or every reason against it; and what it costs the shop.
+         *
+         *     `conditions` are those of the tender in phrases, in their sequence, `shared` those of its sets; `limits` are the
+         *     method's own. `buyer_fee` is what its buyer pays on top, `total` the order with it (None: nothing, or unknown).
          */
         OutcomeOut: {
             tender: components["schemas"]["Tender"];
@@ -3898,6 +3944,22 @@ export interface components {
             place: number | null;
             /** Reasons */
             reasons: components["schemas"]["ReasonOut"][];
+            /** Conditions */
+            conditions: string[];
+            /** Shared */
+            shared: components["schemas"]["SharedOut"][];
+            /** Limits */
+            limits: string[];
+            /** Limits Source */
+            limits_source: string;
+            /** Buyer Fee */
+            buyer_fee: string | null;
+            /** Buyer Fee Unknown */
+            buyer_fee_unknown: boolean;
+            /** Up To */
+            up_to: boolean;
+            /** Total */
+            total: string | null;
             /** Method Name */
             method_name: string;
             /** Family */
@@ -4556,7 +4618,7 @@ export interface components {
             /** Completion */
             completion: string | null;
             /** Facts */
-            facts: components["schemas"]["FactOut"][];
+            facts: components["schemas"]["monedero__api__compare_schemas__FactOut"][];
             month: components["schemas"]["MonthOut"] | null;
         };
         /**
@@ -4870,6 +4932,35 @@ export interface components {
             calendar: string;
             /** Payout */
             payout: string;
+        };
+        /**
+         * SharedConditions
+         * @description A set of conditions under a name, which several tenders use: all of them must hold.
+         */
+        SharedConditions: {
+            /**
+             * Id
+             * @description A short id, such as card
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Conditions */
+            conditions: components["schemas"]["Condition"][];
+        };
+        /**
+         * SharedOut
+         * @description A shared set of conditions: its name, what it asks in phrases, and by how many tenders it is used.
+         */
+        SharedOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Conditions */
+            conditions: string[];
+            /** Used */
+            used: number;
         };
         /**
          * SheetOut
@@ -5374,6 +5465,8 @@ export interface components {
         /**
          * ViewOut
          * @description What the draft offers to the order in hand; its amount also in the shop currency, where there is a rate.
+         *
+         *     `offered` are the ways to pay as the buyer meets them. `asked` are the facts that a condition asks.
          */
         ViewOut: {
             mode: components["schemas"]["Mode"];
@@ -5387,6 +5480,12 @@ export interface components {
             amount_in_books: string | null;
             /** Outcomes */
             outcomes: components["schemas"]["OutcomeOut"][];
+            /** Offered */
+            offered: components["schemas"]["OfferedOut"][];
+            /** Shared */
+            shared: components["schemas"]["SharedOut"][];
+            /** Asked */
+            asked: string[];
         };
         /**
          * VolumeStretchOut
@@ -5481,6 +5580,67 @@ export interface components {
             up_to?: string | null;
             /** Below */
             below?: string | null;
+        };
+        /**
+         * FactOut
+         * @description What is not a price: its key, its text, and what to sort by.
+         */
+        monedero__api__compare_schemas__FactOut: {
+            /** Key */
+            key: string;
+            /** Text */
+            text: string;
+            /** Sort */
+            sort: string;
+        };
+        /**
+         * FactOut
+         * @description A fact that a condition can be about. Of a list its `choices`; of a yes or no what each of them reads as.
+         */
+        monedero__api__condition_facts__FactOut: {
+            /**
+             * Fact
+             * @enum {string}
+             */
+            fact: "currency" | "country" | "area" | "kind" | "line" | "recurring" | "delivery" | "customer_group" | "device" | "signed_in" | "day";
+            /** Name */
+            name: string;
+            /**
+             * Asks
+             * @enum {string}
+             */
+            asks: "list" | "truth" | "day";
+            /** Choices */
+            choices: components["schemas"]["Choice"][];
+            /**
+             * Yes
+             * @default
+             */
+            yes: string;
+            /**
+             * No
+             * @default
+             */
+            no: string;
+        };
+        /**
+         * FactsOut
+         * @description Every fact that a condition can be about in this shop; those of which the shop has nothing are left out.
+         */
+        monedero__api__condition_facts__FactsOut: {
+            mode: components["schemas"]["Mode"];
+            /** Facts */
+            facts: components["schemas"]["monedero__api__condition_facts__FactOut"][];
+        };
+        /**
+         * FactsOut
+         * @description What is known of a provider, and everything that one may ask, by name.
+         */
+        monedero__api__providers__FactsOut: {
+            mode: components["schemas"]["Mode"];
+            facts: components["schemas"]["ProviderFacts"];
+            /** Every Ask */
+            every_ask: components["schemas"]["Choice"][];
         };
     };
     responses: never;
@@ -8571,7 +8731,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FactsOut"];
+                    "application/json": components["schemas"]["monedero__api__providers__FactsOut"];
                 };
             };
             /** @description Bad Request */
@@ -8637,7 +8797,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FactsOut"];
+                    "application/json": components["schemas"]["monedero__api__providers__FactsOut"];
                 };
             };
             /** @description Bad Request */
@@ -8771,6 +8931,66 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PriceChangesOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_condition_facts_api_condition_facts_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["monedero__api__condition_facts__FactsOut"];
                 };
             };
             /** @description Bad Request */

@@ -25,7 +25,7 @@ from typing import NamedTuple, Self
 from pydantic import StrictBool
 
 from monedero.core.errors import Conflict, Fault, FaultCode
-from monedero.core.fields import Identifier, Name, Strict
+from monedero.core.fields import Identifier, Name, SignedMoney, Strict
 from monedero.core.money import Money
 from monedero.core.payment.books import Books
 from monedero.core.payment.notice import Fate, Notice
@@ -48,7 +48,10 @@ class Gives(StrEnum):
 
 
 class Chosen(Strict):
-    """The way to pay that the buyer chose, as it stood then; `account` is None for an own arrangement."""
+    """The way to pay that the buyer chose, as it stood then; `account` is None for an own arrangement.
+
+    `fee` is what its buyer pays on top of the order, tax included; below zero it is less.
+    """
 
     tender: Identifier
     name: Name
@@ -58,6 +61,7 @@ class Chosen(Strict):
     account: Identifier | None = None
     take: Take = Take.NOW
     gives: Gives = Gives.AT_CERTAINTY
+    fee: SignedMoney | None = None
 
 
 class Payment(Strict):
@@ -81,6 +85,11 @@ class Payment(Strict):
     page: str = ""
     embedded: StrictBool = False
     reason: str = ""
+
+    @property
+    def total(self) -> Money:
+        """What its buyer pays: the order with the fee of the tender."""
+        return self.books.money(self.books.ordered)
 
     @property
     def sequence(self) -> int:

@@ -159,3 +159,5 @@ fault-examples-held = You hold an account with { $providers }. Leave it first, t
 fault-language-tag = “{ $value }” is no language that is known. Write a tag such as pt or pt-BR.
 fault-postcode-prefix = “{ $value }” is not the beginning of a postcode. Write letters and digits, 20 at the most, such as 9 or SW1.
 fault-condition-keys = A condition on { $fact } is written with { $expected }, and with nothing else.
+fault-fee-unknown = What “{ $value }” costs the buyer on top is not known: there is no reference rate for it. Type one under Shop, or write the fee in the currency of the order.
+fault-in-use = The { $what } “{ $value }” stands in the conditions of { $where }. Take it out there first, under Checkout.

@@ -178,3 +178,8 @@ on-its-way = It is on its way to you.
 test-order = This is a test order: no money moves.
 letter-subject = { $shop }, order { $number }: { $headline }
 nothing-due = Nothing is due on this order.
+
+## What a way to pay costs its buyer
+
+fee-name-more = Fee for this way to pay
+fee-name-less = Less for this way to pay

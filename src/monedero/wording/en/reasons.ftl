@@ -76,6 +76,9 @@ asks-signed-in = { $asks ->
    *[no] only for guests
 }
 
+asks-day-from = from { $day } on
+asks-day-below = before { $day }
+
 reason-condition-currency = { $asked }; this order is in { $own }
 reason-condition-country = { $asked }; this one is in { $own }
 reason-condition-area = { $asked }; this order goes to { $own }
@@ -106,6 +109,20 @@ reason-condition-day = { $end ->
 }; this order is of { $own }
 reason-condition-card-network = takes { $limit }; this card is { $own }
 reason-of-set = { $said } ({ $set })
+
+## What a condition is about
+
+about-currency = currency
+about-country = buyer's country
+about-area = area
+about-kind = kind of line
+about-line = line
+about-recurring = whether it repeats
+about-delivery = way of delivery
+about-customer-group = customer group
+about-device = device
+about-signed-in = signed in or guest
+about-day = day
 
 ## Values of facts, within the sentences above
 

@@ -8,7 +8,6 @@ from weakref import WeakKeyDictionary
 
 from monedero.core.order.model import Order
 from monedero.core.tender.decision import Decision, Outcome
-from monedero.core.tender.model import Tender
 from monedero.store import Revision, Store
 from monedero.work.checkout.composed import Composed, published, setting_of
 
@@ -52,9 +51,9 @@ def decision_of(store: Store, composed: Composed) -> Decision:
     return decisions[key]
 
 
-def offered(store: Store, composed: Composed, order: Order) -> list[Tender]:
-    """The tenders that are offered for an order; an order of zero needs no payment, so nothing is offered."""
-    return [] if order.nothing_to_pay else decision_of(store, composed).offered(order)
+def placed(store: Store, composed: Composed, order: Order) -> list[Outcome]:
+    """The tenders that are offered for an order, as buyers meet them; none for an order of zero."""
+    return [] if order.nothing_to_pay else decision_of(store, composed).placed(order)
 
 
 def outcomes_of(store: Store, composed: Composed, order: Order) -> list[Outcome]:

@@ -1,18 +1,41 @@
 """Compose: the tenders of the draft, added from a route or an arrangement, and saved as a whole."""
 
+from dataclasses import dataclass
+
 from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.core.ratecard.model import RateCard, Route
-from monedero.core.tender.model import Checkout, Tender
+from monedero.core.tender.condition import SharedConditions
+from monedero.core.tender.model import Checkout, Heading, Tender
 from monedero.store import Store
 from monedero.store.documents import Versioned
 from monedero.work.checkout.composed import draft
+from monedero.work.checkout.dangling import refuse_dangling
 from monedero.work.shop.lookups import described_shop, method_in, methods_of
 
 
-def save_draft(store: Store, storefront: str, tenders: list[Tender], version: int) -> Versioned[Checkout]:
-    """Save the tenders of a checkout in their sequence; refuses an older version and a name that stands twice."""
+@dataclass(frozen=True, slots=True)
+class Edit:
+    """A checkout as it shall be; headings and shared sets of conditions stay as they are where they are None."""
+
+    tenders: list[Tender]
+    headings: list[Heading] | None = None
+    shared: list[SharedConditions] | None = None
+
+
+def save_draft(store: Store, storefront: str, version: int, edit: Edit) -> Versioned[Checkout]:
+    """Save a checkout as a whole, its tenders in their sequence.
+
+    Refuses an older version, a name that stands twice, and what names something that is not there.
+    """
     before = draft(store, storefront).value
-    checkout = Checkout(storefront=before.storefront, mode=before.mode, tenders=tenders)
+    checkout = Checkout(
+        storefront=before.storefront,
+        mode=before.mode,
+        headings=before.headings if edit.headings is None else edit.headings,
+        shared_conditions=before.shared_conditions if edit.shared is None else edit.shared,
+        tenders=edit.tenders,
+    )
+    refuse_dangling(described_shop(store).value, checkout)
     return store.checkouts.save(checkout, version)
 
 
@@ -36,7 +59,7 @@ def add_tender(
         name=_free_name(method.name, second, tenders),
         description=method.buyer,
     )
-    return save_draft(store, storefront, [*tenders, tender], version), tender
+    return save_draft(store, storefront, version, Edit([*tenders, tender])), tender
 
 
 def _card_of(store: Store, route: Route) -> RateCard:

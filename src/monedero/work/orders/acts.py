@@ -72,7 +72,8 @@ class OrderActs:
             if payment.chosen.take is not Take.ON_DISPATCH or not open_:
                 return after
             # What went out and what is taken for it are written down together: neither is there without the other.
-            part = Money(min(amount.minor, open_), amount.currency)
+            # With the last of it everything is taken, what the buyer pays for the way to pay included.
+            part = Money(open_ if amount.minor == left else min(amount.minor, open_), amount.currency)
             return progress.ask(after, payment.number, Asking.TAKE, part, at)
 
         record = self._till.change(token, sent, version)

@@ -4,12 +4,13 @@ import secrets
 from datetime import datetime, timedelta
 from typing import NamedTuple
 
-from monedero.core.errors import Conflict, Fault, FaultCode
+from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput
 from monedero.core.money import Money
 from monedero.core.payment.notice import Fate, Notice
 from monedero.core.payment.payment import Chosen, Payment, made, told
 from monedero.core.payment.state import Move
 from monedero.core.record import Asking, By, Happened, Happening, OrderRecord, Request
+from monedero.core.tender.decision import Outcome
 from monedero.core.tender.model import Tender
 
 ASKED = {
@@ -28,8 +29,8 @@ CAME_BY = {
 }
 
 
-def chosen_of(tender: Tender) -> Chosen:
-    """A tender as the buyer chose it."""
+def chosen_of(tender: Tender, fee: Money | None = None) -> Chosen:
+    """A tender as the buyer chose it, with what it costs the buyer on top."""
     route = tender.route
     return Chosen(
         tender=tender.id,
@@ -40,6 +41,7 @@ def chosen_of(tender: Tender) -> Chosen:
         account=tender.carried_by,
         take=tender.take,
         gives=tender.gives,
+        fee=fee,
     )
 
 
@@ -60,12 +62,22 @@ def step(payment: Payment, what: Happened | Move, by: By, at: datetime, amount: 
 
 
 def begin(
-    number: int, tender: Tender, amount: Money, at: datetime
+    number: int, offered: Outcome, amount: Money, at: datetime
 ) -> tuple[Payment, list[Happening], list[Request]]:
-    """A payment as it begins; one through a provider is asked for under its own key."""
+    """A payment of an order's amount as it begins; one through a provider is asked for under its own key.
+
+    What the tender costs its buyer comes on top; refused where that is unknown, or leaves nothing to pay.
+    """
+    tender, fee = offered.tender, offered.charged.amount if offered.charged else None
+    if offered.charged is not None and fee is None:
+        raise Conflict(Fault(FaultCode.FEE_UNKNOWN, "tender", tender.name))
+    if fee is not None:
+        amount = Money(amount.minor + fee.minor, amount.currency)
+    if amount.minor <= 0:
+        raise InvalidInput(Fault(FaultCode.AMOUNT_ZERO, "amount", str(amount)))
     days = timedelta(days=1)
     due = at + tender.due_days * days if tender.due_days is not None else None
-    payment = Payment.begin(number, chosen_of(tender), amount, at, due).model_copy(
+    payment = Payment.begin(number, chosen_of(tender, fee), amount, at, due).model_copy(
         update={"gives_up_at": at + tender.lapse_days * days if tender.lapse_days is not None else None}
     )
     if payment.chosen.provider is None:

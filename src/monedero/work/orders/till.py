@@ -9,7 +9,7 @@ from monedero.core.order.model import Order
 from monedero.core.payment.payment import Payment
 from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, Move, State
 from monedero.core.record import Asking, By, Happened, Message, OrderRecord, Request
-from monedero.core.tender.model import Tender
+from monedero.core.tender.decision import Outcome
 from monedero.figures import methods
 from monedero.formats.gateway import PaymentAsked, PaymentHeld
 from monedero.store import Store
@@ -18,7 +18,8 @@ from monedero.wording import reason_text
 from monedero.wording.letters import letter, tells
 from monedero.work.accounts.gateways import Gateways
 from monedero.work.checkout.composed import Composed, drafted, published_as
-from monedero.work.checkout.offer import offered, outcomes_of
+from monedero.work.checkout.names import names_of
+from monedero.work.checkout.offer import outcomes_of, placed
 from monedero.work.orders import progress
 from monedero.work.orders.progress import How
 from monedero.work.shop.order_in_hand import OrderInHand
@@ -49,7 +50,7 @@ class Till:
         chosen = self._offered(composed, order.order, tender)
         at = self.now()
         payment, steps, requests = progress.begin(1, chosen, order.order.amount, at)
-        placed = progress.step(payment.model_copy(update={"state": State.OPEN}), Happened.PLACED, By.BUYER, at)
+        begun = progress.step(payment.model_copy(update={"state": State.OPEN}), Happened.PLACED, By.BUYER, at)
 
         def build(number: int) -> OrderRecord:
             return OrderRecord(
@@ -62,7 +63,7 @@ class Till:
                 order=order.order,
                 line_name=order.line.name,
                 payments=[payment],
-                happened=[placed, *steps],
+                happened=[begun, *steps],
                 requests=requests,
                 buyer=buyer,
             )
@@ -70,14 +71,14 @@ class Till:
         record = self._store.orders.add(build, self._letters, key)
         return self._begun(record)
 
-    def offered_again(self, record: OrderRecord) -> list[Tender]:
+    def offered_again(self, record: OrderRecord) -> list[Outcome]:
         """What an order that is not paid could be paid with, by the checkout with which it was placed."""
-        return offered(self._store, self._composed(record), record.order)
+        return placed(self._store, self.composed(record), record.order)
 
     def choose_another(self, token: str, tender: str) -> OrderRecord:
         """Pay an order another way; refused once its money is there or on its way."""
         record = self.record(token)
-        chosen = self._offered(self._composed(record), record.order, tender)
+        chosen = self._offered(self.composed(record), record.order, tender)
         if record.state is State.AT_PROVIDER:
             record = self._withdraw(record)
         at = self.now()
@@ -144,7 +145,7 @@ class Till:
 
     def shop_name(self, record: OrderRecord) -> str:
         """The name of the shop, as it stood in the edition of the order."""
-        return self._composed(record).shop.name
+        return self.composed(record).shop.name
 
     def provider_names(self) -> dict[str, str]:
         """The names of the providers by id."""
@@ -174,7 +175,7 @@ class Till:
             number=record.number,
             payment=payment.number,
             shop=self.shop_name(record),
-            amount=record.amount,
+            amount=payment.total,
             method=payment.chosen.method,
             plan=payment.chosen.plan,
             take="now" if payment.chosen.take == "now" or not _can_authorise(payment) else "later",
@@ -233,18 +234,20 @@ class Till:
             return record
         return self.hear_all(record.token, payment.number, answer)
 
-    def _composed(self, record: OrderRecord) -> Composed:
+    def composed(self, record: OrderRecord) -> Composed:
+        """The checkout with which an order was placed."""
         return drafted(self._store) if record.edition is None else published_as(self._store, record.edition)
 
-    def _offered(self, composed: Composed, order: Order, tender: str) -> Tender:
+    def _offered(self, composed: Composed, order: Order, tender: str) -> Outcome:
         outcomes = {outcome.tender.id: outcome for outcome in outcomes_of(self._store, composed, order)}
         if tender not in outcomes:
             raise NotFound(Fault(FaultCode.NOT_FOUND, "tender", tender, {"what": "way to pay"}))
         outcome = outcomes[tender]
         if not outcome.offered:
-            why = "; ".join(reason_text(reason, self.provider_names()) for reason in outcome.reasons)
+            names = self.provider_names() | names_of(composed.shop, composed.checkout)
+            why = "; ".join(reason_text(reason, names) for reason in outcome.reasons)
             raise Conflict(Fault(FaultCode.TENDER_HELD_BACK, "tender", outcome.tender.name, {"why": why}))
-        return outcome.tender
+        return outcome
 
     def _letters(self, before: OrderRecord | None, after: OrderRecord) -> list[Message]:
         """What the buyer is told of a change; the shop's name is read only where there is something to tell."""

@@ -13,7 +13,7 @@ from monedero.core.profile import Source
 from monedero.core.shop import Line, Market
 from monedero.store import Store
 from monedero.work.checkout.composed import Composed, drafted
-from monedero.work.checkout.offer import offered
+from monedero.work.checkout.offer import placed
 from monedero.work.checkout.publish import pending
 from monedero.work.compare.inputs import UNDER_WAY, inputs_of
 from monedero.work.shop.lookups import described_shop
@@ -132,4 +132,4 @@ def _can_pay(store: Store, composed: Composed, market: Market, line: Line, day: 
         recurring=line.recurring,
         lines=(line.id,),
     )
-    return bool(offered(store, composed, order))
+    return bool(placed(store, composed, order))

@@ -10,6 +10,7 @@ from monedero.core.fields import currency as read_currency
 from monedero.core.fields import not_negative
 from monedero.core.order.facts import known_facts
 from monedero.core.order.model import Order
+from monedero.core.order.of_lines import with_lines
 from monedero.core.shop import Line, Market, Shop
 
 
@@ -55,4 +56,4 @@ def order_in_hand(shop: Shop, said: OrderSentence) -> OrderInHand:
         raise InvalidInput(fault.at("currency" if unknown else "amount")) from refused
     of_line = {"lines": (line.id,), "kinds": frozenset({line.kind}), "recurring": line.recurring}
     order = Order(money, market.country, said.on, **{**of_line, **known_facts(said.facts)})
-    return OrderInHand(order, market, line)
+    return OrderInHand(with_lines(order, lines), market, line)

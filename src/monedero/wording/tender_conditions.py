@@ -1,0 +1,47 @@
+"""The conditions of a tender in words, one phrase each, and what can be picked for each fact.
+
+Source: own design.
+
+>>> condition_text(Condition(fact="country", only=["PT", "ES"]), {})
+'only for buyers in Portugal or Spain'
+>>> condition_text(Condition(fact="delivery", **{"not": ["courier"]}), {"delivery/courier": "Courier"})
+'not by Courier'
+>>> condition_text(Condition(fact="day", **{"from": "2026-12-01"}), {})
+'from 1 Dec 2026 on'
+"""
+
+from collections.abc import Mapping
+
+from monedero.core.method import Method
+from monedero.core.tender.condition import Condition
+from monedero.wording.catalogue import say
+from monedero.wording.changes import window_text
+from monedero.wording.condition_reasons import value_text
+from monedero.wording.show import any_of, day, listed
+
+
+def condition_text(condition: Condition, names: Mapping[str, str]) -> str:
+    """A condition in a phrase; `names` as for reasons."""
+    about = condition.fact.replace("_", "-")
+    if condition.fact == "day":
+        ends = (("from", condition.from_), ("below", condition.below))
+        return " ".join(say(f"asks-day-{end}", day=day(on.isoformat())) for end, on in ends if on)
+    if condition.is_ is not None:
+        return say(f"asks-{about}", asks="yes" if condition.is_ else "no")
+    limit = any_of(value_text(about, value, names) for value in condition.values)
+    return say(f"asks-{about}", asks="not" if condition.not_ else "only", limit=limit)
+
+
+def method_limits(method: Method) -> list[str]:
+    """What a method itself can carry, in phrases."""
+    told = []
+    if method.currencies:
+        told.append(say("when-currency", currencies=listed(method.currencies)))
+    if method.buyer_countries:
+        told.append(say("limit-countries", count=len(method.buyer_countries)))
+    if method.amount:
+        told.append(window_text(method.amount))
+    if method.kinds:
+        told.append(say("when-kind", kinds=listed(say(f"kind-{kind.value}") for kind in method.kinds)))
+    told.append(say("order-repeats" if method.recurring else "once-only"))
+    return told

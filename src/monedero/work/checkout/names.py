@@ -1,0 +1,33 @@
+"""The names of what conditions are about, by fact and id, as sentences about a checkout need them."""
+
+from collections.abc import Sequence
+from typing import Protocol
+
+from monedero.core.shop import Shop
+from monedero.core.tender.model import Checkout
+
+
+class Named(Protocol):
+    """Something with an id and a name."""
+
+    @property
+    def id(self) -> str:
+        """Its id."""
+        ...
+
+    @property
+    def name(self) -> str:
+        """Its name."""
+        ...
+
+
+def names_of(shop: Shop, checkout: Checkout) -> dict[str, str]:
+    """Names by `fact/id`, such as `line/star-chart`; those of shared sets of conditions by `shared/id`."""
+    named: dict[str, Sequence[Named]] = {
+        "line": shop.lines,
+        "delivery": shop.deliveries,
+        "customer-group": shop.customer_groups,
+        "area": shop.areas,
+        "shared": checkout.shared_conditions,
+    }
+    return {f"{fact}/{thing.id}": thing.name for fact, things in named.items() for thing in things}
