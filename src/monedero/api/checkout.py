@@ -17,12 +17,15 @@ from monedero.core.tender.decision import Outcome
 from monedero.core.tender.model import Checkout, Heading, Tender
 from monedero.core.window import Window
 from monedero.figures import methods
+from monedero.server.shops import RunningShop
 from monedero.store.documents import Versioned
+from monedero.wording.changes import change_text
 from monedero.wording.tender_conditions import condition_text, method_limits
 from monedero.work.checkout.composed import amount_in_books, draft, drafted
 from monedero.work.checkout.facts import asked_facts
 from monedero.work.checkout.names import names_of
 from monedero.work.checkout.preview import View, view
+from monedero.work.checkout.steps import Way, steps_of, take_step
 from monedero.work.checkout.tenders import Edit, add_tender, save_draft
 from monedero.work.shop.lookups import method_in
 from monedero.work.shop.order_in_hand import order_in_hand
@@ -31,7 +34,10 @@ router = APIRouter(prefix="/api/checkouts/{storefront}", tags=["checkout"], resp
 
 
 class Draft(BaseModel):
-    """The draft with its version; `added` is the id of a tender that this request put in."""
+    """The draft with its version; `added` is the id of a tender that this request put in.
+
+    `back` says what the last change did, `again` what one does that was taken back; empty where there is none.
+    """
 
     mode: Mode
     version: int
@@ -40,6 +46,8 @@ class Draft(BaseModel):
     shared_conditions: list[SharedConditions]
     tenders: list[Tender]
     added: str | None = None
+    back: str
+    again: str
 
 
 class DraftEdit(BaseModel):
@@ -49,6 +57,13 @@ class DraftEdit(BaseModel):
     tenders: list[Tender]
     headings: list[Heading] | None = None
     shared_conditions: list[SharedConditions] | None = None
+
+
+class StepNow(BaseModel):
+    """Which way to step, over the version that was read."""
+
+    version: StrictInt
+    way: Way
 
 
 class TenderNew(BaseModel):
@@ -111,8 +126,10 @@ class ViewOut(BaseModel):
     asked: list[str]
 
 
-def _draft(saved: Versioned[Checkout], added: str | None = None) -> Draft:
-    checkout = saved.value
+def _draft(running: RunningShop, saved: Versioned[Checkout], added: str | None = None) -> Draft:
+    checkout, store = saved.value, running.store
+    steps = steps_of(store, checkout.storefront)
+    names = {card.provider.id: card.provider.name for card in store.rate_cards.all()}
     return Draft(
         mode=checkout.mode,
         version=saved.version,
@@ -121,6 +138,8 @@ def _draft(saved: Versioned[Checkout], added: str | None = None) -> Draft:
         shared_conditions=checkout.shared_conditions,
         tenders=checkout.tenders,
         added=added,
+        back=" ".join(change_text(change, names) for change in steps.back),
+        again=" ".join(change_text(change, names) for change in steps.again),
     )
 
 
@@ -178,7 +197,7 @@ class OutcomeWriter:
 @router.get("")
 def read_draft(running: RunningDep, storefront: str) -> Draft:
     """The draft of a storefront's checkout."""
-    return _draft(draft(running.store, storefront))
+    return _draft(running, draft(running.store, storefront))
 
 
 @router.put("")
@@ -186,14 +205,20 @@ def write_draft(running: RunningDep, storefront: str, edit: DraftEdit) -> Draft:
     """Save the checkout as a whole, its tenders in their sequence."""
     asked = Edit(edit.tenders, edit.headings, edit.shared_conditions)
     saved = save_draft(running.store, storefront, edit.version, asked)
-    return _draft(saved)
+    return _draft(running, saved)
+
+
+@router.post("/steps")
+def step(running: RunningDep, storefront: str, now: StepNow) -> Draft:
+    """Take the last change of the draft back, or make one again that was taken back."""
+    return _draft(running, take_step(running.store, storefront, now.way, now.version))
 
 
 @router.post("/tenders", status_code=201)
 def put_tender(running: RunningDep, storefront: str, new: TenderNew) -> Draft:
     """Put a route, or an arrangement of the shop's own, in the checkout, switched off."""
     saved, tender = add_tender(running.store, storefront, new.method, new.route, new.version)
-    return _draft(saved, tender.id)
+    return _draft(running, saved, tender.id)
 
 
 @router.get("/view")

@@ -26,7 +26,7 @@ router = APIRouter(prefix="/api/condition-facts", tags=["checkout"], responses=P
 Asks = Literal["list", "truth", "day"]
 
 
-class FactOut(BaseModel):
+class ConditionFact(BaseModel):
     """A fact that a condition can be about. Of a list its `choices`; of a yes or no what each of them reads as."""
 
     fact: FactOfCondition
@@ -37,28 +37,30 @@ class FactOut(BaseModel):
     no: str = ""
 
 
-class FactsOut(BaseModel):
+class ConditionFacts(BaseModel):
     """Every fact that a condition can be about in this shop; those of which the shop has nothing are left out."""
 
     mode: Mode
-    facts: list[FactOut]
+    facts: list[ConditionFact]
 
 
 @router.get("")
-def read_condition_facts(running: RunningDep) -> FactsOut:
+def read_condition_facts(running: RunningDep) -> ConditionFacts:
     """What conditions can be about, with everything that can be picked; the shop's own markets come first."""
     shop = described_shop(running.store).value
     found = [_fact(fact, _choices(fact, shop)) for fact in SEQUENCE]
-    return FactsOut(mode=running.mode, facts=[entry for entry in found if entry.asks != "list" or entry.choices])
+    return ConditionFacts(
+        mode=running.mode, facts=[entry for entry in found if entry.asks != "list" or entry.choices]
+    )
 
 
-def _fact(fact: FactOfCondition, choices: list[Choice]) -> FactOut:
+def _fact(fact: FactOfCondition, choices: list[Choice]) -> ConditionFact:
     about = fact.replace("_", "-")
     name = say(f"about-{about}")
     if fact in ("recurring", "signed_in"):
         yes, no = (say(f"asks-{about}", asks=asks) for asks in ("yes", "no"))
-        return FactOut(fact=fact, name=name, asks="truth", choices=[], yes=yes, no=no)
-    return FactOut(fact=fact, name=name, asks="day" if fact == "day" else "list", choices=choices)
+        return ConditionFact(fact=fact, name=name, asks="truth", choices=[], yes=yes, no=no)
+    return ConditionFact(fact=fact, name=name, asks="day" if fact == "day" else "list", choices=choices)
 
 
 def _choices(fact: FactOfCondition, shop: Shop) -> list[Choice]:

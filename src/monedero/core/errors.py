@@ -101,6 +101,7 @@ class FaultCode(StrEnum):
     NOT_PUBLISHED = "not-published"
     FEE_UNKNOWN = "fee-unknown"
     IN_USE = "in-use"
+    NO_STEP = "no-step"
     TENDER_HELD_BACK = "tender-held-back"
     ORDER_SETTLED = "order-settled"
     MOVE_NOT_ALLOWED = "move-not-allowed"

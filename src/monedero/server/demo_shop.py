@@ -39,6 +39,7 @@ def open_demo(store: Store, provider: SimulatedProvider, now: datetime) -> None:
         store.profile.save(demo.profile(), 0)
         publish(store, saved.value.storefront, to_publish(store, saved.value.storefront).fingerprint, now)
         store.checkouts.save(demo.draft_after(saved.value), saved.version)
+        store.checkouts.begin_anew(saved.value.storefront)
 
 
 def _at_provider(store: Store, provider: SimulatedProvider, account: Account, now: datetime) -> Account:

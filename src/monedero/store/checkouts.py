@@ -39,9 +39,82 @@ class Checkouts:
                 raise Conflict(Fault(FaultCode.VERSION_OLD, "version", str(version), {"current": str(current)}))
             if before and before.value == checkout:
                 return before
-            CheckoutRow.insert(
-                storefront=checkout.storefront, version=version + 1, body=stored.written(checkout)
-            ).on_conflict(
-                conflict_target=[CheckoutRow.storefront], preserve=[CheckoutRow.version, CheckoutRow.body]
-            ).execute(self._database)
+            steps, place = self._steps, self._place(checkout.storefront)
+            if before is None:
+                empty = Checkout(storefront=checkout.storefront, mode=checkout.mode)
+                steps.put(checkout.storefront, 0, stored.written(empty))
+            steps.put(checkout.storefront, place + 1, stored.written(checkout))
+            self._write(checkout, version + 1, place + 1)
         return Versioned(version + 1, checkout)
+
+    def around(self, storefront: str) -> tuple[Checkout | None, Checkout | None]:
+        """What the draft was before its last change, and what it was before that was taken back; None where nothing."""
+        place = self._place(storefront)
+        bodies = (self._steps.get(storefront, place - 1), self._steps.get(storefront, place + 1))
+        before, after = (None if body is None else stored.read(body, Checkout) for body in bodies)
+        return before, after
+
+    def step(self, storefront: str, by: int, version: int) -> Versioned[Checkout]:
+        """Take the last change back (`by` -1), or make one again (1); refuses where there is none."""
+        with self._database.atomic("IMMEDIATE"):
+            held = self.read(storefront)
+            if held is None or held.version != version:
+                current = {"current": str(held.version if held else 0)}
+                raise Conflict(Fault(FaultCode.VERSION_OLD, "version", str(version), current))
+            there = self.around(storefront)[by > 0]
+            if there is None:
+                raise Conflict(Fault(FaultCode.NO_STEP))
+            self._write(there, version + 1, self._place(storefront) + by)
+        return Versioned(version + 1, there)
+
+    def begin_anew(self, storefront: str) -> None:
+        """Forget every step before the draft as it is."""
+        self._steps.only(storefront, self._place(storefront))
+
+    @property
+    def _steps(self) -> "Steps":
+        return Steps(self._database)
+
+    def _place(self, storefront: str) -> int:
+        row = CheckoutRow.select().where(CheckoutRow.storefront == storefront).first(self._database)
+        return row.place if row else 0
+
+    def _write(self, checkout: Checkout, version: int, place: int) -> None:
+        CheckoutRow.insert(
+            storefront=checkout.storefront, version=version, body=stored.written(checkout), place=place
+        ).on_conflict(
+            conflict_target=[CheckoutRow.storefront],
+            preserve=[CheckoutRow.version, CheckoutRow.body, CheckoutRow.place],
+        ).execute(self._database)
+
+
+class Steps:
+    """What drafts were after each of their changes, by storefront and place; the newest `MOST` of each are kept."""
+
+    MOST = 200
+
+    def __init__(self, database: CountingDatabase) -> None:
+        self._database = database
+
+    def get(self, storefront: str, place: int) -> str | None:
+        """The body of a draft after one of its changes."""
+        found = self._database.execute_sql(
+            "SELECT body FROM checkout_step WHERE storefront = ? AND place = ?", (storefront, place)
+        ).fetchone()
+        return None if found is None else str(found[0])
+
+    def put(self, storefront: str, place: int, body: str) -> None:
+        """What a draft is after a change; what was taken back before it cannot be made again."""
+        self._database.execute_sql(
+            "DELETE FROM checkout_step WHERE storefront = ? AND (place >= ? OR place <= ?)",
+            (storefront, place, place - self.MOST),
+        )
+        self._database.execute_sql(
+            "INSERT INTO checkout_step (storefront, place, body) VALUES (?, ?, ?)", (storefront, place, body)
+        )
+
+    def only(self, storefront: str, place: int) -> None:
+        """Forget all of a draft's steps but one."""
+        self._database.execute_sql(
+            "DELETE FROM checkout_step WHERE storefront = ? AND place != ?", (storefront, place)
+        )

@@ -22,6 +22,7 @@ class CheckoutRow(Model):
     storefront = CharField(primary_key=True)
     version = IntegerField()
     body = TextField()
+    place = IntegerField(default=0)
 
     class Meta:
         """Where it lies."""

@@ -135,9 +135,22 @@ def cards_with_methods_renamed(database: SqliteDatabase) -> None:
     _change(database, "rate_card", "id", methods_renamed)
 
 
+def steps_of_drafts(database: SqliteDatabase) -> None:
+    """What a draft was after each change is kept, so that changes are taken back and made again."""
+    database.execute_sql(
+        "CREATE TABLE checkout_step (storefront TEXT NOT NULL, place INTEGER NOT NULL, body TEXT NOT NULL, "
+        "PRIMARY KEY (storefront, place)) WITHOUT ROWID"
+    )
+    database.execute_sql("ALTER TABLE checkout ADD COLUMN place INTEGER NOT NULL DEFAULT 0")
+    database.execute_sql(
+        "INSERT INTO checkout_step (storefront, place, body) SELECT storefront, 0, body FROM checkout"
+    )
+
+
 UPGRADES: tuple[tuple[str, Callable[[SqliteDatabase], None]], ...] = (
     ("0009-asks-by-their-names", asks_by_their_names),
     ("0010-storefronts-by-an-id", accounts_by_storefront_ids),
     ("0011-checkouts-by-storefront", checkouts_by_storefront),
     ("0012-methods-by-names-of-the-trade", cards_with_methods_renamed),
+    ("0013-steps-of-drafts", steps_of_drafts),
 )

@@ -4,7 +4,7 @@ Source: own design.
 
 >>> from monedero.core.reasons import ReasonCode
 >>> reason = Reason(ReasonCode.CONDITION_DELIVERY, ("courier",), ("courier",), {"asks": "not"})
->>> condition_reason(reason, {"delivery/courier": "Courier"})
+>>> condition_reason(reason, {"delivery/courier": "by Courier"})
 'not by Courier; this order goes by Courier'
 """
 
@@ -54,8 +54,8 @@ def _own_values(about: str, own: list[str], names: Mapping[str, str]) -> str:
 def value_text(about: str, value: str, names: Mapping[str, str]) -> str:
     """A value of a fact as it reads in a sentence; `about` is the fact, with hyphens."""
     name = names.get(f"{about}/{value}", value)
-    if about == "delivery":
-        return say("goes-none") if value == NOT_DELIVERED else say("goes-by", name=name)
+    if about == "delivery" and value == NOT_DELIVERED:
+        return say("goes-none")
     return READS[about](value) if about in READS else name
 
 

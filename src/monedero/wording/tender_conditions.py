@@ -4,7 +4,7 @@ Source: own design.
 
 >>> condition_text(Condition(fact="country", only=["PT", "ES"]), {})
 'only for buyers in Portugal or Spain'
->>> condition_text(Condition(fact="delivery", **{"not": ["courier"]}), {"delivery/courier": "Courier"})
+>>> condition_text(Condition(fact="delivery", **{"not": ["courier"]}), {"delivery/courier": "by Courier"})
 'not by Courier'
 >>> condition_text(Condition(fact="day", **{"from": "2026-12-01"}), {})
 'from 1 Dec 2026 on'
@@ -12,12 +12,15 @@ Source: own design.
 
 from collections.abc import Mapping
 
+from monedero.core.delivery import Delivery, DeliveryKind
 from monedero.core.method import Method
 from monedero.core.tender.condition import Condition
 from monedero.wording.catalogue import say
 from monedero.wording.changes import window_text
 from monedero.wording.condition_reasons import value_text
 from monedero.wording.show import any_of, day, listed
+
+BY = (DeliveryKind.COURIER, DeliveryKind.OWN_ROUND)
 
 
 def condition_text(condition: Condition, names: Mapping[str, str]) -> str:
@@ -30,6 +33,15 @@ def condition_text(condition: Condition, names: Mapping[str, str]) -> str:
         return say(f"asks-{about}", asks="yes" if condition.is_ else "no")
     limit = any_of(value_text(about, value, names) for value in condition.values)
     return say(f"asks-{about}", asks="not" if condition.not_ else "only", limit=limit)
+
+
+def goes(way: Delivery) -> str:
+    """How an order goes, as it reads in a sentence.
+
+    >>> goes(Delivery(id="van", name="our van", kind="own-round")), goes(Delivery(id="pier", name="Met at the pier"))
+    ('by our van', 'Met at the pier')
+    """
+    return say("goes-by", name=way.name) if way.kind in BY else way.name
 
 
 def method_limits(method: Method) -> list[str]:

@@ -896,6 +896,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/checkouts/{storefront}/steps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Step
+         * @description Take the last change of the draft back, or make one again that was taken back.
+         */
+        post: operations["step_api_checkouts__storefront__steps_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/checkouts/{storefront}/tenders": {
         parameters: {
             query?: never;
@@ -2506,6 +2526,45 @@ export interface components {
             below?: string | null;
         };
         /**
+         * ConditionFact
+         * @description A fact that a condition can be about. Of a list its `choices`; of a yes or no what each of them reads as.
+         */
+        ConditionFact: {
+            /**
+             * Fact
+             * @enum {string}
+             */
+            fact: "currency" | "country" | "area" | "kind" | "line" | "recurring" | "delivery" | "customer_group" | "device" | "signed_in" | "day";
+            /** Name */
+            name: string;
+            /**
+             * Asks
+             * @enum {string}
+             */
+            asks: "list" | "truth" | "day";
+            /** Choices */
+            choices: components["schemas"]["Choice"][];
+            /**
+             * Yes
+             * @default
+             */
+            yes: string;
+            /**
+             * No
+             * @default
+             */
+            no: string;
+        };
+        /**
+         * ConditionFacts
+         * @description Every fact that a condition can be about in this shop; those of which the shop has nothing are left out.
+         */
+        ConditionFacts: {
+            mode: components["schemas"]["Mode"];
+            /** Facts */
+            facts: components["schemas"]["ConditionFact"][];
+        };
+        /**
          * ConnectBy
          * @description How a shop and its account come together.
          * @enum {string}
@@ -2682,6 +2741,8 @@ export interface components {
         /**
          * Draft
          * @description The draft with its version; `added` is the id of a tender that this request put in.
+         *
+         *     `back` says what the last change did, `again` what one does that was taken back; empty where there is none.
          */
         Draft: {
             mode: components["schemas"]["Mode"];
@@ -2697,6 +2758,10 @@ export interface components {
             tenders: components["schemas"]["Tender"][];
             /** Added */
             added?: string | null;
+            /** Back */
+            back: string;
+            /** Again */
+            again: string;
         };
         /**
          * DraftEdit
@@ -2941,12 +3006,34 @@ export interface components {
             name: string;
         };
         /**
+         * FactOut
+         * @description What is not a price: its key, its text, and what to sort by.
+         */
+        FactOut: {
+            /** Key */
+            key: string;
+            /** Text */
+            text: string;
+            /** Sort */
+            sort: string;
+        };
+        /**
          * FactsEdit
          * @description What is known of a provider as it was read, and as it shall be.
          */
         FactsEdit: {
             before: components["schemas"]["ProviderFacts"];
             facts: components["schemas"]["ProviderFacts"];
+        };
+        /**
+         * FactsOut
+         * @description What is known of a provider, and everything that one may ask, by name.
+         */
+        FactsOut: {
+            mode: components["schemas"]["Mode"];
+            facts: components["schemas"]["ProviderFacts"];
+            /** Every Ask */
+            every_ask: components["schemas"]["Choice"][];
         };
         /**
          * FailedEvent
@@ -2988,7 +3075,7 @@ export interface components {
          * @description Everything that can be wrong with what somebody gave us.
          * @enum {string}
          */
-        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "language-tag" | "postcode-prefix" | "condition-keys" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "examples-held" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "nothing-changed" | "nothing-offered" | "not-published" | "fee-unknown" | "in-use" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign";
+        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "language-tag" | "postcode-prefix" | "condition-keys" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "examples-held" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "nothing-changed" | "nothing-offered" | "not-published" | "fee-unknown" | "in-use" | "no-step" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign";
         /**
          * FeeOut
          * @description A provider's fee taken apart, down to the rate on its card.
@@ -4618,7 +4705,7 @@ export interface components {
             /** Completion */
             completion: string | null;
             /** Facts */
-            facts: components["schemas"]["monedero__api__compare_schemas__FactOut"][];
+            facts: components["schemas"]["FactOut"][];
             month: components["schemas"]["MonthOut"] | null;
         };
         /**
@@ -5216,6 +5303,19 @@ export interface components {
          */
         StatedFact: "return-policy" | "privacy-policy" | "lines-listed" | "storefront-open";
         /**
+         * StepNow
+         * @description Which way to step, over the version that was read.
+         */
+        StepNow: {
+            /** Version */
+            version: number;
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "back" | "again";
+        };
+        /**
          * StoredCardOut
          * @description A rate card with the version of what is kept, and for which orders each rate and extra is, in words by its id.
          */
@@ -5580,67 +5680,6 @@ export interface components {
             up_to?: string | null;
             /** Below */
             below?: string | null;
-        };
-        /**
-         * FactOut
-         * @description What is not a price: its key, its text, and what to sort by.
-         */
-        monedero__api__compare_schemas__FactOut: {
-            /** Key */
-            key: string;
-            /** Text */
-            text: string;
-            /** Sort */
-            sort: string;
-        };
-        /**
-         * FactOut
-         * @description A fact that a condition can be about. Of a list its `choices`; of a yes or no what each of them reads as.
-         */
-        monedero__api__condition_facts__FactOut: {
-            /**
-             * Fact
-             * @enum {string}
-             */
-            fact: "currency" | "country" | "area" | "kind" | "line" | "recurring" | "delivery" | "customer_group" | "device" | "signed_in" | "day";
-            /** Name */
-            name: string;
-            /**
-             * Asks
-             * @enum {string}
-             */
-            asks: "list" | "truth" | "day";
-            /** Choices */
-            choices: components["schemas"]["Choice"][];
-            /**
-             * Yes
-             * @default
-             */
-            yes: string;
-            /**
-             * No
-             * @default
-             */
-            no: string;
-        };
-        /**
-         * FactsOut
-         * @description Every fact that a condition can be about in this shop; those of which the shop has nothing are left out.
-         */
-        monedero__api__condition_facts__FactsOut: {
-            mode: components["schemas"]["Mode"];
-            /** Facts */
-            facts: components["schemas"]["monedero__api__condition_facts__FactOut"][];
-        };
-        /**
-         * FactsOut
-         * @description What is known of a provider, and everything that one may ask, by name.
-         */
-        monedero__api__providers__FactsOut: {
-            mode: components["schemas"]["Mode"];
-            facts: components["schemas"]["ProviderFacts"];
-            /** Every Ask */
-            every_ask: components["schemas"]["Choice"][];
         };
     };
     responses: never;
@@ -8731,7 +8770,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["monedero__api__providers__FactsOut"];
+                    "application/json": components["schemas"]["FactsOut"];
                 };
             };
             /** @description Bad Request */
@@ -8797,7 +8836,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["monedero__api__providers__FactsOut"];
+                    "application/json": components["schemas"]["FactsOut"];
                 };
             };
             /** @description Bad Request */
@@ -8990,7 +9029,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["monedero__api__condition_facts__FactsOut"];
+                    "application/json": components["schemas"]["ConditionFacts"];
                 };
             };
             /** @description Bad Request */
@@ -9109,6 +9148,72 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["DraftEdit"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Draft"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    step_api_checkouts__storefront__steps_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                storefront: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StepNow"];
             };
         };
         responses: {

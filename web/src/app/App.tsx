@@ -21,7 +21,7 @@ import {
 } from "../features/compare";
 import { PublishPage } from "../features/publish";
 import { RehearsePage } from "../features/rehearse";
-import { AssumptionsPage, OrdersPage, ShopPage } from "../features/shop";
+import { AssumptionsPage, DeliveryPage, OrdersPage, ShopPage } from "../features/shop";
 import { Desk } from "./Desk";
 import { NextPage } from "./NextPage";
 
@@ -36,6 +36,7 @@ export function App() {
           <Route element={<Desk />}>
             <Route path="/" element={<NextPage />} />
             <Route path="/shop" element={<ShopPage />} />
+            <Route path="/shop/delivery" element={<DeliveryPage />} />
             <Route path="/shop/orders" element={<OrdersPage />} />
             <Route path="/shop/assumptions" element={<AssumptionsPage />} />
             <Route path="/compare" element={<ComparePage />} />

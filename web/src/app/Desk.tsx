@@ -6,13 +6,13 @@ import { useView } from "../features/draft";
 import { FIRST_PICKER, handSearchNow, OrderSentence, useHand, useHandSearch } from "../features/hand";
 import { FirstShop, useOtherShop, useShop } from "../features/shop";
 import { rememberHand } from "../lib/lastHand";
+import { useShortcuts } from "../lib/useShortcuts";
 import { Button } from "../ui/Button";
 import { Trouble } from "../ui/Page";
 import { Clock } from "./Clock";
 import { KeysDialog } from "./KeysDialog";
 import { type Mark, useStages } from "./stages";
 import { TablesHere } from "./TablesHere";
-import { useShortcuts } from "./useShortcuts";
 
 const FindDialog = lazy(() => import("./FindDialog").then((module) => ({ default: module.FindDialog })));
 
@@ -129,7 +129,7 @@ export function Desk() {
       </header>
       {shop ? (
         <>
-          <OrderSentence problem={view.error ? said(view.error) : ""} />
+          <OrderSentence problem={view.error ? said(view.error) : ""} asked={view.data?.asked ?? []} />
           <div className="flex flex-1 items-stretch max-lg:flex-col">
             <main ref={work} id="work" tabIndex={-1} className="flex-1 min-w-0 px-6 py-5 outline-none">
               <Suspense>

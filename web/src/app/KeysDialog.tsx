@@ -10,6 +10,7 @@ const KEYS = [
     "Left or Right on the ruler's cursor",
     "another amount of the order, with Shift ten steps, Page Up and Down more",
   ],
+  ["Ctrl with Z, with Shift as well", "take the last change of the checkout back, or make it again"],
   ["Left or Right on a handle", "move a limit by a step, with Shift by ten"],
   ["Enter or Escape in a field", "keep it, or put the kept value back"],
   ["?", "this list"],

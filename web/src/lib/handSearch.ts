@@ -1,7 +1,25 @@
 import { useSearchParams } from "react-router";
 
-/** The parts of the address that hold the order in hand. */
-export const PARTS = ["market", "line", "amount", "currency", "card_kind", "card_network"] as const;
+/** The parts of the order in hand that are known only where somebody said them. */
+export const MAY_BE_UNKNOWN = [
+  "card_network",
+  "postcode",
+  "delivery",
+  "customer_group",
+  "device",
+  "signed_in",
+] as const;
+
+/** The parts of the address that hold the order in hand, with the storefront where it is placed. */
+export const PARTS = [
+  "market",
+  "line",
+  "amount",
+  "currency",
+  "card_kind",
+  ...MAY_BE_UNKNOWN,
+  "storefront",
+] as const;
 
 /** The part of the address that holds the order in hand, for links to other views. */
 export function useHandSearch(): string {

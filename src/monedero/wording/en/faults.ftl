@@ -161,3 +161,4 @@ fault-postcode-prefix = “{ $value }” is not the beginning of a postcode. Wri
 fault-condition-keys = A condition on { $fact } is written with { $expected }, and with nothing else.
 fault-fee-unknown = What “{ $value }” costs the buyer on top is not known: there is no reference rate for it. Type one under Shop, or write the fee in the currency of the order.
 fault-in-use = The { $what } “{ $value }” stands in the conditions of { $where }. Take it out there first, under Checkout.
+fault-no-step = There is no change to take back, or to make again.

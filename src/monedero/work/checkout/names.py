@@ -5,6 +5,7 @@ from typing import Protocol
 
 from monedero.core.shop import Shop
 from monedero.core.tender.model import Checkout
+from monedero.wording.tender_conditions import goes
 
 
 class Named(Protocol):
@@ -25,9 +26,9 @@ def names_of(shop: Shop, checkout: Checkout) -> dict[str, str]:
     """Names by `fact/id`, such as `line/star-chart`; those of shared sets of conditions by `shared/id`."""
     named: dict[str, Sequence[Named]] = {
         "line": shop.lines,
-        "delivery": shop.deliveries,
         "customer-group": shop.customer_groups,
         "area": shop.areas,
         "shared": checkout.shared_conditions,
     }
-    return {f"{fact}/{thing.id}": thing.name for fact, things in named.items() for thing in things}
+    names = {f"{fact}/{thing.id}": thing.name for fact, things in named.items() for thing in things}
+    return names | {f"delivery/{way.id}": goes(way) for way in shop.deliveries}

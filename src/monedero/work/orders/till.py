@@ -57,6 +57,7 @@ class Till:
                 token=secrets.token_urlsafe(12),
                 number=number,
                 mode=composed.checkout.mode,
+                storefront=composed.checkout.storefront,
                 edition=composed.edition,
                 draft_version=composed.draft_version,
                 placed_at=at,
@@ -236,7 +237,11 @@ class Till:
 
     def composed(self, record: OrderRecord) -> Composed:
         """The checkout with which an order was placed."""
-        return drafted(self._store) if record.edition is None else published_as(self._store, record.edition)
+        return (
+            drafted(self._store, record.storefront)
+            if record.edition is None
+            else published_as(self._store, record.edition)
+        )
 
     def _offered(self, composed: Composed, order: Order, tender: str) -> Outcome:
         outcomes = {outcome.tender.id: outcome for outcome in outcomes_of(self._store, composed, order)}

@@ -1,7 +1,7 @@
 import { toast } from "sonner";
 import { said } from "../../api/client";
 import { Picker } from "../../ui/Picker";
-import { useChangeTenders } from "../draft";
+import { useChangeCheckout } from "../draft";
 import type { Sheet, Sides } from "./queries";
 
 const HERE = [
@@ -12,16 +12,18 @@ const HERE = [
 
 /** Both sides of each method: whether it is active at the provider, and whether it is on here. */
 export function MethodsTable({ sheet }: { sheet: Sheet }) {
-  const change = useChangeTenders();
+  const change = useChangeCheckout();
 
   function put(side: Sides, value: string) {
     change.mutate(
-      (tenders) =>
-        tenders.map((tender) =>
+      (before) => ({
+        ...before,
+        tenders: before.tenders.map((tender) =>
           tender.id === side.tender
             ? { ...tender, on: value === "on", follows: value === "follows" }
             : tender,
         ),
+      }),
       { onError: (refused) => toast.error(said(refused)) },
     );
   }

@@ -2,8 +2,9 @@ import { Link } from "react-router";
 import { useView } from "../draft";
 import { useHand, useHandSearch } from "../hand";
 import { usePublication } from "../publish";
+import { useStorefront } from "../shop";
 import { OrderLines } from "./OrderLines";
-import { usePay } from "./queries";
+import { type Offered, usePay } from "./queries";
 import { Ways } from "./Ways";
 
 /** The buyer's view beside the work: the draft, as the buyer of the order in hand would see it now. */
@@ -11,11 +12,20 @@ export function BuyerPanel({ onFold }: { onFold: () => void }) {
   const { hand, shop } = useHand();
   const view = useView(hand);
   const pay = usePay();
+  const storefront = useStorefront() ?? null;
   const edition = usePublication().data?.editions[0];
   const search = useHandSearch();
   if (!hand || !shop) return null;
   const line = shop.lines.find((entry) => entry.id === hand.line);
-  const offered = (view.data?.outcomes ?? []).filter((outcome) => outcome.place !== null);
+  const lines = (chosen?: Offered) => (
+    <OrderLines
+      shop={shop.name}
+      line={line?.name ?? ""}
+      amount={view.data?.amount ?? ""}
+      chosen={chosen}
+      recurring={line?.recurring ?? false}
+    />
+  );
   const held = (view.data?.outcomes ?? []).filter((outcome) => outcome.place === null && outcome.tender.on);
 
   return (
@@ -36,32 +46,26 @@ export function BuyerPanel({ onFold }: { onFold: () => void }) {
         </div>
         <div className="bg-paper border border-rule px-4.5 py-4">
           {view.data && !view.error ? (
-            <>
-              <OrderLines
-                shop={shop.name}
-                line={line?.name ?? ""}
-                amount={view.data.amount}
-                recurring={line?.recurring ?? false}
-              />
-              {view.data.nothing_to_pay ? (
+            view.data.nothing_to_pay ? (
+              <>
+                {lines()}
                 <p>There is nothing to pay.</p>
-              ) : (
-                <>
-                  <h3 className="font-sans font-semibold mb-2">How would you like to pay?</h3>
-                  <Ways
-                    offered={offered.map(({ tender }) => ({
-                      tender: tender.id,
-                      name: tender.name,
-                      description: tender.description,
-                    }))}
-                    amount={view.data.amount}
-                    paying={pay.isPending}
-                    problem={pay.error}
-                    onPay={(tender) => pay.mutate({ order: hand, tender, by: "draft" })}
-                  />
-                </>
-              )}
-            </>
+              </>
+            ) : (
+              <Ways
+                offered={view.data.offered}
+                amount={view.data.amount}
+                above={(chosen) => (
+                  <>
+                    {lines(chosen)}
+                    <h3 className="font-sans font-semibold mb-2">How would you like to pay?</h3>
+                  </>
+                )}
+                paying={pay.isPending}
+                problem={pay.error}
+                onPay={(tender) => pay.mutate({ order: hand, tender, by: "draft", storefront })}
+              />
+            )
           ) : (
             <p className="text-soft">Nothing to show for this order.</p>
           )}

@@ -1,27 +1,39 @@
 import { shown } from "../../lib/money";
+import type { Offered } from "./queries";
 
 interface Props {
   shop: string;
   line: string;
   amount: string;
+  /** The way to pay that is chosen, with what it costs on top. */
+  chosen?: Offered | undefined;
   recurring?: boolean;
   paid?: boolean;
   as?: "h1" | "h2";
 }
 
 /** What a buyer is about to pay for, or has paid. */
-export function OrderLines({ line, amount, recurring, paid, shop, as: Title = "h2" }: Props) {
+export function OrderLines({ line, amount, chosen, recurring, paid, shop, as: Title = "h2" }: Props) {
   return (
     <>
       <Title className="text-xl mb-1">{shop}</Title>
       <dl className="grid grid-cols-[minmax(0,1fr)_auto] gap-y-1 mb-4">
         <dt>{line}</dt>
         <dd className="text-right whitespace-nowrap pl-3">{shown(amount)}</dd>
+        {chosen?.fee && (
+          <>
+            <dt className="text-soft">
+              {chosen.fee_label}
+              {chosen.up_to && ", at most"}
+            </dt>
+            <dd className="text-right whitespace-nowrap pl-3 text-soft">{shown(chosen.fee)}</dd>
+          </>
+        )}
         <dt className="border-t border-ink pt-1 font-semibold">
           {paid ? "Paid" : recurring ? "To pay each month" : "To pay"}
         </dt>
         <dd className="border-t border-ink pt-1 font-semibold text-right whitespace-nowrap">
-          {shown(amount)}
+          {shown(chosen?.total ?? amount)}
         </dd>
       </dl>
     </>

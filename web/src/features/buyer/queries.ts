@@ -3,6 +3,9 @@ import { answered, api, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
 import { goTo } from "../../lib/page";
 
+/** A way to pay as a buyer meets it. */
+export type Offered = Schema<"OfferedOut">;
+
 /** What the newest edition offers to the order that an address names; the server reads it. */
 export function useOffer(search: string) {
   const query = Object.fromEntries(new URLSearchParams(search));

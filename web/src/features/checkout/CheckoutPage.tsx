@@ -8,22 +8,24 @@ import {
   useSensors,
 } from "@dnd-kit/core";
 import { restrictToVerticalAxis } from "@dnd-kit/modifiers";
-import {
-  arrayMove,
-  SortableContext,
-  sortableKeyboardCoordinates,
-  verticalListSortingStrategy,
-} from "@dnd-kit/sortable";
+import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import { Fragment } from "react";
 import { Link, useSearchParams } from "react-router";
 import { toast } from "sonner";
 import { said } from "../../api/client";
 import { axisFor, RulerTicks } from "../../charts";
-import { putIn } from "../../lib/lists";
 import { drawn } from "../../lib/money";
+import { Button } from "../../ui/Button";
 import { Heading, Trouble } from "../../ui/Page";
-import { type Tender, useChangeTenders, useDraft, useView } from "../draft";
+import { type Composed, type Tender, useChangeCheckout, useDraft, useStep, useView } from "../draft";
 import { useHand, useHandSearch } from "../hand";
 import { usePublication } from "../publish";
+import { idOf } from "../shop";
+import { inPlace, movedTo, sharedFrom, writtenIn } from "./edits";
+import { HeadingRow } from "./HeadingRow";
+import { SharedSets } from "./SharedSets";
+import { StepButtons } from "./StepButtons";
+import { StorefrontPicker } from "./StorefrontPicker";
 import { TenderRow } from "./TenderRow";
 
 /** The tenders as buyers meet them, each with its state for the order in hand; all of it is the draft. */
@@ -33,7 +35,8 @@ export function CheckoutPage() {
   const seen = useView(hand);
   const view = seen.data;
   const publication = usePublication().data;
-  const change = useChangeTenders();
+  const change = useChangeCheckout();
+  const step = useStep();
   const [address, setAddress] = useSearchParams();
   const open = address.get("tender");
   const search = useHandSearch();
@@ -47,10 +50,14 @@ export function CheckoutPage() {
 
   const axis = axisFor(shop.lines.map((line) => drawn(line.usual_amount)));
   const outcomes = new Map(view.outcomes.map((outcome) => [outcome.tender.id, outcome]));
-  const quietly = (edit: (tenders: Tender[]) => Tender[]) =>
+  const tenders = inPlace(draft);
+  const language = shop.languages[0] ?? "en";
+  const quietly = (edit: (before: Composed) => Composed) =>
     change.mutate(edit, { onError: (refused) => toast.error(said(refused)) });
-  const onOne = (id: string, edit: (tender: Tender) => Tender) => (tenders: Tender[]) =>
-    tenders.map((tender) => (tender.id === id ? edit(tender) : tender));
+  const onOne = (id: string, edit: (tender: Tender) => Tender) => (before: Composed) => ({
+    ...before,
+    tenders: before.tenders.map((tender) => (tender.id === id ? edit(tender) : tender)),
+  });
 
   function unfold(id: string) {
     setAddress(
@@ -64,42 +71,83 @@ export function CheckoutPage() {
     );
   }
 
-  function move(id: string, to: (from: number) => number) {
-    quietly((tenders) => {
-      const from = tenders.findIndex((tender) => tender.id === id);
-      return arrayMove(tenders, from, Math.min(Math.max(to(from), 0), tenders.length - 1));
+  function moveBy(id: string, by: number) {
+    quietly((before) => {
+      const list = inPlace(before);
+      const over = list[list.findIndex((tender) => tender.id === id) + by];
+      return over ? movedTo(before, id, over.id) : before;
     });
   }
 
   function dropped({ active, over }: DragEndEvent) {
-    if (!over || active.id === over.id || !draft) return;
-    const place = draft.tenders.findIndex((tender) => tender.id === over.id);
-    move(String(active.id), () => place);
+    if (!over || active.id === over.id) return;
+    quietly((before) => movedTo(before, String(active.id), String(over.id)));
   }
 
-  function remove(tender: Tender, place: number) {
-    quietly((tenders) => tenders.filter((entry) => entry.id !== tender.id));
-    toast(`${tender.name} is removed, with its name, description and limits.`, {
-      duration: 12_000,
-      action: {
-        label: "Undo",
-        onClick: () => quietly((tenders) => putIn(tenders, place, tender)),
-      },
+  function addHeading() {
+    quietly((before) => {
+      let number = before.headings.length + 1;
+      while (before.headings.some((heading) => heading.id === `heading-${number}`)) number += 1;
+      const heading = { id: `heading-${number}`, name: { [language]: `Heading ${number}` } };
+      return { ...before, headings: [...before.headings, heading] };
     });
   }
+
+  function remove(tender: Tender) {
+    quietly((before) => ({ ...before, tenders: before.tenders.filter((entry) => entry.id !== tender.id) }));
+    toast(`${tender.name} is removed, with its name, description and limits.`, {
+      duration: 12_000,
+      action: { label: "Undo", onClick: () => step.mutate("back") },
+    });
+  }
+
+  const rows = (heading: string | null) =>
+    tenders
+      .filter((tender) => (tender.heading ?? null) === heading)
+      .map((tender) => {
+        const outcome = outcomes.get(tender.id);
+        if (!outcome) return null;
+        return (
+          <TenderRow
+            key={tender.id}
+            outcome={{ ...outcome, tender }}
+            composed={draft}
+            shared={view.shared}
+            shop={shop}
+            axis={axis}
+            cursor={view.amount_in_books ? drawn(view.amount_in_books) : null}
+            open={open === tender.id}
+            first={tender === tenders[0]}
+            last={tender === tenders.at(-1)}
+            onOpen={(unfolded) => unfold(unfolded ? tender.id : "")}
+            onMove={(by) => moveBy(tender.id, by)}
+            onRemove={() => remove(tender)}
+            onWriteIn={(set) =>
+              quietly((before) => onOne(tender.id, (entry) => writtenIn(before, entry, set))(before))
+            }
+            onShare={(name) =>
+              change.mutateAsync((before) => sharedFrom(before, tender.id, name, idOf(name)))
+            }
+            save={(edit) => change.mutateAsync(onOne(tender.id, edit))}
+            saveQuietly={(edit) => quietly(onOne(tender.id, edit))}
+          />
+        );
+      });
 
   const edition = publication?.editions[0];
   const changes = publication?.changes.length ?? 0;
   return (
     <>
       <Heading
-        title="Ways to pay, as the buyer meets them"
+        title="Ways to pay"
         note={
           edition
             ? `draft, ${changes === 1 ? "1 change" : `${changes} changes`} since edition ${edition.number}`
             : "draft"
         }
       >
+        <StorefrontPicker />
+        <StepButtons />
         <Link
           to={`/compare${search}`}
           className="text-verdigris font-semibold underline-offset-4 hover:underline"
@@ -130,34 +178,36 @@ export function CheckoutPage() {
             onDragEnd={dropped}
           >
             <SortableContext
-              items={draft.tenders.map((tender) => tender.id)}
+              items={tenders.map((tender) => tender.id)}
               strategy={verticalListSortingStrategy}
             >
               <ol>
-                {draft.tenders.map((tender, place) => {
-                  const outcome = outcomes.get(tender.id);
-                  if (!outcome) return null;
-                  return (
-                    <TenderRow
-                      key={tender.id}
-                      outcome={{ ...outcome, tender }}
-                      shop={shop}
-                      axis={axis}
-                      cursor={view.amount_in_books ? drawn(view.amount_in_books) : null}
-                      open={open === tender.id}
-                      first={place === 0}
-                      last={place === draft.tenders.length - 1}
-                      onOpen={(unfolded) => unfold(unfolded ? tender.id : "")}
-                      onMove={(by) => move(tender.id, (from) => from + by)}
-                      onRemove={() => remove(tender, place)}
-                      save={(edit) => change.mutateAsync(onOne(tender.id, edit))}
-                      saveQuietly={(edit) => quietly(onOne(tender.id, edit))}
+                {rows(null)}
+                {draft.headings.map((heading, place) => (
+                  <Fragment key={heading.id}>
+                    <HeadingRow
+                      heading={heading}
+                      place={place}
+                      last={place === draft.headings.length - 1}
+                      language={language}
+                      save={(edit) => change.mutateAsync(edit)}
+                      quietly={quietly}
                     />
-                  );
-                })}
+                    {rows(heading.id)}
+                  </Fragment>
+                ))}
               </ol>
             </SortableContext>
           </DndContext>
+          <Button look="link" className="mt-2" onClick={addHeading}>
+            Add a heading
+          </Button>
+          <SharedSets
+            composed={draft}
+            shared={view.shared}
+            save={(edit) => change.mutateAsync(edit)}
+            quietly={quietly}
+          />
         </>
       )}
     </>

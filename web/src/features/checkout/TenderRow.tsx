@@ -1,11 +1,13 @@
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { Collapsible } from "radix-ui";
+import type { Schema } from "../../api/client";
 import { type axisFor, type Ink, WindowBar } from "../../charts";
 import { drawn, partsOf } from "../../lib/money";
 import { Toggle } from "../../ui/Toggle";
-import type { Outcome, Tender } from "../draft";
+import type { Composed, Outcome, Tender } from "../draft";
 import type { Shop } from "../shop";
+import { TenderSentence } from "./TenderSentence";
 import { TenderSettings } from "./TenderSettings";
 import { limitsOf, windowOf, withLimits } from "./windows";
 
@@ -13,6 +15,8 @@ const PLACES = ["", "first", "second", "third", "fourth", "fifth", "sixth", "sev
 
 interface Props {
   outcome: Outcome;
+  composed: Composed;
+  shared: Schema<"SharedOut">[];
   shop: Shop;
   axis: ReturnType<typeof axisFor>;
   cursor: number | null;
@@ -22,6 +26,10 @@ interface Props {
   onOpen: (open: boolean) => void;
   onMove: (by: number) => void;
   onRemove: () => void;
+  /** Write the conditions of a shared set into the tender. */
+  onWriteIn: (set: string) => void;
+  /** Share the tender's own conditions under a name. */
+  onShare: (name: string) => Promise<unknown>;
   save: (change: (tender: Tender) => Tender) => Promise<unknown>;
   saveQuietly: (change: (tender: Tender) => Tender) => void;
 }
@@ -30,6 +38,7 @@ interface Props {
 export function TenderRow(props: Props) {
   const { outcome, shop, axis, cursor, open, first, last, onOpen, onMove, onRemove, save, saveQuietly } =
     props;
+  const { composed, shared, onWriteIn, onShare } = props;
   const { tender } = outcome;
   const sortable = useSortable({ id: tender.id });
   // Many reasons take the width of the row, so that the list stays short.
@@ -99,12 +108,17 @@ export function TenderRow(props: Props) {
           />
         </div>
         {wide && (
-          <div className="ml-7 pb-2 -mt-1">
+          <div className="ml-7 -mt-1">
             <State outcome={outcome} />
           </div>
         )}
+        <div className="ml-7 pb-2">
+          <TenderSentence outcome={outcome} shared={shared} change={saveQuietly} onWriteIn={onWriteIn} />
+        </div>
         <Collapsible.Content>
           <TenderSettings
+            composed={composed}
+            onShare={onShare}
             outcome={outcome}
             shop={shop}
             save={save}

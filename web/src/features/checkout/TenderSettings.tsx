@@ -3,15 +3,19 @@ import { toast } from "sonner";
 import { said } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { Picker } from "../../ui/Picker";
+import { Picks } from "../../ui/Picks";
 import { TextField } from "../../ui/TextField";
-import type { Outcome, Tender } from "../draft";
+import type { Composed, Outcome, Tender } from "../draft";
 import type { Shop } from "../shop";
+import { FeeFields } from "./FeeFields";
 import { Handling } from "./Handling";
 import { type End, limitsOf, windowOf, withLimits } from "./windows";
 
 interface Props {
   outcome: Outcome;
+  composed: Composed;
   shop: Shop;
+  onShare: (name: string) => Promise<unknown>;
   save: (change: (tender: Tender) => Tender) => Promise<unknown>;
   first: boolean;
   last: boolean;
@@ -20,8 +24,14 @@ interface Props {
 }
 
 /** The settings of a tender, unfolded in place: name, description, and the amounts for which it is offered. */
-export function TenderSettings({ outcome, shop, save, first, last, onMove, onRemove }: Props) {
+export function TenderSettings(props: Props) {
+  const { outcome, composed, shop, save, first, last, onMove, onRemove, onShare } = props;
   const { tender } = outcome;
+  const language = shop.languages[0] ?? "en";
+  const headings = composed.headings.map(({ id, name }) => ({
+    value: id,
+    label: name[language] ?? Object.values(name)[0] ?? id,
+  }));
   const currencies = [...new Set([shop.currency, ...shop.markets.map((market) => market.currency)])];
   return (
     <div className="bg-sheet border-t border-rule-soft px-4 py-3 ml-7 mb-2 grid gap-4">
@@ -49,6 +59,31 @@ export function TenderSettings({ outcome, shop, save, first, last, onMove, onRem
           />
         ))}
       </fieldset>
+      <FeeFields outcome={outcome} currency={shop.currency} language={language} save={save} />
+      {(headings.length > 0 || tender.conditions.length > 0) && (
+        <div className="grid grid-cols-2 gap-6">
+          {headings.length > 0 && (
+            <Picks
+              label="Under the heading"
+              values={tender.heading ? [tender.heading] : []}
+              options={headings}
+              none="without a heading"
+              onPick={(picked) =>
+                void save((before) => ({ ...before, heading: picked.at(-1) ?? null })).catch((refused) =>
+                  toast.error(said(refused)),
+                )
+              }
+            />
+          )}
+          {tender.conditions.length > 0 && (
+            <TextField
+              label="Share its conditions under a name, such as Iberia"
+              value=""
+              save={(name) => onShare(name)}
+            />
+          )}
+        </div>
+      )}
       <Handling tender={tender} shop={shop} save={save} />
       <p className="flex gap-6 text-soft">
         <span>{outcome.fee ? `Costs you ${outcome.fee} for this order.` : costUnknown(outcome)}</span>

@@ -1,9 +1,15 @@
 export {
+  type Composed,
+  type Condition,
+  type Heading,
   type Outcome,
+  type SharedSet,
   type Tender,
   useAddTender,
-  useChangeTenders,
+  useChangeCheckout,
+  useConditionFacts,
   useDraft,
+  useStep,
   useView,
   type Window,
 } from "./queries";

@@ -8,6 +8,11 @@ type Draft = Schema<"Draft">;
 export type Tender = Schema<"Tender">;
 export type Window = Schema<"Window">;
 export type Outcome = Schema<"OutcomeOut">;
+export type Condition = Schema<"Condition">;
+export type SharedSet = Schema<"SharedConditions">;
+export type Heading = Schema<"Heading">;
+/** What of a checkout is composed. */
+export type Composed = Pick<Draft, "tenders" | "headings" | "shared_conditions">;
 
 /** The address of a storefront's checkout. */
 const at = (storefront: string) => ({ path: { storefront } });
@@ -20,7 +25,7 @@ function readDraft(storefront: string) {
 export function useDraft() {
   const storefront = useStorefront();
   return useQuery({
-    queryKey: keys.checkout,
+    queryKey: keys.checkout(storefront),
     queryFn: () => readDraft(storefront ?? ""),
     enabled: storefront !== undefined,
   });
@@ -30,7 +35,7 @@ export function useDraft() {
 export function useView(hand: Hand | null) {
   const storefront = useStorefront();
   return useQuery({
-    queryKey: [...keys.view, hand],
+    queryKey: [...keys.view, storefront, hand],
     queryFn: () =>
       answered(
         api.GET("/api/checkouts/{storefront}/view", {
@@ -48,24 +53,50 @@ function useAfterDraft() {
   return {
     client,
     onSuccess: (saved: Draft) => {
-      client.setQueryData(keys.checkout, saved);
+      client.setQueryData(keys.checkout(saved.storefront), saved);
     },
   };
 }
 
-/** Change the tenders: made on the newest draft that is known here, one change at a time. */
-export function useChangeTenders() {
+/** Change the checkout: made on the newest draft that is known here, one change at a time. */
+export function useChangeCheckout() {
   const { client, ...after } = useAfterDraft();
-  const params = at(useStorefront() ?? "");
+  const storefront = useStorefront() ?? "";
+  const params = at(storefront);
   return useMutation({
     scope: { id: "draft" },
-    mutationFn: (change: (tenders: Tender[]) => Tender[]) => {
-      const held = client.getQueryData<Draft>(keys.checkout);
+    mutationFn: (change: (composed: Composed) => Composed) => {
+      const held = client.getQueryData<Draft>(keys.checkout(storefront));
       if (!held) throw new Error("The checkout is not here yet.");
-      const body = { version: held.version, tenders: change(held.tenders) };
+      const { tenders, headings, shared_conditions } = change(held);
+      const body = { version: held.version, tenders, headings, shared_conditions };
       return answered(api.PUT("/api/checkouts/{storefront}", { params, body }));
     },
     ...after,
+  });
+}
+
+/** Take the last change of the checkout back, or make one again that was taken back. */
+export function useStep() {
+  const { client, ...after } = useAfterDraft();
+  const storefront = useStorefront() ?? "";
+  return useMutation({
+    scope: { id: "draft" },
+    mutationFn: (way: "back" | "again") => {
+      const held = client.getQueryData<Draft>(keys.checkout(storefront));
+      if (!held) throw new Error("The checkout is not here yet.");
+      const body = { version: held.version, way };
+      return answered(api.POST("/api/checkouts/{storefront}/steps", { params: at(storefront), body }));
+    },
+    ...after,
+  });
+}
+
+/** Everything that a condition can be about in this shop. */
+export function useConditionFacts() {
+  return useQuery({
+    queryKey: keys.conditionFacts,
+    queryFn: () => answered(api.GET("/api/condition-facts")),
   });
 }
 
@@ -76,7 +107,7 @@ export function useAddTender() {
   return useMutation({
     scope: { id: "draft" },
     mutationFn: async (added: { method: string; route: Schema<"Route"> | null }) => {
-      const held = client.getQueryData<Draft>(keys.checkout) ?? (await readDraft(storefront));
+      const held = client.getQueryData<Draft>(keys.checkout(storefront)) ?? (await readDraft(storefront));
       const body = { ...added, version: held.version };
       return answered(api.POST("/api/checkouts/{storefront}/tenders", { params: at(storefront), body }));
     },

@@ -4,13 +4,17 @@ import { partsOf } from "../../lib/money";
 import { useAskBeforeLeaving } from "../../lib/useAskBeforeLeaving";
 import { Picker } from "../../ui/Picker";
 import { useChoices } from "../shop";
+import { partsAsked, UNKNOWN } from "./parts";
 import { readAmount } from "./readAmount";
 import { type Hand, useHand } from "./useHand";
 
 export const FIRST_PICKER = "order-market";
 
-/** The order in hand as one sentence; each part is a picker in place. `problem`: why it cannot be read. */
-export function OrderSentence({ problem }: { problem: string }) {
+/**
+ * The order in hand as one sentence; each part is a picker in place.
+ * `problem`: why it cannot be read. `asked`: the facts that a condition of the checkout asks, which are shown too.
+ */
+export function OrderSentence({ problem, asked }: { problem: string; asked: string[] }) {
   const { hand, shop, change, expect } = useHand();
   const names = new Map(useChoices().data?.countries.map((choice) => [choice.code, choice.name]));
   if (!shop) return null;
@@ -31,6 +35,7 @@ export function OrderSentence({ problem }: { problem: string }) {
   const line = lines.find((entry) => entry.id === hand.line);
   const seen = new Set(markets.map((market) => market.country));
   const doubled = seen.size < markets.length;
+  const parts = shop && hand ? partsAsked(shop, hand, asked) : [];
   const currencies = [
     ...new Set([hand.currency, shop.currency, ...markets.map((market) => market.currency)]),
   ];
@@ -79,8 +84,28 @@ export function OrderSentence({ problem }: { problem: string }) {
             options={currencies.map((code) => ({ value: code, label: code }))}
             onPick={(currency) => change({ currency })}
           />
-          , {line?.recurring ? "every month" : "once"}.
+          , {line?.recurring ? "every month" : "once"}
+          {parts.length === 0 ? "." : ","}
         </span>
+        {parts.map((part, place) => (
+          <span key={part.part} className="whitespace-nowrap">
+            {part.part === "postcode" ? (
+              <>
+                to the postcode{" "}
+                <PostcodeWord value={hand.postcode ?? ""} onPick={(postcode) => change({ postcode })} />
+              </>
+            ) : (
+              <Picker
+                look="sentence"
+                label={part.label}
+                value={hand[part.part] ?? UNKNOWN}
+                options={[{ value: UNKNOWN, label: part.unknown }, ...part.options]}
+                onPick={(value) => change({ [part.part]: value === UNKNOWN ? "" : value })}
+              />
+            )}
+            {place < parts.length - 1 ? "," : "."}
+          </span>
+        ))}
       </div>
       {problem && (
         <p role="alert" id="order-problem" className="text-copper font-medium mt-1">
@@ -88,6 +113,29 @@ export function OrderSentence({ problem }: { problem: string }) {
         </p>
       )}
     </section>
+  );
+}
+
+/** The postcode as a word of the sentence, typed in place. */
+function PostcodeWord({ value, onPick }: { value: string; onPick: (postcode: string) => void }) {
+  const [text, setText] = useState(value);
+  useEffect(() => setText(value), [value]);
+  const keep = () => text !== value && onPick(text.trim());
+  return (
+    <input
+      aria-label="Postcode of the buyer"
+      autoComplete="off"
+      placeholder="not known"
+      value={text}
+      style={{ width: `${Math.max(text.length, 9) + 1}ch` }}
+      onChange={(event) => setText(event.target.value)}
+      onBlur={keep}
+      onKeyDown={(event) => {
+        if (event.key === "Enter") keep();
+        if (event.key === "Escape") setText(value);
+      }}
+      className="bg-transparent font-semibold border-b border-dotted border-ink px-0.5 leading-7"
+    />
   );
 }
 

@@ -1,14 +1,14 @@
 import { useCallback, useMemo } from "react";
 import { useSearchParams } from "react-router";
 import type { Schema } from "../../api/client";
-import type { PARTS } from "../../lib/handSearch";
+import { MAY_BE_UNKNOWN, type PARTS } from "../../lib/handSearch";
 import { partsOf } from "../../lib/money";
 import { type Shop, useShop } from "../shop";
 
 /** The order in hand, as the address says it. */
 export type Hand = Pick<
   Schema<"InHand">,
-  "market" | "line" | "amount" | "currency" | "card_kind" | "card_network"
+  "market" | "line" | "amount" | "currency" | "card_kind" | (typeof MAY_BE_UNKNOWN)[number]
 >;
 
 /** Stands for a hand where a query is not enabled yet; it is never asked with. */
@@ -26,10 +26,12 @@ function handOf(address: URLSearchParams, shop: Shop): Hand | null {
     currency: address.get("currency") ?? market.currency,
   };
   const kind = address.get("card_kind");
-  const network = address.get("card_network");
   // A kind that does not exist is refused by the server, with its name.
   if (kind) hand.card_kind = kind as NonNullable<Hand["card_kind"]>;
-  if (network) hand.card_network = network;
+  for (const part of MAY_BE_UNKNOWN) {
+    const value = address.get(part);
+    if (value) hand[part] = value;
+  }
   return hand;
 }
 

@@ -9,7 +9,7 @@ type Shown = Pick<Schema<"Publication">, "storefront" | "fingerprint">;
 export function usePublication() {
   const storefront = useStorefront();
   return useQuery({
-    queryKey: keys.publication,
+    queryKey: keys.publication(storefront),
     queryFn: () =>
       answered(
         api.GET("/api/checkouts/{storefront}/publication", {

@@ -1,5 +1,3 @@
-import { toast } from "sonner";
-import { said } from "../../api/client";
 import { useHandSearch } from "../../lib/handSearch";
 import { inCurrency } from "../../lib/money";
 import { useSection } from "../../lib/useSection";
@@ -10,37 +8,18 @@ import { TextField } from "../../ui/TextField";
 import { HeldThings } from "./HeldThings";
 import { LinesTable } from "./LinesTable";
 import { MarketsTable } from "./MarketsTable";
-import { type Shop, useChangeShop, useChoices, useShop } from "./queries";
 import { Storefronts } from "./Storefronts";
-import type { Sections } from "./sections";
+import { useSections } from "./sections";
 import { TypedRates } from "./TypedRates";
 import { VIEWS } from "./views";
 
 /** The shop: country and currency, markets, lines, storefronts, typed rates. Every edit is kept at once. */
 export function ShopPage() {
-  const shop = useShop().data?.shop;
-  const choices = useChoices().data;
-  const change = useChangeShop();
+  const sections = useSections();
   const search = useHandSearch();
-  useSection(shop !== undefined && choices !== undefined);
-  if (!shop || !choices) return null;
-
-  const named = (list: { code: string; name: string }[]) =>
-    list.map(({ code, name }) => ({ value: code, label: name }));
-  const quietly = (edit: (before: Shop) => Shop) =>
-    change.mutate(edit, { onError: (refused) => toast.error(said(refused)) });
-  const sections: Sections = {
-    shop,
-    countries: named(choices.countries),
-    currencies: choices.currencies.map(({ code, name }) => ({ value: code, label: `${code} ${name}` })),
-    kinds: named(choices.kinds),
-    save: (edit) => change.mutateAsync(edit),
-    quietly,
-    remove: (what, edit, undo) => {
-      quietly(edit);
-      toast(what, { duration: 12_000, action: { label: "Undo", onClick: () => quietly(undo) } });
-    },
-  };
+  useSection(sections !== null);
+  if (!sections) return null;
+  const { shop, quietly } = sections;
 
   return (
     <>

@@ -11,6 +11,9 @@ export const ShopPage = lazy(() => import("./ShopPage").then((module) => ({ defa
 export const OrdersPage = lazy(() =>
   import("./OrdersPage").then((module) => ({ default: module.OrdersPage })),
 );
+export const DeliveryPage = lazy(() =>
+  import("./DeliveryPage").then((module) => ({ default: module.DeliveryPage })),
+);
 export const AssumptionsPage = lazy(() =>
   import("./AssumptionsPage").then((module) => ({ default: module.AssumptionsPage })),
 );

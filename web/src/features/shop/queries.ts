@@ -1,4 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useSearchParams } from "react-router";
 import { answered, api, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
 import { changeShop } from "../../lib/useTyped";
@@ -11,9 +12,11 @@ export function useShop() {
   return useQuery({ queryKey: keys.shop, queryFn: () => answered(api.GET("/api/shop")) });
 }
 
-/** The storefront whose checkout is worked on; undefined before the shop is described. */
+/** The storefront whose checkout is worked on: the one in the address, else the first; undefined before a shop is. */
 export function useStorefront(): string | undefined {
-  return useShop().data?.shop?.storefronts?.[0]?.id;
+  const fronts = useShop().data?.shop?.storefronts;
+  const [address] = useSearchParams();
+  return (fronts?.find((front) => front.id === address.get("storefront")) ?? fronts?.[0])?.id;
 }
 
 /** Countries, currencies and kinds, for pickers. */

@@ -1,5 +1,7 @@
+import { toast } from "sonner";
+import { said } from "../../api/client";
 import type { Option } from "../../ui/Picker";
-import type { Shop } from "./queries";
+import { type Shop, useChangeShop, useChoices, useShop } from "./queries";
 
 /** What every section of the shop is given. */
 export interface Sections {
@@ -13,4 +15,32 @@ export interface Sections {
   quietly: (change: (shop: Shop) => Shop) => void;
   /** Take something away, with a way to undo it. */
   remove: (what: string, change: (shop: Shop) => Shop, undo: (shop: Shop) => Shop) => void;
+}
+
+const named = (list: { code: string; name: string }[]) =>
+  list.map(({ code, name }) => ({ value: code, label: name }));
+
+/** The shop with how it is changed; null until it is here. */
+export function useSections(): Sections | null {
+  const shop = useShop().data?.shop;
+  const choices = useChoices().data;
+  const change = useChangeShop();
+  if (!shop || !choices) return null;
+  const refused = (why: unknown) => toast.error(said(why));
+  const quietly = (edit: (before: Shop) => Shop) => change.mutate(edit, { onError: refused });
+  return {
+    shop,
+    countries: named(choices.countries),
+    currencies: choices.currencies.map(({ code, name }) => ({ value: code, label: `${code} ${name}` })),
+    kinds: named(choices.kinds),
+    save: (edit) => change.mutateAsync(edit),
+    quietly,
+    remove: (what, edit, undo) =>
+      change.mutate(edit, {
+        onError: refused,
+        onSuccess: () => {
+          toast(what, { duration: 12_000, action: { label: "Undo", onClick: () => quietly(undo) } });
+        },
+      }),
+  };
 }

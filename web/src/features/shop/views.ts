@@ -1,6 +1,7 @@
 /** The views of Shop. */
 export const VIEWS = [
   { path: "/shop", name: "Shop" },
+  { path: "/shop/delivery", name: "Delivery and buyers" },
   { path: "/shop/orders", name: "Orders a month" },
   { path: "/shop/assumptions", name: "Assumptions" },
 ];

@@ -10,6 +10,8 @@ export function useShortcuts(shortcuts: Shortcuts) {
       const typing = target.matches("input, textarea, select, [contenteditable]");
       const chord = event.ctrlKey || event.metaKey;
       if (event.altKey || (typing && !chord)) return;
+      // In a field these keys take back what was typed.
+      if (typing && event.key.toLowerCase() === "z") return;
       const action = shortcuts[chord ? `Ctrl+${event.key}` : event.key];
       if (action) {
         event.preventDefault();

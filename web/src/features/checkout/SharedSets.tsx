@@ -1,0 +1,93 @@
+import type { Schema } from "../../api/client";
+import { Button } from "../../ui/Button";
+import { TextField } from "../../ui/TextField";
+import type { Composed, SharedSet } from "../draft";
+import { AddCondition, ConditionWords } from "./ConditionWords";
+import { withoutSet } from "./edits";
+
+interface Props {
+  composed: Composed;
+  shared: Schema<"SharedOut">[];
+  save: (edit: (before: Composed) => Composed) => Promise<unknown>;
+  quietly: (edit: (before: Composed) => Composed) => void;
+}
+
+/** The sets of conditions that several tenders share: what each asks, who uses it, and how it is put away. */
+export function SharedSets({ composed, shared, save, quietly }: Props) {
+  if (composed.shared_conditions.length === 0) return null;
+  const withSet = (id: string, edit: (set: SharedSet) => SharedSet) => (before: Composed) => ({
+    ...before,
+    shared_conditions: before.shared_conditions.map((set) => (set.id === id ? edit(set) : set)),
+  });
+  return (
+    <section aria-labelledby="shared" className="mt-8">
+      <h2 id="shared" className="text-lg mb-1">
+        Shared conditions{" "}
+        <span className="font-sans font-normal text-figure text-soft">
+          a change here changes every way to pay that uses them
+        </span>
+      </h2>
+      <ul className="border-t border-ink">
+        {composed.shared_conditions.map((set) => {
+          const told = shared.find((entry) => entry.id === set.id);
+          const users = composed.tenders.filter((tender) => tender.shared.includes(set.id));
+          return (
+            <li
+              key={set.id}
+              className="border-b border-rule-soft py-1 grid grid-cols-[10rem_minmax(0,1fr)_auto] gap-4 items-center"
+            >
+              <TextField
+                cell
+                hideLabel
+                label={`Name of the shared conditions ${set.name}`}
+                value={set.name}
+                save={(name) => save(withSet(set.id, (before) => ({ ...before, name })))}
+              />
+              <div>
+                <p className="font-serif">
+                  <ConditionWords
+                    of={set.name}
+                    conditions={set.conditions}
+                    phrases={told?.conditions ?? []}
+                    onChange={(conditions) =>
+                      conditions.length > 0 &&
+                      quietly(withSet(set.id, (before) => ({ ...before, conditions })))
+                    }
+                  />
+                  .{" "}
+                  <span className="font-sans text-small">
+                    <AddCondition
+                      of={set.name}
+                      sets={[]}
+                      onUse={() => undefined}
+                      onAdd={(condition) =>
+                        quietly(
+                          withSet(set.id, (before) => ({
+                            ...before,
+                            conditions: [...before.conditions, condition],
+                          })),
+                        )
+                      }
+                    />
+                  </span>
+                </p>
+                <p className="text-small text-soft">
+                  {users.length > 0
+                    ? `Used by ${users.map((tender) => tender.name).join(", ")}.`
+                    : "Used by none."}
+                </p>
+              </div>
+              <Button
+                look="quiet"
+                aria-label={`Remove the shared conditions ${set.name}`}
+                onClick={() => quietly((before) => withoutSet(before, set.id))}
+              >
+                {users.length > 0 ? "Write into its users" : "Remove"}
+              </Button>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,115 @@
+import { between, putIn } from "../../lib/lists";
+import { Button } from "../../ui/Button";
+import { Picks } from "../../ui/Picks";
+import { TextField } from "../../ui/TextField";
+import { freeId } from "./ids";
+import type { Shop } from "./queries";
+import type { Sections } from "./sections";
+
+type Area = Shop["areas"][number];
+
+/** Areas: whole countries, and parts of countries by how their postcodes begin. */
+export function Areas({ shop, countries, save, quietly, remove }: Sections) {
+  const edit = (id: string, change: (area: Area) => Area) => (before: Shop) => ({
+    ...before,
+    areas: before.areas.map((area) => (area.id === id ? change(area) : area)),
+  });
+  const nameOf = (code: string) => countries.find((country) => country.value === code)?.label ?? code;
+
+  return (
+    <section aria-labelledby="areas" className="mb-8">
+      <h2 id="areas" className="text-lg mb-1">
+        Areas{" "}
+        <span className="font-sans font-normal text-figure text-soft">
+          whole countries, or parts of one by how its postcodes begin
+        </span>
+      </h2>
+      <ul className={shop.areas.length > 0 ? "border-t border-ink" : ""}>
+        {shop.areas.map((area, place) => {
+          const parts = Object.keys(area.postcodes);
+          return (
+            <li
+              key={area.id}
+              className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)_4.5rem] gap-4 items-end border-b border-rule-soft py-1"
+            >
+              <TextField
+                label="Name"
+                value={area.name}
+                save={(name) => save(edit(area.id, (before) => ({ ...before, name })))}
+              />
+              <Picks
+                label={`Whole countries in ${area.name}`}
+                values={area.countries}
+                options={countries}
+                none="no whole country"
+                onPick={(picked) => quietly(edit(area.id, (before) => ({ ...before, countries: picked })))}
+              />
+              <Picks
+                label={`Countries of which a part is in ${area.name}`}
+                values={parts}
+                options={countries}
+                none="no part of a country"
+                onPick={(picked) =>
+                  quietly(
+                    edit(area.id, (before) => ({
+                      ...before,
+                      postcodes: Object.fromEntries(
+                        picked.map((code) => [code, before.postcodes[code] ?? ["0"]]),
+                      ),
+                    })),
+                  )
+                }
+              />
+              <Button
+                look="quiet"
+                className="mb-1"
+                aria-label={`Remove the area ${area.name}`}
+                onClick={() =>
+                  remove(
+                    `The area ${area.name} is removed.`,
+                    (before) => ({ ...before, areas: before.areas.filter((entry) => entry.id !== area.id) }),
+                    (before) => ({ ...before, areas: putIn(before.areas, place, area) }),
+                  )
+                }
+              >
+                Remove
+              </Button>
+              {parts.map((code) => (
+                <div key={code} className="col-start-3">
+                  <TextField
+                    label={`Postcodes in ${nameOf(code)} begin with, between commas`}
+                    value={(area.postcodes[code] ?? []).join(", ")}
+                    save={(text) =>
+                      save(
+                        edit(area.id, (before) => ({
+                          ...before,
+                          postcodes: { ...before.postcodes, [code]: between(text) },
+                        })),
+                      )
+                    }
+                  />
+                </div>
+              ))}
+            </li>
+          );
+        })}
+      </ul>
+      <Button
+        look="link"
+        className="mt-1"
+        onClick={() =>
+          quietly((before) => {
+            const name = `Area ${before.areas.length + 1}`;
+            const id = freeId(
+              name,
+              before.areas.map((entry) => entry.id),
+            );
+            return { ...before, areas: [...before.areas, { id, name, countries: [], postcodes: {} }] };
+          })
+        }
+      >
+        Add an area
+      </Button>
+    </section>
+  );
+}

@@ -1,0 +1,128 @@
+import { putIn } from "../../lib/lists";
+import { inCurrency } from "../../lib/money";
+import { Button } from "../../ui/Button";
+import { type Option, Picker } from "../../ui/Picker";
+import { Picks } from "../../ui/Picks";
+import { TextField } from "../../ui/TextField";
+import { freeId } from "./ids";
+import type { Shop } from "./queries";
+import type { Sections } from "./sections";
+
+type Way = Shop["deliveries"][number];
+
+const KINDS: Option[] = [
+  { value: "courier", label: "courier" },
+  { value: "own-round", label: "own round" },
+  { value: "collection", label: "collection" },
+  { value: "in-person", label: "in person" },
+  { value: "download", label: "download" },
+  { value: "own", label: "another way" },
+];
+
+/** The ways of delivery: what each costs the buyer, from which amount it is free, and where it goes. */
+export function Deliveries({ shop, save, quietly, remove }: Sections) {
+  const areas = shop.areas.map((area) => ({ value: area.id, label: area.name }));
+  const edit = (id: string, part: Partial<Way>) => (before: Shop) => ({
+    ...before,
+    deliveries: before.deliveries.map((way) => (way.id === id ? { ...way, ...part } : way)),
+  });
+
+  function add(before: Shop): Shop {
+    const held = before.deliveries;
+    const kind = KINDS.find((option) => held.every((way) => way.kind !== option.value)) ?? { label: "Way" };
+    let name = kind.label.charAt(0).toUpperCase() + kind.label.slice(1);
+    for (let number = 2; held.some((way) => way.name === name); number += 1) name = `Way ${number}`;
+    const way = {
+      id: freeId(
+        name,
+        held.map((entry) => entry.id),
+      ),
+      name,
+      kind: ("value" in kind ? kind.value : "own") as Way["kind"],
+      address_needed: false,
+      by_weight: [],
+      preparation_days: 0,
+      closed_weekdays: [],
+      closed_dates: [],
+      slots: [],
+    };
+    return { ...before, deliveries: [...held, way] };
+  }
+
+  return (
+    <section aria-labelledby="deliveries" className="mb-8">
+      <h2 id="deliveries" className="text-lg mb-1">
+        Ways of delivery
+      </h2>
+      <ul className={shop.deliveries.length > 0 ? "border-t border-ink" : ""}>
+        {shop.deliveries.map((way, place) => (
+          <li
+            key={way.id}
+            className="grid grid-cols-[minmax(0,1fr)_8rem_7rem_8rem_minmax(0,1fr)_4.5rem] gap-4 items-end border-b border-rule-soft py-1"
+          >
+            <TextField label="Name" value={way.name} save={(name) => save(edit(way.id, { name }))} />
+            <Picker
+              showLabel
+              label="Kind"
+              value={way.kind}
+              options={KINDS}
+              onPick={(kind) => quietly(edit(way.id, { kind: kind as Way["kind"] }))}
+            />
+            <TextField
+              label="Costs its buyer"
+              align="right"
+              value={way.fee ?? ""}
+              save={(fee) => save(edit(way.id, { fee: inCurrency(fee, shop.currency) || null }))}
+            />
+            <TextField
+              label="Free from"
+              align="right"
+              value={way.free_from ?? ""}
+              save={(from) => save(edit(way.id, { free_from: inCurrency(from, shop.currency) || null }))}
+            />
+            <Picks
+              label="Goes to"
+              values={way.areas ?? []}
+              options={areas}
+              none="anywhere"
+              onPick={(picked) => quietly(edit(way.id, { areas: picked.length > 0 ? picked : null }))}
+            />
+            <Button
+              look="quiet"
+              className="mb-1"
+              aria-label={`Remove the way of delivery ${way.name}`}
+              onClick={() =>
+                remove(
+                  `${way.name} is removed.`,
+                  (before) => ({
+                    ...before,
+                    deliveries: before.deliveries.filter((entry) => entry.id !== way.id),
+                    lines: before.lines.map((line) => withoutWay(line, way.id)),
+                  }),
+                  (before) => ({
+                    ...before,
+                    deliveries: putIn(before.deliveries, place, way),
+                    lines: before.lines.map((line) => {
+                      const held = shop.lines.find((entry) => entry.id === line.id);
+                      return held ? { ...line, deliveries: held.deliveries ?? null } : line;
+                    }),
+                  }),
+                )
+              }
+            >
+              Remove
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <Button look="link" className="mt-1" onClick={() => quietly(add)}>
+        Add a way of delivery
+      </Button>
+    </section>
+  );
+}
+
+function withoutWay(line: Shop["lines"][number], id: string): Shop["lines"][number] {
+  const left = (line.deliveries ?? []).filter((way) => way !== id);
+  return { ...line, deliveries: left.length > 0 ? left : null };
+}
