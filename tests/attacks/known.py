@@ -292,6 +292,10 @@ BODIES: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
     "PUT /api/rate-cards/{provider}/{day}": _card,
     "PUT /api/checkouts/{storefront}": _draft,
     "POST /api/checkouts/{storefront}/tenders": _tender,
+    "POST /api/checkouts/{storefront}/steps": lambda known, path, draw: {
+        "way": draw.choice(["back", "again"]),
+        "version": _draft(known, path, draw)["version"],
+    },
     "POST /api/checkouts/{storefront}/editions": lambda known, path, draw: _shown(known),
     "POST /api/gateways": lambda known, path, draw: {
         "name": "Own till",

@@ -15,9 +15,11 @@ from collections.abc import Mapping
 from monedero.core.delivery import Delivery, DeliveryKind
 from monedero.core.method import Method
 from monedero.core.tender.condition import Condition
+from monedero.core.tender.law import Finding
 from monedero.wording.catalogue import say
 from monedero.wording.changes import window_text
 from monedero.wording.condition_reasons import value_text
+from monedero.wording.places import country_names
 from monedero.wording.show import any_of, day, listed
 
 BY = (DeliveryKind.COURIER, DeliveryKind.OWN_ROUND)
@@ -33,6 +35,11 @@ def condition_text(condition: Condition, names: Mapping[str, str]) -> str:
         return say(f"asks-{about}", asks="yes" if condition.is_ else "no")
     limit = any_of(value_text(about, value, names) for value in condition.values)
     return say(f"asks-{about}", asks="not" if condition.not_ else "only", limit=limit)
+
+
+def finding_text(finding: Finding) -> str:
+    """What a rule of law says of a tender, in a sentence."""
+    return say(f"law-{finding.rule.id}", countries=country_names(finding.countries, at_most=6))
 
 
 def goes(way: Delivery) -> str:

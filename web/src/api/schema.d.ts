@@ -3150,6 +3150,23 @@ export interface components {
             with_card: boolean;
         };
         /**
+         * FindingOut
+         * @description What a rule of law says of a tender, with its source and the day on which that was read.
+         */
+        FindingOut: {
+            /** Text */
+            text: string;
+            /** Forbids */
+            forbids: boolean;
+            /** Source */
+            source: string;
+            /**
+             * Read On
+             * Format: date
+             */
+            read_on: string;
+        };
+        /**
          * GatewayNew
          * @description A gateway of the shop's own: its name, its address, and what the parts of its credentials are called.
          */
@@ -4023,7 +4040,8 @@ export interface components {
          * @description A tender for the order in hand: its place, or every reason against it; and what it costs the shop.
          *
          *     `conditions` are those of the tender in phrases, in their sequence, `shared` those of its sets; `limits` are the
-         *     method's own. `buyer_fee` is what its buyer pays on top, `total` the order with it (None: nothing, or unknown).
+         *     method's own. `buyer_fee` is what its buyer pays on top, `total` the order with it (None: nothing, or unknown);
+         *     `over_cost`: more than the provider's fee for this order. `findings` are what law says of it.
          */
         OutcomeOut: {
             tender: components["schemas"]["Tender"];
@@ -4047,6 +4065,10 @@ export interface components {
             up_to: boolean;
             /** Total */
             total: string | null;
+            /** Over Cost */
+            over_cost: boolean;
+            /** Findings */
+            findings: components["schemas"]["FindingOut"][];
             /** Method Name */
             method_name: string;
             /** Family */
@@ -5567,6 +5589,7 @@ export interface components {
          * @description What the draft offers to the order in hand; its amount also in the shop currency, where there is a rate.
          *
          *     `offered` are the ways to pay as the buyer meets them. `asked` are the facts that a condition asks.
+         *     `every_way_costs`: whichever way this buyer pays, something comes on top.
          */
         ViewOut: {
             mode: components["schemas"]["Mode"];
@@ -5586,6 +5609,8 @@ export interface components {
             shared: components["schemas"]["SharedOut"][];
             /** Asked */
             asked: string[];
+            /** Every Way Costs */
+            every_way_costs: boolean;
         };
         /**
          * VolumeStretchOut

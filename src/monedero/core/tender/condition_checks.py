@@ -44,7 +44,7 @@ class Among:
     """
 
     fact: Fact
-    values: frozenset[str]
+    values: tuple[str, ...]
     only: bool
     codes: Codes
     shared: str = ""
@@ -54,13 +54,14 @@ class Among:
         own = self.fact.values(order)
         if not own:
             return False
-        return self.values.issuperset(own) if self.only else self.values.isdisjoint(own)
+        listed = (value in self.values for value in own)
+        return all(listed) if self.only else not any(listed)
 
     def reasons(self, order: Order) -> Iterator[Reason]:
         """The values that are asked for, and the order's own."""
         if not self.holds(order):
             own = self.fact.values(order)
-            yield _reason(self, tuple(sorted(self.values)), own, unknown=not own)
+            yield _reason(self, self.values, own, unknown=not own)
 
 
 @dataclass(frozen=True, slots=True)
@@ -175,4 +176,4 @@ def _check(condition: Condition, shared: str, areas: Mapping[str, Area]) -> Chec
         return During(condition.from_, condition.below, codes[0], shared)
     if condition.fact == "area":
         return Lies([areas[id] for id in condition.values], only, codes, shared)
-    return Among(BY_ID[condition.fact], frozenset(condition.values), only, codes, shared)
+    return Among(BY_ID[condition.fact], tuple(condition.values), only, codes, shared)

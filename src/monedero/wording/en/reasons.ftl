@@ -158,3 +158,12 @@ brought-over = { $limit } (brought over at the reference rate)
 end-from = from
 end-up-to = up to
 end-below = below
+
+## What law says of what a way to pay asks of its buyers; information, not advice
+
+law-no-fee-on-cards-and-sepa = Consumers in { $countries } may not be asked a fee for their cards, nor for SEPA payments.
+law-fee-within-cost = Consumers in { $countries } may not be asked more than this way to pay costs you.
+law-no-fee-uk = Consumers in { $countries } may not be asked a fee for this way to pay.
+law-fee-within-cost-uk = Consumers in { $countries } may not be asked more than this way to pay costs you.
+law-same-terms-by-country = Buyers in { $countries } may not be refused a means of payment that you take from others in the Union, where the bank confirms it and you take their currency.
+law-account-of-any-country = An account may not be refused because it lies in { $countries }.

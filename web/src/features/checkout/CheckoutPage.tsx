@@ -199,6 +199,11 @@ export function CheckoutPage() {
               </ol>
             </SortableContext>
           </DndContext>
+          {view.every_way_costs && (
+            <p className="mt-3 text-saffron-ink">
+              Whichever way this buyer pays, something comes on top. Offer one way without a fee.
+            </p>
+          )}
           <Button look="link" className="mt-2" onClick={addHeading}>
             Add a heading
           </Button>

@@ -1,5 +1,5 @@
 import { Command } from "cmdk";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { Schema } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { Segments } from "../../ui/Segments";
@@ -47,6 +47,9 @@ type How = "only" | "not";
 
 function ListOf({ fact, condition, onChange }: Props) {
   const [how, setHow] = useState<How>(condition?.not ? "not" : "only");
+  // Whoever opens the list can type at once.
+  const input = useRef<HTMLInputElement>(null);
+  useEffect(() => input.current?.focus(), []);
   const values = condition?.only ?? condition?.not ?? [];
   const give = (next: How, list: string[]) =>
     onChange(list.length > 0 ? { fact: fact.fact, [next]: list } : null);
@@ -69,6 +72,7 @@ function ListOf({ fact, condition, onChange }: Props) {
       </div>
       <Command label={fact.name} loop>
         <Command.Input
+          ref={input}
           aria-label={`Search: ${fact.name}`}
           placeholder={`search: ${fact.name}`}
           className="w-full h-9 border-b border-rule bg-transparent px-3"

@@ -79,7 +79,11 @@ export function SharedSets({ composed, shared, save, quietly }: Props) {
               </div>
               <Button
                 look="quiet"
-                aria-label={`Remove the shared conditions ${set.name}`}
+                aria-label={
+                  users.length > 0
+                    ? `Write into its users: ${set.name}`
+                    : `Remove the shared conditions ${set.name}`
+                }
                 onClick={() => quietly((before) => withoutSet(before, set.id))}
               >
                 {users.length > 0 ? "Write into its users" : "Remove"}

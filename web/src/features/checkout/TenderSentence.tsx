@@ -1,6 +1,7 @@
 import { Popover } from "radix-ui";
 import type { Schema } from "../../api/client";
 import { shown } from "../../lib/money";
+import { day } from "../../lib/time";
 import { Button } from "../../ui/Button";
 import { Picks } from "../../ui/Picks";
 import type { Outcome, Tender } from "../draft";
@@ -24,61 +25,79 @@ export function TenderSentence({ outcome, shared, change, onWriteIn }: Props) {
   const asks = tender.conditions.length > 0 || tender.shared.length > 0;
   const takesCards = outcome.family === "card" || outcome.family === "device-wallet";
   return (
-    <p className="font-serif">
-      {asks ? (
-        <ConditionWords
-          of={tender.name}
-          conditions={tender.conditions}
-          phrases={outcome.conditions}
-          onChange={(conditions) => change((before) => ({ ...before, conditions }))}
-        />
-      ) : (
-        "To anybody"
-      )}
-      {outcome.shared.map((set, place) => (
-        <span key={set.id}>
-          {(place > 0 || tender.conditions.length > 0) && ", "}
-          <SharedWord set={set} of={tender.name} change={change} onWriteIn={() => onWriteIn(set.id)} />
-        </span>
-      ))}
-      {takesCards && networks.length > 0 && (
-        <>
-          ; takes{" "}
-          <Picks
-            look="word"
-            label={`Card networks that ${tender.name} takes`}
-            values={tender.networks ?? []}
-            options={networks.map(({ code, name }) => ({ value: code, label: name }))}
-            none="every card network"
-            onPick={(picked) =>
-              change((before) => ({ ...before, networks: picked.length > 0 ? picked : null }))
-            }
+    <>
+      <p className="font-serif">
+        {asks ? (
+          <ConditionWords
+            of={tender.name}
+            conditions={tender.conditions}
+            phrases={outcome.conditions}
+            onChange={(conditions) => change((before) => ({ ...before, conditions }))}
           />
-        </>
+        ) : (
+          "To anybody"
+        )}
+        {outcome.shared.map((set, place) => (
+          <span key={set.id}>
+            {(place > 0 || tender.conditions.length > 0) && ", "}
+            <SharedWord set={set} of={tender.name} change={change} onWriteIn={() => onWriteIn(set.id)} />
+          </span>
+        ))}
+        {takesCards && networks.length > 0 && (
+          <>
+            ; takes{" "}
+            <Picks
+              look="word"
+              label={`Card networks that ${tender.name} takes`}
+              values={tender.networks ?? []}
+              options={networks.map(({ code, name }) => ({ value: code, label: name }))}
+              none="every card network"
+              onPick={(picked) =>
+                change((before) => ({ ...before, networks: picked.length > 0 ? picked : null }))
+              }
+            />
+          </>
+        )}
+        {outcome.buyer_fee && (
+          <>
+            ; its buyer pays {outcome.up_to && "at most "}
+            <strong className="font-semibold">{shown(outcome.buyer_fee.replace("-", ""))}</strong>{" "}
+            {outcome.buyer_fee.startsWith("-") ? "less" : "on top"}
+          </>
+        )}
+        {outcome.buyer_fee_unknown && "; what its buyer pays on top is not known: there is no reference rate"}
+        {". "}
+        <span className="font-sans text-small text-soft" title={outcome.limits_source}>
+          The method itself: {outcome.limits.join(", ")}.{" "}
+        </span>
+        <span className="font-sans text-small">
+          <AddCondition
+            of={tender.name}
+            sets={shared.filter((set) => !tender.shared.includes(set.id))}
+            onAdd={(condition) =>
+              change((before) => ({ ...before, conditions: [...before.conditions, condition] }))
+            }
+            onUse={(set) => change((before) => ({ ...before, shared: [...before.shared, set] }))}
+          />
+        </span>
+      </p>
+      {outcome.over_cost && (
+        <p className="text-small text-saffron-ink">
+          It takes more from this buyer than its provider takes from you.
+        </p>
       )}
-      {outcome.buyer_fee && (
-        <>
-          ; its buyer pays {outcome.up_to && "at most "}
-          <strong className="font-semibold">{shown(outcome.buyer_fee.replace("-", ""))}</strong>{" "}
-          {outcome.buyer_fee.startsWith("-") ? "less" : "on top"}
-        </>
-      )}
-      {outcome.buyer_fee_unknown && "; what its buyer pays on top is not known: there is no reference rate"}
-      {". "}
-      <span className="font-sans text-small text-soft" title={outcome.limits_source}>
-        The method itself: {outcome.limits.join(", ")}.{" "}
-      </span>
-      <span className="font-sans text-small">
-        <AddCondition
-          of={tender.name}
-          sets={shared.filter((set) => !tender.shared.includes(set.id))}
-          onAdd={(condition) =>
-            change((before) => ({ ...before, conditions: [...before.conditions, condition] }))
-          }
-          onUse={(set) => change((before) => ({ ...before, shared: [...before.shared, set] }))}
-        />
-      </span>
-    </p>
+      {outcome.findings.map((finding) => (
+        <p
+          key={finding.text}
+          className={`text-small ${finding.forbids ? "text-copper" : "text-saffron-ink"}`}
+        >
+          {finding.text}{" "}
+          <span className="text-soft">
+            {finding.source}; read on {day(finding.read_on)}.
+          </span>
+        </p>
+      ))}
+    </>
   );
 }
 

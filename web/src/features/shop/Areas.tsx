@@ -30,7 +30,7 @@ export function Areas({ shop, countries, save, quietly, remove }: Sections) {
           return (
             <li
               key={area.id}
-              className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)_4.5rem] gap-4 items-end border-b border-rule-soft py-1"
+              className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)_4.5rem] gap-4 items-start border-b border-rule-soft py-1"
             >
               <TextField
                 label="Name"
@@ -62,7 +62,7 @@ export function Areas({ shop, countries, save, quietly, remove }: Sections) {
               />
               <Button
                 look="quiet"
-                className="mb-1"
+                className="mt-6"
                 aria-label={`Remove the area ${area.name}`}
                 onClick={() =>
                   remove(

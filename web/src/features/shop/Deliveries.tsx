@@ -58,7 +58,7 @@ export function Deliveries({ shop, save, quietly, remove }: Sections) {
         {shop.deliveries.map((way, place) => (
           <li
             key={way.id}
-            className="grid grid-cols-[minmax(0,1fr)_8rem_7rem_8rem_minmax(0,1fr)_4.5rem] gap-4 items-end border-b border-rule-soft py-1"
+            className="grid grid-cols-[minmax(0,1fr)_8rem_7rem_8rem_minmax(0,1fr)_4.5rem] gap-4 items-start border-b border-rule-soft py-1"
           >
             <TextField label="Name" value={way.name} save={(name) => save(edit(way.id, { name }))} />
             <Picker
@@ -89,7 +89,7 @@ export function Deliveries({ shop, save, quietly, remove }: Sections) {
             />
             <Button
               look="quiet"
-              className="mb-1"
+              className="mt-6"
               aria-label={`Remove the way of delivery ${way.name}`}
               onClick={() =>
                 remove(

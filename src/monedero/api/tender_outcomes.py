@@ -1,0 +1,147 @@
+"""What each tender of a draft is for the order in hand, in words and with names."""
+
+from datetime import date
+
+from pydantic import BaseModel
+
+from monedero.api.compare import reasons_out
+from monedero.api.compare_schemas import ReasonOut
+from monedero.core.fx import NoReferenceRate
+from monedero.core.money import Money
+from monedero.core.ratecard.catalogue import Ranked
+from monedero.core.tender.decision import Outcome
+from monedero.core.tender.law import Sold, findings
+from monedero.core.tender.model import Tender
+from monedero.core.window import Window
+from monedero.figures import methods
+from monedero.figures.law import rules
+from monedero.wording.tender_conditions import condition_text, finding_text, method_limits
+from monedero.work.checkout.names import names_of
+from monedero.work.checkout.preview import View
+from monedero.work.shop.lookups import method_in, rates_of
+
+
+class SharedOut(BaseModel):
+    """A shared set of conditions: its name, what it asks in phrases, and by how many tenders it is used."""
+
+    id: str
+    name: str
+    conditions: list[str]
+    used: int
+
+
+class FindingOut(BaseModel):
+    """What a rule of law says of a tender, with its source and the day on which that was read."""
+
+    text: str
+    forbids: bool
+    source: str
+    read_on: date
+
+
+class OutcomeOut(BaseModel):
+    """A tender for the order in hand: its place, or every reason against it; and what it costs the shop.
+
+    `conditions` are those of the tender in phrases, in their sequence, `shared` those of its sets; `limits` are the
+    method's own. `buyer_fee` is what its buyer pays on top, `total` the order with it (None: nothing, or unknown);
+    `over_cost`: more than the provider's fee for this order. `findings` are what law says of it.
+    """
+
+    tender: Tender
+    place: int | None
+    reasons: list[ReasonOut]
+    conditions: list[str]
+    shared: list[SharedOut]
+    limits: list[str]
+    limits_source: str
+    buyer_fee: str | None
+    buyer_fee_unknown: bool
+    up_to: bool
+    total: str | None
+    over_cost: bool
+    findings: list[FindingOut]
+    method_name: str
+    family: str
+    method_window: Window | None
+    provider_name: str
+    plan_name: str
+    fee: str | None
+
+
+class OutcomeWriter:
+    """Writes what tenders are for an order, with names and in words."""
+
+    def __init__(self, seen: View) -> None:
+        """Names come from the shop, the checkout and the cards."""
+        self._seen, self._composed = seen, seen.composed
+        self._sets = {each.id: each for each in self._composed.checkout.shared_conditions}
+        self._names = {key: card.provider.name for key, card in seen.cards.items()}
+        self._names |= names_of(self._composed.shop, self._composed.checkout)
+
+    def shared(self, id: str) -> SharedOut:
+        """A shared set of conditions."""
+        of = self._sets[id]
+        return SharedOut(
+            id=id,
+            name=of.name,
+            conditions=[condition_text(condition, self._names) for condition in of.conditions],
+            used=sum(id in tender.shared for tender in self._composed.checkout.tenders),
+        )
+
+    def outcome(self, outcome: Outcome) -> OutcomeOut:
+        """A tender for the order."""
+        tender, charged = outcome.tender, outcome.charged
+        method = method_in(self._composed.methods, tender.method)
+        card = self._seen.cards.get(tender.route.provider) if tender.route else None
+        fee = self._seen.fees.get(tender.route) if tender.route else None
+        plans = {plan.id: plan.name for plan in card.plans} if card else {}
+        source = methods.sources().get(method.id)
+        amount = self._seen.hand.order.amount
+        on_top = charged.amount if charged else None
+        return OutcomeOut(
+            tender=tender,
+            place=outcome.place,
+            reasons=reasons_out(outcome.reasons, self._names),
+            conditions=[condition_text(condition, self._names) for condition in tender.conditions],
+            shared=[self.shared(id) for id in tender.shared],
+            limits=method_limits(method),
+            limits_source=source.text if source else "",
+            buyer_fee=str(on_top) if on_top else None,
+            buyer_fee_unknown=charged is not None and on_top is None,
+            up_to=charged.up_to if charged else False,
+            total=str(Money(amount.minor + on_top.minor, amount.currency)) if on_top else None,
+            over_cost=self._over_cost(on_top, fee),
+            findings=self._findings(tender, method.family.value),
+            method_name=method.name,
+            family=method.family.value,
+            method_window=method.amount,
+            provider_name=card.provider.name if card else "",
+            plan_name=plans.get(tender.route.plan, "") if tender.route and len(plans) > 1 else "",
+            fee=str(Money.rounded(fee.fee, self._composed.shop.currency)) if fee else None,
+        )
+
+    def _over_cost(self, on_top: Money | None, fee: Ranked | None) -> bool:
+        """Whether a buyer pays more on top than the provider's fee for the order, both in the shop's currency."""
+        if on_top is None or on_top.minor <= 0:
+            return False
+        order = self._seen.hand.order
+        rates = rates_of(self._composed.shop)
+        try:
+            asked = rates.convert(on_top, self._composed.shop.currency, order.placed_on)
+        except NoReferenceRate:
+            return False
+        return asked > (fee.fee if fee else 0)
+
+    def _findings(self, tender: Tender, family: str) -> list[FindingOut]:
+        shop = self._composed.shop
+        sold = Sold(list(dict.fromkeys(market.country for market in shop.markets)), shop.areas)
+        shared = [condition for id in tender.shared for condition in self._sets[id].conditions]
+        return [
+            FindingOut(
+                text=finding_text(found),
+                forbids=found.rule.grade == "forbids",
+                source=found.rule.source,
+                read_on=found.rule.read_on,
+            )
+            for found in findings(tender, family, sold, rules(), shared)
+        ]

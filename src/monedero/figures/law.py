@@ -1,0 +1,32 @@
+"""The rules of law on what may be asked of a buyer for a way to pay, as dated data.
+
+Source: `law.json`; each rule names its own.
+
+>>> [rule.id for rule in rules() if rule.about == "country"]
+['same-terms-by-country', 'account-of-any-country']
+"""
+
+import json
+from datetime import date
+from functools import cache
+from importlib.resources import files
+
+from monedero.core.tender.law import Rule
+
+
+@cache
+def rules() -> tuple[Rule, ...]:
+    """Every rule, in the sequence of the data file."""
+    data = json.loads(files("monedero.figures").joinpath("law.json").read_text("utf-8"))
+    return tuple(
+        Rule(
+            id=entry["id"],
+            about=entry["about"],
+            countries=frozenset(data["areas"][entry["area"]]),
+            families=None if entry["families"] is None else frozenset(entry["families"]),
+            grade=entry["grade"],
+            source=entry["source"],
+            read_on=date.fromisoformat(entry["read_on"]),
+        )
+        for entry in data["rules"]
+    )
