@@ -59,11 +59,6 @@ def compare(desk: Desk) -> None:
     desk.see("All in, for this order")
     top(desk, "[data-route='orlenta/steady/card']")
     picture(browser, "cost-taken-apart")
-    keys = "orlenta/start/sepa-direct-debit,orlenta/start/card,bank-transfer"
-    desk.open(f"/compare{BOAT}&beside={keys}")
-    desk.see("the best of a row is in bold")
-    top(desk, "#beside")
-    picture(browser, "side-by-side")
     desk.open("/compare/plans" + BOAT)
     desk.see("The cheapest mix costs")
     top(desk, "#alone")
@@ -123,6 +118,31 @@ def long_story(desk: Desk) -> None:
     picture(desk.browser, "order-record")
 
 
+COMPOSED = """
+const done = arguments[arguments.length - 1], at = "/api/checkouts/web-shop";
+const parts = {
+  card: {conditions: [{fact: "country", only: ["PT", "ES"]}],
+         fee: {percent: "1.5", fixed: "0.10 EUR", networks: {borealis: {percent: "2"}}}},
+  "bank-transfer": {heading: "later", fee: {percent: "-1"},
+                    conditions: [{fact: "delivery", not: ["courier"]}, {fact: "customer_group", only: ["wholesale"]}]},
+  instalments: {heading: "later", shared: ["iberia"]},
+};
+fetch(at).then((answer) => answer.json()).then((held) => fetch(at, {
+  method: "PUT", headers: {"Content-Type": "application/json"}, body: JSON.stringify({
+    version: held.version,
+    tenders: held.tenders.map((tender) => ({...tender, ...parts[tender.id]})),
+    headings: [{id: "later", name: {en: "Pay later"}}],
+    shared_conditions: [{id: "iberia", name: "Iberia", conditions: [
+      {fact: "country", only: ["PT", "ES"]}, {fact: "kind", not: ["membership"]}]}],
+  })})).then((answer) => done(answer.status));
+"""
+
+
+def compose(desk: Desk) -> None:
+    """A checkout with conditions, a heading, a shared set and fees, as an owner has it after a while."""
+    assert desk.browser.execute_async_script(COMPOSED) == 200
+
+
 def new_shop(desk: Desk) -> None:
     """The first five minutes of a shop of one's own: what to decide next, and a price list that is pasted."""
     desk.type_into("Trading name", "Lume Ceramics", "")
@@ -148,15 +168,21 @@ def take(desk: Desk) -> None:
     picture(browser, "shop")
     compare(desk)
     accounts(desk)
-    desk.open("/checkout" + BOAT)
+    desk.open("/shop/delivery" + BOAT)
+    desk.see("How each line goes")
+    picture(browser, "delivery")
+    long_story(desk)
+    compose(desk)
+    desk.open("/checkout" + CHART + "&delivery=pier&customer_group=wholesale")
     desk.see("offered first")
     picture(browser, "checkout")
-    desk.click("Card", "main button")
-    picture(browser, "checkout-settings")
-    desk.click("Pay 85.00 EUR", "aside button")
-    desk.see("You play the buyer")
-    picture(browser, "simulated-provider")
-    long_story(desk)
+    desk.click("Condition of Card: only for buyers in Portugal or Spain")
+    desk.see("only for")
+    picture(browser, "condition")
+    desk.open("/checkout" + CHART + "&tender=card")
+    desk.see("What its buyer pays on top")
+    top(desk, "[data-tender=card]")
+    picture(browser, "fee")
     desk.open("/publish" + BOAT)
     desk.see("Publish as edition 2")
     picture(browser, "publish")

@@ -4,6 +4,9 @@ from typing import Any
 
 from fastapi.testclient import TestClient
 
+from monedero.core.order.facts import order_from
+from monedero.figures import reference_rates
+from monedero.formats import checkout_file
 from tests.api.shopkeeper import BOAT, CHART, Shopkeeper
 
 WEB, COUNTER = "/api/checkouts/web-shop", "/api/checkouts/pier-counter"
@@ -197,3 +200,32 @@ def test_what_would_name_something_that_is_gone_is_not_taken_back(client: TestCl
     refused = client.post(f"{WEB}/steps", json={"version": held["version"], "way": "back"})
     assert (refused.status_code, refused.json()["errors"][0]["code"]) == (422, "reference-dangling")
     assert client.get(WEB).json() == held
+
+
+def test_the_draft_as_a_file_decides_as_the_shop_does(client: TestClient) -> None:
+    later = {"id": "later", "name": {"en": "Pay later"}}
+    compose(client, headings=[later], shared_conditions=[IBERIA])
+    compose(client, only="bank-transfer", heading="later", shared=["iberia"], fee={"percent": "-1"})
+    compose(client, only="card", conditions=[{"fact": "delivery", "not": ["courier"]}], fee=FEE)
+    answer = client.get(f"{WEB}/checkout.json")
+    assert answer.headers["content-disposition"] == 'attachment; filename="checkout-web-shop.json"'
+    file = checkout_file.read(answer.content)
+    assert checkout_file.write(file) == answer.content
+    decision = file.decision(reference_rates.bundled())
+    asked = 0
+    for market in file.markets:
+        for line in file.lines:
+            for amount in ("9.00", "60.00", "1450.00"):
+                order = {"market": market.id, "line": line.id, "amount": amount, "currency": market.currency}
+                view = client.get(f"{WEB}/view", params={**order, "delivery": "pier", "on": "2026-01-05"}).json()
+                texts = {"amount": amount, "currency": market.currency, "buyer_country": market.country}
+                told = order_from({**texts, "placed_on": "2026-01-05", "line": line.id, "delivery": "pier"})
+                outcomes = decision.outcomes(file.order_of(told))
+                asked += 1
+                assert [
+                    (entry["place"], [reason["code"] for reason in entry["reasons"]]) for entry in view["outcomes"]
+                ] == [(entry.place, [reason.code.value for reason in entry.reasons]) for entry in outcomes]
+                assert [entry["buyer_fee"] for entry in view["outcomes"]] == [
+                    str(entry.charged.amount) if entry.charged else None for entry in outcomes
+                ]
+    assert asked == len(file.markets) * len(file.lines) * 3

@@ -1,9 +1,9 @@
 """The checkout: the draft, its tenders, and what the order in hand sees of it."""
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Response
 from pydantic import BaseModel, StrictInt
 
-from monedero.api.orders import OfferedOut, offered_out
+from monedero.api.offered import OfferedOut, offered_out
 from monedero.api.problems import PROBLEMS
 from monedero.api.requests import InHandQuery, RunningDep, sentence
 from monedero.api.tender_outcomes import OutcomeOut, OutcomeWriter, SharedOut
@@ -13,9 +13,11 @@ from monedero.core.money import Money
 from monedero.core.ratecard.model import Route
 from monedero.core.tender.condition import SharedConditions
 from monedero.core.tender.model import Checkout, Heading, Tender
+from monedero.formats.checkout_file import write
 from monedero.server.shops import RunningShop
 from monedero.store.documents import Versioned
 from monedero.wording.changes import change_text
+from monedero.work.checkout.as_file import checkout_as_file
 from monedero.work.checkout.composed import amount_in_books, draft, drafted
 from monedero.work.checkout.facts import asked_facts
 from monedero.work.checkout.preview import view
@@ -128,6 +130,14 @@ def put_tender(running: RunningDep, storefront: str, new: TenderNew) -> Draft:
     """Put a route, or an arrangement of the shop's own, in the checkout, switched off."""
     saved, tender = add_tender(running.store, storefront, new.method, new.route, new.version)
     return _draft(running, saved, tender.id)
+
+
+@router.get("/checkout.json", response_class=Response)
+def read_checkout_file(running: RunningDep, storefront: str) -> Response:
+    """The draft as a file, `monedero/checkout/1`: what `monedero offer` decides by."""
+    content = write(checkout_as_file(running.store, storefront))
+    name = {"Content-Disposition": f'attachment; filename="checkout-{storefront}.json"'}
+    return Response(content, media_type="application/json", headers=name)
 
 
 @router.get("/view")

@@ -13,21 +13,19 @@ from fastapi import APIRouter, Cookie, File, Header, Query, Response, UploadFile
 from fastapi.responses import RedirectResponse
 from pydantic import BaseModel
 
+from monedero.api.offered import OfferedOut, offered_out
 from monedero.api.problems import PROBLEMS
 from monedero.api.requests import InHand, KnownFacts, RunningDep, ShopsDep, sentence
 from monedero.core.account import Mode
 from monedero.core.fields import Identifier
-from monedero.core.language import in_language
-from monedero.core.money import Money
 from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, MOVES, Move, State
 from monedero.core.record import OrderRecord
 from monedero.core.shop import Shop
-from monedero.core.tender.decision import Outcome
 from monedero.formats.paper import LARGEST
 from monedero.store.orders import Key
-from monedero.wording.letters import after_paying, fee_name, state_text
+from monedero.wording.letters import after_paying, state_text
 from monedero.wording.places import country_name
-from monedero.work.checkout.composed import Composed, drafted, published
+from monedero.work.checkout.composed import drafted, published
 from monedero.work.checkout.offer import newest, placed
 from monedero.work.orders.progress import refuse_settled
 from monedero.work.orders.till import AFTER_PAYING, RETURN, Till
@@ -37,24 +35,6 @@ router = APIRouter(tags=["orders"], responses=PROBLEMS)
 BUYER = "monedero_buyer"
 COMES_AGAIN = 365 * 24 * 3600
 Returning = Annotated[str, Cookie(alias=BUYER, max_length=64)]
-
-
-class OfferedOut(BaseModel):
-    """A way to pay as its buyer sees it; `usual`: the buyer paid this way last time.
-
-    `heading` stands above it where it is the first under one that is shown. `fee` is what it costs its buyer on top,
-    with its name, `total` the order with it; both None where there is none. `up_to`: it depends on the card's network.
-    """
-
-    tender: str
-    name: str
-    description: str
-    usual: bool = False
-    heading: str = ""
-    fee: str | None = None
-    fee_label: str = ""
-    up_to: bool = False
-    total: str | None = None
 
 
 class Offer(BaseModel):
@@ -138,36 +118,6 @@ class Placed(BaseModel):
     token: str
     number: int
     go_to: str
-
-
-def offered_out(
-    outcomes: list[Outcome], amount: Money, composed: Composed, usual: str | None = None
-) -> list[OfferedOut]:
-    """Ways to pay for an order of an amount, as its buyer meets them."""
-    language = composed.shop.languages[0]
-    headings = {heading.id: in_language(heading.name, language) for heading in composed.checkout.headings}
-    shown: set[str] = set()
-    found = []
-    for outcome in outcomes:
-        tender, charged = outcome.tender, outcome.charged
-        fee = charged.amount if charged else None
-        heading = "" if outcome.heading in shown else headings.get(outcome.heading or "", "")
-        shown.add(outcome.heading or "")
-        label = tender.fee.label if tender.fee else None
-        found.append(
-            OfferedOut(
-                tender=tender.id,
-                name=tender.name,
-                description=tender.description,
-                usual=tender.id == usual,
-                heading=heading,
-                fee=str(fee) if fee else None,
-                fee_label=in_language(label, language) if label else fee_name(fee),
-                up_to=charged.up_to if charged else False,
-                total=str(Money(amount.minor + fee.minor, amount.currency)) if fee else None,
-            )
-        )
-    return found
 
 
 def _whole(asked: Asked, shop: Shop) -> InHand:

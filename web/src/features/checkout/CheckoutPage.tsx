@@ -207,6 +207,12 @@ export function CheckoutPage() {
           <Button look="link" className="mt-2" onClick={addHeading}>
             Add a heading
           </Button>
+          <a
+            className="ml-6 underline decoration-rule underline-offset-4"
+            href={`/api/checkouts/${draft.storefront}/checkout.json`}
+          >
+            As a file, JSON
+          </a>
           <SharedSets
             composed={draft}
             shared={view.shared}

@@ -1,0 +1,64 @@
+"""A draft as a file, `monedero/checkout/1`, with everything that a decision over it needs."""
+
+from monedero.core.errors import Fault, FaultCode, NotFound
+from monedero.core.method import Method, UnknownMethod
+from monedero.core.tender.model import Tender
+from monedero.formats.checkout_file import (
+    FORMAT,
+    CheckoutFile,
+    FileAccount,
+    FileLine,
+    FileMarket,
+    FileMethod,
+    FileShop,
+    FileTender,
+)
+from monedero.store import Store
+from monedero.work.checkout.composed import drafted, setting_of
+from monedero.work.shop.lookups import storefront_of
+
+
+def checkout_as_file(store: Store, storefront: str) -> CheckoutFile:
+    """The draft of a storefront with its shop, and the accounts as they stand in its mode.
+
+    Refuses a tender of a method that nobody has described: what it can carry, the file could not say.
+    """
+    composed = drafted(store, storefront)
+    shop, checkout = composed.shop, composed.checkout
+    setting = setting_of(store, composed)
+    used = dict.fromkeys(tender.method for tender in checkout.tenders)
+    return CheckoutFile(
+        format=FORMAT,
+        shop=FileShop(name=shop.name, country=shop.country, currency=shop.currency, languages=shop.languages),
+        storefront=storefront_of(shop, storefront),
+        mode=checkout.mode,
+        markets=[FileMarket(**market.model_dump()) for market in shop.markets],
+        lines=[FileLine(**line.model_dump()) for line in shop.lines],
+        deliveries=shop.deliveries,
+        customer_groups=shop.customer_groups,
+        areas=shop.areas,
+        methods=[_method(setting.methods[id]) for id in used],
+        accounts=[
+            FileAccount(**account.model_dump(include=set(FileAccount.model_fields)))
+            for account in setting.accounts.values()
+        ],
+        shared_conditions=checkout.shared_conditions,
+        headings=checkout.headings,
+        tenders=[_tender(tender, shop.languages[0]) for tender in checkout.tenders],
+        typed_rates=shop.typed_rates,
+    )
+
+
+def _method(method: Method) -> FileMethod:
+    if isinstance(method, UnknownMethod):
+        raise NotFound(Fault(FaultCode.NOT_FOUND, "method", method.id, {"what": "method"}))
+    return FileMethod(**method.model_dump(by_alias=True))
+
+
+def _tender(tender: Tender, language: str) -> FileTender:
+    kept = {name: getattr(tender, name) for name in FileTender.model_fields if name in Tender.model_fields}
+    texts = {
+        "name": {language: tender.name, **tender.names},
+        "description": {language: tender.description} if tender.description else {},
+    }
+    return FileTender(**{**kept, **texts})
