@@ -65,7 +65,7 @@ def test_from_a_priced_route_to_a_buyer_who_pays_by_keyboard(desk: Desk) -> None
     desk.keys("]")
     desk.see("in test mode: no money moves")
     desk.keys("]")
-    desk.see("Ways to pay, as the buyer meets them")
+    desk.see("Ways to pay")
     desk.tab_to("Card (Tessaline) switched on")
     desk.keys(Keys.SPACE)
     desk.until(lambda: "Card (Tessaline)" in desk.ways())

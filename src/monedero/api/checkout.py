@@ -1,7 +1,7 @@
 """The checkout: the draft, its tenders, and what the order in hand sees of it."""
 
 from fastapi import APIRouter, Response
-from pydantic import BaseModel, StrictInt
+from pydantic import BaseModel, Field, StrictInt
 
 from monedero.api.offered import OfferedOut, offered_out
 from monedero.api.problems import PROBLEMS
@@ -17,6 +17,7 @@ from monedero.formats.checkout_file import write
 from monedero.server.shops import RunningShop
 from monedero.store.documents import Versioned
 from monedero.wording.changes import change_text
+from monedero.wording.tender_conditions import alone_text
 from monedero.work.checkout.as_file import checkout_as_file
 from monedero.work.checkout.composed import amount_in_books, draft, drafted
 from monedero.work.checkout.facts import asked_facts
@@ -69,11 +70,20 @@ class TenderNew(BaseModel):
     route: Route | None = None
 
 
+class WaysAt(BaseModel):
+    """Amounts, in the order's currency, and the names of the tenders that are offered there."""
+
+    from_: str = Field(serialization_alias="from")
+    below: str | None
+    tenders: list[str]
+
+
 class ViewOut(BaseModel):
     """What the draft offers to the order in hand; its amount also in the shop currency, where there is a rate.
 
     `offered` are the ways to pay as the buyer meets them. `asked` are the facts that a condition asks.
-    `every_way_costs`: whichever way this buyer pays, something comes on top.
+    `every_way_costs`: whichever way this buyer pays, something comes on top. `stretches` are all amounts of
+    the order, cut where something else is offered; `alone` says where one way to pay is left, or none.
     """
 
     mode: Mode
@@ -86,6 +96,8 @@ class ViewOut(BaseModel):
     shared: list[SharedOut]
     asked: list[str]
     every_way_costs: bool
+    stretches: list[WaysAt]
+    alone: str
 
 
 def _draft(running: RunningShop, saved: Versioned[Checkout], added: str | None = None) -> Draft:
@@ -158,6 +170,15 @@ def read_view(running: RunningDep, storefront: str, asked: InHandQuery) -> ViewO
         offered=offered_out(placed, seen.hand.order.amount, composed),
         shared=[writer.shared(each.id) for each in composed.checkout.shared_conditions],
         asked=asked_facts(composed.checkout),
+        stretches=[
+            WaysAt(
+                from_=str(entry.from_),
+                below=str(entry.below) if entry.below else None,
+                tenders=[tender.name for tender in entry.tenders],
+            )
+            for entry in seen.stretches
+        ],
+        alone=alone_text(seen.stretches),
         every_way_costs=bool(placed)
         and all(entry.charged and entry.charged.amount and entry.charged.amount.minor > 0 for entry in placed),
     )

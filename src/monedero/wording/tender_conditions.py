@@ -10,17 +10,18 @@ Source: own design.
 'from 1 Dec 2026 on'
 """
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 
 from monedero.core.delivery import Delivery, DeliveryKind
 from monedero.core.method import Method
 from monedero.core.tender.condition import Condition
 from monedero.core.tender.law import Finding
+from monedero.core.tender.stretches import Stretch
 from monedero.wording.catalogue import say
 from monedero.wording.changes import window_text
 from monedero.wording.condition_reasons import value_text
-from monedero.wording.places import country_names
-from monedero.wording.show import any_of, day, listed
+from monedero.wording.places import country_name, country_names
+from monedero.wording.show import any_of, day, listed, money
 
 BY = (DeliveryKind.COURIER, DeliveryKind.OWN_ROUND)
 
@@ -37,9 +38,30 @@ def condition_text(condition: Condition, names: Mapping[str, str]) -> str:
     return say(f"asks-{about}", asks="not" if condition.not_ else "only", limit=limit)
 
 
+def alone_text(stretches: Sequence[Stretch]) -> str:
+    """Where one way to pay is left, or none, in sentences; nothing where there are always two."""
+    told = []
+    for stretch in stretches:
+        if len(stretch.tenders) < 2:
+            count = len(stretch.tenders)
+            if stretch.from_.minor == 1:
+                where = (
+                    say("below-amount", amount=money(str(stretch.below))) if stretch.below else say("any-amount")
+                )
+            else:
+                where = say("band-from", amount=money(str(stretch.from_)))
+                if stretch.below:
+                    where += " " + say("band-below", amount=money(str(stretch.below)))
+            names = ", ".join(tender.name for tender in stretch.tenders)
+            told.append(say("alone", where=where, count=count, name=names))
+    return " ".join(told)
+
+
 def finding_text(finding: Finding) -> str:
     """What a rule of law says of a tender, in a sentence."""
-    return say(f"law-{finding.rule.id}", countries=country_names(finding.countries, at_most=6))
+    countries = finding.countries
+    named = listed(map(country_name, countries)) if len(countries) < 7 else country_names(countries, at_most=6)
+    return say(f"law-{finding.rule.id}", countries=named)
 
 
 def goes(way: Delivery) -> str:

@@ -5609,7 +5609,8 @@ export interface components {
          * @description What the draft offers to the order in hand; its amount also in the shop currency, where there is a rate.
          *
          *     `offered` are the ways to pay as the buyer meets them. `asked` are the facts that a condition asks.
-         *     `every_way_costs`: whichever way this buyer pays, something comes on top.
+         *     `every_way_costs`: whichever way this buyer pays, something comes on top. `stretches` are all amounts of
+         *     the order, cut where something else is offered; `alone` says where one way to pay is left, or none.
          */
         ViewOut: {
             mode: components["schemas"]["Mode"];
@@ -5631,6 +5632,10 @@ export interface components {
             asked: string[];
             /** Every Way Costs */
             every_way_costs: boolean;
+            /** Stretches */
+            stretches: components["schemas"]["WaysAt"][];
+            /** Alone */
+            alone: string;
         };
         /**
          * VolumeStretchOut
@@ -5662,6 +5667,18 @@ export interface components {
             stretches: components["schemas"]["VolumeStretchOut"][];
             /** Beside */
             beside: components["schemas"]["PlanOut"][];
+        };
+        /**
+         * WaysAt
+         * @description Amounts, in the order's currency, and the names of the tenders that are offered there.
+         */
+        WaysAt: {
+            /** From */
+            from: string;
+            /** Below */
+            below: string | null;
+            /** Tenders */
+            tenders: string[];
         };
         /**
          * Weekday

@@ -1,5 +1,5 @@
 export { RulerTicks } from "./AmountRuler";
-export { axisFor } from "./axis";
+export { axisFor, placeOf } from "./axis";
 export { CostRuler } from "./CostRuler";
 export { type Stroke, strokesFor } from "./inks";
 export type { CostCurve, Stretch } from "./ruler";

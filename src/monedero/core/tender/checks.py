@@ -150,13 +150,14 @@ class Within:
 
     def holds(self, order: Order) -> bool:
         """Whether the amount lies within."""
-        minor, currency = order.amount
-        day = order.placed_on
-        ends = self._ends.get((currency, day)) or self._ends.put((currency, day), self._ends_in(currency, day))
-        return ends[0] <= minor <= ends[1]
+        low, high = self.ends(order.amount.currency, order.placed_on)
+        return low <= order.amount.minor <= high
+
+    def ends(self, currency: str, day: date) -> tuple[int, int]:
+        """The least and the greatest amount within, in minor units of a currency on a day; crossed where none is."""
+        return self._ends.get((currency, day)) or self._ends.put((currency, day), self._ends_in(currency, day))
 
     def _ends_in(self, currency: str, day: date) -> tuple[int, int]:
-        """The least and the greatest amount within, in minor units of a currency on a day; crossed where none is."""
         window = self.window(currency)
         if window is None:
             return 0, ENDLESS

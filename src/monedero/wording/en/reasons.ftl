@@ -167,3 +167,12 @@ law-no-fee-uk = Consumers in { $countries } may not be asked a fee for this way 
 law-fee-within-cost-uk = Consumers in { $countries } may not be asked more than this way to pay costs you.
 law-same-terms-by-country = Buyers in { $countries } may not be refused a means of payment that you take from others in the Union, where the bank confirms it and you take their currency.
 law-account-of-any-country = An account may not be refused because it lies in { $countries }.
+
+## Where buyers have little to choose from
+
+alone = { $count ->
+    [0] Nobody can pay { $where }.
+   *[one] { $name } alone is left { $where }; if it fails, nobody can pay.
+}
+below-amount = below { $amount }
+any-amount = at any amount

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from monedero.core.ratecard.catalogue import Ranked
 from monedero.core.ratecard.model import RateCard, Route
 from monedero.core.tender.decision import Outcome
+from monedero.core.tender.stretches import Stretch, stretches
 from monedero.store import Store
 from monedero.work.checkout.composed import Composed
 from monedero.work.checkout.offer import decision_of
@@ -16,11 +17,12 @@ from monedero.work.shop.order_in_hand import OrderInHand
 
 @dataclass(frozen=True, slots=True)
 class View:
-    """The outcome of every tender for one order, and what each priced route costs the shop for it."""
+    """What a draft does for one order: each tender's outcome, what is offered at other amounts, what routes cost."""
 
     composed: Composed
     hand: OrderInHand
     outcomes: Sequence[Outcome]
+    stretches: Sequence[Stretch]
     fees: dict[Route, Ranked]
     cards: dict[str, RateCard]
 
@@ -31,6 +33,14 @@ def view(store: Store, composed: Composed, hand: OrderInHand) -> View:
     takings = takings_of(store, hand.order.placed_on)
     catalogue = inputs.catalogue
     ranked, _ = catalogue.rank(catalogue.price(hand.order, takings), composed.shop.currency, hand.order.placed_on)
-    outcomes = decision_of(store, composed).outcomes(hand.order)
+    decision = decision_of(store, composed)
+    outcomes = decision.outcomes(hand.order)
     fees = {entry.pricing.route: entry for entry in ranked}
-    return View(composed, hand, outcomes, fees, {card.provider.id: card for card in inputs.cards})
+    return View(
+        composed,
+        hand,
+        outcomes,
+        stretches(decision, hand.order),
+        fees,
+        {card.provider.id: card for card in inputs.cards},
+    )

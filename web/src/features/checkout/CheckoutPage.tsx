@@ -14,7 +14,7 @@ import { Link, useSearchParams } from "react-router";
 import { toast } from "sonner";
 import { said } from "../../api/client";
 import { axisFor, RulerTicks } from "../../charts";
-import { drawn } from "../../lib/money";
+import { drawn, partsOf } from "../../lib/money";
 import { Button } from "../../ui/Button";
 import { Heading, Trouble } from "../../ui/Page";
 import { type Composed, type Tender, useChangeCheckout, useDraft, useStep, useView } from "../draft";
@@ -26,6 +26,7 @@ import { HeadingRow } from "./HeadingRow";
 import { SharedSets } from "./SharedSets";
 import { StepButtons } from "./StepButtons";
 import { StorefrontPicker } from "./StorefrontPicker";
+import { Stretches } from "./Stretches";
 import { TenderRow } from "./TenderRow";
 
 /** The tenders as buyers meet them, each with its state for the order in hand; all of it is the draft. */
@@ -45,7 +46,7 @@ export function CheckoutPage() {
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
   if (seen.error) return <Trouble>The order in hand cannot be read. Mend it in the sentence above.</Trouble>;
-  if (shop && !hand) return <Heading title="Ways to pay, as the buyer meets them" />;
+  if (shop && !hand) return <Heading title="Ways to pay" />;
   if (!hand || !shop || !draft || !view) return null;
 
   const axis = axisFor(shop.lines.map((line) => drawn(line.usual_amount)));
@@ -199,6 +200,9 @@ export function CheckoutPage() {
               </ol>
             </SortableContext>
           </DndContext>
+          {partsOf(view.amount).currency === shop.currency && !view.nothing_to_pay && (
+            <Stretches stretches={view.stretches} axis={axis} alone={view.alone} />
+          )}
           {view.every_way_costs && (
             <p className="mt-3 text-saffron-ink">
               Whichever way this buyer pays, something comes on top. Offer one way without a fee.

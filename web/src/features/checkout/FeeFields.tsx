@@ -43,7 +43,7 @@ export function FeeFields({ outcome, currency, language, save }: Props) {
       <legend className="text-small font-medium">
         What its buyer pays on top (with a minus before it: less; empty: nothing)
       </legend>
-      <div className="grid grid-cols-2 lg:grid-cols-[6rem_8rem_8rem_minmax(0,1fr)] gap-x-6 gap-y-1">
+      <div className="grid grid-cols-2 lg:grid-cols-[8.5rem_8rem_7rem_minmax(0,1fr)] gap-x-6 gap-y-1">
         <TextField
           label="Percent of the order"
           align="right"
@@ -84,7 +84,7 @@ export function FeeFields({ outcome, currency, language, save }: Props) {
         return (
           <div
             key={network}
-            className="grid grid-cols-[6rem_8rem_8rem_minmax(0,1fr)] gap-x-6 items-end border-t border-rule-soft"
+            className="grid grid-cols-[8.5rem_8rem_7rem_minmax(0,1fr)] gap-x-6 items-end border-t border-rule-soft"
           >
             <TextField
               label={`Percent, ${name}`}
