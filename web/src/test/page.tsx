@@ -1,6 +1,7 @@
 import { QueryClientProvider } from "@tanstack/react-query";
 import { render } from "@testing-library/react";
 import type { ReactNode } from "react";
+import { MemoryRouter } from "react-router";
 import { answersKept } from "../api/revisions";
 
 export interface Asked {
@@ -29,7 +30,11 @@ export function answering(answer: Answer): Asked[] {
   return asked;
 }
 
-/** Render a part of the desk with a cache of its own. */
+/** Render a part of the desk with a cache and an address of its own. */
 export function shown(part: ReactNode) {
-  return render(<QueryClientProvider client={answersKept()}>{part}</QueryClientProvider>);
+  return render(
+    <MemoryRouter>
+      <QueryClientProvider client={answersKept()}>{part}</QueryClientProvider>
+    </MemoryRouter>,
+  );
 }
