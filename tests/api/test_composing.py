@@ -229,3 +229,27 @@ def test_the_draft_as_a_file_decides_as_the_shop_does(client: TestClient) -> Non
                     str(entry.charged.amount) if entry.charged else None for entry in outcomes
                 ]
     assert asked == len(file.markets) * len(file.lines) * 3
+
+
+def test_a_tender_or_a_whole_checkout_is_copied_to_another_storefront(client: TestClient) -> None:
+    later = {"id": "later", "name": {"en": "Pay later"}}
+    compose(client, headings=[later], shared_conditions=[IBERIA])
+    compose(client, only="card", shared=["iberia"], heading="later")
+    web = client.get(WEB).json()
+    one = client.post(f"{COUNTER}/copies", json={"version": 0, "source": "web-shop", "tender": "card"}).json()
+    [card] = [tender for tender in web["tenders"] if tender["id"] == "card"]
+    assert one["tenders"] == [card]
+    assert (one["headings"], one["shared_conditions"]) == ([later], web["shared_conditions"])
+    # A set that says otherwise here is left as it is, and the other one written into the copy.
+    narrow = {**IBERIA, "conditions": [{"fact": "country", "only": ["PT"]}]}
+    assert compose(client, COUNTER, shared_conditions=[narrow]).status_code == 200
+    held = client.get(COUNTER).json()
+    whole = client.post(f"{COUNTER}/copies", json={"version": held["version"], "source": "web-shop"}).json()
+    assert len(whole["tenders"]) == 1 + len(web["tenders"])
+    assert whole["shared_conditions"][0]["conditions"] == held["shared_conditions"][0]["conditions"]
+    again = next(tender for tender in whole["tenders"] if tender["id"] == "card-2")
+    assert (again["name"], again["shared"], again["heading"]) == ("Card 2", [], "later")
+    assert again["conditions"] == web["shared_conditions"][0]["conditions"]
+    body = {"version": whole["version"], "source": "web-shop", "tender": "unheard"}
+    refused = client.post(f"{COUNTER}/copies", json=body)
+    assert (refused.status_code, refused.json()["errors"][0]["code"]) == (404, "not-found")

@@ -292,6 +292,11 @@ BODIES: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
     "PUT /api/rate-cards/{provider}/{day}": _card,
     "PUT /api/checkouts/{storefront}": _draft,
     "POST /api/checkouts/{storefront}/tenders": _tender,
+    "POST /api/checkouts/{storefront}/copies": lambda known, path, draw: {
+        "source": "web-shop",
+        "tender": draw.choice([None, "card"]),
+        "version": _draft(known, path, draw)["version"],
+    },
     "POST /api/checkouts/{storefront}/steps": lambda known, path, draw: {
         "way": draw.choice(["back", "again"]),
         "version": _draft(known, path, draw)["version"],

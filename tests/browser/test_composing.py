@@ -106,6 +106,10 @@ def test_every_storefront_has_a_checkout(desk: Desk) -> None:
     desk.click("Storefront: Web shop")
     desk.keys("pier", Keys.ENTER)
     desk.see("Nothing is in your checkout yet.")
+    desk.click("Copy everything from Web shop")
+    desk.see("Phone or watch", "main")
+    assert "storefront=pier-counter" in desk.browser.current_url
+    assert desk.violations() == []
     desk.click("Add a way to pay", "main a")
     desk.see("Cash on the day")
     assert "storefront=pier-counter" in desk.browser.current_url

@@ -34,7 +34,7 @@ WINDOWS = st.builds(
 def decision(windows: list[list[Window]], amount: Window | None = None) -> Decision:
     traits = Method(id="cash", name="Cash", family="cash", buyer="Pays.", recurring=True, own=True, amount=amount)
     tenders = [
-        Tender(id=f"t-{place}", method="cash", on=True, name=f"T {place}", windows=held)
+        Tender(id=f"t-{place}", method="cash", on=True, name=f"T {place}", windows=held, networks=["aster"])
         for place, held in enumerate(windows)
     ]
     return Decision(tenders, Setting("PT", "EUR", Mode.TEST, {"cash": traits}, {}, RATES))

@@ -20,6 +20,7 @@ from monedero.wording.changes import change_text
 from monedero.wording.tender_conditions import alone_text
 from monedero.work.checkout.as_file import checkout_as_file
 from monedero.work.checkout.composed import amount_in_books, draft, drafted
+from monedero.work.checkout.copies import copy_tenders
 from monedero.work.checkout.facts import asked_facts
 from monedero.work.checkout.preview import view
 from monedero.work.checkout.steps import Way, steps_of, take_step
@@ -53,6 +54,14 @@ class DraftEdit(BaseModel):
     tenders: list[Tender]
     headings: list[Heading] | None = None
     shared_conditions: list[SharedConditions] | None = None
+
+
+class CopyNow(BaseModel):
+    """The storefront whose tender, or all of whose tenders (None), are copied into the draft of another."""
+
+    version: StrictInt
+    source: Identifier
+    tender: Identifier | None = None
 
 
 class StepNow(BaseModel):
@@ -135,6 +144,12 @@ def write_draft(running: RunningDep, storefront: str, edit: DraftEdit) -> Draft:
 def step(running: RunningDep, storefront: str, now: StepNow) -> Draft:
     """Take the last change of the draft back, or make one again that was taken back."""
     return _draft(running, take_step(running.store, storefront, now.way, now.version))
+
+
+@router.post("/copies", status_code=201)
+def copy(running: RunningDep, storefront: str, now: CopyNow) -> Draft:
+    """Copy a tender, or all of a checkout, from another storefront."""
+    return _draft(running, copy_tenders(running.store, storefront, now.source, now.tender, now.version))
 
 
 @router.post("/tenders", status_code=201)

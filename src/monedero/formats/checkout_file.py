@@ -15,7 +15,6 @@ Traceback (most recent call last):
 monedero.core.errors.InvalidInput: format-unknown format='monedero/checkout/2'
 """
 
-import json
 from collections.abc import Iterable, Sequence
 from fractions import Fraction
 from typing import Annotated, Any, Literal, Self
@@ -24,7 +23,6 @@ from pydantic import Field, StrictBool, StrictInt, model_validator
 
 from monedero.core.account import Account, Mode, Stage
 from monedero.core.delivery import NOT_DELIVERED, CustomerGroup, Delivery, Grams
-from monedero.core.errors import FaultCode, refuse
 from monedero.core.fields import (
     AnyOf,
     CountryCode,
@@ -52,7 +50,7 @@ from monedero.core.tender.decision import Decision, Setting
 from monedero.core.tender.fee import BuyerFee
 from monedero.core.tender.model import Days, Heading, Tender
 from monedero.core.window import Window
-from monedero.formats.json_text import read_json, read_model, shown
+from monedero.formats.own_format import bytes_of, read_own, schema_of
 
 FORMAT = "monedero/checkout/1"
 
@@ -221,23 +219,14 @@ def _ids(things: Sequence[Any], what: str) -> set[str]:
 
 def read(content: bytes) -> CheckoutFile:
     """A checkout from a file; refuses with every place that is wrong."""
-    value = read_json(content)
-    found = value.get("format") if isinstance(value, dict) else value
-    if found != FORMAT:
-        raise refuse(FaultCode.FORMAT_UNKNOWN, "format", shown(found), expected=FORMAT)
-    return read_model(content, CheckoutFile)
+    return read_own(content, FORMAT, CheckoutFile)
 
 
 def write(file: CheckoutFile) -> bytes:
     """The file, what is as it is by default left out: read and written again it has the same bytes."""
-    value = file.model_dump(mode="json", by_alias=True, exclude_defaults=True)
-    return (json.dumps(value, indent=2, ensure_ascii=False) + "\n").encode()
+    return bytes_of(file.model_dump(mode="json", by_alias=True, exclude_defaults=True))
 
 
 def schema() -> dict[str, Any]:
     """The JSON Schema of the format."""
-    return {
-        "$schema": "https://json-schema.org/draft/2020-12/schema",
-        **CheckoutFile.model_json_schema(by_alias=True),
-        "title": FORMAT,
-    }
+    return schema_of(CheckoutFile, FORMAT)

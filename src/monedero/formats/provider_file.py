@@ -11,16 +11,15 @@ Traceback (most recent call last):
 monedero.core.errors.InvalidInput: format-unknown format='monedero/provider/2'
 """
 
-import json
 from typing import Any, Literal, Self
 
 from pydantic import model_validator
 
-from monedero.core.errors import FaultCode, refuse
+from monedero.core.errors import FaultCode
 from monedero.core.fields import broken
 from monedero.core.provider import ProviderFacts
 from monedero.core.ratecard.model import RateCard
-from monedero.formats.json_text import read_json, read_model, shown
+from monedero.formats.own_format import bytes_of, read_own, schema_of
 
 FORMAT = "monedero/provider/1"
 
@@ -41,11 +40,7 @@ class ProviderFile(ProviderFacts):
 
 def read(content: bytes) -> tuple[ProviderFacts, RateCard | None]:
     """The facts and the rate card of a file; refuses with every place that is wrong."""
-    value = read_json(content)
-    found = value.get("format") if isinstance(value, dict) else value
-    if found != FORMAT:
-        raise refuse(FaultCode.FORMAT_UNKNOWN, "format", shown(found), expected=FORMAT)
-    file = read_model(content, ProviderFile)
+    file = read_own(content, FORMAT, ProviderFile)
     facts = {name: getattr(file, name) for name in ProviderFacts.model_fields}
     return ProviderFacts.model_construct(**facts), file.rate_card
 
@@ -58,13 +53,9 @@ def write(facts: ProviderFacts, card: RateCard | None) -> bytes:
     }
     if card is not None:
         value["rate_card"] = card.model_dump(mode="json", by_alias=True, exclude_defaults=True)
-    return (json.dumps(value, indent=2, ensure_ascii=False) + "\n").encode()
+    return bytes_of(value)
 
 
 def schema() -> dict[str, Any]:
     """The JSON Schema of the format."""
-    return {
-        "$schema": "https://json-schema.org/draft/2020-12/schema",
-        **ProviderFile.model_json_schema(by_alias=True),
-        "title": FORMAT,
-    }
+    return schema_of(ProviderFile, FORMAT)

@@ -916,6 +916,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/checkouts/{storefront}/copies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Copy
+         * @description Copy a tender, or all of a checkout, from another storefront.
+         */
+        post: operations["copy_api_checkouts__storefront__copies_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/checkouts/{storefront}/tenders": {
         parameters: {
             query?: never;
@@ -2596,6 +2616,21 @@ export interface components {
          * @enum {string}
          */
         Contract: "all-in-one" | "own-contract";
+        /**
+         * CopyNow
+         * @description The storefront whose tender, or all of whose tenders (None), are copied into the draft of another.
+         */
+        CopyNow: {
+            /** Version */
+            version: number;
+            /**
+             * Source
+             * @description A short id, such as card
+             */
+            source: string;
+            /** Tender */
+            tender?: string | null;
+        };
         /**
          * CostPartOut
          * @description A part of an all-in cost, its formula, its exact figure, its share of the rounded cost, what moves it.
@@ -9281,6 +9316,72 @@ export interface operations {
         responses: {
             /** @description Successful Response */
             200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Draft"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    copy_api_checkouts__storefront__copies_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                storefront: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CopyNow"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -52,11 +52,11 @@ def add_tender(
         second = _card_of(store, route).provider.name
     tenders = draft(store, storefront).value.tenders
     tender = Tender(
-        id=_free_id(method_id, tenders),
+        id=free_id(method_id, tenders),
         method=method_id,
         route=route,
         on=False,
-        name=_free_name(method.name, second, tenders),
+        name=free_name(method.name, second, tenders),
         description=method.buyer,
     )
     return save_draft(store, storefront, version, Edit([*tenders, tender])), tender
@@ -70,7 +70,8 @@ def _card_of(store: Store, route: Route) -> RateCard:
     raise NotFound(Fault(FaultCode.NOT_FOUND, "route", named, {"what": "route"}))
 
 
-def _free_id(method_id: str, tenders: list[Tender]) -> str:
+def free_id(method_id: str, tenders: list[Tender]) -> str:
+    """An id for a tender that none of the others has; it begins with the one that is wished for."""
     taken = {tender.id for tender in tenders}
     number = 1
     while (candidate := method_id if number == 1 else f"{method_id}-{number}") in taken:
@@ -78,7 +79,8 @@ def _free_id(method_id: str, tenders: list[Tender]) -> str:
     return candidate
 
 
-def _free_name(name: str, second: str, tenders: list[Tender]) -> str:
+def free_name(name: str, second: str, tenders: list[Tender]) -> str:
+    """A name that none of the others has: the one wished for, with a second name beside it, or with a number."""
     taken = {tender.name.casefold() for tender in tenders}
     candidates = [name, f"{name} ({second})"] if second else [name]
     for candidate in candidates:

@@ -21,6 +21,7 @@ import { type Composed, type Tender, useChangeCheckout, useDraft, useStep, useVi
 import { useHand, useHandSearch } from "../hand";
 import { usePublication } from "../publish";
 import { idOf } from "../shop";
+import { CopyAll } from "./CopyTo";
 import { inPlace, movedTo, sharedFrom, writtenIn } from "./edits";
 import { HeadingRow } from "./HeadingRow";
 import { SharedSets } from "./SharedSets";
@@ -162,7 +163,7 @@ export function CheckoutPage() {
           <Link to={`/compare${search}`} className="underline underline-offset-4">
             Compare
           </Link>{" "}
-          and add a route, or an arrangement of your own such as a bank transfer.
+          and add a route, or an arrangement of your own such as a bank transfer. <CopyAll />
         </p>
       ) : (
         <>

@@ -7,6 +7,7 @@ import { Picks } from "../../ui/Picks";
 import { TextField } from "../../ui/TextField";
 import type { Composed, Outcome, Tender } from "../draft";
 import type { Shop } from "../shop";
+import { CopyTo } from "./CopyTo";
 import { FeeFields } from "./FeeFields";
 import { Handling } from "./Handling";
 import { type End, limitsOf, windowOf, withLimits } from "./windows";
@@ -84,6 +85,9 @@ export function TenderSettings(props: Props) {
           )}
         </div>
       )}
+      <div className="max-w-xs">
+        <CopyTo tender={tender} />
+      </div>
       <Handling tender={tender} shop={shop} save={save} />
       <p className="flex gap-6 text-soft">
         <span>{outcome.fee ? `Costs you ${outcome.fee} for this order.` : costUnknown(outcome)}</span>

@@ -8,6 +8,7 @@ export {
   useAddTender,
   useChangeCheckout,
   useConditionFacts,
+  useCopy,
   useDraft,
   useStep,
   useView,

@@ -76,6 +76,20 @@ export function useChangeCheckout() {
   });
 }
 
+/** Copy a tender of this checkout to another storefront, or (null) all of another one's into this. */
+export function useCopy() {
+  const { client, ...after } = useAfterDraft();
+  return useMutation({
+    scope: { id: "draft" },
+    mutationFn: async (copied: { from: string; to: string; tender: string | null }) => {
+      const held = await readDraft(copied.to);
+      const body = { version: held.version, source: copied.from, tender: copied.tender };
+      return answered(api.POST("/api/checkouts/{storefront}/copies", { params: at(copied.to), body }));
+    },
+    ...after,
+  });
+}
+
 /** Take the last change of the checkout back, or make one again that was taken back. */
 export function useStep() {
   const { client, ...after } = useAfterDraft();

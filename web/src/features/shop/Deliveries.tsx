@@ -46,7 +46,14 @@ export function Deliveries({ shop, save, quietly, remove }: Sections) {
       closed_dates: [],
       slots: [],
     };
-    return { ...before, deliveries: [...held, way] };
+    // Goods go the first way that there is, until their owner says otherwise.
+    const lines =
+      held.length > 0
+        ? before.lines
+        : before.lines.map((line) =>
+            line.kind === "goods" && !line.deliveries ? { ...line, deliveries: [way.id] } : line,
+          );
+    return { ...before, lines, deliveries: [...held, way] };
   }
 
   return (
