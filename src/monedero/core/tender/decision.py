@@ -47,7 +47,7 @@ from monedero.core.tender.checks import (
 )
 from monedero.core.tender.condition import SharedConditions
 from monedero.core.tender.condition_checks import OnNetwork, condition_checks
-from monedero.core.tender.fee import Charged, charge
+from monedero.core.tender.fee import Charge, Charged
 from monedero.core.tender.model import Heading, Tender
 from monedero.core.tender.sifting import MOST_KEPT, Checks, Said, Sifted, values_of
 
@@ -110,6 +110,9 @@ class Decision:
         sets = {each.id: each for each in shared}
         self.tenders = [(tender, Sifted(list(checks_of(tender, setting, sets)))) for tender in tenders]
         self._rates = setting.rates
+        self._fees = {
+            tender.id: Charge(tender.fee, tender.networks) for tender, _ in self.tenders if tender.fee is not None
+        }
         places: list[str | None] = [None, *(heading.id for heading in headings)]
         self._by_place = sorted(
             range(len(self.tenders)), key=lambda number: places.index(self.tenders[number][0].heading)
@@ -148,7 +151,8 @@ class Decision:
         return self._kept.put(values, _Asked(every, open_))
 
     def _charged(self, tender: Tender, order: Order) -> Charged | None:
-        return None if tender.fee is None else charge(tender.fee, tender.networks, order, self._rates)
+        fee = self._fees.get(tender.id)
+        return None if fee is None else fee.of(order, self._rates)
 
 
 def decide(tenders: Iterable[Tender], order: Order, setting: Setting) -> list[Outcome]:

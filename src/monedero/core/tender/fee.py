@@ -27,8 +27,6 @@ percent
 """
 
 from collections.abc import Collection
-from decimal import Decimal
-from fractions import Fraction
 from typing import NamedTuple
 
 from monedero.core.fields import Identifier, Percent, SignedMoney, SignedPercent, Strict
@@ -63,35 +61,58 @@ class Charged(NamedTuple):
     up_to: bool
 
 
+class _Price(NamedTuple):
+    """A part of a fee in whole numbers: a share of the amount, and a fixed amount with its currency."""
+
+    above: int
+    under: int
+    fixed: int
+    currency: str
+
+
+def _price(part: FeePart) -> _Price:
+    above, under = part.percent.as_integer_ratio() if part.percent is not None else (0, 1)
+    fixed = part.fixed if part.fixed is not None else Money(0, "")
+    return _Price(above, under * 100, fixed.minor, fixed.currency)
+
+
+class Charge:
+    """A fee, made ready for many orders; `taken` are the card networks that the tender takes (None: any)."""
+
+    def __init__(self, fee: BuyerFee, taken: Collection[str] | None = None) -> None:
+        """Its percentages become whole numbers once."""
+        self._general = _price(fee)
+        self._networks = {name: _price(part) for name, part in fee.networks.items()}
+        taken_too = [price for name, price in self._networks.items() if taken is None or name in taken]
+        self._unknown = [self._general, *taken_too]
+        above, under = fee.tax_percent.as_integer_ratio() if fee.tax_percent is not None else (0, 1)
+        self._tax, self._of = above, under * 100
+
+    def of(self, order: Order, rates: ReferenceRates) -> Charged:
+        """What it is for an order."""
+        network = order.card_network
+        prices = self._unknown if network is None else [self._networks.get(network, self._general)]
+        try:
+            amounts = [self._with_tax(price, order, rates) for price in prices]
+        except NoReferenceRate:
+            return Charged(None, up_to=False)
+        minor, currency = order.amount
+        return Charged(Money(max(-minor, *amounts), currency), network is None and bool(self._networks))
+
+    def _with_tax(self, price: _Price, order: Order, rates: ReferenceRates) -> int:
+        """One price for an order with its tax, in minor units of the order's currency."""
+        minor, currency = order.amount
+        above, under, fixed, fixed_in = price
+        above *= minor
+        if fixed_in in (currency, ""):
+            above += fixed * under
+        else:
+            brought = fixed * rates.per_minor(fixed_in, currency, order.placed_on)
+            above, under = above * brought.denominator + brought.numerator * under, under * brought.denominator
+        fee = round_half_up(above, under)
+        return fee + round_half_up(fee * self._tax, self._of) if self._tax else fee
+
+
 def charge(fee: BuyerFee, taken: Collection[str] | None, order: Order, rates: ReferenceRates) -> Charged:
-    """The fee for an order; `taken` are the card networks that the tender takes (None: any)."""
-    minor, currency = order.amount
-    network = order.card_network
-    if network is not None or not fee.networks:
-        parts: list[FeePart] = [fee.networks.get(network, fee) if network else fee]
-    else:
-        parts = [fee, *(part for name, part in fee.networks.items() if taken is None or name in taken)]
-    try:
-        amounts = [_with_tax(part, fee.tax_percent, order, rates) for part in parts]
-    except NoReferenceRate:
-        return Charged(None, up_to=False)
-    return Charged(Money(max(-minor, *amounts), currency), bool(fee.networks) and network is None)
-
-
-def _with_tax(part: FeePart, tax: Decimal | None, order: Order, rates: ReferenceRates) -> int:
-    """One price for an order with its tax, in minor units of the order's currency."""
-    minor, currency = order.amount
-    above, under = 0, 1
-    if part.percent is not None:
-        of_one, whole = part.percent.as_integer_ratio()
-        above, under = minor * of_one, whole * 100
-    if part.fixed is not None:
-        fixed = Fraction(part.fixed.minor)
-        if part.fixed.currency != currency:
-            fixed *= rates.per_minor(part.fixed.currency, currency, order.placed_on)
-        above, under = above * fixed.denominator + fixed.numerator * under, under * fixed.denominator
-    fee = round_half_up(above, under)
-    if tax is None:
-        return fee
-    of_one, whole = tax.as_integer_ratio()
-    return fee + round_half_up(fee * of_one, whole * 100)
+    """The fee for one order; `taken` are the card networks that the tender takes (None: any)."""
+    return Charge(fee, taken).of(order, rates)

@@ -122,16 +122,18 @@ def order_lines(first: str, order: Order, decision: Decision, *, why: bool) -> I
     if order.nothing_to_pay:
         yield f"{first},,,,nothing-to-pay,,,{order.amount.currency},\n"
         return
+    amount = order.amount.amount
     for outcome in decision.outcomes(order) if why else decision.placed(order):
-        yield f"{first},{_line(outcome, order)}\n"
+        yield f"{first},{_line(outcome, order.amount, amount)}\n"
 
 
-def _line(outcome: Outcome, order: Order) -> str:
-    minor, currency = order.amount
+def _line(outcome: Outcome, ordered: Money, amount: str) -> str:
+    """An outcome for an order; `amount` is what was ordered as text, which is the same for all of them."""
+    minor, currency = ordered
     if outcome.place is None:
         reasons = " ".join([reason.code for reason in outcome.reasons])
         return f",{outcome.tender.id},,held-back,,,{currency},{reasons}"
-    fee, total, reasons = "", order.amount.amount, ""
+    fee, total, reasons = "", amount, ""
     if charged := outcome.charged:
         if charged.amount is None:
             total, reasons = "", "fee-unknown"
