@@ -20,6 +20,7 @@ from monedero.formats.checkout_file import CheckoutFile, read, schema, write
 from monedero.work.checkout.offer_lines import order_lines
 
 PUBLISHED = reference_rates.bundled()
+VALIDATOR = Draft202012Validator(schema())
 TYPED = ReferenceRates(PUBLISHED, {"JPY": Fraction("160.5")})
 
 
@@ -66,8 +67,8 @@ def test_any_checkout_written_and_read_is_the_same(checkout: dict[str, Any]) -> 
     written = write(file)
     assert read(written) == file
     assert write(read(written)) == written
-    Draft202012Validator(schema()).validate(json.loads(written))
-    Draft202012Validator(schema()).validate(checkout)
+    VALIDATOR.validate(json.loads(written))
+    VALIDATOR.validate(checkout)
 
 
 CASH = {"id": "cash", "name": "Cash", "family": "cash", "own": True, "recurring": True}
