@@ -44,7 +44,7 @@ def order(minor: int, currency: str) -> Order:
     return Order(Money(minor, currency), "PT", date(2026, 1, 5))
 
 
-@tried_on(150)
+@tried_on(80)
 @given(
     st.lists(st.lists(WINDOWS, max_size=2, unique_by=lambda window: window.currency), max_size=4),
     st.none() | WINDOWS,

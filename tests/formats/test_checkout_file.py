@@ -46,7 +46,7 @@ def slow_rows(checkout: dict[str, Any], cells: dict[str, str]) -> list[str]:
     return Slow(checkout, cells, per_euro).rows()
 
 
-@tried_on(600)
+@tried_on(400)
 @given(checkouts(), ORDERS, ORDERS)
 def test_the_compiled_decision_agrees_with_a_slow_one(
     checkout: dict[str, Any], one: dict[str, str], other: dict[str, str]
@@ -60,7 +60,7 @@ def test_the_compiled_decision_agrees_with_a_slow_one(
         assert rows(file, cells, why=False) == in_place
 
 
-@tried_on(150)
+@tried_on(100)
 @given(checkouts())
 def test_any_checkout_written_and_read_is_the_same(checkout: dict[str, Any]) -> None:
     file = read(bytes_of(checkout))
