@@ -253,3 +253,15 @@ def test_a_tender_or_a_whole_checkout_is_copied_to_another_storefront(client: Te
     body = {"version": whole["version"], "source": "web-shop", "tender": "unheard"}
     refused = client.post(f"{COUNTER}/copies", json=body)
     assert (refused.status_code, refused.json()["errors"][0]["code"]) == (404, "not-found")
+
+
+def test_a_fee_over_its_cost_is_told_where_the_cost_is_known(client: TestClient) -> None:
+    compose(client, only="card", fee={"percent": "9"})
+    compose(client, only="cash-on-the-day", fee={"percent": "9"})
+    assert outcome(client, "card", amount="42.00")["over_cost"]
+    assert not outcome(client, "cash-on-the-day", amount="42.00")["over_cost"]
+    compose(client, only="card", fee={"percent": "0.1"})
+    assert not outcome(client, "card", amount="42.00")["over_cost"]
+    assert not client.get(f"{WEB}/view", params=CHART).json()["every_way_costs"]
+    compose(client, fee={"percent": "1"})
+    assert client.get(f"{WEB}/view", params=CHART).json()["every_way_costs"]

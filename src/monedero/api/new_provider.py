@@ -80,8 +80,7 @@ class LineOut(BaseModel):
     """A line of the text: the sentence that it means, or why it was not read.
 
     Of a price also what can be picked otherwise (methods; of one `with_cards` their kinds and places as well), and the
-    words that follow that. `fee`
-    is what the order in hand costs by it.
+    words that follow that. `fee` is what the order in hand costs by it.
     """
 
     number: int

@@ -121,8 +121,8 @@ class OutcomeWriter:
         )
 
     def _over_cost(self, on_top: Money | None, fee: Ranked | None) -> bool:
-        """Whether a buyer pays more on top than the provider's fee for the order, both in the shop's currency."""
-        if on_top is None or on_top.minor <= 0:
+        """Whether a buyer pays more on top than the provider's fee for the order; no where one is not known."""
+        if on_top is None or fee is None:
             return False
         order = self._seen.hand.order
         rates = rates_of(self._composed.shop)
@@ -130,7 +130,7 @@ class OutcomeWriter:
             asked = rates.convert(on_top, self._composed.shop.currency, order.placed_on)
         except NoReferenceRate:
             return False
-        return asked > (fee.fee if fee else 0)
+        return asked > fee.fee
 
     def _findings(self, tender: Tender, family: str) -> list[FindingOut]:
         shop = self._composed.shop

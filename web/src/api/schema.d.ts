@@ -2723,10 +2723,7 @@ export interface components {
         DayOrder: "ymd" | "dmy" | "mdy";
         /**
          * Delivery
-         * @description A way of delivery.
-         *
-         *     `areas` are ids of areas (None: anywhere). `preparation_days` pass before it leaves; it does not go on closed days
-         *     of the week and dates. A day may be chosen up to `ahead_days` ahead (None: no day is chosen).
+         * @description A way of delivery: what it costs its buyer, from which amount nothing, and to which areas it goes (None: all).
          */
         Delivery: {
             /**
@@ -2742,40 +2739,8 @@ export interface components {
             areas?: string[] | null;
             /** Fee */
             fee?: string | null;
-            /**
-             * By Weight
-             * @default []
-             */
-            by_weight: components["schemas"]["WeightBand"][];
             /** Free From */
             free_from?: string | null;
-            /**
-             * Address Needed
-             * @default false
-             */
-            address_needed: boolean;
-            /**
-             * Preparation Days
-             * @default 0
-             */
-            preparation_days: number;
-            /**
-             * Closed Weekdays
-             * @default []
-             */
-            closed_weekdays: components["schemas"]["Weekday"][];
-            /**
-             * Closed Dates
-             * @default []
-             */
-            closed_dates: string[];
-            /**
-             * Slots
-             * @default []
-             */
-            slots: components["schemas"]["Slot"][];
-            /** Ahead Days */
-            ahead_days?: number | null;
         };
         /**
          * DeliveryKind
@@ -3503,8 +3468,7 @@ export interface components {
          * @description A line of the text: the sentence that it means, or why it was not read.
          *
          *     Of a price also what can be picked otherwise (methods; of one `with_cards` their kinds and places as well), and the
-         *     words that follow that. `fee`
-         *     is what the order in hand costs by it.
+         *     words that follow that. `fee` is what the order in hand costs by it.
          */
         LineOut: {
             /** Number */
@@ -5288,22 +5252,6 @@ export interface components {
             reasons: components["schemas"]["ReasonOut"][];
         };
         /**
-         * Slot
-         * @description Hours of a day within which a delivery comes.
-         */
-        Slot: {
-            /**
-             * From
-             * Format: time
-             */
-            from: string;
-            /**
-             * To
-             * Format: time
-             */
-            to: string;
-        };
-        /**
          * Software
          * @description The software under the storefront. It takes no fee of its own on the routes of `waived` providers.
          *
@@ -5714,25 +5662,6 @@ export interface components {
             below: string | null;
             /** Tenders */
             tenders: string[];
-        };
-        /**
-         * Weekday
-         * @description The days of the week.
-         * @enum {string}
-         */
-        Weekday: "MON" | "TUE" | "WED" | "THU" | "FRI" | "SAT" | "SUN";
-        /**
-         * WeightBand
-         * @description The fee of a delivery up to a weight (inclusive); without one, for everything heavier.
-         */
-        WeightBand: {
-            /** Up To Grams */
-            up_to_grams?: number | null;
-            /**
-             * Fee
-             * @description Amount and ISO 4217 currency, such as 0.25 EUR
-             */
-            fee: string;
         };
         /**
          * When

@@ -6,6 +6,7 @@ Source: own design.
 
 >>> from datetime import date
 >>> from monedero.core.money import Money
+>>> from monedero.core.shop import Line
 >>> course = Line(id="course", name="Course", kind="course", usual_amount="49.00 EUR", recurring=False)
 >>> order = Order(Money(4900, "EUR"), "ES", date(2026, 11, 24), lines=("course",))
 >>> told = with_lines(order, {"course": course})
@@ -22,7 +23,6 @@ from typing import Protocol
 from monedero.core.delivery import NOT_DELIVERED
 from monedero.core.order.model import Order
 from monedero.core.ratecard.model import LineKind
-from monedero.core.shop import Line
 
 
 class Sold(Protocol):
@@ -44,7 +44,7 @@ class Sold(Protocol):
         ...
 
 
-def with_lines(order: Order, described: Mapping[str, Line] | Mapping[str, Sold]) -> Order:
+def with_lines(order: Order, described: Mapping[str, Sold]) -> Order:
     """The order with what its lines say of it."""
     if not order.lines:
         return order

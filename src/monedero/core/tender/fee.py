@@ -14,9 +14,9 @@ Source: own design.
 >>> fee = BuyerFee(percent="1.5", fixed="0.10 EUR", tax_percent="23", networks={"borealis": {"percent": "2"}})
 >>> order = Order(Money(4200, "EUR"), "PT", date(2026, 11, 24))
 >>> rates = ReferenceRates(NoTable())
->>> charge(fee, None, order, rates)
+>>> Charge(fee).of(order, rates)
 Charged(amount=Money(minor=103, currency='EUR'), up_to=True)
->>> charge(BuyerFee(percent="-1"), None, order, rates)
+>>> Charge(BuyerFee(percent="-1")).of(order, rates)
 Charged(amount=Money(minor=-42, currency='EUR'), up_to=False)
 >>> BuyerFee(percent="much")
 Traceback (most recent call last):
@@ -111,8 +111,3 @@ class Charge:
             above, under = above * brought.denominator + brought.numerator * under, under * brought.denominator
         fee = round_half_up(above, under)
         return fee + round_half_up(fee * self._tax, self._of) if self._tax else fee
-
-
-def charge(fee: BuyerFee, taken: Collection[str] | None, order: Order, rates: ReferenceRates) -> Charged:
-    """The fee for one order; `taken` are the card networks that the tender takes (None: any)."""
-    return Charge(fee, taken).of(order, rates)

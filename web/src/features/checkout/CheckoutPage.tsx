@@ -17,12 +17,12 @@ import { axisFor, RulerTicks } from "../../charts";
 import { drawn, partsOf } from "../../lib/money";
 import { Button } from "../../ui/Button";
 import { Heading, Trouble } from "../../ui/Page";
-import { type Composed, type Tender, useChangeCheckout, useDraft, useStep, useView } from "../draft";
+import { type Composed, type Tender, useChangeCheckout, useDraft, useView } from "../draft";
 import { useHand, useHandSearch } from "../hand";
 import { usePublication } from "../publish";
 import { idOf } from "../shop";
 import { CopyAll } from "./CopyTo";
-import { inPlace, movedTo, sharedFrom, writtenIn } from "./edits";
+import { inPlace, movedTo, putBack, sharedFrom, writtenIn } from "./edits";
 import { HeadingRow } from "./HeadingRow";
 import { SharedSets } from "./SharedSets";
 import { StepButtons } from "./StepButtons";
@@ -38,7 +38,6 @@ export function CheckoutPage() {
   const view = seen.data;
   const publication = usePublication().data;
   const change = useChangeCheckout();
-  const step = useStep();
   const [address, setAddress] = useSearchParams();
   const open = address.get("tender");
   const search = useHandSearch();
@@ -96,10 +95,12 @@ export function CheckoutPage() {
   }
 
   function remove(tender: Tender) {
+    const held = draft as Composed;
     quietly((before) => ({ ...before, tenders: before.tenders.filter((entry) => entry.id !== tender.id) }));
     toast(`${tender.name} is removed, with its name, description and limits.`, {
       duration: 12_000,
-      action: { label: "Undo", onClick: () => step.mutate("back") },
+      // Others may have been changed meanwhile: it is put back by itself.
+      action: { label: "Undo", onClick: () => quietly((before) => putBack(before, held, tender)) },
     });
   }
 

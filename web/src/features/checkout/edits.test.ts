@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import type { Composed, Tender } from "../draft";
-import { inPlace, movedTo, sharedFrom, withoutSet } from "./edits";
+import { inPlace, movedTo, putBack, sharedFrom, withoutSet } from "./edits";
 
 const tender = (id: string, more: Partial<Tender> = {}): Tender => ({
   id,
@@ -45,6 +45,17 @@ describe("tenders under headings", () => {
     expect(ids(movedTo(composed, "card", "cash").tenders)).toEqual(["card", "cash", "wallet"]);
     expect(movedTo(composed, "card", "nobody")).toBe(composed);
   });
+});
+
+test("a tender that was removed comes back where it stood, without what is gone since", () => {
+  const [card] = composed.tenders;
+  if (!card) throw new Error("no tender");
+  const rest = composed.tenders.filter(({ id }) => id !== "card");
+  const back = putBack({ ...composed, tenders: rest }, composed, card);
+  expect(back).toEqual(composed);
+  const changed = { headings: [], shared_conditions: [], tenders: rest };
+  const bare = putBack(changed, composed, card).tenders[0];
+  expect([bare?.id, bare?.heading, bare?.shared]).toEqual(["card", null, []]);
 });
 
 describe("shared conditions", () => {

@@ -1,3 +1,4 @@
+import { putIn } from "../../lib/lists";
 import type { Composed, Tender } from "../draft";
 
 /** A checkout without a shared set: its conditions are written into the tenders that used it. */
@@ -50,4 +51,17 @@ export function movedTo(composed: Composed, id: string, over: string): Composed 
   const without = list.filter((tender) => tender.id !== id);
   const heading = target.heading ?? null;
   return { ...composed, tenders: [...without.slice(0, to), { ...moved, heading }, ...without.slice(to)] };
+}
+
+/** A checkout with a tender that was removed put back where it stood, without what is gone since. */
+export function putBack(now: Composed, held: Composed, tender: Tender): Composed {
+  const headed = now.headings.some((heading) => heading.id === tender.heading);
+  const sets = new Set(now.shared_conditions.map((set) => set.id));
+  const back: Tender = {
+    ...tender,
+    heading: headed ? (tender.heading ?? null) : null,
+    shared: tender.shared.filter((id) => sets.has(id)),
+  };
+  const place = held.tenders.findIndex((entry) => entry.id === tender.id);
+  return { ...now, tenders: putIn(now.tenders, place, back) };
 }

@@ -39,12 +39,6 @@ export function Deliveries({ shop, save, quietly, remove }: Sections) {
       ),
       name,
       kind: ("value" in kind ? kind.value : "own") as Way["kind"],
-      address_needed: false,
-      by_weight: [],
-      preparation_days: 0,
-      closed_weekdays: [],
-      closed_dates: [],
-      slots: [],
     };
     // Goods go the first way that there is, until their owner says otherwise.
     const lines =
