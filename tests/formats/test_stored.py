@@ -68,6 +68,17 @@ def test_what_a_body_says_survives_its_upgrade() -> None:
     assert stored.read(json.dumps(nowhere), Published).checkout.storefront == "web-shop"
 
 
+def test_the_one_price_of_a_way_of_delivery_is_kept() -> None:
+    for name, model in (("Shop-2", Shop), ("Published-3", Published)):
+        read = stored.read((DATA / "bodies" / f"{name}.json").read_text("utf-8"), model)
+        shop = read.shop if isinstance(read, Published) else read
+        courier, pier = shop.deliveries
+        assert [(str(price.fee), str(price.free_from), price.areas) for price in courier.prices] == [
+            ("4.00 EUR", "60.00 EUR", ["islands"])
+        ]
+        assert pier.prices == []
+
+
 def test_methods_of_before_have_the_names_of_the_trade() -> None:
     old = (DATA / "bodies" / "Checkout-1.json").read_text("utf-8")
     assert "pay-in-three" in old

@@ -5,7 +5,7 @@ from typing import Any
 import pytest
 from pydantic import BaseModel
 
-from monedero.core.delivery import CustomerGroup, Delivery
+from monedero.core.delivery.model import CustomerGroup, Delivery
 from monedero.core.order.area import Area
 from monedero.core.shop import Line, Market, OwnMethod, Shop, Storefront, TypedRate
 from monedero.core.tender.difference import THINGS, Change, ChangeCode, changes, method_changes, shop_changes

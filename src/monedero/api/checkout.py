@@ -7,6 +7,7 @@ from monedero.api.offered import OfferedOut, offered_out
 from monedero.api.problems import PROBLEMS
 from monedero.api.requests import InHandQuery, RunningDep, sentence
 from monedero.api.tender_outcomes import OutcomeOut, OutcomeWriter, SharedOut
+from monedero.api.ways_there import WayOut, ways_out
 from monedero.core.account import Mode
 from monedero.core.fields import Identifier
 from monedero.core.money import Money
@@ -25,6 +26,7 @@ from monedero.work.checkout.facts import asked_facts
 from monedero.work.checkout.preview import view
 from monedero.work.checkout.steps import Way, steps_of, take_step
 from monedero.work.checkout.tenders import Edit, add_tender, save_draft
+from monedero.work.shop.delivered import ways_there
 from monedero.work.shop.order_in_hand import order_in_hand
 
 router = APIRouter(prefix="/api/checkouts/{storefront}", tags=["checkout"], responses=PROBLEMS)
@@ -90,7 +92,8 @@ class WaysAt(BaseModel):
 class ViewOut(BaseModel):
     """What the draft offers to the order in hand; its amount also in the shop currency, where there is a rate.
 
-    `offered` are the ways to pay as the buyer meets them. `asked` are the facts that a condition asks.
+    `offered` are the ways to pay as the buyer meets them. `asked` are the facts that a condition or
+    the delivery asks, `deliveries` the ways by which the line may go.
     `every_way_costs`: whichever way this buyer pays, something comes on top. `stretches` are all amounts of
     the order, cut where something else is offered; `alone` says where one way to pay is left, or none.
     """
@@ -104,6 +107,7 @@ class ViewOut(BaseModel):
     offered: list[OfferedOut]
     shared: list[SharedOut]
     asked: list[str]
+    deliveries: list[WayOut]
     every_way_costs: bool
     stretches: list[WaysAt]
     alone: str
@@ -184,7 +188,8 @@ def read_view(running: RunningDep, storefront: str, asked: InHandQuery) -> ViewO
         outcomes=[writer.outcome(outcome) for outcome in seen.outcomes],
         offered=offered_out(placed, seen.hand.order.amount, composed),
         shared=[writer.shared(each.id) for each in composed.checkout.shared_conditions],
-        asked=asked_facts(composed.checkout),
+        asked=asked_facts(composed.shop, composed.checkout, seen.hand),
+        deliveries=ways_out(ways_there(composed.shop, seen.hand)),
         stretches=[
             WaysAt(
                 from_=str(entry.from_),

@@ -11,7 +11,7 @@ from monedero.api.problems import PROBLEMS
 from monedero.api.requests import RunningDep
 from monedero.api.shop import Choice
 from monedero.core.account import Mode
-from monedero.core.delivery import NOT_DELIVERED
+from monedero.core.delivery.model import NOT_DELIVERED
 from monedero.core.order.model import Device
 from monedero.core.ratecard.model import LineKind
 from monedero.core.shop import Shop

@@ -170,6 +170,7 @@ def _order(running: RunningShop, stored: VersionedOrder, names: dict[str, str]) 
         placed_at=record.placed_at,
         line_name=record.line_name,
         ordered=order_text(record.order, record.line_name),
+        delivered=record.delivered,
         kind=record.kind,
         amount=str(record.amount),
         state=record.state,

@@ -9,7 +9,7 @@ from monedero.core.account import Mode
 from monedero.core.fields import Description, MoneyPositive
 from monedero.core.payment.state import State
 from monedero.core.ratecard.model import LineKind
-from monedero.core.record import Message
+from monedero.core.record import Delivered, Message
 
 
 class HappenedOut(BaseModel):
@@ -88,6 +88,7 @@ class OrderOut(BaseModel):
     ordered: str
     kind: LineKind
     amount: str
+    delivered: Delivered | None
     state: State
     state_name: str
     tender_name: str

@@ -16,20 +16,24 @@ from pydantic import BaseModel
 from monedero.api.offered import OfferedOut, offered_out
 from monedero.api.problems import PROBLEMS
 from monedero.api.requests import InHand, KnownFacts, RunningDep, ShopsDep, sentence
+from monedero.api.ways_there import WayOut, ways_out
 from monedero.core.account import Mode
-from monedero.core.fields import Identifier
+from monedero.core.fields import Description, Identifier
 from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, MOVES, Move, State
-from monedero.core.record import OrderRecord
+from monedero.core.record import Delivered, OrderRecord
 from monedero.core.shop import Shop
 from monedero.formats.paper import LARGEST
+from monedero.server.shops import RunningShop
 from monedero.store.orders import Key
 from monedero.wording.letters import after_paying, state_text
 from monedero.wording.places import country_name
 from monedero.work.checkout.composed import drafted, published
+from monedero.work.checkout.facts import asked_facts
 from monedero.work.checkout.offer import newest, placed
 from monedero.work.orders.progress import refuse_settled
-from monedero.work.orders.till import AFTER_PAYING, RETURN, Till
-from monedero.work.shop.order_in_hand import order_in_hand
+from monedero.work.orders.till import AFTER_PAYING, RETURN, Ordering, Till
+from monedero.work.shop.delivered import Wish, ways_there
+from monedero.work.shop.order_in_hand import OrderInHand, order_in_hand
 
 router = APIRouter(tags=["orders"], responses=PROBLEMS)
 BUYER = "monedero_buyer"
@@ -51,6 +55,9 @@ class Offer(BaseModel):
     recurring: bool
     nothing_to_pay: bool
     offered: list[OfferedOut]
+    deliveries: list[WayOut]
+    asks_postcode: bool
+    asks_town: bool
 
 
 class Asked(KnownFacts):
@@ -70,13 +77,15 @@ class Asked(KnownFacts):
 class OrderNew(BaseModel):
     """An order to place: the order in hand, the tender, and whether the draft or the newest edition decides.
 
-    Without a storefront it is placed at the shop's first.
+    Without a storefront it is placed at the shop's first. `address` and `delivery_day`: where and when it shall come.
     """
 
     order: InHand
     tender: str
     by: Literal["draft", "newest-edition"]
     storefront: Identifier | None = None
+    address: Description = ""
+    delivery_day: date | None = None
 
 
 class Another(BaseModel):
@@ -108,6 +117,8 @@ class Paying(BaseModel):
     can_send_receipt: bool
     receipts: int
     paid: bool
+    delivered: Delivered | None
+    goods: str
     offered: list[OfferedOut]
 
 
@@ -148,6 +159,9 @@ def read_offer(running: RunningDep, asked: Annotated[Asked, Query()], returning:
     composed = newest(running.store, asked.storefront)
     whole = _whole(asked, composed.shop)
     order = order_in_hand(composed.shop, sentence(whole, running))
+    if asked.delivery is None and order.line.deliveries:
+        whole, order = _by_first_way(running, composed.shop, whole, order)
+    asks = asked_facts(composed.shop, composed.checkout, order)
     outcomes = placed(running.store, composed, order.order)
     return Offer(
         mode=composed.checkout.mode,
@@ -161,7 +175,20 @@ def read_offer(running: RunningDep, asked: Annotated[Asked, Query()], returning:
         recurring=order.order.recurring,
         nothing_to_pay=order.order.nothing_to_pay,
         offered=offered_out(outcomes, order.order.amount, composed, running.till.usual(returning)),
+        deliveries=ways_out(ways_there(composed.shop, order)),
+        asks_postcode="postcode" in asks,
+        asks_town="town" in asks,
     )
+
+
+def _by_first_way(
+    running: RunningShop, shop: Shop, whole: InHand, order: OrderInHand
+) -> tuple[InHand, OrderInHand]:
+    """The order by the first way that its line may go: what there is to pay includes what that costs."""
+    first = ways_there(shop, order)[0]
+    amount = {"amount": first.amount.amount} if first.amount else {}
+    whole = whole.model_copy(update={"delivery": first.way.id, **amount})
+    return whole, order_in_hand(shop, sentence(whole, running))
 
 
 @router.post("/api/orders", status_code=201)
@@ -182,7 +209,8 @@ def place_order(
     key = None
     if idempotency_key:
         key = Key(idempotency_key, hashlib.sha256(new.model_dump_json().encode()).hexdigest())
-    return _placed(running.till, running.till.place(composed, order, new.tender, buyer, key))
+    wish = Wish(new.address, new.delivery_day, known=new.by == "newest-edition")
+    return _placed(running.till, running.till.place(composed, order, new.tender, Ordering(buyer, key, wish)))
 
 
 @router.get("/api/orders/{token}")
@@ -252,6 +280,8 @@ def _paying(till: Till, record: OrderRecord) -> Paying:
         can_send_receipt=own and (record.state is State.RECEIPT_SENT or Move.RECEIPT_SENT in MOVES[record.state]),
         receipts=len(record.receipts),
         paid=bool(payment.books.taken),
+        delivered=record.delivered,
+        goods=str(record.goods),
         offered=offered_out(till.offered_again(record), record.amount, till.composed(record))
         if can_choose
         else [],

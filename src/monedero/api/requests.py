@@ -40,6 +40,7 @@ class KnownFacts(BaseModel):
     card_kind: str | None = None
     card_network: str | None = None
     postcode: str | None = None
+    town: str | None = None
     delivery: str | None = None
     customer_group: str | None = None
     device: str | None = None

@@ -4,42 +4,39 @@ A language is a well-formed tag, written as the standard recommends: the languag
 capital, a region in capitals; a tag that was replaced by another one is read as that. Text in several languages has one
 for each tag.
 
-Source: RFC 5646 (BCP 47) sections 2.1 and 2.1.1, by package `babel` for the languages and regions that there are.
+Source: RFC 5646 (BCP 47) sections 2.1, 2.1.1 and 4.5, by package `langcodes`; regions by ISO 3166-1 and UN M49.
 
->>> language("pt"), language("PT-br"), language("zh-hant-TW"), language("iw"), language("en-BU")
-('pt', 'pt-BR', 'zh-Hant-TW', 'he', 'en-MM')
+>>> language("pt"), language("PT-br"), language("zh-hant-TW"), language("iw"), language("zh_cmn_hans")
+('pt', 'pt-BR', 'zh-Hant-TW', 'he', 'zh-Hans')
 >>> language("portuguese")
 Traceback (most recent call last):
 ...
 monedero.core.errors.InvalidInput: language-tag ='portuguese'
 """
 
-import re
 from typing import Annotated
 
 from babel import Locale
-from babel.core import get_global
+from langcodes import Language as Tag
+from langcodes import standardize_tag, tag_is_valid
 from pydantic import AfterValidator, PlainValidator, WithJsonSchema
 
 from monedero.core.errors import FaultCode, refuse
 from monedero.core.fields import Name, broken, checked
 
-TAG = re.compile(r"([a-z]{2,3})(?:-([a-z]{4}))?(?:-([a-z]{2}|[0-9]{3}))?", re.ASCII)
-
 
 def language(text: str) -> str:
     """The tag of a language that is known, as the standard recommends to write it."""
-    parts = TAG.fullmatch(text.strip().replace("_", "-").lower())
-    if parts is None:
-        raise refuse(FaultCode.LANGUAGE_TAG, value=text)
-    name, script, region = parts[1], (parts[2] or "").title(), (parts[3] or "").upper()
-    name = get_global("language_aliases").get(name, name)
-    region = next(iter(get_global("territory_aliases").get(region, [])), region)
+    try:
+        tag = standardize_tag(text.strip())
+        found = Tag.get(tag)
+    except ValueError:
+        raise refuse(FaultCode.LANGUAGE_TAG, value=text) from None
     known = Locale("en")
-    for part, names in ((name, known.languages), (script, known.scripts), (region, known.territories)):
-        if part and part not in names:
-            raise refuse(FaultCode.LANGUAGE_TAG, value=text)
-    return "-".join(filter(None, (name, script, region)))
+    region = found.territory is None or found.territory in known.territories
+    if not tag_is_valid(tag) or found.extlangs or found.language not in known.languages or not region:
+        raise refuse(FaultCode.LANGUAGE_TAG, value=text)
+    return tag
 
 
 def _some(texts: dict[str, str]) -> dict[str, str]:

@@ -16,7 +16,7 @@ amount
   amount-decimals [type=amount-decimals, input_value='20.0001 EUR', input_type=str]
 """
 
-from datetime import datetime
+from datetime import date, datetime
 from enum import StrEnum
 
 from pydantic import StrictBool
@@ -104,6 +104,16 @@ class Dispatch(Strict):
     note: Description
 
 
+class Delivered(Strict):
+    """How an order goes to its buyer, as it was chosen: the name of the way, what of the amount is for it, where to,
+    and on which day, if the buyer chose one."""
+
+    way: Name
+    fee: MoneyText
+    address: Description = ""
+    day: date | None = None
+
+
 class Message(Strict):
     """A message to the buyer, as it was sent; the simulated mailbox keeps it."""
 
@@ -137,11 +147,18 @@ class OrderRecord(Strict):
     dispatched: list[Dispatch] = []
     receipts: list[str] = []
     buyer: str = ""
+    delivered: Delivered | None = None
 
     @property
     def amount(self) -> Money:
         """What the whole order comes to, without a fee for the way to pay."""
         return self.order.amount
+
+    @property
+    def goods(self) -> Money:
+        """What of the amount is not for the delivery."""
+        fee = self.delivered.fee.minor if self.delivered else 0
+        return Money(self.amount.minor - fee, self.amount.currency)
 
     @property
     def kind(self) -> LineKind:

@@ -20,7 +20,7 @@ from typing import Annotated, Self
 
 from pydantic import Field, StrictBool, StrictInt, model_validator
 
-from monedero.core.delivery import CustomerGroup, Delivery, Grams
+from monedero.core.delivery.model import CustomerGroup, Delivery, Grams
 from monedero.core.errors import FaultCode
 from monedero.core.fields import (
     AnyOf,
@@ -185,7 +185,7 @@ class Shop(Strict):
         for line in self.lines:
             known(line.deliveries or [], deliveries, "way of delivery", line.name)
         for way in self.deliveries:
-            known(way.areas or [], areas, "area", way.name)
+            known(way.area_ids, areas, "area", way.name)
         for rate in self.typed_rates:
             if not rate.per_euro:
                 raise broken(FaultCode.AMOUNT_ZERO, currency=rate.currency)

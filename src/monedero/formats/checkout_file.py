@@ -22,7 +22,7 @@ from typing import Annotated, Any, Literal, Self
 from pydantic import Field, StrictBool, StrictInt, model_validator
 
 from monedero.core.account import Account, Mode, Stage
-from monedero.core.delivery import NOT_DELIVERED, CustomerGroup, Delivery, Grams
+from monedero.core.delivery.model import NOT_DELIVERED, CustomerGroup, Delivery, Grams
 from monedero.core.fields import (
     AnyOf,
     CountryCode,
@@ -162,7 +162,7 @@ class CheckoutFile(Strict):
         for line in self.lines:
             known(line.deliveries or [], ids["deliveries"], "way of delivery", line.id)
         for way in self.deliveries:
-            known(way.areas or [], ids["areas"], "area", way.id)
+            known(way.area_ids, ids["areas"], "area", way.id)
         named = {
             "area": ids["areas"],
             "line": ids["lines"],

@@ -94,10 +94,28 @@ def methods_renamed(body: Body) -> None:
     body.update(_renamed(body))
 
 
+def deliveries_with_prices(shop: Body) -> None:
+    """Shops, from 2 to 3: a way of delivery has prices by area; before, it had one.
+
+    >>> shop = {"deliveries": [{"id": "van", "name": "Van", "areas": None, "fee": "4.00 EUR", "free_from": None}]}
+    >>> deliveries_with_prices(shop)
+    >>> shop["deliveries"]
+    [{'id': 'van', 'name': 'Van', 'prices': [{'fee': '4.00 EUR'}]}]
+    """
+    for way in shop.get("deliveries", []):
+        one = {name: value for name in ("areas", "fee", "free_from") if (value := way.pop(name, None)) is not None}
+        way["prices"] = [one] if one else []
+
+
+def edition_with_prices(edition: Body) -> None:
+    """Editions, from 3 to 4: the shop is of its own format 3."""
+    deliveries_with_prices(edition["shop"])
+
+
 UPGRADES: Mapping[str, Sequence[Upgrade]] = {
-    "Shop": (storefronts_with_ids,),
+    "Shop": (storefronts_with_ids, deliveries_with_prices),
     "Checkout": (methods_renamed,),
-    "Published": (checkout_by_id, methods_renamed),
+    "Published": (checkout_by_id, methods_renamed, edition_with_prices),
     "Account": (methods_renamed,),
     "ProviderFacts": (methods_renamed,),
     "Assumptions": (methods_renamed,),

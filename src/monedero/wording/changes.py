@@ -8,7 +8,7 @@ Source: own design.
 from collections.abc import Callable, Mapping
 from typing import Any
 
-from monedero.core.delivery import CustomerGroup, Delivery
+from monedero.core.delivery.model import CustomerGroup, Delivery
 from monedero.core.order.area import Area
 from monedero.core.ratecard.model import Route
 from monedero.core.shop import Line, Market, OwnMethod, Storefront, TypedRate

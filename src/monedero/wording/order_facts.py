@@ -29,6 +29,7 @@ from monedero.core.order.facts import (
     RECURRING,
     SIGNED_IN,
     STOREFRONT,
+    TOWN,
     Fact,
 )
 from monedero.core.order.model import Order
@@ -41,6 +42,7 @@ TOLD: Mapping[str, Callable[[Any], str]] = {
     CURRENCY.id: lambda value: say("order-currency", value=value),
     COUNTRY.id: lambda value: say("order-country", value=country_name(value)),
     POSTCODE.id: lambda value: say("order-postcode", value=value),
+    TOWN.id: lambda value: say("order-town", value=value),
     LINE.id: lambda value: say("order-line", value=value),
     KIND.id: lambda value: say(f"kind-{value}"),
     RECURRING.id: lambda value: say("order-repeats" if value else "order-once"),

@@ -12,7 +12,7 @@ Source: own design.
 
 from collections.abc import Mapping, Sequence
 
-from monedero.core.delivery import Delivery, DeliveryKind
+from monedero.core.delivery.model import Delivery, DeliveryKind
 from monedero.core.method import Method
 from monedero.core.tender.condition import Condition
 from monedero.core.tender.law import Finding

@@ -28,6 +28,7 @@ const RESTS_ON: Record<Kind, readonly Cause[]> = {
   plans: ["prices", "month", "accounts", "clock"],
   catalogue: ["prices", "accounts", "checkout", "clock"],
   checkout: ["checkout"],
+  "country-groups": [],
   "condition-facts": ["prices"],
   view: ["prices", "accounts", "checkout", "clock"],
   offer: ["prices", "accounts", "checkout", "clock"],

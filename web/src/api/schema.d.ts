@@ -872,6 +872,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/country-groups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Country Groups
+         * @description Groups of countries that can be picked at once, each with its source.
+         */
+        get: operations["read_country_groups_api_country_groups_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/towns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Towns
+         * @description The towns of a country in a circle around one of them.
+         */
+        get: operations["read_towns_api_towns_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/checkouts/{storefront}": {
         parameters: {
             query?: never;
@@ -2002,7 +2042,7 @@ export interface components {
         };
         /**
          * Area
-         * @description Countries, and beginnings of postcodes by their country.
+         * @description Countries, and by their country beginnings of postcodes and names of towns.
          */
         Area: {
             /**
@@ -2022,6 +2062,13 @@ export interface components {
              * @default {}
              */
             postcodes: {
+                [key: string]: string[];
+            };
+            /**
+             * Towns
+             * @default {}
+             */
+            towns: {
                 [key: string]: string[];
             };
         };
@@ -2650,6 +2697,31 @@ export interface components {
             assumptions: components["schemas"]["AssumptionOut"][];
         };
         /**
+         * CountryGroup
+         * @description A group of countries, with where it is from and the day on which that was read.
+         */
+        CountryGroup: {
+            /**
+             * Id
+             * @description A short id, such as card
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Source */
+            source: string;
+            /** Countries */
+            countries: string[];
+        };
+        /**
+         * CountryGroups
+         * @description The groups of countries that can be picked at once.
+         */
+        CountryGroups: {
+            /** Groups */
+            groups: components["schemas"]["CountryGroup"][];
+        };
+        /**
          * CredentialField
          * @description One part of the credentials that a provider gives, and where the shop finds it.
          */
@@ -2722,8 +2794,45 @@ export interface components {
          */
         DayOrder: "ymd" | "dmy" | "mdy";
         /**
+         * DayOut
+         * @description A day on which an order can come, with its hours: `17:00 to 19:00`, or nothing.
+         */
+        DayOut: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Hours */
+            hours: string[];
+        };
+        /**
+         * Delivered
+         * @description How an order goes to its buyer, as it was chosen: the name of the way, what of the amount is for it, where to,
+         *     and on which day, if the buyer chose one.
+         */
+        Delivered: {
+            /** Way */
+            way: string;
+            /**
+             * Fee
+             * @description Amount and ISO 4217 currency, such as 0.25 EUR
+             */
+            fee: string;
+            /**
+             * Address
+             * @default
+             */
+            address: string;
+            /** Day */
+            day?: string | null;
+        };
+        /**
          * Delivery
-         * @description A way of delivery: what it costs its buyer, from which amount nothing, and to which areas it goes (None: all).
+         * @description A way of delivery.
+         *
+         *     `address`: whether it goes to an address (None: as is usual for its kind). `preparation_days` are open days before
+         *     it can leave. `ahead_days`: how many days ahead its buyer may choose the day (None: the buyer does not choose one).
          */
         Delivery: {
             /**
@@ -2735,12 +2844,49 @@ export interface components {
             name: string;
             /** @default own */
             kind: components["schemas"]["DeliveryKind"];
-            /** Areas */
-            areas?: string[] | null;
-            /** Fee */
-            fee?: string | null;
-            /** Free From */
-            free_from?: string | null;
+            /**
+             * Prices
+             * @default []
+             */
+            prices: components["schemas"]["DeliveryPrice"][];
+            /** Address */
+            address?: boolean | null;
+            /**
+             * Preparation Days
+             * @default 0
+             */
+            preparation_days: number;
+            /**
+             * Closed Weekdays
+             * @default []
+             */
+            closed_weekdays: ("MON" | "TUE" | "WED" | "THU" | "FRI" | "SAT" | "SUN")[];
+            /**
+             * Closed Dates
+             * @default []
+             */
+            closed_dates: string[];
+            /**
+             * Hours
+             * @default []
+             */
+            hours: components["schemas"]["Hours"][];
+            /** Ahead Days */
+            ahead_days?: number | null;
+            /** @default {} */
+            costs: components["schemas"]["DeliveryCosts"];
+        };
+        /**
+         * DeliveryCosts
+         * @description What it costs the shop: on the way out, on the way back, and for money that is taken at the door.
+         */
+        DeliveryCosts: {
+            /** Out */
+            out?: string | null;
+            /** Back */
+            back?: string | null;
+            /** Collection */
+            collection?: string | null;
         };
         /**
          * DeliveryKind
@@ -2748,6 +2894,23 @@ export interface components {
          * @enum {string}
          */
         DeliveryKind: "courier" | "own-round" | "collection" | "in-person" | "download" | "own";
+        /**
+         * DeliveryPrice
+         * @description What delivery costs in some areas (None: everywhere else): flat or by weight, free from an amount of goods on.
+         */
+        DeliveryPrice: {
+            /** Areas */
+            areas?: string[] | null;
+            /** Fee */
+            fee?: string | null;
+            /**
+             * By Weight
+             * @default []
+             */
+            by_weight: components["schemas"]["WeightBand"][];
+            /** Free From */
+            free_from?: string | null;
+        };
         /**
          * DisputeEvent
          * @description What a dispute costs.
@@ -3095,7 +3258,7 @@ export interface components {
          * @description Everything that can be wrong with what somebody gave us.
          * @enum {string}
          */
-        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "language-tag" | "postcode-prefix" | "condition-keys" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "examples-held" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "nothing-changed" | "nothing-offered" | "not-published" | "fee-unknown" | "in-use" | "no-step" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign";
+        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "language-tag" | "postcode-prefix" | "town-unknown" | "hour-text" | "hours-crossed" | "fee-twice" | "weights-order" | "never-open" | "everywhere-last" | "delivery-refused" | "delivery-day" | "condition-keys" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "examples-held" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "nothing-changed" | "nothing-offered" | "not-published" | "fee-unknown" | "in-use" | "no-step" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign";
         /**
          * FeeOut
          * @description A provider's fee taken apart, down to the rate on its card.
@@ -3289,6 +3452,24 @@ export interface components {
             saved_details?: number | null;
         };
         /**
+         * Hours
+         * @description Hours of some weekdays in which it comes, or can be collected.
+         */
+        Hours: {
+            /** Weekdays */
+            weekdays: ("MON" | "TUE" | "WED" | "THU" | "FRI" | "SAT" | "SUN")[];
+            /**
+             * From
+             * @description Such as 09:30
+             */
+            from: string;
+            /**
+             * Until
+             * @description Such as 09:30
+             */
+            until: string;
+        };
+        /**
          * ImportState
          * @description How far the reading of a file is.
          * @enum {string}
@@ -3305,6 +3486,8 @@ export interface components {
             card_network?: string | null;
             /** Postcode */
             postcode?: string | null;
+            /** Town */
+            town?: string | null;
             /** Delivery */
             delivery?: string | null;
             /** Customer Group */
@@ -3941,6 +4124,12 @@ export interface components {
             nothing_to_pay: boolean;
             /** Offered */
             offered: components["schemas"]["OfferedOut"][];
+            /** Deliveries */
+            deliveries: components["schemas"]["WayOut"][];
+            /** Asks Postcode */
+            asks_postcode: boolean;
+            /** Asks Town */
+            asks_town: boolean;
         };
         /**
          * OfferedOut
@@ -3985,7 +4174,7 @@ export interface components {
          * OrderNew
          * @description An order to place: the order in hand, the tender, and whether the draft or the newest edition decides.
          *
-         *     Without a storefront it is placed at the shop's first.
+         *     Without a storefront it is placed at the shop's first. `address` and `delivery_day`: where and when it shall come.
          */
         OrderNew: {
             order: components["schemas"]["InHand"];
@@ -3998,6 +4187,13 @@ export interface components {
             by: "draft" | "newest-edition";
             /** Storefront */
             storefront?: string | null;
+            /**
+             * Address
+             * @default
+             */
+            address: string;
+            /** Delivery Day */
+            delivery_day?: string | null;
         };
         /**
          * OrderOut
@@ -4027,6 +4223,7 @@ export interface components {
             kind: components["schemas"]["LineKind"];
             /** Amount */
             amount: string;
+            delivered: components["schemas"]["Delivered"] | null;
             state: components["schemas"]["State"];
             /** State Name */
             state_name: string;
@@ -4209,6 +4406,9 @@ export interface components {
             receipts: number;
             /** Paid */
             paid: boolean;
+            delivered: components["schemas"]["Delivered"] | null;
+            /** Goods */
+            goods: string;
             /** Offered */
             offered: components["schemas"]["OfferedOut"][];
         };
@@ -5526,6 +5726,14 @@ export interface components {
             text: string;
         };
         /**
+         * TownsOut
+         * @description The towns of a country in a circle, by name.
+         */
+        TownsOut: {
+            /** Towns */
+            towns: string[];
+        };
+        /**
          * TriedOut
          * @description The fee of the order in hand on a route of the card, or why there is none.
          */
@@ -5591,7 +5799,8 @@ export interface components {
          * ViewOut
          * @description What the draft offers to the order in hand; its amount also in the shop currency, where there is a rate.
          *
-         *     `offered` are the ways to pay as the buyer meets them. `asked` are the facts that a condition asks.
+         *     `offered` are the ways to pay as the buyer meets them. `asked` are the facts that a condition or
+         *     the delivery asks, `deliveries` the ways by which the line may go.
          *     `every_way_costs`: whichever way this buyer pays, something comes on top. `stretches` are all amounts of
          *     the order, cut where something else is offered; `alone` says where one way to pay is left, or none.
          */
@@ -5613,6 +5822,8 @@ export interface components {
             shared: components["schemas"]["SharedOut"][];
             /** Asked */
             asked: string[];
+            /** Deliveries */
+            deliveries: components["schemas"]["WayOut"][];
             /** Every Way Costs */
             every_way_costs: boolean;
             /** Stretches */
@@ -5652,6 +5863,34 @@ export interface components {
             beside: components["schemas"]["PlanOut"][];
         };
         /**
+         * WayOut
+         * @description A way by which an order can go, in the order's currency.
+         *
+         *     `amount` is what the order comes to this way, `fee` the delivery in it, `goods` the rest; None where it does not go
+         *     this way, and `why` says so. `days` are those that the buyer may choose from, `first` the first on which it comes.
+         */
+        WayOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Chosen */
+            chosen: boolean;
+            /** Amount */
+            amount: string | null;
+            /** Fee */
+            fee: string | null;
+            /** Goods */
+            goods: string | null;
+            /** Why */
+            why: string;
+            /** Needs Address */
+            needs_address: boolean;
+            first: components["schemas"]["DayOut"];
+            /** Days */
+            days: components["schemas"]["DayOut"][];
+        };
+        /**
          * WaysAt
          * @description Amounts, in the order's currency, and the names of the tenders that are offered there.
          */
@@ -5662,6 +5901,19 @@ export interface components {
             below: string | null;
             /** Tenders */
             tenders: string[];
+        };
+        /**
+         * WeightBand
+         * @description What delivery costs up to a weight, that weight included; None: whatever is heavier.
+         */
+        WeightBand: {
+            /** Up To Grams */
+            up_to_grams?: number | null;
+            /**
+             * Fee
+             * @description Amount and ISO 4217 currency, such as 0.25 EUR
+             */
+            fee: string;
         };
         /**
          * When
@@ -5722,6 +5974,7 @@ export interface operations {
                 card_kind?: string | null;
                 card_network?: string | null;
                 postcode?: string | null;
+                town?: string | null;
                 delivery?: string | null;
                 customer_group?: string | null;
                 device?: string | null;
@@ -7293,6 +7546,7 @@ export interface operations {
                 card_kind?: string | null;
                 card_network?: string | null;
                 postcode?: string | null;
+                town?: string | null;
                 delivery?: string | null;
                 customer_group?: string | null;
                 device?: string | null;
@@ -7366,6 +7620,7 @@ export interface operations {
                 card_kind?: string | null;
                 card_network?: string | null;
                 postcode?: string | null;
+                town?: string | null;
                 delivery?: string | null;
                 customer_group?: string | null;
                 device?: string | null;
@@ -7440,6 +7695,7 @@ export interface operations {
                 card_kind?: string | null;
                 card_network?: string | null;
                 postcode?: string | null;
+                town?: string | null;
                 delivery?: string | null;
                 customer_group?: string | null;
                 device?: string | null;
@@ -7513,6 +7769,7 @@ export interface operations {
                 card_kind?: string | null;
                 card_network?: string | null;
                 postcode?: string | null;
+                town?: string | null;
                 delivery?: string | null;
                 customer_group?: string | null;
                 device?: string | null;
@@ -8973,6 +9230,7 @@ export interface operations {
                 card_kind?: string | null;
                 card_network?: string | null;
                 postcode?: string | null;
+                town?: string | null;
                 delivery?: string | null;
                 customer_group?: string | null;
                 device?: string | null;
@@ -9056,6 +9314,130 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ConditionFacts"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_country_groups_api_country_groups_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountryGroups"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_towns_api_towns_get: {
+        parameters: {
+            query: {
+                country: string;
+                around: string;
+                kilometres: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TownsOut"];
                 };
             };
             /** @description Bad Request */
@@ -9492,6 +9874,7 @@ export interface operations {
                 card_kind?: string | null;
                 card_network?: string | null;
                 postcode?: string | null;
+                town?: string | null;
                 delivery?: string | null;
                 customer_group?: string | null;
                 device?: string | null;

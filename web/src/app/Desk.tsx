@@ -129,7 +129,11 @@ export function Desk() {
       </header>
       {shop ? (
         <>
-          <OrderSentence problem={view.error ? said(view.error) : ""} asked={view.data?.asked ?? []} />
+          <OrderSentence
+            problem={view.error ? said(view.error) : ""}
+            asked={view.data?.asked ?? []}
+            deliveries={view.data?.deliveries ?? []}
+          />
           <div className="flex flex-1 items-stretch max-lg:flex-col">
             <main ref={work} id="work" tabIndex={-1} className="flex-1 min-w-0 px-6 py-5 outline-none">
               <Suspense>

@@ -4,6 +4,7 @@ import { useSearchParams } from "react-router";
 export const MAY_BE_UNKNOWN = [
   "card_network",
   "postcode",
+  "town",
   "delivery",
   "customer_group",
   "device",

@@ -130,6 +130,7 @@ AMOUNT = Fact("amount", "amount", "amount", Money.parse, Cut.AMOUNTS)
 CURRENCY = Fact("currency", "", "currency", currency, Cut.CLASSES)
 COUNTRY = Fact("country", "country", "buyer_country", country, Cut.CLASSES)
 POSTCODE = Fact("postcode", "postcode", "postcode", text_of(20), Cut.POSTCODES)
+TOWN = Fact("town", "town", "town", NAME, Cut.POSTCODES)
 LINE = Fact("line", "lines", "line", _lines, Cut.CLASSES, several=True)
 KIND = Fact("kind", "kinds", "line_kind", _kinds, Cut.CLASSES, several=True)
 RECURRING = Fact("recurring", "recurring", "recurring", truth, Cut.TRUTH)
@@ -143,8 +144,8 @@ CARD_KIND = Fact("card_kind", "card_kind", "card_kind", one_of(CardKind), Cut.CL
 DAY = Fact("day", "placed_on", "placed_on", day, Cut.ONE_DAY)
 
 FACTS = (
-    *(AMOUNT, CURRENCY, COUNTRY, POSTCODE, LINE, KIND, RECURRING, DELIVERY, CUSTOMER_GROUP, STOREFRONT),
-    *(DEVICE, SIGNED_IN, CARD_NETWORK, CARD_KIND, DAY),
+    *(AMOUNT, CURRENCY, COUNTRY, POSTCODE, TOWN, LINE, KIND, RECURRING, DELIVERY, CUSTOMER_GROUP),
+    *(STOREFRONT, DEVICE, SIGNED_IN, CARD_NETWORK, CARD_KIND, DAY),
 )
 """Every fact, in the sequence in which reasons about them are given; the network of a card last of the conditions."""
 

@@ -67,6 +67,7 @@ class Order:
     storefront: Name | None = None
     device: Device | None = None
     signed_in: StrictBool | None = None
+    town: Name | None = None
 
     @property
     def nothing_to_pay(self) -> bool:
@@ -90,6 +91,7 @@ class Order:
             self.storefront,
             self.device,
             self.signed_in,
+            self.town,
         )
 
     @property

@@ -20,7 +20,7 @@ from collections.abc import Mapping
 from dataclasses import replace
 from typing import Protocol
 
-from monedero.core.delivery import NOT_DELIVERED
+from monedero.core.delivery.model import NOT_DELIVERED
 from monedero.core.order.model import Order
 from monedero.core.ratecard.model import LineKind
 

@@ -82,16 +82,16 @@ class Lies:
         """Whether it lies in one of them; an area that is known may decide for all."""
         unknown = False
         for area in self.areas:
-            held = area.holds(order.country, order.postcode)
+            held = area.holds(order.country, order.postcode, order.town)
             if held:
                 return True
             unknown = unknown or held is None
         return None if unknown else False
 
     def reasons(self, order: Order) -> Iterator[Reason]:
-        """The areas, and the order's country and postcode."""
+        """The areas, and the order's country, postcode and town."""
         if not self.holds(order):
-            own = (order.country, order.postcode) if order.postcode else (order.country,)
+            own = tuple(filter(None, (order.country, order.postcode, order.town)))
             areas = tuple(area.id for area in self.areas)
             yield _reason(self, areas, own, unknown=self._lies(order) is None)
 

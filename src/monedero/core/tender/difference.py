@@ -21,7 +21,7 @@ from typing import Any
 
 from pydantic import BaseModel
 
-from monedero.core.delivery import CustomerGroup, Delivery
+from monedero.core.delivery.model import CustomerGroup, Delivery
 from monedero.core.method import Method
 from monedero.core.order.area import Area
 from monedero.core.shop import Line, Market, OwnMethod, Shop, Storefront, TypedRate

@@ -86,7 +86,8 @@ def _may_pay(country: str, asks: Iterable[Condition], areas: Sequence[Area]) -> 
         elif condition.fact == "area":
             # Part of a country may be in an area: what is offered to some of its buyers is offered there.
             held = any(country in by_id[id].countries for id in condition.values if id in by_id)
-            if any(country in by_id[id].postcodes for id in condition.values if id in by_id):
+            parts = (area for id in condition.values if (area := by_id.get(id)))
+            if any(country in area.postcodes or country in area.towns for area in parts):
                 continue
         else:
             continue

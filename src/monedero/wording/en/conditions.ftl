@@ -42,6 +42,7 @@ band-below = below { $amount }
 order-currency = paid in { $value }
 order-country = buyer in { $value }
 order-postcode = postcode { $value }
+order-town = town { $value }
 order-line = line { $value }
 order-repeats = repeats
 order-once = once

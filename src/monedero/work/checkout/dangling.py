@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable
 
-from monedero.core.delivery import NOT_DELIVERED
+from monedero.core.delivery.model import NOT_DELIVERED
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput
 from monedero.core.shop import Shop
 from monedero.core.tender.condition import Condition

@@ -1,7 +1,7 @@
 """What a route bears besides its fee: its events and terms from the card, the shop's software, the assumptions."""
 
 from collections.abc import Callable
-from datetime import date
+from datetime import date, timedelta
 from fractions import Fraction
 from typing import NamedTuple
 
@@ -10,6 +10,8 @@ from monedero.core.cost.all_in import EventPrices, OtherCosts
 from monedero.core.cost.arrival import arrives, event_of, handed_over, settlement_of
 from monedero.core.cost.assumed import ZERO, Assumed, assumed
 from monedero.core.cost.assumption import Assumption
+from monedero.core.delivery.days import first_day, next_open
+from monedero.core.delivery.model import Delivery
 from monedero.core.fx import NoReferenceRate
 from monedero.core.method import Method
 from monedero.core.money import Money
@@ -18,6 +20,8 @@ from monedero.core.ratecard.model import RateCard, Settlement
 from monedero.core.shop import SoftwarePlan
 from monedero.figures import assumptions
 from monedero.work.compare.inputs import CompareInputs
+from monedero.work.shop.delivered import way_of
+from monedero.work.shop.order_in_hand import OrderInHand
 
 Changed = Callable[[Assumption, str], Fraction | None]
 
@@ -46,33 +50,42 @@ def rule_of(inputs: CompareInputs, card: RateCard | None, method: Method) -> Set
     return None if days is None else Settlement(business_days=days, calendar="TARGET", payout="daily")
 
 
-def starts(inputs: CompareInputs, method: Method, line: str, day: date) -> date:
-    """The day from which the money is on its way: the delivery for what is paid at the door, else the order."""
-    delivered = next((entry.delivery_days for entry in inputs.shop.lines if entry.id == line), None)
-    return date.fromordinal(day.toordinal() + delivered) if method.at_the_door and delivered else day
+def starts(method: Method, hand: OrderInHand, way: Delivery | None) -> date:
+    """The day from which the money is on its way: the delivery for what is paid at the door, else the order.
+
+    A delivery comes on an open day of its way, once the way is ready and the line's own days are over.
+    """
+    day = hand.order.placed_on
+    if not method.at_the_door:
+        return day
+    by_line = day + timedelta(days=hand.line.delivery_days or 0)
+    return by_line if way is None else max(first_day(way, day), next_open(way, by_line))
 
 
-def arrival(inputs: CompareInputs, card: RateCard | None, method: Method, line: str, day: date) -> date | None:
-    """The day on which the money of an order of a day arrives; None where nothing says so."""
+def arrival(inputs: CompareInputs, card: RateCard | None, method: Method, hand: OrderInHand) -> date | None:
+    """The day on which the money of an order arrives; None where nothing says so."""
     rule = rule_of(inputs, card, method)
     if rule is None:
         return None
+    begins = starts(method, hand, way_of(inputs.shop, hand))
     if handed_over(rule, method):
-        return starts(inputs, method, line, day)
+        return begins
     new = card is not None and card.provider.id not in inputs.holding.accounts
     first = card.terms.first_payout_days if new and card and card.terms else None
-    return arrives(starts(inputs, method, line, day), rule, first or 0)
+    return arrives(begins, rule, first or 0)
 
 
 class RouteOnDay(NamedTuple):
     """What orders a route bears its costs on: their day, what brings their amounts to the shop's currency, the plan's
-    share of an order (None: not known), and the day on which the money arrives (None: the mean over a week).
+    share of an order (None: not known), the day on which the money arrives (None: the mean over a week), and the way
+    by which they are delivered, with costs of its own (None: as is assumed).
     """
 
     day: date
     to_books: Fraction = Fraction(1)
     monthly_share: Fraction | None = ZERO
     arrives_on: date | None = None
+    way: str | None = None
 
 
 def other_costs_of(
@@ -83,7 +96,7 @@ def other_costs_of(
     changed: Changed | None = None,
 ) -> OtherCosts:
     """What a route bears besides its fee."""
-    day, to_books, monthly_share, arrives_on = orders
+    day, to_books, monthly_share, arrives_on, way = orders
     rule = rule_of(inputs, card, method)
     if arrives_on is not None:
         days = Fraction((arrives_on - day).days)
@@ -92,7 +105,7 @@ def other_costs_of(
     terms = card.terms if card else None
     reserve = terms.reserve if terms else None
     return OtherCosts(
-        assumed=assumed_of(inputs, method, changed),
+        assumed=_by_way(inputs, assumed_of(inputs, method, changed), way, day),
         days=days,
         to_books=to_books,
         events=_events(inputs, card, method, day),
@@ -103,6 +116,20 @@ def other_costs_of(
         software=software_of(inputs, card, day),
         at_the_door=method.at_the_door,
     )
+
+
+def _by_way(inputs: CompareInputs, assumed: Assumed, id: str | None, day: date) -> Assumed:
+    """What is assumed, with a way's own costs in the place of those that are assumed of every delivery."""
+    way = next((way for way in inputs.shop.deliveries if way.id == id), None)
+    if way is None:
+        return assumed
+    own = {
+        "delivery_out": way.costs.out,
+        "delivery_back": way.costs.back,
+        "collection_fee": way.costs.collection,
+    }
+    known = {name: in_books(inputs, money, day) for name, money in own.items()}
+    return assumed.replace(**{name: value for name, value in known.items() if value is not None})
 
 
 def _events(inputs: CompareInputs, card: RateCard | None, method: Method, day: date) -> EventPrices:

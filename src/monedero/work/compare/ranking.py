@@ -16,6 +16,7 @@ from monedero.work.compare.inputs import CompareInputs
 from monedero.work.compare.other_costs import RouteOnDay, arrival, other_costs_of
 from monedero.work.compare.reach import ReachedMarket, markets_of, reach
 from monedero.work.month.costs import MonthFigures, RouteMonth, month_of
+from monedero.work.shop.delivered import way_of
 from monedero.work.shop.order_in_hand import OrderInHand
 
 
@@ -81,9 +82,9 @@ def cards_of(inputs: CompareInputs, day: date) -> dict[str, RateCard]:
 def _ranked(
     asked: InQuestion, candidate: Candidate, month: MonthFigures, markets: Sequence[ReachedMarket]
 ) -> RankedRoute:
-    inputs, hand, day = asked.inputs, asked.hand, asked.day
+    inputs, hand = asked.inputs, asked.hand
     amount = hand.order.amount.exact
-    arrives_on = arrival(inputs, candidate.card, candidate.method, hand.line.id, day)
+    arrives_on = arrival(inputs, candidate.card, candidate.method, hand)
     other_costs = other_costs_with(asked, candidate, month, arrives_on)
     piece = _cost_piece(asked, candidate, piece_at(candidate.pieces, amount), other_costs)
     cost = piece.total.at(amount)
@@ -113,7 +114,8 @@ def other_costs_with(
 ) -> OtherCosts:
     """What a candidate bears besides its fee, for the order in hand or (no day of arrival) for a curve."""
     share = month.share(candidate.route) if candidate.route else ZERO
-    orders = RouteOnDay(asked.day, asked.to_books or ZERO, share, arrives_on)
+    way = way_of(asked.inputs.shop, asked.hand)
+    orders = RouteOnDay(asked.day, asked.to_books or ZERO, share, arrives_on, way.id if way else None)
     return asked.inputs.other_costs_kept.get(
         (candidate.key, orders), lambda: other_costs_of(asked.inputs, candidate.card, candidate.method, orders)
     )

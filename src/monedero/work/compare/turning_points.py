@@ -17,6 +17,7 @@ from monedero.core.ratecard.linear import Linear
 from monedero.figures import assumptions
 from monedero.work.compare.other_costs import Changed, RouteOnDay, other_costs_of
 from monedero.work.compare.ranking import Comparison, RankedRoute
+from monedero.work.shop.delivered import way_of
 
 ONE = Fraction(1)
 
@@ -72,6 +73,9 @@ def _line(comparison: Comparison, entry: RankedRoute, of: tuple[Assumption, str]
 
 def _cost(comparison: Comparison, entry: RankedRoute, changed: Changed) -> Fraction:
     order, costs, candidate = comparison.hand.order, entry.other_costs, entry.candidate
-    carried = RouteOnDay(order.placed_on, costs.to_books, costs.monthly_share, entry.arrives_on)
+    way = way_of(comparison.inputs.shop, comparison.hand)
+    carried = RouteOnDay(
+        order.placed_on, costs.to_books, costs.monthly_share, entry.arrives_on, way.id if way else None
+    )
     other_costs = other_costs_of(comparison.inputs, candidate.card, candidate.method, carried, changed)
     return all_in(entry.piece.fee, other_costs).total.at(order.amount.exact)

@@ -3,6 +3,7 @@
 import secrets
 from collections.abc import Callable
 from datetime import datetime
+from typing import NamedTuple
 
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound, Refused
 from monedero.core.order.model import Order
@@ -22,11 +23,20 @@ from monedero.work.checkout.names import names_of
 from monedero.work.checkout.offer import outcomes_of, placed
 from monedero.work.orders import progress
 from monedero.work.orders.progress import How
+from monedero.work.shop.delivered import Wish, delivered
 from monedero.work.shop.order_in_hand import OrderInHand
 
 TEST_BUYER = "test.buyer@example.org"
 AFTER_PAYING = "/buy/orders"
 RETURN = "/return"
+
+
+class Ordering(NamedTuple):
+    """Who orders, and how it shall come: `buyer` knows one who comes again; under a `key` an order is placed once."""
+
+    buyer: str = ""
+    key: Key | None = None
+    wish: Wish = Wish(known=False)
 
 
 class Till:
@@ -42,11 +52,13 @@ class Till:
         self.now = now
 
     def place(
-        self, composed: Composed, order: OrderInHand, tender: str, buyer: str = "", key: Key | None = None
+        self, composed: Composed, order: OrderInHand, tender: str, by: Ordering | None = None
     ) -> OrderRecord:
-        """Place an order with a tender that is offered for it, once under a key; `buyer` knows one who comes again."""
+        """Place an order with a tender that is offered for it."""
+        by = by or Ordering()
         if order.order.nothing_to_pay:
             raise InvalidInput(Fault(FaultCode.AMOUNT_ZERO, "amount", str(order.order.amount)))
+        delivery = delivered(composed.shop, order, by.wish)
         chosen = self._offered(composed, order.order, tender)
         at = self.now()
         payment, steps, requests = progress.begin(1, chosen, order.order.amount, at)
@@ -66,10 +78,11 @@ class Till:
                 payments=[payment],
                 happened=[begun, *steps],
                 requests=requests,
-                buyer=buyer,
+                buyer=by.buyer,
+                delivered=delivery,
             )
 
-        record = self._store.orders.add(build, self._letters, key)
+        record = self._store.orders.add(build, self._letters, by.key)
         return self._begun(record)
 
     def offered_again(self, record: OrderRecord) -> list[Outcome]:

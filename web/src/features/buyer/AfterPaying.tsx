@@ -1,6 +1,7 @@
 import { said } from "../../api/client";
 import { lastHand } from "../../lib/lastHand";
 import { pageOf } from "../../lib/page";
+import { day as dayText } from "../../lib/time";
 import { Button } from "../../ui/Button";
 import { FileDrop } from "../../ui/FileDrop";
 import { Trouble } from "../../ui/Page";
@@ -36,6 +37,17 @@ export function AfterPaying({ token }: { token: string }) {
             shop={order.shop}
             line={`${order.line_name}, order ${order.number}`}
             amount={order.amount}
+            goods={order.goods}
+            delivery={
+              order.delivered
+                ? {
+                    name: [order.delivered.way, order.delivered.day && dayText(order.delivered.day)]
+                      .filter(Boolean)
+                      .join(", "),
+                    fee: order.delivered.fee,
+                  }
+                : undefined
+            }
           />
           {order.page && order.embedded && (
             <iframe

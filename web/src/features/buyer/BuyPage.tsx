@@ -1,17 +1,19 @@
+import { useState } from "react";
 import { type Schema, said } from "../../api/client";
 import { Trouble } from "../../ui/Page";
 import { BuyerPage, modeOf } from "./BuyerPage";
+import { Delivering, type Wish } from "./Delivering";
 import { OrderLines } from "./OrderLines";
+import { parted } from "./parted";
 import { type Offered, useOffer, usePay } from "./queries";
 import { Ways } from "./Ways";
 
 function lines(offer: Schema<"Offer">, chosen?: Offered) {
   return (
     <OrderLines
-      as="h1"
-      shop={offer.shop}
       line={offer.line_name}
       amount={offer.amount}
+      {...parted(offer.deliveries)}
       chosen={chosen}
       recurring={offer.recurring}
     />
@@ -19,9 +21,20 @@ function lines(offer: Schema<"Offer">, chosen?: Offered) {
 }
 
 /** The checkout that buyers see: the newest edition, for the order that the address names. */
-export function BuyPage({ search }: { search: string }) {
+export function BuyPage({ search: first }: { search: string }) {
+  const [search, setSearch] = useState(first);
+  const [wish, setWish] = useState<Wish>({ address: "", day: "" });
   const offer = useOffer(search);
   const pay = usePay();
+
+  /** Look at the order with some of its parts changed; the address follows, so that it can be opened again. */
+  function change(order: Schema<"InHand">, storefront: string, parts: Record<string, string>) {
+    const all = Object.entries({ ...order, storefront, ...parts });
+    const query = new URLSearchParams(all.flatMap(([name, value]) => (value ? [[name, String(value)]] : [])));
+    window.history.replaceState(null, "", `?${query}`);
+    setWish((before) => ({ ...before, day: "" }));
+    setSearch(`?${query}`);
+  }
   const data = offer.data;
   return (
     <BuyerPage mode={modeOf(data, offer.error)}>
@@ -33,32 +46,44 @@ export function BuyPage({ search }: { search: string }) {
       )}
       {data && (
         <>
+          <h1 className="text-2xl mb-4">{data.shop}</h1>
           {data.nothing_to_pay ? (
             <>
               {lines(data)}
               <p>There is nothing to pay.</p>
             </>
           ) : (
-            <Ways
-              offered={data.offered}
-              amount={data.amount}
-              above={(chosen) => (
-                <>
-                  {lines(data, chosen)}
-                  <h2 className="font-sans font-semibold mb-2">How would you like to pay?</h2>
-                </>
-              )}
-              paying={pay.isPending}
-              problem={pay.error}
-              onPay={(tender) =>
-                pay.mutate({
-                  order: data.order,
-                  storefront: data.storefront,
-                  tender,
-                  by: "newest-edition",
-                })
-              }
-            />
+            <>
+              <Delivering
+                offer={data}
+                wish={wish}
+                onWish={setWish}
+                onChange={(parts) => change(data.order, data.storefront, parts)}
+              />
+              <Ways
+                offered={data.offered}
+                amount={data.amount}
+                above={(chosen) => (
+                  <>
+                    {lines(data, chosen)}
+                    <h2 className="font-sans font-semibold mb-2">How would you like to pay?</h2>
+                  </>
+                )}
+                stopped={data.deliveries.find((way) => way.chosen)?.why ?? ""}
+                paying={pay.isPending}
+                problem={pay.error}
+                onPay={(tender) =>
+                  pay.mutate({
+                    order: data.order,
+                    storefront: data.storefront,
+                    tender,
+                    by: "newest-edition",
+                    address: wish.address,
+                    delivery_day: wish.day || null,
+                  })
+                }
+              />
+            </>
           )}
           <p className="mt-8 text-small text-soft">
             Edition {data.edition}, {data.mode} mode.{" "}

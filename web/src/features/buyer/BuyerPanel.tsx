@@ -4,6 +4,7 @@ import { useHand, useHandSearch } from "../hand";
 import { usePublication } from "../publish";
 import { useStorefront } from "../shop";
 import { OrderLines } from "./OrderLines";
+import { parted } from "./parted";
 import { type Offered, usePay } from "./queries";
 import { Ways } from "./Ways";
 
@@ -22,6 +23,7 @@ export function BuyerPanel({ onFold }: { onFold: () => void }) {
       shop={shop.name}
       line={line?.name ?? ""}
       amount={view.data?.amount ?? ""}
+      {...parted(view.data?.deliveries)}
       chosen={chosen}
       recurring={line?.recurring ?? false}
     />
@@ -61,9 +63,10 @@ export function BuyerPanel({ onFold }: { onFold: () => void }) {
                     <h3 className="font-sans font-semibold mb-2">How would you like to pay?</h3>
                   </>
                 )}
+                stopped={view.data.deliveries.find((way) => way.chosen)?.why ?? ""}
                 paying={pay.isPending}
                 problem={pay.error}
-                onPay={(tender) => pay.mutate({ order: hand, tender, by: "draft", storefront })}
+                onPay={(tender) => pay.mutate({ order: hand, tender, by: "draft", storefront, address: "" })}
               />
             )
           ) : (

@@ -2,9 +2,13 @@ import { shown } from "../../lib/money";
 import type { Offered } from "./queries";
 
 interface Props {
-  shop: string;
+  /** The name of the shop as a title above; left out where the page has it already. */
+  shop?: string;
   line: string;
+  /** What there is to pay without a fee, and what of it the delivery is. */
   amount: string;
+  goods?: string | undefined;
+  delivery?: { name: string; fee: string } | undefined;
   /** The way to pay that is chosen, with what it costs on top. */
   chosen?: Offered | undefined;
   recurring?: boolean;
@@ -13,13 +17,20 @@ interface Props {
 }
 
 /** What a buyer is about to pay for, or has paid. */
-export function OrderLines({ line, amount, chosen, recurring, paid, shop, as: Title = "h2" }: Props) {
+export function OrderLines(props: Props) {
+  const { line, amount, goods, delivery, chosen, recurring, paid, shop, as: Title = "h2" } = props;
   return (
     <>
-      <Title className="text-xl mb-1">{shop}</Title>
+      {shop && <Title className="text-xl mb-1">{shop}</Title>}
       <dl className="grid grid-cols-[minmax(0,1fr)_auto] gap-y-1 mb-4">
         <dt>{line}</dt>
-        <dd className="text-right whitespace-nowrap pl-3">{shown(amount)}</dd>
+        <dd className="text-right whitespace-nowrap pl-3">{shown(goods ?? amount)}</dd>
+        {delivery && (
+          <>
+            <dt className="text-soft">{delivery.name}</dt>
+            <dd className="text-right whitespace-nowrap pl-3 text-soft">{shown(delivery.fee)}</dd>
+          </>
+        )}
         {chosen?.fee && (
           <>
             <dt className="text-soft">

@@ -10,13 +10,15 @@ interface Props {
   amount: string;
   /** What stands above the ways to pay, by the one that is chosen. */
   above?: (chosen: Offered | undefined) => ReactNode;
+  /** Why it cannot be paid yet, whatever is chosen; empty where it can. */
+  stopped?: string;
   paying: boolean;
   problem: unknown;
   onPay: (tender: string) => void;
 }
 
 /** The ways to pay, as a buyer meets them: one is chosen, then paid with. */
-export function Ways({ offered, amount, above, paying, problem, onPay }: Props) {
+export function Ways({ offered, amount, above, stopped, paying, problem, onPay }: Props) {
   const [picked, setPicked] = useState("");
   const group = useId();
   const chosen =
@@ -65,9 +67,15 @@ export function Ways({ offered, amount, above, paying, problem, onPay }: Props) 
           {said(problem)}
         </p>
       )}
-      <Button look="strong" type="submit" disabled={paying} className="w-full min-h-11 mt-2">
-        Pay {shown(chosen.total ?? amount)}
-      </Button>
+      {stopped ? (
+        <p role="status" className="text-copper font-medium mt-2">
+          {stopped}
+        </p>
+      ) : (
+        <Button look="strong" type="submit" disabled={paying} className="w-full min-h-11 mt-2">
+          Pay {shown(chosen.total ?? amount)}
+        </Button>
+      )}
     </form>
   );
 }

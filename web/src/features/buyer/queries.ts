@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { answered, api, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
 import { goTo } from "../../lib/page";
@@ -12,6 +12,8 @@ export function useOffer(search: string) {
   return useQuery({
     queryKey: [...keys.offer, search],
     queryFn: () => answered(api.GET("/api/offer", { params: { query } })),
+    // What was seen stays while the order is looked at anew: what is being typed is not lost.
+    placeholderData: keepPreviousData,
     retry: false,
   });
 }

@@ -1,5 +1,6 @@
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
+import type { Schema } from "../../api/client";
 import { partsOf } from "../../lib/money";
 import { useAskBeforeLeaving } from "../../lib/useAskBeforeLeaving";
 import { Picker } from "../../ui/Picker";
@@ -10,11 +11,17 @@ import { type Hand, useHand } from "./useHand";
 
 export const FIRST_PICKER = "order-market";
 
-/**
- * The order in hand as one sentence; each part is a picker in place.
- * `problem`: why it cannot be read. `asked`: the facts that a condition of the checkout asks, which are shown too.
- */
-export function OrderSentence({ problem, asked }: { problem: string; asked: string[] }) {
+interface Props {
+  /** Why the order cannot be read; empty where it can. */
+  problem: string;
+  /** The facts that a condition or the delivery asks, which are shown too. */
+  asked: string[];
+  /** The ways by which it can go: the goods stay when another is picked, what there is to pay becomes another. */
+  deliveries: Schema<"WayOut">[];
+}
+
+/** The order in hand as one sentence; each part is a picker in place. */
+export function OrderSentence({ problem, asked, deliveries }: Props) {
   const { hand, shop, change, expect } = useHand();
   const names = new Map(useChoices().data?.countries.map((choice) => [choice.code, choice.name]));
   if (!shop) return null;
@@ -36,6 +43,12 @@ export function OrderSentence({ problem, asked }: { problem: string; asked: stri
   const seen = new Set(markets.map((market) => market.country));
   const doubled = seen.size < markets.length;
   const parts = shop && hand ? partsAsked(shop, hand, asked) : [];
+  const picked = (part: string, value: string) => {
+    const way =
+      part === "delivery" ? deliveries.find((entry) => entry.id === (value || hand.delivery)) : undefined;
+    const amount = value ? way?.amount : way?.goods;
+    return { [part]: value, ...(amount ? { amount: partsOf(amount).amount } : {}) };
+  };
   const currencies = [
     ...new Set([hand.currency, shop.currency, ...markets.map((market) => market.currency)]),
   ];
@@ -65,8 +78,13 @@ export function OrderSentence({ problem, asked }: { problem: string; asked: stri
           value={hand.line}
           options={lines.map((entry) => ({ value: entry.id, label: entry.name }))}
           onPick={(id) => {
-            const picked = lines.find((entry) => entry.id === id);
-            change({ line: id, amount: picked ? partsOf(picked.usual_amount).amount : hand.amount });
+            const line = lines.find((entry) => entry.id === id);
+            // Another line may go other ways, and comes at its own amount.
+            change({
+              line: id,
+              amount: line ? partsOf(line.usual_amount).amount : hand.amount,
+              delivery: "",
+            });
           }}
         />
         for
@@ -89,10 +107,14 @@ export function OrderSentence({ problem, asked }: { problem: string; asked: stri
         </span>
         {parts.map((part, place) => (
           <span key={part.part} className="whitespace-nowrap">
-            {part.part === "postcode" ? (
+            {part.part === "postcode" || part.part === "town" ? (
               <>
-                to the postcode{" "}
-                <PostcodeWord value={hand.postcode ?? ""} onPick={(postcode) => change({ postcode })} />
+                {TO[part.part]}{" "}
+                <TypedWord
+                  label={part.label}
+                  value={hand[part.part] ?? ""}
+                  onPick={(text) => change({ [part.part]: text })}
+                />
               </>
             ) : (
               <Picker
@@ -100,7 +122,7 @@ export function OrderSentence({ problem, asked }: { problem: string; asked: stri
                 label={part.label}
                 value={hand[part.part] ?? UNKNOWN}
                 options={[{ value: UNKNOWN, label: part.unknown }, ...part.options]}
-                onPick={(value) => change({ [part.part]: value === UNKNOWN ? "" : value })}
+                onPick={(value) => change(picked(part.part, value === UNKNOWN ? "" : value))}
               />
             )}
             {place < parts.length - 1 ? "," : "."}
@@ -116,14 +138,24 @@ export function OrderSentence({ problem, asked }: { problem: string; asked: stri
   );
 }
 
-/** The postcode as a word of the sentence, typed in place. */
-function PostcodeWord({ value, onPick }: { value: string; onPick: (postcode: string) => void }) {
+const TO = { postcode: "to the postcode", town: "in the town of" };
+
+/** A part of the address as a word of the sentence, typed in place. */
+function TypedWord({
+  label,
+  value,
+  onPick,
+}: {
+  label: string;
+  value: string;
+  onPick: (text: string) => void;
+}) {
   const [text, setText] = useState(value);
   useEffect(() => setText(value), [value]);
   const keep = () => text !== value && onPick(text.trim());
   return (
     <input
-      aria-label="Postcode of the buyer"
+      aria-label={label}
       autoComplete="off"
       placeholder="not known"
       value={text}

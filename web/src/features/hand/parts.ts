@@ -5,7 +5,7 @@ import type { Hand } from "./useHand";
 /** Stands for what is not said of an order. */
 export const UNKNOWN = "unknown";
 
-type Name = "delivery" | "customer_group" | "device" | "signed_in" | "postcode";
+type Name = "delivery" | "customer_group" | "device" | "signed_in" | "postcode" | "town";
 
 interface Part {
   part: Name;
@@ -15,7 +15,7 @@ interface Part {
   options: Option[];
 }
 
-/** The parts of the sentence that a condition asks, or that somebody said; the others stay out of it. */
+/** The parts of the sentence that a condition or the delivery asks, or that somebody said; the others stay out of it. */
 export function partsAsked(shop: Shop, hand: Hand, asked: string[]): Part[] {
   const goes = shop.lines.find((line) => line.id === hand.line)?.deliveries ?? [];
   const all: Part[] = [
@@ -31,6 +31,7 @@ export function partsAsked(shop: Shop, hand: Hand, asked: string[]): Part[] {
         })),
     },
     { part: "postcode", label: "Postcode of the buyer", unknown: "", options: [] },
+    { part: "town", label: "Town of the buyer", unknown: "", options: [] },
     {
       part: "customer_group",
       label: "Customer group",
@@ -56,7 +57,7 @@ export function partsAsked(shop: Shop, hand: Hand, asked: string[]): Part[] {
       ],
     },
   ];
-  const facts = new Set(asked.map((fact) => (fact === "area" ? "postcode" : fact)));
+  const facts = new Set(asked);
   // How a line goes that is not delivered is known.
   if (goes.length === 0) facts.delete("delivery");
   return all.filter(({ part }) => facts.has(part) || hand[part]);

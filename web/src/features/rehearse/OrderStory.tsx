@@ -1,5 +1,5 @@
 import { shown } from "../../lib/money";
-import { moment } from "../../lib/time";
+import { day, moment } from "../../lib/time";
 import type { OrderRecord } from "./queries";
 import { RecordActs } from "./RecordActs";
 import { STATE_INK } from "./states";
@@ -23,7 +23,12 @@ export function OrderStory({ order }: { order: OrderRecord }) {
         </p>
       </div>
       <p className="mt-2">
-        {order.ordered}, carried by {order.provider_name || "your own arrangement"}.{" "}
+        {order.ordered}
+        {order.delivered &&
+          ` (of it ${shown(order.delivered.fee)} for ${order.delivered.way}${
+            order.delivered.day ? ` on ${day(order.delivered.day)}` : ""
+          }${order.delivered.address ? `, to ${order.delivered.address}` : ""})`}
+        , carried by {order.provider_name || "your own arrangement"}.{" "}
         <span className="text-soft">For the order this means:</span> {order.meaning}.
       </p>
       <div className="grid lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-8 mt-3">

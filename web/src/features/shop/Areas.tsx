@@ -1,19 +1,21 @@
-import { between, putIn } from "../../lib/lists";
+import { putIn } from "../../lib/lists";
 import { Button } from "../../ui/Button";
 import { Picks } from "../../ui/Picks";
 import { TextField } from "../../ui/TextField";
+import { AreaPart } from "./AreaPart";
 import { freeId } from "./ids";
-import type { Shop } from "./queries";
+import { type Shop, useCountryGroups } from "./queries";
 import type { Sections } from "./sections";
 
 type Area = Shop["areas"][number];
 
-/** Areas: whole countries, and parts of countries by how their postcodes begin. */
+/** Areas: whole countries, and parts of countries by how their postcodes begin, or by their towns. */
 export function Areas({ shop, countries, save, quietly, remove }: Sections) {
   const edit = (id: string, change: (area: Area) => Area) => (before: Shop) => ({
     ...before,
     areas: before.areas.map((area) => (area.id === id ? change(area) : area)),
   });
+  const groups = useCountryGroups().data?.groups ?? [];
   const nameOf = (code: string) => countries.find((country) => country.value === code)?.label ?? code;
 
   return (
@@ -21,12 +23,12 @@ export function Areas({ shop, countries, save, quietly, remove }: Sections) {
       <h2 id="areas" className="text-lg mb-1">
         Areas{" "}
         <span className="font-sans font-normal text-figure text-soft">
-          whole countries, or parts of one by how its postcodes begin
+          whole countries, or parts of one by postcodes or towns
         </span>
       </h2>
       <ul className={shop.areas.length > 0 ? "border-t border-ink" : ""}>
         {shop.areas.map((area, place) => {
-          const parts = Object.keys(area.postcodes);
+          const parts = [...new Set([...Object.keys(area.postcodes), ...Object.keys(area.towns)])];
           return (
             <li
               key={area.id}
@@ -53,9 +55,13 @@ export function Areas({ shop, countries, save, quietly, remove }: Sections) {
                   quietly(
                     edit(area.id, (before) => ({
                       ...before,
-                      postcodes: Object.fromEntries(
-                        picked.map((code) => [code, before.postcodes[code] ?? ["0"]]),
-                      ),
+                      postcodes: {
+                        ...only(before.postcodes, picked),
+                        ...Object.fromEntries(
+                          picked.filter((code) => !parts.includes(code)).map((code) => [code, ["0"]]),
+                        ),
+                      },
+                      towns: only(before.towns, picked),
                     })),
                   )
                 }
@@ -74,21 +80,36 @@ export function Areas({ shop, countries, save, quietly, remove }: Sections) {
               >
                 Remove
               </Button>
+              <div className="col-start-2">
+                <Picks
+                  single
+                  label={`Add a group of countries to ${area.name}`}
+                  values={[]}
+                  options={groups.map((group) => ({ value: group.id, label: group.name }))}
+                  none="a group of countries at once"
+                  onPick={([id]) =>
+                    quietly(
+                      edit(area.id, (before) => ({
+                        ...before,
+                        countries: [
+                          ...new Set([
+                            ...before.countries,
+                            ...(groups.find((group) => group.id === id)?.countries ?? []),
+                          ]),
+                        ],
+                      })),
+                    )
+                  }
+                />
+              </div>
               {parts.map((code) => (
-                <div key={code} className="col-start-3">
-                  <TextField
-                    label={`Postcodes in ${nameOf(code)} begin with, between commas`}
-                    value={(area.postcodes[code] ?? []).join(", ")}
-                    save={(text) =>
-                      save(
-                        edit(area.id, (before) => ({
-                          ...before,
-                          postcodes: { ...before.postcodes, [code]: between(text) },
-                        })),
-                      )
-                    }
-                  />
-                </div>
+                <AreaPart
+                  key={code}
+                  area={area}
+                  code={code}
+                  country={nameOf(code)}
+                  save={(change) => save(edit(area.id, change))}
+                />
               ))}
             </li>
           );
@@ -104,7 +125,10 @@ export function Areas({ shop, countries, save, quietly, remove }: Sections) {
               name,
               before.areas.map((entry) => entry.id),
             );
-            return { ...before, areas: [...before.areas, { id, name, countries: [], postcodes: {} }] };
+            return {
+              ...before,
+              areas: [...before.areas, { id, name, countries: [], postcodes: {}, towns: {} }],
+            };
           })
         }
       >
@@ -113,3 +137,7 @@ export function Areas({ shop, countries, save, quietly, remove }: Sections) {
     </section>
   );
 }
+
+/** The entries of some countries. */
+const only = (of: Record<string, string[]>, codes: string[]) =>
+  Object.fromEntries(Object.entries(of).filter(([code]) => codes.includes(code)));

@@ -1,14 +1,12 @@
 import { putIn } from "../../lib/lists";
-import { inCurrency } from "../../lib/money";
 import { Button } from "../../ui/Button";
 import { type Option, Picker } from "../../ui/Picker";
-import { Picks } from "../../ui/Picks";
 import { TextField } from "../../ui/TextField";
+import { DeliveryDays } from "./DeliveryDays";
+import { DeliveryPrices, type Way } from "./DeliveryPrices";
 import { freeId } from "./ids";
 import type { Shop } from "./queries";
 import type { Sections } from "./sections";
-
-type Way = Shop["deliveries"][number];
 
 const KINDS: Option[] = [
   { value: "courier", label: "courier" },
@@ -39,6 +37,12 @@ export function Deliveries({ shop, save, quietly, remove }: Sections) {
       ),
       name,
       kind: ("value" in kind ? kind.value : "own") as Way["kind"],
+      prices: [],
+      preparation_days: 0,
+      closed_weekdays: [],
+      closed_dates: [],
+      hours: [],
+      costs: {},
     };
     // Goods go the first way that there is, until their owner says otherwise.
     const lines =
@@ -57,62 +61,54 @@ export function Deliveries({ shop, save, quietly, remove }: Sections) {
       </h2>
       <ul className={shop.deliveries.length > 0 ? "border-t border-ink" : ""}>
         {shop.deliveries.map((way, place) => (
-          <li
-            key={way.id}
-            className="grid grid-cols-[minmax(0,1fr)_8rem_7rem_8rem_minmax(0,1fr)_4.5rem] gap-4 items-start border-b border-rule-soft py-1"
-          >
-            <TextField label="Name" value={way.name} save={(name) => save(edit(way.id, { name }))} />
-            <Picker
-              showLabel
-              label="Kind"
-              value={way.kind}
-              options={KINDS}
-              onPick={(kind) => quietly(edit(way.id, { kind: kind as Way["kind"] }))}
-            />
-            <TextField
-              label="Costs its buyer"
-              align="right"
-              value={way.fee ?? ""}
-              save={(fee) => save(edit(way.id, { fee: inCurrency(fee, shop.currency) || null }))}
-            />
-            <TextField
-              label="Free from"
-              align="right"
-              value={way.free_from ?? ""}
-              save={(from) => save(edit(way.id, { free_from: inCurrency(from, shop.currency) || null }))}
-            />
-            <Picks
-              label="Goes to"
-              values={way.areas ?? []}
-              options={areas}
-              none="anywhere"
-              onPick={(picked) => quietly(edit(way.id, { areas: picked.length > 0 ? picked : null }))}
-            />
-            <Button
-              look="quiet"
-              className="mt-6"
-              aria-label={`Remove the way of delivery ${way.name}`}
-              onClick={() =>
-                remove(
-                  `${way.name} is removed.`,
-                  (before) => ({
-                    ...before,
-                    deliveries: before.deliveries.filter((entry) => entry.id !== way.id),
-                    lines: before.lines.map((line) => withoutWay(line, way.id)),
-                  }),
-                  (before) => ({
-                    ...before,
-                    deliveries: putIn(before.deliveries, place, way),
-                    lines: before.lines.map((line) => {
-                      const held = shop.lines.find((entry) => entry.id === line.id);
-                      return held ? { ...line, deliveries: held.deliveries ?? null } : line;
+          <li key={way.id} className="border-b border-rule-soft py-2">
+            <div className="grid grid-cols-[minmax(0,1fr)_10rem_4.5rem] gap-4 items-end">
+              <TextField label="Name" value={way.name} save={(name) => save(edit(way.id, { name }))} />
+              <Picker
+                showLabel
+                label="Kind"
+                value={way.kind ?? "own"}
+                options={KINDS}
+                onPick={(kind) => quietly(edit(way.id, { kind: kind as Way["kind"] }))}
+              />
+              <Button
+                look="quiet"
+                aria-label={`Remove the way of delivery ${way.name}`}
+                onClick={() =>
+                  remove(
+                    `${way.name} is removed.`,
+                    (before) => ({
+                      ...before,
+                      deliveries: before.deliveries.filter((entry) => entry.id !== way.id),
+                      lines: before.lines.map((line) => withoutWay(line, way.id)),
                     }),
-                  }),
-                )
-              }
-            >
-              Remove
-            </Button>
+                    (before) => ({
+                      ...before,
+                      deliveries: putIn(before.deliveries, place, way),
+                      lines: before.lines.map((line) => {
+                        const held = shop.lines.find((entry) => entry.id === line.id);
+                        return held ? { ...line, deliveries: held.deliveries ?? null } : line;
+                      }),
+                    }),
+                  )
+                }
+              >
+                Remove
+              </Button>
+            </div>
+            <DeliveryPrices
+              way={way}
+              areas={areas}
+              currency={shop.currency}
+              edit={(part) => save(edit(way.id, part))}
+              quietly={(part) => quietly(edit(way.id, part))}
+            />
+            <DeliveryDays
+              way={way}
+              currency={shop.currency}
+              edit={(part) => save(edit(way.id, part))}
+              quietly={(part) => quietly(edit(way.id, part))}
+            />
           </li>
         ))}
       </ul>

@@ -8,6 +8,7 @@ import { CustomerGroups } from "./CustomerGroups";
 import { Deliveries } from "./Deliveries";
 import { type Sections, useSections } from "./sections";
 import { VIEWS } from "./views";
+import { shownWhole, wholeOrNone } from "./whole";
 
 /** How what is sold gets to its buyers, where it goes, and which buyers the shop tells apart. */
 export function DeliveryPage() {
@@ -58,9 +59,7 @@ function LinesGo({ shop, save, quietly }: Sections) {
               align="right"
               suffix="g"
               label={`Weight of ${line.name} in grams`}
-              value={
-                line.weight_grams === null || line.weight_grams === undefined ? "" : String(line.weight_grams)
-              }
+              value={shownWhole(line.weight_grams)}
               save={(text) => save(edit(line.id, { weight_grams: wholeOrNone(text) }))}
             />
           </li>
@@ -68,10 +67,4 @@ function LinesGo({ shop, save, quietly }: Sections) {
       </ul>
     </section>
   );
-}
-
-/** A whole number, or none; anything else goes as it was typed, for the server to refuse. */
-function wholeOrNone(text: string): number | null {
-  if (text === "") return null;
-  return /^\d+$/.test(text) ? Number(text) : (text as unknown as number);
 }

@@ -8,6 +8,7 @@ import { Toggle } from "../../ui/Toggle";
 import { freeId } from "./ids";
 import type { Shop } from "./queries";
 import type { Sections } from "./sections";
+import { shownWhole, wholeOrNone } from "./whole";
 
 type Line = Shop["lines"][number];
 
@@ -91,14 +92,10 @@ export function LinesTable({ shop, save, quietly, kinds, remove }: Sections) {
               cell
               label={`Days until ${line.name} is delivered; empty where nothing is`}
               hideLabel
-              value={
-                line.delivery_days === null || line.delivery_days === undefined
-                  ? ""
-                  : String(line.delivery_days)
-              }
+              value={shownWhole(line.delivery_days)}
               align="right"
               suffix={line.delivery_days === null || line.delivery_days === undefined ? "" : "days"}
-              save={(text) => save(edit(line.id, { delivery_days: daysOf(text) }))}
+              save={(text) => save(edit(line.id, { delivery_days: wholeOrNone(text) }))}
             />
             <span className="flex items-center gap-2 min-h-8 text-small text-soft">
               repeats
@@ -129,10 +126,4 @@ export function LinesTable({ shop, save, quietly, kinds, remove }: Sections) {
       </Button>
     </section>
   );
-}
-
-/** A whole number of days, or none; anything else goes as it was typed, for the server to refuse. */
-function daysOf(text: string): number | null {
-  if (text === "") return null;
-  return /^\d+$/.test(text) ? Number(text) : (text as unknown as number);
 }

@@ -29,6 +29,19 @@ export function useChoices() {
   });
 }
 
+/** Groups of countries that can be picked at once; they are the same for every shop. */
+export function useCountryGroups() {
+  return useQuery({
+    queryKey: keys.countryGroups,
+    queryFn: () => answered(api.GET("/api/country-groups")),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+}
+
+/** The towns in a circle around one; they are asked for once, when they are put in an area. */
+export const readTowns = (query: { country: string; around: string; kilometres: number }) =>
+  answered(api.GET("/api/towns", { params: { query } }));
+
 /**
  * Change the shop: the change is made on the newest shop that is known here, and saved over its version. One
  * change at a time, so that two quick edits do not meet.

@@ -1,0 +1,110 @@
+import { useId, useState } from "react";
+import type { Schema } from "../../api/client";
+import { partsOf, shown } from "../../lib/money";
+import { day as dayText } from "../../lib/time";
+import { Choice } from "../../ui/Choice";
+import { InputField } from "../../ui/InputField";
+
+/** Where and on which day an order shall come. */
+export interface Wish {
+  address: string;
+  day: string;
+}
+
+interface Props {
+  offer: Schema<"Offer">;
+  wish: Wish;
+  onWish: (wish: Wish) => void;
+  /** Look at the order with some of its parts changed. */
+  onChange: (parts: Record<string, string>) => void;
+}
+
+/** How an order reaches its buyer: the way, where to, and on which day. */
+export function Delivering({ offer, wish, onWish, onChange }: Props) {
+  const group = useId();
+  const ways = offer.deliveries;
+  const chosen = ways.find((way) => way.chosen);
+  if (ways.length === 0) return null;
+  return (
+    <section aria-labelledby={`${group}-title`} className="mb-5">
+      <h2 id={`${group}-title`} className="font-sans font-semibold mb-2">
+        How shall it reach you?
+      </h2>
+      <fieldset>
+        <legend className="sr-only">Ways of delivery</legend>
+        {ways.map((way) => (
+          <Choice
+            key={way.id}
+            group={group}
+            name={way.name}
+            description={way.why || comes(way)}
+            onTop={way.fee ? shown(way.fee) : ""}
+            chosen={way.chosen}
+            onChoose={() =>
+              onChange({ delivery: way.id, ...(way.amount ? { amount: partsOf(way.amount).amount } : {}) })
+            }
+          />
+        ))}
+      </fieldset>
+      {(offer.asks_postcode || offer.asks_town) && (
+        <div className="flex gap-4 mt-2">
+          {offer.asks_postcode && (
+            <Kept
+              label="Postcode"
+              value={offer.order.postcode ?? ""}
+              keep={(postcode) => onChange({ postcode })}
+            />
+          )}
+          {offer.asks_town && (
+            <Kept label="Town" value={offer.order.town ?? ""} keep={(town) => onChange({ town })} />
+          )}
+        </div>
+      )}
+      {chosen?.needs_address && (
+        <div className="mt-2">
+          <InputField
+            label="Address: name, street and number"
+            autoComplete="shipping street-address"
+            value={wish.address}
+            onChange={(address) => onWish({ ...wish, address })}
+          />
+        </div>
+      )}
+      {chosen && chosen.days.length > 0 && (
+        <div className="mt-2">
+          <label htmlFor={`${group}-day`} className="block text-small text-soft">
+            Day
+          </label>
+          {/* A plain list of the browser's own: buyers' pages load little. */}
+          <select
+            id={`${group}-day`}
+            value={wish.day || (chosen.days[0]?.day ?? "")}
+            onChange={(event) => onWish({ ...wish, day: event.target.value })}
+            className="w-full h-9 border-b border-rule bg-transparent hover:border-ink"
+          >
+            {chosen.days.map(({ day, hours }) => (
+              <option key={day} value={day}>
+                {[dayText(day), ...hours].join(", ")}
+              </option>
+            ))}
+          </select>
+        </div>
+      )}
+    </section>
+  );
+}
+
+/** When a way comes, in a few words. */
+const comes = ({ days, first }: Schema<"WayOut">) =>
+  days.length > 0 ? `from ${dayText(first.day)} on; choose the day` : `leaves on ${dayText(first.day)}`;
+
+/** A part of the address that decides where it can go; the order is looked at anew when it is left. */
+function Kept({ label, value, keep }: { label: string; value: string; keep: (text: string) => void }) {
+  const [text, setText] = useState(value);
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: what is left is the field within
+    <div className="w-40" onBlur={() => text.trim() !== value && keep(text.trim())}>
+      <InputField label={label} value={text} onChange={setText} />
+    </div>
+  );
+}
