@@ -63,7 +63,16 @@ def test_conditions_are_told_in_phrases_and_reasons_with_names(client: TestClien
         "condition-signed-in-unknown",
     ]
     view = client.get(f"{WEB}/view", params=BOAT).json()
-    assert view["asked"] == ["country", "area", "line", "delivery", "customer_group", "signed_in", "day"]
+    assert view["asked"] == [
+        "country",
+        "area",
+        "line",
+        "delivery",
+        "customer_group",
+        "signed_in",
+        "day",
+        "postcode",
+    ]
     # Nothing of a boat tour is delivered, which is known.
     boat = next(entry for entry in view["outcomes"] if entry["tender"]["id"] == "card")
     assert "condition-delivery-unknown" not in [reason["code"] for reason in boat["reasons"]]
@@ -194,7 +203,8 @@ def test_what_would_name_something_that_is_gone_is_not_taken_back(client: TestCl
     compose(client, only="card", conditions=[{"fact": "area", "only": ["islands"]}])
     compose(client, only="card", conditions=[])
     shop = client.get("/api/shop").json()
-    bare = {**shop["shop"], "areas": []}
+    ways = [{**way, "prices": []} for way in shop["shop"]["deliveries"]]
+    bare = {**shop["shop"], "areas": [], "deliveries": ways}
     assert client.put("/api/shop", json={"version": shop["version"], "shop": bare}).status_code == 200
     held = client.get(WEB).json()
     refused = client.post(f"{WEB}/steps", json={"version": held["version"], "way": "back"})

@@ -81,6 +81,7 @@ def test_every_part_by_its_formula() -> None:
         reserve_days=90,
         software=Linear(Fraction(1, 100), Fraction("0.05")),
         at_the_door=True,
+        buyer_fee=Linear(Fraction(1, 100), Fraction("0.10")),
     )
     parts = {name: line.at(Fraction(80)) for name, line in all_in(fee("1.5", "0.25"), other_costs).parts.items()}
     assert parts == {
@@ -98,6 +99,8 @@ def test_every_part_by_its_formula() -> None:
         CostPart.WAITING: Fraction("0.16"),
         CostPart.RESERVE: Fraction("0.36"),
         CostPart.SOFTWARE: Fraction("0.85"),
+        # 1 % of 80 and 0.10
+        CostPart.BUYER_FEE: Fraction("-0.9"),
     }
     assert list(parts) == list(CostPart)
     assert all_in(fee("1.5", "0.25"), other_costs).total.at(Fraction(80)) == sum(parts.values())

@@ -91,7 +91,7 @@ def test_an_address_is_needed_by_what_goes_to_one_unless_it_is_said_otherwise() 
 
 
 def test_the_first_price_that_holds_the_address_is_the_price() -> None:
-    prices = [
+    prices: list[dict[str, Any]] = [
         {"areas": ["islands", "west"], "fee": "9.00 EUR"},
         {"areas": ["spain"], "fee": "7.00 EUR"},
         {"fee": "4.00 EUR"},
@@ -108,11 +108,13 @@ def test_the_first_price_that_holds_the_address_is_the_price() -> None:
 
 
 def test_a_fee_by_weight_is_that_of_the_first_band_that_holds_the_weight() -> None:
-    light = {"by_weight": [{"up_to_grams": 500, "fee": "3.00 EUR"}, {"up_to_grams": 2000, "fee": "6.00 EUR"}]}
+    light: dict[str, Any] = {
+        "by_weight": [{"up_to_grams": 500, "fee": "3.00 EUR"}, {"up_to_grams": 2000, "fee": "6.00 EUR"}]
+    }
     grams = {0: 300, 500: 300, 501: 600, 2000: 600}
-    assert {weight: fee.minor for weight in grams if isinstance(fee := cost([light], grams=weight), DeliveryFee)} == (
-        grams
-    )
+    assert {
+        weight: fee.minor for weight in grams if isinstance(fee := cost([light], grams=weight), DeliveryFee)
+    } == (grams)
     assert cost([light], grams=2001) is NoPrice.TOO_HEAVY
     assert cost([light]) is NoPrice.WEIGHT_UNKNOWN
     any_heavier = {"by_weight": [*light["by_weight"], {"fee": "9.00 EUR"}]}
@@ -188,7 +190,9 @@ def test_no_day_is_offered_on_which_it_does_not_come(
     )
     first = first_day(some, DAY)
     assert is_open(some, first)
-    open_days = [day for count in range((first - DAY).days) if is_open(some, day := DAY + timedelta(days=count + 1))]
+    open_days = [
+        day for count in range((first - DAY).days) if is_open(some, day := DAY + timedelta(days=count + 1))
+    ]
     # The days after the order, up to and with the first, are those spent on it, or the one that it waits for.
     assert len(open_days) == max(preparation, 0 if first == DAY else 1)
     days = days_to_choose(some, DAY)

@@ -9,7 +9,15 @@ from monedero.core.language import in_language, language
 # Source: RFC 5646 (BCP 47) sections 2.1.1 on case and 4.5 on extended tags, and the IANA registry's preferred values.
 @pytest.mark.parametrize(
     ("text", "tag"),
-    [("eN-us", "en-US"), ("zh-hant-tw", "zh-Hant-TW"), ("iw", "he"), ("en-BU", "en-MM"), ("es-419", "es-419"), ("zh_cmn_hans", "zh-Hans"), ("en-UK", "en-GB")],
+    [
+        ("eN-us", "en-US"),
+        ("zh-hant-tw", "zh-Hant-TW"),
+        ("iw", "he"),
+        ("en-BU", "en-MM"),
+        ("es-419", "es-419"),
+        ("zh_cmn_hans", "zh-Hans"),
+        ("en-UK", "en-GB"),
+    ],
 )
 def test_a_tag_is_written_as_the_standard_recommends(text: str, tag: str) -> None:
     assert language(text) == tag

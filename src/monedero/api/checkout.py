@@ -113,7 +113,8 @@ class ViewOut(BaseModel):
     alone: str
 
 
-def _draft(running: RunningShop, saved: Versioned[Checkout], added: str | None = None) -> Draft:
+def draft_out(running: RunningShop, saved: Versioned[Checkout], added: str | None = None) -> Draft:
+    """A draft with what its last steps were."""
     checkout, store = saved.value, running.store
     steps = steps_of(store, checkout.storefront)
     names = {card.provider.id: card.provider.name for card in store.rate_cards.all()}
@@ -133,7 +134,7 @@ def _draft(running: RunningShop, saved: Versioned[Checkout], added: str | None =
 @router.get("")
 def read_draft(running: RunningDep, storefront: str) -> Draft:
     """The draft of a storefront's checkout."""
-    return _draft(running, draft(running.store, storefront))
+    return draft_out(running, draft(running.store, storefront))
 
 
 @router.put("")
@@ -141,26 +142,26 @@ def write_draft(running: RunningDep, storefront: str, edit: DraftEdit) -> Draft:
     """Save the checkout as a whole, its tenders in their sequence."""
     asked = Edit(edit.tenders, edit.headings, edit.shared_conditions)
     saved = save_draft(running.store, storefront, edit.version, asked)
-    return _draft(running, saved)
+    return draft_out(running, saved)
 
 
 @router.post("/steps")
 def step(running: RunningDep, storefront: str, now: StepNow) -> Draft:
     """Take the last change of the draft back, or make one again that was taken back."""
-    return _draft(running, take_step(running.store, storefront, now.way, now.version))
+    return draft_out(running, take_step(running.store, storefront, now.way, now.version))
 
 
 @router.post("/copies", status_code=201)
 def copy(running: RunningDep, storefront: str, now: CopyNow) -> Draft:
     """Copy a tender, or all of a checkout, from another storefront."""
-    return _draft(running, copy_tenders(running.store, storefront, now.source, now.tender, now.version))
+    return draft_out(running, copy_tenders(running.store, storefront, now.source, now.tender, now.version))
 
 
 @router.post("/tenders", status_code=201)
 def put_tender(running: RunningDep, storefront: str, new: TenderNew) -> Draft:
     """Put a route, or an arrangement of the shop's own, in the checkout, switched off."""
     saved, tender = add_tender(running.store, storefront, new.method, new.route, new.version)
-    return _draft(running, saved, tender.id)
+    return draft_out(running, saved, tender.id)
 
 
 @router.get("/checkout.json", response_class=Response)

@@ -176,17 +176,17 @@ class _Writer(RouteWriter):
             earns=None if entry.earns is None else self._money(entry.earns),
             completion=self._assumption("completion-rate", candidate.method),
             lost_order=self._assumption("lost-order", candidate.method),
-            fee_taken_apart=self._fee(candidate),
+            fee_taken_apart=self._fee(candidate, entry.paid),
         )
 
     def _unknown(self, candidate: Candidate, other_costs: OtherCosts) -> list[str]:
         return unknown_parts(other_costs) if candidate.card else []
 
-    def _fee(self, candidate: Candidate) -> FeeOut | None:
+    def _fee(self, candidate: Candidate, paid: Money) -> FeeOut | None:
         if candidate.priced is None or candidate.card is None:
             return None
         rates = self.comparison.inputs.rates
-        order = (self._order.amount, self._order.placed_on)
+        order = (paid, self._order.placed_on)
         derived = derive(candidate.priced, candidate.card, order, self._books, rates)
         return FeeOut(
             charged=str(candidate.priced.charged),

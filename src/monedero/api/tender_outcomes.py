@@ -4,21 +4,35 @@ from datetime import date
 
 from pydantic import BaseModel
 
-from monedero.api.compare import reasons_out
 from monedero.api.compare_schemas import ReasonOut
 from monedero.core.fx import NoReferenceRate
 from monedero.core.money import Money
 from monedero.core.ratecard.catalogue import Ranked
+from monedero.core.reasons import Reason, ReasonCode
 from monedero.core.tender.decision import Outcome
 from monedero.core.tender.law import Sold, findings
 from monedero.core.tender.model import Tender
+from monedero.core.tender.widening import can_widen
 from monedero.core.window import Window
 from monedero.figures import methods
 from monedero.figures.law import rules
-from monedero.wording.tender_conditions import condition_text, finding_text, method_limits
+from monedero.wording import reason_text
+from monedero.wording.tender_conditions import act_text, condition_text, finding_text, method_limits
 from monedero.work.checkout.names import names_of
 from monedero.work.checkout.preview import View
 from monedero.work.shop.lookups import method_in, rates_of
+
+
+class TenderReason(ReasonOut):
+    """A reason why a tender is held back, with the act that ends it.
+
+    `act` is what that is called: it is made in the draft, or lies at the path `go`, or is saying the part `say` of the
+    order in hand. All three are empty where nothing in the shop ends it.
+    """
+
+    act: str = ""
+    go: str = ""
+    say: str = ""
 
 
 class SharedOut(BaseModel):
@@ -49,7 +63,7 @@ class OutcomeOut(BaseModel):
 
     tender: Tender
     place: int | None
-    reasons: list[ReasonOut]
+    reasons: list[TenderReason]
     conditions: list[str]
     shared: list[SharedOut]
     limits: list[str]
@@ -66,6 +80,17 @@ class OutcomeOut(BaseModel):
     provider_name: str
     plan_name: str
     fee: str | None
+
+
+OF_ACCOUNT = (ReasonCode.ACCOUNT_STAGE, ReasonCode.ACCOUNT_METHOD, ReasonCode.ACCOUNT_STOREFRONT)
+PARTS = {
+    ReasonCode.CONDITION_AREA_UNKNOWN: "postcode",
+    ReasonCode.CONDITION_DELIVERY_UNKNOWN: "delivery",
+    ReasonCode.CONDITION_CUSTOMER_GROUP_UNKNOWN: "customer_group",
+    ReasonCode.CONDITION_DEVICE_UNKNOWN: "device",
+    ReasonCode.CONDITION_SIGNED_IN_UNKNOWN: "signed_in",
+}
+"""The part of the order in hand that a reason misses."""
 
 
 class OutcomeWriter:
@@ -88,6 +113,18 @@ class OutcomeWriter:
             used=sum(id in tender.shared for tender in self._composed.checkout.tenders),
         )
 
+    def _reason(self, tender: Tender, reason: Reason) -> TenderReason:
+        """A reason with the act that ends it."""
+        code, text = reason.code, reason_text(reason, self._names)
+        if can_widen(code):
+            apart = self._names.get(f"shared/{reason.fields.get('shared', '')}", "")
+            return TenderReason(code=code.value, text=text, act=act_text(code, apart))
+        if code in OF_ACCOUNT and tender.carried_by:
+            provider = tender.route.provider if tender.route else tender.carried_by
+            return TenderReason(code=code.value, text=text, act=act_text(code), go=f"/accounts/{provider}")
+        part = PARTS.get(code)
+        return TenderReason(code=code.value, text=text, act=act_text(code) if part else "", say=part or "")
+
     def outcome(self, outcome: Outcome) -> OutcomeOut:
         """A tender for the order."""
         tender, charged = outcome.tender, outcome.charged
@@ -101,7 +138,7 @@ class OutcomeWriter:
         return OutcomeOut(
             tender=tender,
             place=outcome.place,
-            reasons=reasons_out(outcome.reasons, self._names),
+            reasons=[self._reason(tender, reason) for reason in outcome.reasons],
             conditions=[condition_text(condition, self._names) for condition in tender.conditions],
             shared=[self.shared(id) for id in tender.shared],
             limits=method_limits(method),

@@ -111,6 +111,7 @@ class FaultCode(StrEnum):
     FEE_UNKNOWN = "fee-unknown"
     IN_USE = "in-use"
     NO_STEP = "no-step"
+    REASON_STAYS = "reason-stays"
     TENDER_HELD_BACK = "tender-held-back"
     ORDER_SETTLED = "order-settled"
     MOVE_NOT_ALLOWED = "move-not-allowed"

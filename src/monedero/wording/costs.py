@@ -30,6 +30,7 @@ MOVED_BY: Mapping[CostPart, tuple[str, ...]] = {
     CostPart.WAITING: ("money-cost",),
     CostPart.RESERVE: ("money-cost",),
     CostPart.SOFTWARE: (),
+    CostPart.BUYER_FEE: (),
 }
 # A part of nothing is shown where an assumption of the owner's could make it something.
 ALWAYS = frozenset({CostPart.FEE, CostPart.HANDLING, CostPart.WAITING})
@@ -200,4 +201,5 @@ FORMULAS: Mapping[CostPart, Callable[[Case], str]] = {
     CostPart.WAITING: _waiting,
     CostPart.RESERVE: _reserve,
     CostPart.SOFTWARE: _software,
+    CostPart.BUYER_FEE: lambda _: say("formula-buyer-fee"),
 }

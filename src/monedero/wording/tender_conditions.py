@@ -14,6 +14,7 @@ from collections.abc import Mapping, Sequence
 
 from monedero.core.delivery.model import Delivery, DeliveryKind
 from monedero.core.method import Method
+from monedero.core.reasons import ReasonCode
 from monedero.core.tender.condition import Condition
 from monedero.core.tender.law import Finding
 from monedero.core.tender.stretches import Stretch
@@ -86,3 +87,25 @@ def method_limits(method: Method) -> list[str]:
         told.append(say("when-kind", kinds=listed(say(f"kind-{kind.value}") for kind in method.kinds)))
     told.append(say("order-repeats" if method.recurring else "once-only"))
     return told
+
+
+def act_text(code: ReasonCode, apart: str = "") -> str:
+    """What ends a reason, in a few words; `apart`: the shared set from which the tender parts with that.
+
+    >>> act_text(ReasonCode.WINDOW_OVER), act_text(ReasonCode.CONDITION_COUNTRY, "Iberia")
+    ('lift the limit', 'let it be offered here, apart from Iberia')
+    """
+    if code in OWN_WORDS:
+        return say(f"act-{code.value}")
+    if code.value.endswith("-unknown"):
+        return say("act-unknown")
+    return say("act-apart", name=apart) if apart else say("act-offer")
+
+
+OWN_WORDS = frozenset(
+    {
+        *(ReasonCode.OFF, ReasonCode.WINDOW_UNDER, ReasonCode.WINDOW_OVER),
+        *(ReasonCode.ACCOUNT_STAGE, ReasonCode.ACCOUNT_METHOD, ReasonCode.ACCOUNT_STOREFRONT),
+    }
+)
+"""Reasons whose act has words of its own."""

@@ -1036,6 +1036,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/checkouts/{storefront}/end-reason": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * End
+         * @description Change a tender so that a reason does not hold it back from the order in hand any more.
+         */
+        post: operations["end_api_checkouts__storefront__end_reason_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checkouts/{storefront}/meet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Meet
+         * @description Let one tender end exactly where another begins.
+         */
+        post: operations["meet_api_checkouts__storefront__meet_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checkouts/{storefront}/would-change": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Would Change
+         * @description What an edit would do to the orders of a month; nothing is changed.
+         */
+        post: operations["would_change_api_checkouts__storefront__would_change_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checkouts/{storefront}/figures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Figures
+         * @description What the limits and buyer fees of a draft come to, over the shop's orders of a month and the order in hand.
+         */
+        get: operations["read_figures_api_checkouts__storefront__figures_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/checkouts/{storefront}/publication": {
         parameters: {
             query?: never;
@@ -2961,6 +3041,21 @@ export interface components {
             shared_conditions?: components["schemas"]["SharedConditions"][] | null;
         };
         /**
+         * DraftFiguresOut
+         * @description The figures of a draft.
+         */
+        DraftFiguresOut: {
+            mode: components["schemas"]["Mode"];
+            /** Draft Version */
+            draft_version: number;
+            /** Limits */
+            limits: components["schemas"]["LimitFigure"][];
+            /** Meetings */
+            meetings: components["schemas"]["MeetingOut"][];
+            /** Fees */
+            fees: components["schemas"]["FeeFigure"][];
+        };
+        /**
          * DueOut
          * @description Something that is due, from whom.
          */
@@ -2969,6 +3064,14 @@ export interface components {
             who: string;
             /** Text */
             text: string;
+        };
+        /**
+         * EditAsked
+         * @description An edit of a draft that is asked about and not made, with the order in hand.
+         */
+        EditAsked: {
+            edit: components["schemas"]["DraftEdit"];
+            order: components["schemas"]["InHand"];
         };
         /**
          * EditionOut
@@ -2992,6 +3095,21 @@ export interface components {
         EmailNamed: {
             /** Email */
             email: string;
+        };
+        /**
+         * EndReason
+         * @description A reason why a tender is held back from the order in hand, to be ended, over the version that was read.
+         */
+        EndReason: {
+            /** Version */
+            version: number;
+            /**
+             * Tender
+             * @description A short id, such as card
+             */
+            tender: string;
+            code: components["schemas"]["ReasonCode"];
+            order: components["schemas"]["InHand"];
         };
         /**
          * EntryOut
@@ -3258,7 +3376,19 @@ export interface components {
          * @description Everything that can be wrong with what somebody gave us.
          * @enum {string}
          */
-        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "language-tag" | "postcode-prefix" | "town-unknown" | "hour-text" | "hours-crossed" | "fee-twice" | "weights-order" | "never-open" | "everywhere-last" | "delivery-refused" | "delivery-day" | "condition-keys" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "examples-held" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "nothing-changed" | "nothing-offered" | "not-published" | "fee-unknown" | "in-use" | "no-step" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign";
+        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "language-tag" | "postcode-prefix" | "town-unknown" | "hour-text" | "hours-crossed" | "fee-twice" | "weights-order" | "never-open" | "everywhere-last" | "delivery-refused" | "delivery-day" | "condition-keys" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "examples-held" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "nothing-changed" | "nothing-offered" | "not-published" | "fee-unknown" | "in-use" | "no-step" | "reason-stays" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign";
+        /**
+         * FeeFigure
+         * @description Where a tender's buyer fee takes more than it costs, and the fee with which the order nets its price.
+         */
+        FeeFigure: {
+            /** Tender */
+            tender: string;
+            /** Over */
+            over: string;
+            /** Nets */
+            nets: string | null;
+        };
         /**
          * FeeOut
          * @description A provider's fee taken apart, down to the rate on its card.
@@ -3596,6 +3726,18 @@ export interface components {
             messages: components["schemas"]["Message"][];
         };
         /**
+         * LimitFigure
+         * @description What one end of a tender's window (`from`, or `up_to` for either upper end) costs or saves a month.
+         */
+        LimitFigure: {
+            /** Tender */
+            tender: string;
+            /** End */
+            end: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * Line
          * @description Something sold. `margin` is in percent of the amount; `delivery_days` is None where nothing is delivered.
          *
@@ -3775,6 +3917,42 @@ export interface components {
              * @description ISO 3166-1 country, such as PT
              */
             country: string;
+        };
+        /**
+         * MeetNow
+         * @description Two tenders, and the amount at which `lower` shall end and `upper` begin, as it was typed.
+         */
+        MeetNow: {
+            /** Version */
+            version: number;
+            /**
+             * Lower
+             * @description A short id, such as card
+             */
+            lower: string;
+            /**
+             * Upper
+             * @description A short id, such as card
+             */
+            upper: string;
+            /** Amount */
+            amount: string;
+        };
+        /**
+         * MeetingOut
+         * @description An amount in the shop's currency at which two tenders cost the same.
+         *
+         *     `lower` costs less below it and `upper` from it on. `amount` is the first amount that can be paid at which `upper`
+         *     costs less, or as much.
+         */
+        MeetingOut: {
+            /** Lower */
+            lower: string;
+            /** Upper */
+            upper: string;
+            /** Amount */
+            amount: string;
+            exactly: components["schemas"]["Exact"];
         };
         /**
          * Message
@@ -4264,7 +4442,7 @@ export interface components {
             /** Place */
             place: number | null;
             /** Reasons */
-            reasons: components["schemas"]["ReasonOut"][];
+            reasons: components["schemas"]["TenderReason"][];
             /** Conditions */
             conditions: string[];
             /** Shared */
@@ -5036,6 +5214,12 @@ export interface components {
             card: string;
         };
         /**
+         * ReasonCode
+         * @description Every reason, in the sequence in which a decision gives them.
+         * @enum {string}
+         */
+        ReasonCode: "shop-country" | "no-rate-fits" | "no-reference-rate" | "card-not-valid-yet" | "not-in-plan" | "announced" | "no-provider" | "trade-refused" | "needs-account" | "needs-method" | "excluded-by" | "software-refuses" | "off" | "method-unknown" | "method-shop-country" | "method-country" | "method-currency" | "method-amount-under" | "method-amount-over" | "method-amount-under-unknown" | "method-amount-over-unknown" | "method-recurring" | "method-recurring-unknown" | "method-kind" | "method-kind-unknown" | "account-stage" | "account-method" | "account-storefront" | "window-under" | "window-over" | "window-under-unknown" | "window-over-unknown" | "condition-currency" | "condition-country" | "condition-area" | "condition-area-unknown" | "condition-kind" | "condition-kind-unknown" | "condition-line" | "condition-line-unknown" | "condition-recurring" | "condition-recurring-unknown" | "condition-delivery" | "condition-delivery-unknown" | "condition-customer-group" | "condition-customer-group-unknown" | "condition-device" | "condition-device-unknown" | "condition-signed-in" | "condition-signed-in-unknown" | "condition-day" | "condition-card-network";
+        /**
          * ReasonOut
          * @description A reason: its code, and the sentence.
          */
@@ -5697,6 +5881,34 @@ export interface components {
             route?: components["schemas"]["Route"] | null;
         };
         /**
+         * TenderReason
+         * @description A reason why a tender is held back, with the act that ends it.
+         *
+         *     `act` is what that is called: it is made in the draft, or lies at the path `go`, or is saying the part `say` of the
+         *     order in hand. All three are empty where nothing in the shop ends it.
+         */
+        TenderReason: {
+            /** Code */
+            code: string;
+            /** Text */
+            text: string;
+            /**
+             * Act
+             * @default
+             */
+            act: string;
+            /**
+             * Go
+             * @default
+             */
+            go: string;
+            /**
+             * Say
+             * @default
+             */
+            say: string;
+        };
+        /**
          * Terms
          * @description Terms of contract that are not per order.
          */
@@ -5958,6 +6170,15 @@ export interface components {
             up_to?: string | null;
             /** Below */
             below?: string | null;
+        };
+        /**
+         * WouldChange
+         * @description What an edit would do to the orders of a month, a sentence for each tender; none where it does nothing.
+         */
+        WouldChange: {
+            mode: components["schemas"]["Mode"];
+            /** Tenders */
+            tenders: string[];
         };
     };
     responses: never;
@@ -9900,6 +10121,280 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ViewOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    end_api_checkouts__storefront__end_reason_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                storefront: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EndReason"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Draft"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    meet_api_checkouts__storefront__meet_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                storefront: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MeetNow"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Draft"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    would_change_api_checkouts__storefront__would_change_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                storefront: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EditAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WouldChange"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_figures_api_checkouts__storefront__figures_get: {
+        parameters: {
+            query: {
+                card_kind?: string | null;
+                card_network?: string | null;
+                postcode?: string | null;
+                town?: string | null;
+                delivery?: string | null;
+                customer_group?: string | null;
+                device?: string | null;
+                signed_in?: string | null;
+                market: string;
+                line: string;
+                amount: string;
+                currency: string;
+                on?: string | null;
+            };
+            header?: never;
+            path: {
+                storefront: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftFiguresOut"];
                 };
             };
             /** @description Bad Request */

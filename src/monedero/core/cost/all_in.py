@@ -17,6 +17,7 @@ the rest of its part (the money lost, the work) stands. So does the share of a m
 | waiting | amount x yearly cost of money x days / 365 |
 | reserve | what is held back, over its own days after the payout |
 | shop software | percent and fixed of the platform under the storefront |
+| less buyer fee | what the buyer paid for this way to pay, without its tax |
 
 Source: own design; interest is simple, actual days over 365.
 
@@ -57,6 +58,7 @@ class CostPart(StrEnum):
     WAITING = "waiting"
     RESERVE = "reserve"
     SOFTWARE = "shop-software"
+    BUYER_FEE = "less-buyer-fee"
 
 
 @dataclass(frozen=True, slots=True)
@@ -74,7 +76,8 @@ class EventPrices:
 class OtherCosts:
     """What a route bears besides its fee. `days` is until the money arrives; `to_books` brings the amount over.
 
-    A `monthly_share` of None is not known.
+    A `monthly_share` of None is not known. `buyer_fee` is what of a fee of the buyer the shop keeps, in the currency of
+    the order.
     """
 
     assumed: Assumed
@@ -87,6 +90,7 @@ class OtherCosts:
     reserve_days: int = 0
     software: Linear = NOTHING
     at_the_door: bool = False
+    buyer_fee: Linear = NOTHING
 
 
 @dataclass(frozen=True)
@@ -136,6 +140,7 @@ def parts_of(fee: Linear, returned: Linear, other_costs: OtherCosts) -> Iterable
         CostPart.SOFTWARE,
         total((amount.times(other_costs.software.slope), _fixed(other_costs.software.intercept))),
     )
+    yield CostPart.BUYER_FEE, other_costs.buyer_fee.times(-other_costs.to_books)
 
 
 def _fixed(value: Fraction) -> Linear:

@@ -15,9 +15,9 @@ Source: own design.
 >>> order = Order(Money(4200, "EUR"), "PT", date(2026, 11, 24))
 >>> rates = ReferenceRates(NoTable())
 >>> Charge(fee).of(order, rates)
-Charged(amount=Money(minor=103, currency='EUR'), up_to=True)
+Charged(amount=Money(minor=103, currency='EUR'), up_to=True, kept=Money(minor=84, currency='EUR'))
 >>> Charge(BuyerFee(percent="-1")).of(order, rates)
-Charged(amount=Money(minor=-42, currency='EUR'), up_to=False)
+Charged(amount=Money(minor=-42, currency='EUR'), up_to=False, kept=Money(minor=-42, currency='EUR'))
 >>> BuyerFee(percent="much")
 Traceback (most recent call last):
 ...
@@ -54,11 +54,12 @@ class BuyerFee(FeePart):
 class Charged(NamedTuple):
     """What a buyer pays on top, tax included (below zero: less); None where a reference rate for it is missing.
 
-    `up_to`: it depends on the card network, which is not known yet.
+    `up_to`: it depends on the card network, which is not known yet. `kept` is what of it is not tax.
     """
 
     amount: Money | None
     up_to: bool
+    kept: Money | None = None
 
 
 class _Price(NamedTuple):
@@ -97,10 +98,15 @@ class Charge:
         except NoReferenceRate:
             return Charged(None, up_to=False)
         minor, currency = order.amount
-        return Charged(Money(max(-minor, *amounts), currency), network is None and bool(self._networks))
+        charged, kept = max(amounts)
+        if charged < -minor:
+            # What is cut off is cut off both: the discount and its tax.
+            charged, kept = -minor, -round_half_up(minor * -kept, -charged)
+        up_to = network is None and bool(self._networks)
+        return Charged(Money(charged, currency), up_to, Money(kept, currency))
 
-    def _with_tax(self, price: _Price, order: Order, rates: ReferenceRates) -> int:
-        """One price for an order with its tax, in minor units of the order's currency."""
+    def _with_tax(self, price: _Price, order: Order, rates: ReferenceRates) -> tuple[int, int]:
+        """One price for an order with its tax and without, in minor units of the order's currency."""
         minor, currency = order.amount
         above, under, fixed, fixed_in = price
         above *= minor
@@ -110,4 +116,4 @@ class Charge:
             brought = fixed * rates.per_minor(fixed_in, currency, order.placed_on)
             above, under = above * brought.denominator + brought.numerator * under, under * brought.denominator
         fee = round_half_up(above, under)
-        return fee + round_half_up(fee * self._tax, self._of) if self._tax else fee
+        return (fee + round_half_up(fee * self._tax, self._of), fee) if self._tax else (fee, fee)

@@ -23,6 +23,7 @@ Source: own design.
 150.01 EUR None []
 """
 
+from datetime import date
 from typing import NamedTuple
 
 from monedero.core.money import Money
@@ -40,17 +41,22 @@ class Stretch(NamedTuple):
     tenders: list[Tender]
 
 
-def stretches(decision: Decision, order: Order) -> list[Stretch]:
-    """Every stretch above zero, in the order's currency on its day; neighbours differ in what is offered."""
-    currency, day = order.amount.currency, order.placed_on
+def begins_of(decision: Decision, currency: str, day: date) -> set[int]:
+    """The amounts above zero at which what a decision says may change, in minor units of a currency on a day."""
     begins = {1}
     for _, sifted in decision.tenders:
         for check in sifted.checks:
             if isinstance(check, Within):
                 low, high = check.ends(currency, day)
                 begins |= {low, high + 1}
+    return {begin for begin in begins if 0 < begin < ENDLESS}
+
+
+def stretches(decision: Decision, order: Order) -> list[Stretch]:
+    """Every stretch above zero, in the order's currency on its day; neighbours differ in what is offered."""
+    currency, day = order.amount.currency, order.placed_on
     found: list[Stretch] = []
-    for minor in sorted(begin for begin in begins if 0 < begin < ENDLESS):
+    for minor in sorted(begins_of(decision, currency, day)):
         at = Money(minor, currency)
         tenders = decision.offered(order.on(at, day))
         if found and found[-1].tenders == tenders:

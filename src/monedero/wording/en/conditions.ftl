@@ -75,3 +75,32 @@ method-source =
         [none] { $source }; service level { $level } in ISO 20022 messages
        *[other] { $source }; service level { $level }, local instrument { $instrument } in ISO 20022 messages
     }
+
+## What limits and buyer fees of a draft come to
+
+limit-costs = costs { $amount } a month
+limit-saves = saves { $amount } a month
+limit-even = costs nothing
+limit-lost = { $one ->
+    [yes] 1 order a month has
+   *[no] { $orders } orders a month have
+  } no way to pay
+limit-unknown = for { $one ->
+    [yes] 1 order
+   *[no] { $orders } orders
+  } a month the cost is not known
+moved = { $name } { $told }
+moved-gained = gains { $one ->
+    [yes] 1 order
+   *[no] { $orders } orders
+  } a month
+moved-lost = loses { $one ->
+    [yes] 1 order
+   *[no] { $orders } orders
+  } a month
+over = takes more than it costs { $amounts }
+over-never = never takes more than it costs
+over-always = at every amount
+over-from = from { $amount } on
+over-below = below { $amount }
+over-between = from { $amount } to below { $below }

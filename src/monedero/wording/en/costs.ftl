@@ -11,6 +11,7 @@ cost-handling = Work
 cost-waiting = Waiting
 cost-reserve = Reserve
 cost-shop-software = Shop software
+cost-less-buyer-fee = Less buyer fee
 
 ## How a part came about
 
@@ -31,6 +32,7 @@ formula-refused = { $rate } refused x { $trips } out and back
 formula-refused-collected = { $refused }; { $rate } accepted x { $fee } for collecting
 formula-waiting = { $amount } x { $rate } a year x { $days } days / 365
 formula-reserve = { $amount } kept x { $rate } a year x { $days } days / 365
+formula-buyer-fee = what your buyer pays on top in the draft, without its tax
 formula-software = { $rate } of the order + { $fixed }
 price-unknown = a fee that is not known
 

@@ -171,3 +171,4 @@ fault-never-open = { $value } would be closed on every day of the week. Leave on
 fault-everywhere-last = A price for everywhere else stands last: what comes after it would never be asked.
 fault-delivery-refused = { $why } This order cannot go that way.
 fault-delivery-day = { $value } is not a day on which { $name } comes. The next days are: { $days }.
+fault-reason-stays = This reason is not yours to end in the checkout: “{ $value }” comes from the method, from its account, or from what is not known of the order.

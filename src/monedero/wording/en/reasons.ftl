@@ -185,3 +185,15 @@ delivery-too-heavy = This is too heavy for { $name }.
 delivery-weight-unknown = What { $name } costs depends on the weight, and this line has none.
 delivery-no-rate = What { $name } costs cannot be said in this currency: there is no reference rate.
 delivery-over-amount = The order comes to less than { $name } costs.
+
+## What ends a reason
+
+act-off = switch it on
+act-window-under = lift the limit
+act-window-over = lift the limit
+act-account-stage = go to the account
+act-account-method = go to the account
+act-account-storefront = let the account serve it
+act-offer = let it be offered here
+act-apart = let it be offered here, apart from { $name }
+act-unknown = say it above

@@ -1,12 +1,15 @@
 """What could pay for the order in hand: every route and arrangement with its fee, or with the reasons against it."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import date
 from fractions import Fraction
 
 from monedero.core.cost.assumed import ZERO
+from monedero.core.cost.buyer_fee import NOTHING_ON_TOP, ONE, OnTop, on_top_of
 from monedero.core.fx import NoReferenceRate
 from monedero.core.method import Method
+from monedero.core.money import Money, minor_units
 from monedero.core.openness import not_in_plan, shut_to
 from monedero.core.ratecard.linear import NOTHING, FeeCurve, FeePiece, Linear
 from monedero.core.ratecard.model import RateCard, Route
@@ -15,7 +18,10 @@ from monedero.core.ratecard.pricing import no_rate
 from monedero.core.ratecard.volume import Takings
 from monedero.core.reasons import Reason, ReasonCode
 from monedero.core.tender.decision import cannot_carry
+from monedero.core.tender.fee import Charge
+from monedero.core.tender.model import Tender
 from monedero.store import Store
+from monedero.work.checkout.composed import draft
 from monedero.work.compare.inputs import CompareInputs, inputs_of
 from monedero.work.compare.other_costs import own_fee
 from monedero.work.compare.takings import takings_of
@@ -39,35 +45,79 @@ class Candidate:
     @property
     def key(self) -> str:
         """What names it among the others."""
-        route = self.route
-        return f"{route.provider}/{route.plan}/{route.method}" if route else self.method.id
+        return key_of(self.route, self.method.id)
+
+
+def key_of(route: Route | None, method: str) -> str:
+    """What names a route, or an arrangement of the shop's own by its method."""
+    return f"{route.provider}/{route.plan}/{route.method}" if route else method
 
 
 @dataclass(frozen=True, slots=True)
 class InQuestion:
-    """The order in hand, what the shop's accounts take, and what brings its amount over."""
+    """The order in hand, what the shop's accounts take, and what brings its amount over.
+
+    `fees` are the buyer fees of the draft, by the key of the candidate that each is asked for.
+    """
 
     inputs: CompareInputs
     hand: OrderInHand
     takings: Takings
     to_books: Fraction | None
     lacking: NoReferenceRate | None
+    fees: Mapping[str, Tender]
 
     @property
     def day(self) -> date:
         """The day of the order."""
         return self.hand.order.placed_on
 
+    def charged(self, key: str) -> OnTop:
+        """What a buyer pays on top of the order in hand, as it is charged; nothing where that is not known."""
+        tender = self.fees.get(key)
+        if tender is None or tender.fee is None:
+            return NOTHING_ON_TOP
+        charged = Charge(tender.fee, tender.networks).of(self.hand.order, self.inputs.rates)
+        if charged.amount is None or charged.kept is None:
+            return NOTHING_ON_TOP
+        return OnTop(Linear(ZERO, charged.amount.exact), Linear(ZERO, charged.kept.exact))
+
+    def paid(self, key: str) -> Money:
+        """All that a buyer pays for the order in hand."""
+        amount = self.hand.order.amount
+        fee = self.charged(key).paid.intercept * minor_units(amount.currency)
+        return Money(amount.minor + int(fee), amount.currency)
+
+    def on_top(self, key: str) -> OnTop:
+        """What a buyer pays on top of an order of any amount, unrounded; nothing where that is not known."""
+        tender, currency = self.fees.get(key), self.hand.order.amount.currency
+        if tender is None or tender.fee is None:
+            return NOTHING_ON_TOP
+        fixed = tender.fee.fixed
+        if fixed is not None and not self.inputs.rates.has(fixed.currency, currency, self.day):
+            return NOTHING_ON_TOP
+        rate = self.inputs.rates.find(fixed.currency, currency, self.day).value if fixed else ONE
+        return on_top_of(tender.fee, rate)
+
 
 def in_question(store: Store, hand: OrderInHand) -> InQuestion:
     """The order in hand, with what a comparison rests on now."""
     inputs = inputs_of(store)
     takings = takings_of(store, hand.order.placed_on)
+    fees = _fees(store, hand.order.storefront)
     try:
         rate = inputs.rates.find(hand.order.amount.currency, inputs.shop.currency, hand.order.placed_on).value
     except NoReferenceRate as missing:
-        return InQuestion(inputs, hand, takings, None, missing)
-    return InQuestion(inputs, hand, takings, rate, None)
+        return InQuestion(inputs, hand, takings, None, missing, fees)
+    return InQuestion(inputs, hand, takings, rate, None, fees)
+
+
+def _fees(store: Store, storefront: str | None) -> dict[str, Tender]:
+    """The tenders of a draft with a buyer fee, by the keys of their candidates; the first where several are on."""
+    tenders = draft(store, storefront).value.tenders
+    return {
+        key_of(tender.route, tender.method): tender for tender in reversed(tenders) if tender.on and tender.fee
+    }
 
 
 def open_candidates(asked: InQuestion) -> list[Candidate]:
@@ -84,6 +134,7 @@ def candidates(asked: InQuestion) -> list[tuple[Candidate, Against]]:
     inputs = asked.inputs
     found: list[tuple[Candidate, Against]] = []
     priced = {entry.route: entry for entry in inputs.catalogue.price(asked.hand.order, asked.takings)}
+    priced |= _with_fees(asked)
     for pricer in inputs.catalogue.pricers(asked.day):
         facts = inputs.providers.get(pricer.card.provider.id)
         for route, pieces in inputs.fee_curves(pricer, asked.hand.order, asked.takings):
@@ -100,6 +151,17 @@ def candidates(asked: InQuestion) -> list[tuple[Candidate, Against]]:
         against = [no_rate(asked.lacking)] if asked.lacking else []
         against += cannot_carry(method, asked.hand.order, inputs.setting)
         found.append((Candidate(None, method, None, _own_fee(asked, method)), tuple(against)))
+    return found
+
+
+def _with_fees(asked: InQuestion) -> dict[Route, Pricing]:
+    """The prices of the routes whose tender has a buyer fee: they fall on all that is paid."""
+    found: dict[Route, Pricing] = {}
+    for key, tender in asked.fees.items():
+        if tender.route is not None:
+            order = asked.hand.order.on(asked.paid(key), asked.day)
+            prices = asked.inputs.catalogue.price(order, asked.takings)
+            found |= {entry.route: entry for entry in prices if entry.route == tender.route}
     return found
 
 

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 
 from monedero.core.cost.all_in import cost_curve, fee_curve
+from monedero.core.cost.buyer_fee import falls_on
 from monedero.core.curve.envelope import Stretch, envelope
 from monedero.core.curve.pieces import Curve, Piece
 from monedero.core.curve.samples import readings, round_amounts, scale
@@ -14,7 +15,7 @@ from monedero.core.money import Money, minor_units
 from monedero.store import Store
 from monedero.work.compare.candidates import Candidate, InQuestion, open_candidates
 from monedero.work.compare.ranking import other_costs_with
-from monedero.work.month.costs import month_of
+from monedero.work.month.costs import MonthFigures, month_of
 
 POINTS = 97
 DIGITS = 4
@@ -36,13 +37,7 @@ def curves(store: Store, asked: InQuestion, low: Money, high: Money, *, all_in_c
     month = month_of(store, asked.day)
     candidates = open_candidates(asked) if asked.to_books is not None else []
     lines = [
-        _carried(
-            asked,
-            entry.method,
-            cost_curve(entry.pieces, other_costs_with(asked, entry, month, None))
-            if all_in_costs
-            else fee_curve(entry.pieces),
-        )
+        all_in_curve(asked, month, entry) if all_in_costs else _carried(asked, entry.method, _fees(asked, entry))
         for entry in candidates
     ]
     units = minor_units(low.currency)
@@ -55,6 +50,18 @@ def curves(store: Store, asked: InQuestion, low: Money, high: Money, *, all_in_c
         readings=[readings(line, amounts, units, DIGITS) for line in lines],
         cheapest=envelope(lines, low.exact, high.exact),
     )
+
+
+def all_in_curve(asked: InQuestion, month: MonthFigures, entry: Candidate) -> Curve:
+    """The all-in cost of a candidate for every amount that its method carries, over a mean week."""
+    on_top = asked.on_top(entry.key)
+    other_costs = other_costs_with(asked, entry, month, None, on_top)
+    return _carried(asked, entry.method, cost_curve(falls_on(entry.pieces, on_top), other_costs))
+
+
+def _fees(asked: InQuestion, entry: Candidate) -> Curve:
+    """The provider's fee alone, which falls on all that is paid."""
+    return fee_curve(falls_on(entry.pieces, asked.on_top(entry.key)))
 
 
 def _carried(asked: InQuestion, method: Method, curve: Curve) -> Curve:

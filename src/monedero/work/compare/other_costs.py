@@ -15,7 +15,7 @@ from monedero.core.delivery.model import Delivery
 from monedero.core.fx import NoReferenceRate
 from monedero.core.method import Method
 from monedero.core.money import Money
-from monedero.core.ratecard.linear import Linear
+from monedero.core.ratecard.linear import NOTHING, Linear
 from monedero.core.ratecard.model import RateCard, Settlement
 from monedero.core.shop import SoftwarePlan
 from monedero.figures import assumptions
@@ -78,7 +78,7 @@ def arrival(inputs: CompareInputs, card: RateCard | None, method: Method, hand: 
 class RouteOnDay(NamedTuple):
     """What orders a route bears its costs on: their day, what brings their amounts to the shop's currency, the plan's
     share of an order (None: not known), the day on which the money arrives (None: the mean over a week), and the way
-    by which they are delivered, with costs of its own (None: as is assumed).
+    by which they are delivered, with costs of its own (None: as is assumed); and what the shop keeps of a buyer fee.
     """
 
     day: date
@@ -86,6 +86,7 @@ class RouteOnDay(NamedTuple):
     monthly_share: Fraction | None = ZERO
     arrives_on: date | None = None
     way: str | None = None
+    buyer_fee: Linear = NOTHING
 
 
 def other_costs_of(
@@ -96,7 +97,7 @@ def other_costs_of(
     changed: Changed | None = None,
 ) -> OtherCosts:
     """What a route bears besides its fee."""
-    day, to_books, monthly_share, arrives_on, way = orders
+    day, to_books, monthly_share, arrives_on, way, buyer_fee = orders
     rule = rule_of(inputs, card, method)
     if arrives_on is not None:
         days = Fraction((arrives_on - day).days)
@@ -115,6 +116,7 @@ def other_costs_of(
         reserve_days=reserve.days if reserve else 0,
         software=software_of(inputs, card, day),
         at_the_door=method.at_the_door,
+        buyer_fee=buyer_fee,
     )
 
 

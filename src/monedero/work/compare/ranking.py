@@ -7,6 +7,8 @@ from fractions import Fraction
 
 from monedero.core.cost.all_in import CostPiece, OtherCosts, all_in, earned
 from monedero.core.cost.assumed import ZERO
+from monedero.core.cost.buyer_fee import OnTop, falls_on
+from monedero.core.money import Money
 from monedero.core.ratecard.linear import FeePiece
 from monedero.core.ratecard.model import RateCard
 from monedero.core.reasons import Reason
@@ -33,6 +35,7 @@ class RankedRoute:
     arrives_on: date | None
     reach: Fraction | None
     month: RouteMonth | None
+    paid: Money
 
 
 @dataclass(frozen=True, slots=True)
@@ -85,8 +88,10 @@ def _ranked(
     inputs, hand = asked.inputs, asked.hand
     amount = hand.order.amount.exact
     arrives_on = arrival(inputs, candidate.card, candidate.method, hand)
-    other_costs = other_costs_with(asked, candidate, month, arrives_on)
-    piece = _cost_piece(asked, candidate, piece_at(candidate.pieces, amount), other_costs)
+    on_top = asked.charged(candidate.key)
+    other_costs = other_costs_with(asked, candidate, month, arrives_on, on_top)
+    pieces = falls_on((piece_at(candidate.pieces, amount + on_top.paid.intercept),), on_top)
+    piece = _cost_piece(asked, candidate, pieces[0], other_costs)
     cost = piece.total.at(amount)
     margin = None if hand.line.margin is None else Fraction(hand.line.margin) / 100 * amount * other_costs.to_books
     return RankedRoute(
@@ -99,23 +104,26 @@ def _ranked(
         arrives_on=arrives_on,
         reach=reach(asked, markets, candidate),
         month=month.routes.get(candidate.key),
+        paid=asked.paid(candidate.key),
     )
 
 
 def _cost_piece(asked: InQuestion, candidate: Candidate, fee: FeePiece, other_costs: OtherCosts) -> CostPiece:
     """The parts of the cost on a piece of the fee, kept for orders that differ in their amount alone."""
-    key = (candidate.key, asked.hand.order.known, asked.takings.every, asked.day, fee.from_, id(other_costs))
+    known = (asked.hand.order.known, asked.takings.every, asked.day)
+    # Two fees of the buyer may move a piece to one place, but not with the same costs beside it.
+    key = (candidate.key, *known, fee.from_, fee.fixed, id(other_costs))
     # The other costs are kept with its costs, so that its identity stays its own.
     return asked.inputs.cost_pieces.get(key, lambda: (other_costs, all_in(fee, other_costs)))[1]
 
 
 def other_costs_with(
-    asked: InQuestion, candidate: Candidate, month: MonthFigures, arrives_on: date | None
+    asked: InQuestion, candidate: Candidate, month: MonthFigures, arrives_on: date | None, on_top: OnTop
 ) -> OtherCosts:
     """What a candidate bears besides its fee, for the order in hand or (no day of arrival) for a curve."""
     share = month.share(candidate.route) if candidate.route else ZERO
     way = way_of(asked.inputs.shop, asked.hand)
-    orders = RouteOnDay(asked.day, asked.to_books or ZERO, share, arrives_on, way.id if way else None)
+    orders = RouteOnDay(asked.day, asked.to_books or ZERO, share, arrives_on, way.id if way else None, on_top.kept)
     return asked.inputs.other_costs_kept.get(
         (candidate.key, orders), lambda: other_costs_of(asked.inputs, candidate.card, candidate.method, orders)
     )

@@ -74,8 +74,7 @@ def _line(comparison: Comparison, entry: RankedRoute, of: tuple[Assumption, str]
 def _cost(comparison: Comparison, entry: RankedRoute, changed: Changed) -> Fraction:
     order, costs, candidate = comparison.hand.order, entry.other_costs, entry.candidate
     way = way_of(comparison.inputs.shop, comparison.hand)
-    carried = RouteOnDay(
-        order.placed_on, costs.to_books, costs.monthly_share, entry.arrives_on, way.id if way else None
-    )
+    share, on = costs.monthly_share, entry.arrives_on
+    carried = RouteOnDay(order.placed_on, costs.to_books, share, on, way.id if way else None, costs.buyer_fee)
     other_costs = other_costs_of(comparison.inputs, candidate.card, candidate.method, carried, changed)
     return all_in(entry.piece.fee, other_costs).total.at(order.amount.exact)

@@ -1,0 +1,76 @@
+"""Acts on a draft that the server works out, and what an edit would do before it is made."""
+
+from fastapi import APIRouter
+from pydantic import BaseModel, StrictInt
+
+from monedero.api.checkout import Draft, DraftEdit, draft_out
+from monedero.api.problems import PROBLEMS
+from monedero.api.requests import InHand, RunningDep, sentence
+from monedero.core.account import Mode
+from monedero.core.fields import Identifier
+from monedero.core.reasons import ReasonCode
+from monedero.wording.draft_figures import moved_text
+from monedero.work.checkout.acts import HeldBack, Pair, end_reason, let_meet
+from monedero.work.checkout.composed import drafted
+from monedero.work.checkout.tenders import Edit
+from monedero.work.checkout.what_would_change import would_move
+from monedero.work.shop.order_in_hand import order_in_hand
+
+router = APIRouter(prefix="/api/checkouts/{storefront}", tags=["checkout"], responses=PROBLEMS)
+
+
+class EndReason(BaseModel):
+    """A reason why a tender is held back from the order in hand, to be ended, over the version that was read."""
+
+    version: StrictInt
+    tender: Identifier
+    code: ReasonCode
+    order: InHand
+
+
+class MeetNow(BaseModel):
+    """Two tenders, and the amount at which `lower` shall end and `upper` begin, as it was typed."""
+
+    version: StrictInt
+    lower: Identifier
+    upper: Identifier
+    amount: str
+
+
+class EditAsked(BaseModel):
+    """An edit of a draft that is asked about and not made, with the order in hand."""
+
+    edit: DraftEdit
+    order: InHand
+
+
+class WouldChange(BaseModel):
+    """What an edit would do to the orders of a month, a sentence for each tender; none where it does nothing."""
+
+    mode: Mode
+    tenders: list[str]
+
+
+@router.post("/end-reason")
+def end(running: RunningDep, storefront: str, now: EndReason) -> Draft:
+    """Change a tender so that a reason does not hold it back from the order in hand any more."""
+    hand = order_in_hand(drafted(running.store, storefront).shop, sentence(now.order, running))
+    saved = end_reason(running.store, storefront, HeldBack(now.tender, now.code, hand), now.version)
+    return draft_out(running, saved)
+
+
+@router.post("/meet")
+def meet(running: RunningDep, storefront: str, now: MeetNow) -> Draft:
+    """Let one tender end exactly where another begins."""
+    saved = let_meet(running.store, storefront, Pair(now.lower, now.upper, now.amount), now.version)
+    return draft_out(running, saved)
+
+
+@router.post("/would-change")
+def would_change(running: RunningDep, storefront: str, asked: EditAsked) -> WouldChange:
+    """What an edit would do to the orders of a month; nothing is changed."""
+    composed = drafted(running.store, storefront)
+    hand = order_in_hand(composed.shop, sentence(asked.order, running))
+    edit = Edit(asked.edit.tenders, asked.edit.headings, asked.edit.shared_conditions)
+    found = would_move(running.store, storefront, edit, hand)
+    return WouldChange(mode=composed.checkout.mode, tenders=[moved_text(name, change) for name, change in found])

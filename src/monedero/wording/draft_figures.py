@@ -1,0 +1,69 @@
+"""What limits and buyer fees of a draft come to, in words.
+
+Source: own design.
+
+>>> from fractions import Fraction
+>>> limit_text(LimitCost(Fraction(5), Fraction(-3), Fraction(0), Fraction(0)), "EUR")
+'saves 3.00 EUR a month'
+>>> limit_text(LimitCost(Fraction(5), Fraction(0), Fraction(5), Fraction(0)), "EUR")
+'5 orders a month have no way to pay'
+>>> over_text([Amounts(Fraction(0), Fraction(490, 51))], "EUR")
+'takes more than it costs below 9.61 EUR'
+>>> over_text([], "EUR")
+'never takes more than it costs'
+"""
+
+from collections.abc import Sequence
+from fractions import Fraction
+from math import floor
+
+from monedero.core.cost.buyer_fee import Amounts
+from monedero.core.money import Money, minor_units
+from monedero.core.tender.limit_cost import LimitCost, Moved
+from monedero.wording.catalogue import say
+from monedero.wording.show import exact, listed, money
+
+
+def limit_text(cost: LimitCost, books: str) -> str:
+    """What a limit does over a month: costs, saves, leaves orders without a way to pay; in the shop's currency."""
+    rounded = Money.rounded(cost.cost, books)
+    told = []
+    if cost.lost:
+        told.append(say("limit-lost", orders=exact(cost.lost, 2), one=_one(cost.lost)))
+    if cost.orders > cost.lost + cost.unknown:
+        name = "limit-saves" if rounded.minor < 0 else "limit-costs" if rounded.minor else "limit-even"
+        told.append(say(name, amount=money(str(Money(abs(rounded.minor), books)))))
+    if cost.unknown:
+        told.append(say("limit-unknown", orders=exact(cost.unknown, 2), one=_one(cost.unknown)))
+    return listed(told)
+
+
+def moved_text(name: str, moved: Moved) -> str:
+    """What a change does to a tender over a month."""
+    told = []
+    if moved.gained:
+        told.append(say("moved-gained", orders=exact(moved.gained, 2), one=_one(moved.gained)))
+    if moved.lost:
+        told.append(say("moved-lost", orders=exact(moved.lost, 2), one=_one(moved.lost)))
+    return say("moved", name=name, told=listed(told))
+
+
+def _one(orders: Fraction) -> str:
+    return "yes" if orders == 1 else "no"
+
+
+def over_text(over: Sequence[Amounts], currency: str) -> str:
+    """At which amounts a buyer fee takes more than the provider's fee; the ends are the first and last such amounts."""
+    if not over:
+        return say("over-never")
+    return say("over", amounts=listed(_amounts(stretch, currency) for stretch in over))
+
+
+def _amounts(stretch: Amounts, currency: str) -> str:
+    units = minor_units(currency)
+    first = Money(max(floor(stretch.from_ * units) + 1, 1), currency)
+    start = money(str(first))
+    if stretch.below is None:
+        return say("over-always") if first.minor == 1 else say("over-from", amount=start)
+    below = money(str(Money.not_below(stretch.below, currency)))
+    return say("over-below", amount=below) if first.minor == 1 else say("over-between", amount=start, below=below)

@@ -1,0 +1,126 @@
+"""The shop's orders of a month as a decision sees them, with what every tender of a draft costs for each.
+
+What the profile does not tell of an order is as in the order in hand: how it is delivered, if its line may go that way,
+who the buyer is, and the address, if the buyer is of that country. A month is a forecast: its orders are decided and
+priced on the day of the order in hand.
+"""
+
+from collections import defaultdict
+from collections.abc import Sequence
+from dataclasses import replace
+from fractions import Fraction
+
+import polars as pl
+
+from monedero.core.columns.typed import typed_rows
+from monedero.core.curve.pieces import Curve
+from monedero.core.money import Money
+from monedero.core.order.model import Order
+from monedero.core.order.of_lines import with_lines
+from monedero.core.profile import Source
+from monedero.core.ratecard.model import CardKind, LineKind
+from monedero.core.shop import Line, Shop
+from monedero.core.tender.limit_cost import SameOrders
+from monedero.core.tender.model import Tender
+from monedero.store import Store
+from monedero.work.checkout.composed import Composed
+from monedero.work.compare.candidates import in_question, key_of, open_candidates
+from monedero.work.compare.curves import all_in_curve
+from monedero.work.compare.inputs import CompareInputs, inputs_of
+from monedero.work.month.costs import month_of
+from monedero.work.month.orders_in_columns import months_between
+from monedero.work.shop.order_in_hand import OrderInHand
+
+ALIKE = ("currency", "country", "card_network", "card_kind", "recurring", "kinds", "line")
+
+
+def same_orders(store: Store, composed: Composed, hand: OrderInHand, *, priced: bool = True) -> list[SameOrders]:
+    """The month in groups of orders that differ in their amount alone; without costs unless they are `priced`."""
+    inputs = inputs_of(store)
+    found = []
+    for order, amounts in _orders(store, inputs, composed.shop, hand):
+        costs = _costs(store, inputs, composed.checkout.tenders, hand, order) if priced else {}
+        found.append(SameOrders(order, amounts, costs))
+    return found
+
+
+def _orders(
+    store: Store, inputs: CompareInputs, shop: Shop, hand: OrderInHand
+) -> list[tuple[Order, dict[int, Fraction]]]:
+    frame, over = _rows(store, inputs, shop, hand)
+    weighted = frame if "weight" in frame.columns else frame.with_columns(pl.lit(1, pl.Int64).alias("weight"))
+    groups = weighted.group_by([*ALIKE, "minor"], maintain_order=True).agg(pl.col("weight").sum())
+    alike: dict[tuple[object, ...], dict[int, Fraction]] = defaultdict(dict)
+    for *facts, minor, weight in groups.iter_rows():
+        alike[tuple(facts)][minor] = Fraction(weight, over)
+    return [(_order(shop, hand, facts), amounts) for facts, amounts in alike.items()]
+
+
+def _rows(store: Store, inputs: CompareInputs, shop: Shop, hand: OrderInHand) -> tuple[pl.DataFrame, int]:
+    """The rows of the profile, and what their weights are over."""
+    if inputs.profile.source is Source.PAST_ORDERS:
+        counts = store.past_orders.counts()
+        return store.past_orders.paid(), months_between(counts.first, counts.last)
+    return typed_rows(inputs.profile, shop, hand.order.placed_on)
+
+
+def _order(shop: Shop, hand: OrderInHand, facts: Sequence[object]) -> Order:
+    """An order of the month, with what the order in hand tells of it."""
+    currency, country, network, kind, recurring, kinds, named = facts
+    lines = {line.id: line for line in shop.lines}
+    line = lines.get(str(named))
+    here = hand.order.country == country
+    order = Order(
+        amount=Money(1, str(currency)),
+        country=str(country),
+        placed_on=hand.order.placed_on,
+        kinds=frozenset(map(LineKind, str(kinds).split("+"))) if kinds else frozenset(),
+        recurring=None if recurring is None else bool(recurring),
+        card_network=None if network is None else str(network),
+        card_kind=None if kind is None else CardKind(str(kind)),
+        lines=(line.id,) if line else (),
+        postcode=hand.order.postcode if here else None,
+        town=hand.order.town if here else None,
+        customer_group=hand.order.customer_group,
+        storefront=hand.order.storefront,
+        device=hand.order.device,
+        signed_in=hand.order.signed_in,
+    )
+    told = with_lines(order, lines)
+    goes = hand.order.delivery if line and hand.order.delivery in (line.deliveries or []) else None
+    return replace(told, delivery=told.delivery or goes)
+
+
+def _costs(
+    store: Store, inputs: CompareInputs, tenders: Sequence[Tender], hand: OrderInHand, order: Order
+) -> dict[str, Curve]:
+    """What the tenders cost for orders like one; those of which nothing is known are left out."""
+    curves = curves_by_key(store, inputs, replace_order(hand, order, inputs.shop.lines), tenders)
+    keys = {tender.id: key_of(tender.route, tender.method) for tender in tenders}
+    return {id: curves[key] for id, key in keys.items() if key in curves}
+
+
+def replace_order(hand: OrderInHand, order: Order, lines: Sequence[Line]) -> OrderInHand:
+    """Another order in hand, with the line that it is of, if it is known."""
+    line = next((line for line in lines if order.lines == (line.id,)), hand.line)
+    return OrderInHand(order, hand.market, line)
+
+
+def curves_by_key(
+    store: Store, inputs: CompareInputs, hand: OrderInHand, tenders: Sequence[Tender]
+) -> dict[str, Curve]:
+    """The all-in costs of everything that is open for orders like one, kept until a price or a buyer fee changes."""
+    fees = tuple((tender.id, tender.route, tender.method, tender.fee) for tender in tenders if tender.fee)
+    order = hand.order
+    told = str(fees)
+    key = ("all-in", order.known, order.placed_on, order.delivery, hand.line.id, told)
+
+    def compute() -> dict[str, Curve]:
+        asked = in_question(store, hand)
+        if asked.to_books is None:
+            return {}
+        month = month_of(store, order.placed_on)
+        return {entry.key: all_in_curve(asked, month, entry) for entry in open_candidates(asked)}
+
+    found: dict[str, Curve] = inputs.by_day.get(key, compute)
+    return found

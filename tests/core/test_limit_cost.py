@@ -1,0 +1,150 @@
+"""What limits cost and changes move agrees with pricing and deciding the month twice, order by order."""
+
+import json
+from dataclasses import replace
+from datetime import date
+from fractions import Fraction
+from typing import Any
+
+from hypothesis import given
+from hypothesis import strategies as st
+
+from monedero.core.curve.pieces import Curve, Piece
+from monedero.core.money import Money
+from monedero.core.order.model import Order
+from monedero.core.tender.limit_cost import LimitCost, SameOrders, limit_costs, moved
+from monedero.core.tender.widening import Around, can_widen, widened
+from monedero.core.window import Window
+from monedero.figures import reference_rates
+from monedero.formats.checkout_file import CheckoutFile, read
+from tests.core.drawn_checkouts import COUNTRIES, checkouts
+from tests.properties import tried_on
+
+DAY = date(2025, 6, 11)
+CURVES = st.builds(
+    lambda from_, slope, intercept: Curve((Piece(Fraction(from_), None, slope, intercept),)),
+    st.sampled_from([0, 0, 0, 30]),
+    st.fractions(0, Fraction(1, 10), max_denominator=100),
+    st.fractions(0, 3, max_denominator=4),
+)
+ORDERS = st.builds(
+    lambda country, lines, delivery, group, device, signed: Order(
+        Money(1, "EUR"),
+        country,
+        DAY,
+        lines=lines,
+        delivery=delivery,
+        customer_group=group,
+        device=device,
+        signed_in=signed,
+    ),
+    st.sampled_from(COUNTRIES),
+    st.sampled_from([("chart",), ("course",), ("club",)]),
+    st.sampled_from([None, "courier", "pier"]),
+    st.sampled_from([None, "retail", "wholesale"]),
+    st.sampled_from([None, "phone"]),
+    st.sampled_from([None, True]),
+)
+AMOUNTS = st.dictionaries(st.integers(1, 12000), st.fractions(Fraction(1, 4), 9, max_denominator=4), max_size=5)
+
+
+def file_of(raw: dict[str, Any]) -> CheckoutFile:
+    return read(json.dumps(raw).encode())
+
+
+def month_of(file: CheckoutFile, orders: list[tuple[Order, dict[int, Fraction]]], curves: list[Curve]) -> Any:
+    costs = {tender.id: curve for tender, curve in zip(file.tenders, curves, strict=False)}
+    return [SameOrders(file.order_of(order), amounts, costs) for order, amounts in orders]
+
+
+def without_end(window: Window, end: str) -> Window | None:
+    rest = {"from_": None} if end == "from" else {"up_to": None, "below": None}
+    left = window.model_copy(update=rest)
+    return left if left.currency else None
+
+
+@tried_on(120)
+@given(checkouts(), st.lists(st.tuples(ORDERS, AMOUNTS), max_size=4), st.lists(CURVES, min_size=2, max_size=2))
+def test_a_limit_costs_what_pricing_the_month_twice_says(
+    raw: dict[str, Any], orders: list[tuple[Order, dict[int, Fraction]]], curves: list[Curve]
+) -> None:
+    """Once with the limit and once without it: the orders that come to the tender cost its cost then."""
+    file = file_of(raw)
+    month = month_of(file, orders, curves)
+    table = reference_rates.bundled()
+    found = limit_costs(file.decision(table), month)
+    slowly: dict[tuple[str, str], list[Fraction]] = {}
+    for place, tender in enumerate(file.tenders):
+        for end in ("from", "up_to"):
+            windows = [kept for window in tender.windows if (kept := without_end(window, end))]
+            lifted = tender.model_copy(update={"windows": windows})
+            tenders = [*file.tenders[:place], lifted, *file.tenders[place + 1 :]]
+            before, after = file.decision(table), file.model_copy(update={"tenders": tenders}).decision(table)
+            for same in month:
+                for minor in same.amounts:
+                    order = same.order.on(Money(minor, "EUR"), DAY)
+                    offered = {entry.id for entry in before.offered(order)}
+                    now = {entry.id for entry in after.offered(order)}
+                    if tender.id in offered or tender.id not in now:
+                        continue
+                    add(slowly.setdefault((tender.id, end), [Fraction(0)] * 4), same, tender.id, offered, minor)
+    assert found == {key: LimitCost(*told) for key, told in slowly.items()}
+
+
+def add(total: list[Fraction], same: SameOrders, tender: str, offered: set[str], minor: int) -> None:
+    weight, amount = same.amounts[minor], Fraction(minor, 100)
+    total[0] += weight
+    own = same.costs[tender].at(amount) if tender in same.costs else None
+    others = [value for id in offered if id in same.costs and (value := same.costs[id].at(amount)) is not None]
+    if not offered:
+        total[2] += weight
+    elif own is None or not others:
+        total[3] += weight
+    else:
+        total[1] += weight * (min(others) - own)
+
+
+@tried_on(80)
+@given(checkouts(), checkouts(), st.lists(st.tuples(ORDERS, AMOUNTS), max_size=4))
+def test_what_a_change_moves_is_what_deciding_the_month_twice_says(
+    raw: dict[str, Any], other: dict[str, Any], orders: list[tuple[Order, dict[int, Fraction]]]
+) -> None:
+    file, changed = file_of(raw), file_of(other)
+    table = reference_rates.bundled()
+    before, after = file.decision(table), changed.decision(table)
+    month = month_of(file, orders, [])
+    found = moved(before, after, month)
+    slowly: dict[str, list[Fraction]] = {}
+    for same in month:
+        for minor, weight in same.amounts.items():
+            order = same.order.on(Money(minor, "EUR"), DAY)
+            old, new = ({tender.id for tender in each.offered(order)} for each in (before, after))
+            for id in old ^ new:
+                slowly.setdefault(id, [Fraction(0), Fraction(0)])[id in old] += weight
+    assert {id: list(change) for id, change in found.items()} == slowly
+
+
+@tried_on(150)
+@given(checkouts(), ORDERS, st.integers(1, 12000), st.sampled_from([None, "1000", "9000", "4000"]))
+def test_the_act_of_a_reason_ends_it_and_adds_no_other(
+    raw: dict[str, Any], order: Order, minor: int, postcode: str | None
+) -> None:
+    file = file_of(raw)
+    decision = file.decision(reference_rates.bundled())
+    placed = replace(file.order_of(order.on(Money(minor, "EUR"), DAY)), postcode=postcode)
+    around = Around(file.shared_conditions, {area.id: area for area in file.areas}, "EUR")
+    for outcome in decision.outcomes(placed):
+        before = [reason.code for reason in outcome.reasons]
+        for code in dict.fromkeys(before):
+            wider = widened(outcome.tender, code, placed, around)
+            assert (wider is not None) is can_widen(code)
+            if wider is None:
+                continue
+            [held] = [tender for tender in file.tenders if tender.id == wider.id]
+            told = {name: getattr(wider, name) for name in ("on", "windows", "conditions", "shared", "networks")}
+            alone = file.model_copy(update={"tenders": [held.model_copy(update=told)]})
+            [again] = alone.decision(reference_rates.bundled()).outcomes(placed)
+            after = [reason.code for reason in again.reasons]
+            assert code not in after
+            # Nothing else comes in its place; an area that cannot be known may be asked with it and stay so.
+            assert set(after) <= set(before)
