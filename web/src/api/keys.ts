@@ -24,6 +24,7 @@ export const keys = {
   pastOrders: ["past-orders"],
   progress: (id: string) => ["progress", id] as const,
   view: ["view"],
+  figures: ["figures"],
   countryGroups: ["country-groups"],
   conditionFacts: ["condition-facts"],
   offer: ["offer"],

@@ -6,6 +6,16 @@ import { type Axis, amountAt, placeOf } from "./axis";
 const STEPS = 300;
 const SETTLED = 150;
 const THUMB = 24;
+// How near a handle must come to a break-even, in steps of the ruler, to be caught by it.
+const CATCH = 3;
+// Beyond this part of the ruler, what is told of a handle stands to its left.
+const SIDE = 0.5;
+
+/** An amount at which a handle is caught, and what lies there. */
+export interface Catch {
+  amount: number;
+  said: string;
+}
 
 export type Ink = "offered" | "held" | "waiting" | "off";
 
@@ -26,11 +36,17 @@ interface Props {
   /** What the method itself carries; beyond it the bar is struck out. */
   carried: { low: number | null; high: number | null };
   ink: Ink;
-  onLimits: (low: number | null, high: number | null) => void;
+  /** Amounts at which the handles are caught: where another way costs the same. */
+  catches: Catch[];
+  /** What the lower and the upper limit do over a month. */
+  told: { low: string; high: string };
+  /** `met`: the upper end was caught, so that what begins there can begin exactly where this ends. */
+  onLimits: (low: number | null, high: number | null, met: boolean) => void;
 }
 
 /** A tender's amounts as a bar on the ruler; its ends are handles, moved by pointer or arrow keys. */
-export function WindowBar({ name, axis, currency, low, high, cursor, carried, ink, onLimits }: Props) {
+export function WindowBar(props: Props) {
+  const { name, axis, currency, low, high, cursor, carried, ink, catches, told, onLimits } = props;
   const kept = [low === null ? 0 : stepOf(low, axis), high === null ? STEPS : stepOf(high, axis)];
   const [held, setHeld] = useState(kept);
   const [from = 0, to = STEPS] = kept;
@@ -45,7 +61,8 @@ export function WindowBar({ name, axis, currency, low, high, cursor, carried, in
     window.clearTimeout(waiting.current);
     waiting.current = window.setTimeout(() => {
       waiting.current = 0;
-      if (newLow !== low || newHigh !== high) onLimits(newLow, newHigh);
+      const met = newHigh !== high && catches.some((entry) => entry.amount === newHigh);
+      if (newLow !== low || newHigh !== high) onLimits(newLow, newHigh, met);
     }, SETTLED);
   }
 
@@ -54,18 +71,28 @@ export function WindowBar({ name, axis, currency, low, high, cursor, carried, in
       if (step === from && index === 0) return low;
       if (step === to && index === 1) return high;
       if ((index === 0 && step <= 0) || (index === 1 && step >= STEPS)) return null;
-      return amountAt(step / STEPS, axis);
+      return caughtAt(step)?.amount ?? amountAt(step / STEPS, axis);
     });
+  }
+
+  function caughtAt(step: number): Catch | undefined {
+    const near = catches
+      .map((entry) => ({ entry, apart: Math.abs(stepOf(entry.amount, axis) - step) }))
+      .filter(({ apart }) => apart <= CATCH);
+    return near.sort((one, other) => one.apart - other.apart)[0]?.entry;
   }
   const amounts = amountsOf(held);
 
   function said(index: number): string {
     const amount = amounts[index] ?? null;
-    return amount === null ? "no limit" : `${grouped(String(amount))} ${currency}`;
+    if (amount === null) return "no limit";
+    const caught = catches.find((entry) => entry.amount === amount)?.said;
+    const month = index === 0 ? told.low : told.high;
+    return [`${grouped(String(amount))} ${currency}`, caught, month].filter(Boolean).join(", ");
   }
 
   return (
-    <div className="relative pb-4">
+    <div className={`relative ${told.low || told.high ? "pb-8" : "pb-4"}`}>
       <Slider.Root
         min={0}
         max={STEPS}
@@ -90,6 +117,15 @@ export function WindowBar({ name, axis, currency, low, high, cursor, carried, in
             />
           )}
         </Slider.Track>
+        {catches.map(({ amount, said }) => (
+          <span
+            key={`${amount}${said}`}
+            title={said}
+            aria-hidden
+            className="absolute top-0 h-1.5 border-l border-soft"
+            style={{ left: `${100 * placeOf(amount, axis)}%` }}
+          />
+        ))}
         {["Offered from", "Offered up to"].map((end, index) => (
           <Slider.Thumb
             key={end}
@@ -108,6 +144,13 @@ export function WindowBar({ name, axis, currency, low, high, cursor, carried, in
               {amounts[index] != null && (
                 <span className="absolute top-5 text-small whitespace-nowrap">
                   {grouped(String(amounts[index]))}
+                </span>
+              )}
+              {(index === 0 ? told.low : told.high) && (
+                <span
+                  className={`absolute top-9 text-small text-soft whitespace-nowrap ${(held[index] ?? 0) < SIDE * STEPS ? "left-0" : "right-0"}`}
+                >
+                  {index === 0 ? told.low : told.high}
                 </span>
               )}
             </span>

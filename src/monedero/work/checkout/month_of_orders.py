@@ -29,6 +29,7 @@ from monedero.work.compare.curves import all_in_curve
 from monedero.work.compare.inputs import CompareInputs, inputs_of
 from monedero.work.month.costs import month_of
 from monedero.work.month.orders_in_columns import months_between
+from monedero.work.shop.delivered import way_of
 from monedero.work.shop.order_in_hand import OrderInHand
 
 ALIKE = ("currency", "country", "card_network", "card_kind", "recurring", "kinds", "line")
@@ -109,18 +110,18 @@ def replace_order(hand: OrderInHand, order: Order, lines: Sequence[Line]) -> Ord
 def curves_by_key(
     store: Store, inputs: CompareInputs, hand: OrderInHand, tenders: Sequence[Tender]
 ) -> dict[str, Curve]:
-    """The all-in costs of everything that is open for orders like one, kept until a price or a buyer fee changes."""
-    fees = tuple((tender.id, tender.route, tender.method, tender.fee) for tender in tenders if tender.fee)
-    order = hand.order
-    told = str(fees)
-    key = ("all-in", order.known, order.placed_on, order.delivery, hand.line.id, told)
+    """The all-in costs of tenders for orders like one, by their keys, kept until a price or a buyer fee changes."""
+    wanted = {key_of(tender.route, tender.method): str(tender.fee) for tender in tenders}
+    order, way = hand.order, way_of(inputs.shop, hand)
+    key = ("all-in", order.known, order.placed_on, way and way.id, frozenset(wanted.items()))
 
     def compute() -> dict[str, Curve]:
         asked = in_question(store, hand)
         if asked.to_books is None:
             return {}
         month = month_of(store, order.placed_on)
-        return {entry.key: all_in_curve(asked, month, entry) for entry in open_candidates(asked)}
+        entries = [entry for entry in open_candidates(asked) if entry.key in wanted]
+        return {entry.key: all_in_curve(asked, month, entry) for entry in entries}
 
     found: dict[str, Curve] = inputs.by_day.get(key, compute)
     return found

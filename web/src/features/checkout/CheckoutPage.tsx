@@ -17,7 +17,15 @@ import { axisFor, RulerTicks } from "../../charts";
 import { drawn, partsOf } from "../../lib/money";
 import { Button } from "../../ui/Button";
 import { Heading, Trouble } from "../../ui/Page";
-import { type Composed, type Tender, useChangeCheckout, useDraft, useView } from "../draft";
+import {
+  type Composed,
+  type Tender,
+  useChangeCheckout,
+  useDraft,
+  useEndReason,
+  useFigures,
+  useView,
+} from "../draft";
 import { useHand, useHandSearch } from "../hand";
 import { usePublication } from "../publish";
 import { idOf } from "../shop";
@@ -36,6 +44,8 @@ export function CheckoutPage() {
   const draft = useDraft().data;
   const seen = useView(hand);
   const view = seen.data;
+  const figures = useFigures(hand).data;
+  const end = useEndReason(hand);
   const publication = usePublication().data;
   const change = useChangeCheckout();
   const [address, setAddress] = useSearchParams();
@@ -116,6 +126,7 @@ export function CheckoutPage() {
             outcome={{ ...outcome, tender }}
             composed={draft}
             shared={view.shared}
+            figures={figures}
             shop={shop}
             axis={axis}
             cursor={view.amount_in_books ? drawn(view.amount_in_books) : null}
@@ -130,6 +141,9 @@ export function CheckoutPage() {
             }
             onShare={(name) =>
               change.mutateAsync((before) => sharedFrom(before, tender.id, name, idOf(name)))
+            }
+            onEnd={(code) =>
+              end.mutate({ tender: tender.id, code }, { onError: (refused) => toast.error(said(refused)) })
             }
             save={(edit) => change.mutateAsync(onOne(tender.id, edit))}
             saveQuietly={(edit) => quietly(onOne(tender.id, edit))}

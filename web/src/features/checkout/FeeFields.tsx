@@ -1,3 +1,5 @@
+import { toast } from "sonner";
+import { type Schema, said } from "../../api/client";
 import { inCurrency, shown } from "../../lib/money";
 import { Button } from "../../ui/Button";
 import { Picks } from "../../ui/Picks";
@@ -10,6 +12,8 @@ type Part = NonNullable<Fee["networks"]>[string];
 
 interface Props {
   outcome: Outcome;
+  /** What the fee comes to; undefined until it is here, or where nothing is known. */
+  figure: Schema<"FeeFigure"> | undefined;
   currency: string;
   language: string;
   save: (change: (tender: Tender) => Tender) => Promise<unknown>;
@@ -24,7 +28,7 @@ function orNone(fee: Fee): Fee | null {
 }
 
 /** What a buyer pays on top with this tender, or less: in percent, as a fixed amount, by card network, with its tax. */
-export function FeeFields({ outcome, currency, language, save }: Props) {
+export function FeeFields({ outcome, figure, currency, language, save }: Props) {
   const { tender } = outcome;
   const choices = useChoices().data?.card_networks ?? [];
   const fee = tender.fee ?? NONE;
@@ -134,6 +138,22 @@ export function FeeFields({ outcome, currency, language, save }: Props) {
                 outcome.fee ? `it costs you ${shown(outcome.fee)}` : "no provider's fee falls on it"
               }.`
             : "This order is not offered with it, so it adds nothing here."}
+          {figure?.over && ` It ${figure.over}.`}
+        </p>
+      )}
+      {figure?.nets && (
+        <p className="mt-1 text-small text-soft">
+          With {shown(figure.nets)} on top this order nets you its price.{" "}
+          <Button
+            look="quiet"
+            onClick={() =>
+              void change((before) => ({ ...before, percent: null, fixed: figure.nets ?? null })).catch(
+                (refused) => toast.error(said(refused)),
+              )
+            }
+          >
+            Ask that
+          </Button>
         </p>
       )}
     </fieldset>

@@ -1,9 +1,14 @@
-import type { Schema } from "../../api/client";
+import { useState } from "react";
+import { toast } from "sonner";
+import { type Schema, said } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { TextField } from "../../ui/TextField";
-import type { Composed, SharedSet } from "../draft";
+import { type Composed, type SharedSet, useWouldChange } from "../draft";
+import { useHand } from "../hand";
 import { AddCondition, ConditionWords } from "./ConditionWords";
 import { withoutSet } from "./edits";
+
+type Edit = (before: Composed) => Composed;
 
 interface Props {
   composed: Composed;
@@ -14,7 +19,22 @@ interface Props {
 
 /** The sets of conditions that several tenders share: what each asks, who uses it, and how it is put away. */
 export function SharedSets({ composed, shared, save, quietly }: Props) {
+  const { hand } = useHand();
+  const would = useWouldChange(hand);
+  const [pending, setPending] = useState<{ set: string; edit: Edit } | null>(null);
   if (composed.shared_conditions.length === 0) return null;
+
+  /** A set that is used is changed once its owner has seen what that does. */
+  function ask(set: string, used: boolean, edit: Edit) {
+    if (!used) {
+      quietly(edit);
+      return;
+    }
+    would.mutate(edit, {
+      onSuccess: () => setPending({ set, edit }),
+      onError: (refused) => toast.error(said(refused)),
+    });
+  }
   const withSet = (id: string, edit: (set: SharedSet) => SharedSet) => (before: Composed) => ({
     ...before,
     shared_conditions: before.shared_conditions.map((set) => (set.id === id ? edit(set) : set)),
@@ -51,7 +71,11 @@ export function SharedSets({ composed, shared, save, quietly }: Props) {
                     phrases={told?.conditions ?? []}
                     onChange={(conditions) =>
                       conditions.length > 0 &&
-                      quietly(withSet(set.id, (before) => ({ ...before, conditions })))
+                      ask(
+                        set.id,
+                        users.length > 0,
+                        withSet(set.id, (before) => ({ ...before, conditions })),
+                      )
                     }
                   />
                   .{" "}
@@ -61,7 +85,9 @@ export function SharedSets({ composed, shared, save, quietly }: Props) {
                       sets={[]}
                       onUse={() => undefined}
                       onAdd={(condition) =>
-                        quietly(
+                        ask(
+                          set.id,
+                          users.length > 0,
                           withSet(set.id, (before) => ({
                             ...before,
                             conditions: [...before.conditions, condition],
@@ -76,6 +102,29 @@ export function SharedSets({ composed, shared, save, quietly }: Props) {
                     ? `Used by ${users.map((tender) => tender.name).join(", ")}.`
                     : "Used by none."}
                 </p>
+                {pending?.set === set.id && (
+                  <div role="status" className="border-l-2 border-saffron pl-3 my-1">
+                    <p>
+                      {would.data?.tenders.length
+                        ? `Of the orders of your month, ${would.data.tenders.join("; ")}.`
+                        : "No order of your month would be offered anything else."}
+                    </p>
+                    <span className="flex gap-4">
+                      <Button
+                        look="link"
+                        onClick={() => {
+                          quietly(pending.edit);
+                          setPending(null);
+                        }}
+                      >
+                        Change it for {users.map((tender) => tender.name).join(" and ")}
+                      </Button>
+                      <Button look="quiet" onClick={() => setPending(null)}>
+                        Leave it as it is
+                      </Button>
+                    </span>
+                  </div>
+                )}
               </div>
               <Button
                 look="quiet"

@@ -1,11 +1,14 @@
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { Collapsible } from "radix-ui";
+import { Fragment } from "react";
+import { Link } from "react-router";
 import type { Schema } from "../../api/client";
-import { type axisFor, type Ink, WindowBar } from "../../charts";
+import { type axisFor, type Catch, type Ink, WindowBar } from "../../charts";
 import { drawn, partsOf } from "../../lib/money";
 import { Toggle } from "../../ui/Toggle";
 import type { Composed, Outcome, Tender } from "../draft";
+import { sayPart, useHandSearch } from "../hand";
 import type { Shop } from "../shop";
 import { TenderSentence } from "./TenderSentence";
 import { TenderSettings } from "./TenderSettings";
@@ -13,10 +16,14 @@ import { limitsOf, windowOf, withLimits } from "./windows";
 
 const PLACES = ["", "first", "second", "third", "fourth", "fifth", "sixth", "seventh", "eighth", "ninth"];
 
+type Reason = Outcome["reasons"][number];
+
 interface Props {
   outcome: Outcome;
   composed: Composed;
   shared: Schema<"SharedOut">[];
+  /** What limits and fees come to; undefined until it is here. */
+  figures: Schema<"DraftFiguresOut"> | undefined;
   shop: Shop;
   axis: ReturnType<typeof axisFor>;
   cursor: number | null;
@@ -30,6 +37,8 @@ interface Props {
   onWriteIn: (set: string) => void;
   /** Share the tender's own conditions under a name. */
   onShare: (name: string) => Promise<unknown>;
+  /** End a reason why it is held back. */
+  onEnd: (code: string) => void;
   save: (change: (tender: Tender) => Tender) => Promise<unknown>;
   saveQuietly: (change: (tender: Tender) => Tender) => void;
 }
@@ -38,12 +47,14 @@ interface Props {
 export function TenderRow(props: Props) {
   const { outcome, shop, axis, cursor, open, first, last, onOpen, onMove, onRemove, save, saveQuietly } =
     props;
-  const { composed, shared, onWriteIn, onShare } = props;
+  const { composed, shared, figures, onWriteIn, onShare, onEnd } = props;
   const { tender } = outcome;
   const sortable = useSortable({ id: tender.id });
   // Many reasons take the width of the row, so that the list stays short.
   const wide = outcome.reasons.length > 1;
   const limits = limitsOf(windowOf(tender, shop.currency));
+  const of = (end: string) =>
+    figures?.limits.find((entry) => entry.tender === tender.id && entry.end === end)?.text ?? "";
   return (
     <Collapsible.Root open={open} onOpenChange={onOpen} asChild>
       <li
@@ -80,7 +91,7 @@ export function TenderRow(props: Props) {
               {outcome.provider_name || "own arrangement"}
               {outcome.plan_name && ` · ${outcome.plan_name}`}
             </span>
-            {!wide && <State outcome={outcome} />}
+            {!wide && <State outcome={outcome} onEnd={onEnd} />}
           </div>
           <Toggle
             label={`${tender.name} switched on`}
@@ -96,10 +107,13 @@ export function TenderRow(props: Props) {
             cursor={cursor}
             carried={carriedIn(outcome, shop.currency)}
             ink={inkOf(outcome)}
-            onLimits={(low, high) =>
+            catches={catchesOf(tender.id, composed, figures)}
+            told={{ low: of("from"), high: of("up_to") }}
+            onLimits={(low, high, met) =>
               saveQuietly((before) =>
                 withLimits(before, shop.currency, {
                   ...limitsOf(windowOf(before, shop.currency)),
+                  ...(met ? { how: "below" } : {}),
                   from: low === null ? "" : String(low),
                   end: high === null ? "" : String(high),
                 }),
@@ -109,7 +123,7 @@ export function TenderRow(props: Props) {
         </div>
         {wide && (
           <div className="ml-7 -mt-1">
-            <State outcome={outcome} />
+            <State outcome={outcome} onEnd={onEnd} />
           </div>
         )}
         <div className="ml-7 pb-2">
@@ -120,6 +134,7 @@ export function TenderRow(props: Props) {
             composed={composed}
             onShare={onShare}
             outcome={outcome}
+            figures={figures}
             shop={shop}
             save={save}
             first={first}
@@ -162,14 +177,65 @@ const STATE_INKS: Record<Ink, string> = {
   off: "text-soft",
 };
 
-/** The true state of a tender for the order in hand, in words. */
-function State({ outcome }: { outcome: Outcome }) {
+/** The amounts at which a tender costs as much as another that is on. */
+function catchesOf(id: string, composed: Composed, figures: Props["figures"]): Catch[] {
+  const names = new Map(composed.tenders.map((tender) => [tender.id, tender.name]));
+  return (figures?.meetings ?? [])
+    .filter(({ lower, upper }) => lower === id || upper === id)
+    .map(({ lower, upper, amount }) => ({
+      amount: Number(amount),
+      said: `costs the same as ${names.get(lower === id ? upper : lower)}`,
+    }));
+}
+
+interface StateProps {
+  outcome: Outcome;
+  onEnd: (code: string) => void;
+}
+
+/** The true state of a tender for the order in hand, in words, each reason with the act that ends it. */
+function State({ outcome, onEnd }: StateProps) {
   const ink = inkOf(outcome);
   if (outcome.place !== null) {
     return <p className={STATE_INKS[ink]}>offered {PLACES[outcome.place] ?? `in place ${outcome.place}`}</p>;
   }
   const others = outcome.reasons.filter((reason) => reason.code !== "off");
-  const because = others.map((reason) => reason.text).join("; ");
-  if (ink === "off") return <p className={STATE_INKS.off}>off{because && `; besides: ${because}`}</p>;
-  return <p className={STATE_INKS[ink]}>held back: {because}</p>;
+  const off = ink === "off";
+  return (
+    <p className={STATE_INKS[ink]}>
+      {off ? "off" : "held back: "}
+      {off && others.length > 0 && "; besides: "}
+      {others.map((reason, place) => (
+        <Fragment key={`${reason.code}${reason.text}`}>
+          {place > 0 && "; "}
+          {reason.text}{" "}
+          {!others.slice(place + 1).some(({ act, go }) => act === reason.act && go && go === reason.go) && (
+            <Act reason={reason} name={outcome.tender.name} onEnd={onEnd} />
+          )}
+        </Fragment>
+      ))}
+    </p>
+  );
+}
+
+const ACT = "text-small font-semibold text-verdigris underline-offset-4 hover:underline min-h-6";
+
+/** What ends a reason, one click away: in the draft, at its account, or by saying what is not known. */
+function Act({ reason, name, onEnd }: { reason: Reason; name: string; onEnd: StateProps["onEnd"] }) {
+  const search = useHandSearch();
+  if (!reason.act) return null;
+  const label = `${name}: ${reason.act}`;
+  if (reason.go) {
+    return (
+      <Link to={`${reason.go}${search}`} className={ACT} aria-label={label}>
+        {reason.act}
+      </Link>
+    );
+  }
+  const act = reason.say ? () => sayPart(reason.say ?? "") : () => onEnd(reason.code);
+  return (
+    <button type="button" className={ACT} aria-label={label} onClick={act}>
+      {reason.act}
+    </button>
+  );
 }

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { toast } from "sonner";
-import { said } from "../../api/client";
+import { type Schema, said } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { Picker } from "../../ui/Picker";
 import { Picks } from "../../ui/Picks";
@@ -10,10 +10,12 @@ import type { Shop } from "../shop";
 import { CopyTo } from "./CopyTo";
 import { FeeFields } from "./FeeFields";
 import { Handling } from "./Handling";
+import { Meet } from "./Meet";
 import { type End, limitsOf, windowOf, withLimits } from "./windows";
 
 interface Props {
   outcome: Outcome;
+  figures: Schema<"DraftFiguresOut"> | undefined;
   composed: Composed;
   shop: Shop;
   onShare: (name: string) => Promise<unknown>;
@@ -26,7 +28,7 @@ interface Props {
 
 /** The settings of a tender, unfolded in place: name, description, and the amounts for which it is offered. */
 export function TenderSettings(props: Props) {
-  const { outcome, composed, shop, save, first, last, onMove, onRemove, onShare } = props;
+  const { outcome, figures, composed, shop, save, first, last, onMove, onRemove, onShare } = props;
   const { tender } = outcome;
   const language = shop.languages[0] ?? "en";
   const headings = composed.headings.map(({ id, name }) => ({
@@ -59,8 +61,20 @@ export function TenderSettings(props: Props) {
             save={save}
           />
         ))}
+        <Meet
+          tender={tender}
+          composed={composed}
+          meetings={figures?.meetings ?? []}
+          currency={shop.currency}
+        />
       </fieldset>
-      <FeeFields outcome={outcome} currency={shop.currency} language={language} save={save} />
+      <FeeFields
+        outcome={outcome}
+        figure={figures?.fees.find((entry) => entry.tender === tender.id)}
+        currency={shop.currency}
+        language={language}
+        save={save}
+      />
       {(headings.length > 0 || tender.conditions.length > 0) && (
         <div className="grid grid-cols-2 gap-6">
           {headings.length > 0 && (

@@ -10,7 +10,11 @@ export {
   useConditionFacts,
   useCopy,
   useDraft,
+  useEndReason,
+  useFigures,
+  useMeet,
   useStep,
   useView,
+  useWouldChange,
   type Window,
 } from "./queries";

@@ -48,6 +48,23 @@ export function useView(hand: Hand | null) {
   });
 }
 
+/** What the limits and fees of the draft come to, for the order in hand and over the shop's month. */
+export function useFigures(hand: Hand | null) {
+  const storefront = useStorefront();
+  return useQuery({
+    queryKey: [...keys.figures, storefront, hand],
+    queryFn: () =>
+      answered(
+        api.GET("/api/checkouts/{storefront}/figures", {
+          params: { ...at(storefront ?? ""), query: hand ?? NOTHING },
+        }),
+      ),
+    enabled: hand !== null && storefront !== undefined,
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+}
+
 function useAfterDraft() {
   const client = useQueryClient();
   return {
@@ -103,6 +120,62 @@ export function useStep() {
       return answered(api.POST("/api/checkouts/{storefront}/steps", { params: at(storefront), body }));
     },
     ...after,
+  });
+}
+
+/** The draft as it is known here, to change it over its version. */
+function useHeld() {
+  const client = useQueryClient();
+  const storefront = useStorefront() ?? "";
+  return {
+    storefront,
+    held: () => {
+      const held = client.getQueryData<Draft>(keys.checkout(storefront));
+      if (!held) throw new Error("The checkout is not here yet.");
+      return held;
+    },
+  };
+}
+
+/** End a reason why a tender is held back from the order in hand. */
+export function useEndReason(order: Hand | null) {
+  const { client: _, ...after } = useAfterDraft();
+  const { storefront, held } = useHeld();
+  return useMutation({
+    scope: { id: "draft" },
+    mutationFn: ({ tender, code }: { tender: string; code: string }) => {
+      const asked = { version: held().version, tender, order: order ?? NOTHING };
+      const body = { ...asked, code: code as Schema<"ReasonCode"> };
+      return answered(api.POST("/api/checkouts/{storefront}/end-reason", { params: at(storefront), body }));
+    },
+    ...after,
+  });
+}
+
+/** Let one tender end exactly where another begins. */
+export function useMeet() {
+  const { client: _, ...after } = useAfterDraft();
+  const { storefront, held } = useHeld();
+  return useMutation({
+    scope: { id: "draft" },
+    mutationFn: (pair: { lower: string; upper: string; amount: string }) => {
+      const body = { version: held().version, ...pair };
+      return answered(api.POST("/api/checkouts/{storefront}/meet", { params: at(storefront), body }));
+    },
+    ...after,
+  });
+}
+
+/** What a change of the checkout would do to the orders of a month; nothing is changed. */
+export function useWouldChange(order: Hand | null) {
+  const { storefront, held } = useHeld();
+  return useMutation({
+    mutationFn: (change: (composed: Composed) => Composed) => {
+      const { version, ...now } = held();
+      const { tenders, headings, shared_conditions } = change(now);
+      const body = { edit: { version, tenders, headings, shared_conditions }, order: order ?? NOTHING };
+      return answered(api.POST("/api/checkouts/{storefront}/would-change", { params: at(storefront), body }));
+    },
   });
 }
 

@@ -11,6 +11,11 @@ import { type Hand, useHand } from "./useHand";
 
 export const FIRST_PICKER = "order-market";
 
+/** Go to the part of the sentence where something is said that is not known. */
+export function sayPart(part: string) {
+  document.getElementById(`order-${part}`)?.focus();
+}
+
 interface Props {
   /** Why the order cannot be read; empty where it can. */
   problem: string;
@@ -111,6 +116,7 @@ export function OrderSentence({ problem, asked, deliveries }: Props) {
               <>
                 {TO[part.part]}{" "}
                 <TypedWord
+                  id={`order-${part.part}`}
                   label={part.label}
                   value={hand[part.part] ?? ""}
                   onPick={(text) => change({ [part.part]: text })}
@@ -119,6 +125,7 @@ export function OrderSentence({ problem, asked, deliveries }: Props) {
             ) : (
               <Picker
                 look="sentence"
+                id={`order-${part.part}`}
                 label={part.label}
                 value={hand[part.part] ?? UNKNOWN}
                 options={[{ value: UNKNOWN, label: part.unknown }, ...part.options]}
@@ -142,10 +149,12 @@ const TO = { postcode: "to the postcode", town: "in the town of" };
 
 /** A part of the address as a word of the sentence, typed in place. */
 function TypedWord({
+  id,
   label,
   value,
   onPick,
 }: {
+  id: string;
   label: string;
   value: string;
   onPick: (text: string) => void;
@@ -155,6 +164,7 @@ function TypedWord({
   const keep = () => text !== value && onPick(text.trim());
   return (
     <input
+      id={id}
       aria-label={label}
       autoComplete="off"
       placeholder="not known"
