@@ -13,6 +13,7 @@ from monedero.api import (
     business,
     catalogue,
     checkout,
+    checkout_files,
     compare,
     condition_facts,
     curves,
@@ -40,19 +41,8 @@ from monedero.server.shops import Shops
 # Routes are looked through in this sequence: what buyers ask for comes first.
 FEATURES = (
     *(orders, shop, amounts, month, compare, curves, catalogue, rate_cards, new_provider, next_steps, providers),
-    *(
-        price_changes,
-        condition_facts,
-        places,
-        checkout,
-        draft_acts,
-        draft_figures,
-        publish,
-        accounts,
-        business,
-        outside,
-        order_records,
-    ),
+    *(price_changes, condition_facts, places, checkout, checkout_files, draft_acts, draft_figures, publish),
+    *(accounts, business, outside, order_records),
 )
 SITE = Path(__file__).parent / "site"
 HOSTS = ["127.0.0.1", "localhost", "[::1]"]

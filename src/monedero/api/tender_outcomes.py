@@ -6,17 +6,21 @@ from pydantic import BaseModel
 
 from monedero.api.compare_schemas import ReasonOut
 from monedero.core.fx import NoReferenceRate
+from monedero.core.method import Method
 from monedero.core.money import Money
 from monedero.core.ratecard.catalogue import Ranked
 from monedero.core.reasons import Reason, ReasonCode
+from monedero.core.tender.authentication import expected
 from monedero.core.tender.decision import Outcome
 from monedero.core.tender.law import Sold, findings
 from monedero.core.tender.model import Tender
 from monedero.core.tender.widening import can_widen
 from monedero.core.window import Window
-from monedero.figures import methods
+from monedero.figures import authentication, methods
 from monedero.figures.law import rules
 from monedero.wording import reason_text
+from monedero.wording.catalogue import say
+from monedero.wording.show import day, money
 from monedero.wording.tender_conditions import act_text, condition_text, finding_text, method_limits
 from monedero.work.checkout.names import names_of
 from monedero.work.checkout.preview import View
@@ -44,6 +48,13 @@ class SharedOut(BaseModel):
     used: int
 
 
+class ToKnow(BaseModel):
+    """Something else to be known of a tender for this order, with its source."""
+
+    text: str
+    source: str
+
+
 class FindingOut(BaseModel):
     """What a rule of law says of a tender, with its source and the day on which that was read."""
 
@@ -58,7 +69,8 @@ class OutcomeOut(BaseModel):
 
     `conditions` are those of the tender in phrases, in their sequence, `shared` those of its sets; `limits` are the
     method's own. `buyer_fee` is what its buyer pays on top, `total` the order with it (None: nothing, or unknown);
-    `over_cost`: more than the provider's fee for this order. `findings` are what law says of it.
+    `over_cost`: more than the provider's fee for this order. `findings` are what law says of it, `to_know` when its
+    buyer is asked for proof and whether details can be kept.
     """
 
     tender: Tender
@@ -74,6 +86,7 @@ class OutcomeOut(BaseModel):
     total: str | None
     over_cost: bool
     findings: list[FindingOut]
+    to_know: list[ToKnow]
     method_name: str
     family: str
     method_window: Window | None
@@ -113,6 +126,21 @@ class OutcomeWriter:
             used=sum(id in tender.shared for tender in self._composed.checkout.tenders),
         )
 
+    def _to_know(self, method: Method) -> list[ToKnow]:
+        """When its buyer is likely to be asked for proof, and whether details can be kept."""
+        order, shop = self._seen.hand.order, self._composed.shop
+        found = [
+            ToKnow(
+                text=say(f"authentication-{entry.how.value}", small=money(str(entry.rule.small))),
+                source=f"{entry.rule.source}; read on {day(entry.rule.read_on.isoformat())}",
+            )
+            for entry in expected(authentication.rules(), method.family.value, shop.country, order)
+        ]
+        if method.saves_details:
+            source = methods.sources().get(method.id)
+            found.append(ToKnow(text=say("details-kept"), source=source.text if source else ""))
+        return found
+
     def _reason(self, tender: Tender, reason: Reason) -> TenderReason:
         """A reason with the act that ends it."""
         code, text = reason.code, reason_text(reason, self._names)
@@ -130,7 +158,7 @@ class OutcomeWriter:
         tender, charged = outcome.tender, outcome.charged
         method = method_in(self._composed.methods, tender.method)
         card = self._seen.cards.get(tender.route.provider) if tender.route else None
-        fee = self._seen.fees.get(tender.route) if tender.route else None
+        fee = self._seen.fees.get(tender.id)
         plans = {plan.id: plan.name for plan in card.plans} if card else {}
         source = methods.sources().get(method.id)
         amount = self._seen.hand.order.amount
@@ -147,8 +175,9 @@ class OutcomeWriter:
             buyer_fee_unknown=charged is not None and on_top is None,
             up_to=charged.up_to if charged else False,
             total=str(Money(amount.minor + on_top.minor, amount.currency)) if on_top else None,
-            over_cost=self._over_cost(on_top, fee),
+            over_cost=self._over_cost(charged.kept if charged else None, fee),
             findings=self._findings(tender, method.family.value),
+            to_know=self._to_know(method),
             method_name=method.name,
             family=method.family.value,
             method_window=method.amount,
@@ -157,14 +186,14 @@ class OutcomeWriter:
             fee=str(Money.rounded(fee.fee, self._composed.shop.currency)) if fee else None,
         )
 
-    def _over_cost(self, on_top: Money | None, fee: Ranked | None) -> bool:
-        """Whether a buyer pays more on top than the provider's fee for the order; no where one is not known."""
-        if on_top is None or fee is None:
+    def _over_cost(self, kept: Money | None, fee: Ranked | None) -> bool:
+        """Whether the shop keeps more of a buyer fee than the provider's fee on it all; no where one is not known."""
+        if kept is None or fee is None:
             return False
         order = self._seen.hand.order
         rates = rates_of(self._composed.shop)
         try:
-            asked = rates.convert(on_top, self._composed.shop.currency, order.placed_on)
+            asked = rates.convert(kept, self._composed.shop.currency, order.placed_on)
         except NoReferenceRate:
             return False
         return asked > fee.fee

@@ -105,6 +105,7 @@ class FaultCode(StrEnum):
     NOT_FOUND = "not-found"
     VERSION_OLD = "version-old"
     SHOP_NOT_DESCRIBED = "shop-not-described"
+    SHOP_DESCRIBED = "shop-described"
     NOTHING_CHANGED = "nothing-changed"
     NOTHING_OFFERED = "nothing-offered"
     NOT_PUBLISHED = "not-published"

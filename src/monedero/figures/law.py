@@ -10,23 +10,35 @@ import json
 from datetime import date
 from functools import cache
 from importlib.resources import files
+from typing import Any
 
 from monedero.core.tender.law import Rule
 
 
 @cache
+def _data() -> dict[str, Any]:
+    data: dict[str, Any] = json.loads(files("monedero.figures").joinpath("law.json").read_text("utf-8"))
+    return data
+
+
+@cache
+def areas() -> dict[str, frozenset[str]]:
+    """The countries of the areas in which rules hold, by the ids of the areas."""
+    return {id: frozenset(countries) for id, countries in _data()["areas"].items()}
+
+
+@cache
 def rules() -> tuple[Rule, ...]:
     """Every rule, in the sequence of the data file."""
-    data = json.loads(files("monedero.figures").joinpath("law.json").read_text("utf-8"))
     return tuple(
         Rule(
             id=entry["id"],
             about=entry["about"],
-            countries=frozenset(data["areas"][entry["area"]]),
+            countries=areas()[entry["area"]],
             families=None if entry["families"] is None else frozenset(entry["families"]),
             grade=entry["grade"],
             source=entry["source"],
             read_on=date.fromisoformat(entry["read_on"]),
         )
-        for entry in data["rules"]
+        for entry in _data()["rules"]
     )

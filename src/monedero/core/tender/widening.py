@@ -2,8 +2,8 @@
 
 What is the shop's own can be changed: a tender that is off is switched on, the end of a window that the amount is
 beyond is taken away, a list lets in the order's own value, a yes or no and a span of days are taken out, a card network
-is added. What the method, its account or an unknown fact says stays. A shared set that fails is written into the tender,
-so that its other users keep it as it is.
+is added. What the method, its account or an unknown fact says stays. A shared set that fails is written into the
+tender, so that its other users keep it as it is.
 
 Source: own design.
 

@@ -104,3 +104,45 @@ over-always = at every amount
 over-from = from { $amount } on
 over-below = below { $amount }
 over-between = from { $amount } to below { $below }
+
+## The set-up sheet
+
+sheet-name = Name
+sheet-names = Name in other languages
+sheet-text = Text under the name
+sheet-method = Method
+sheet-account = Account that it needs
+sheet-no-account = none: your own arrangement
+sheet-heading = Under the heading
+sheet-amounts = Amounts
+sheet-any-amount = any
+sheet-conditions = Offered
+sheet-anybody = to anybody
+sheet-limits = The method itself carries
+sheet-networks = Card networks
+sheet-fee = Buyer pays on top
+sheet-on-network = { $fee } on { $network }
+sheet-with-tax = with { $percent } % tax
+sheet-less = { $fee } less
+sheet-nothing = nothing
+sheet-take = Money is taken
+sheet-gives = Goods, access and seat are given
+sheet-due = Overdue after
+sheet-lapse = Given up after
+sheet-column-place = Place
+sheet-column-name = Way to pay
+sheet-column-what = What to set
+sheet-column-value = Value
+sheet-column-done = Done
+sheet-take-now = with the order
+sheet-take-on-dispatch = when goods go out
+sheet-take-on-word = on your word
+sheet-gives-at-certainty = when the payment is certain
+sheet-gives-at-order = with the order
+
+## What else is to be known of a tender
+
+details-kept = Buyers who are signed in may keep their details for the next time.
+authentication-expected = The buyer is likely to be asked to prove who they are (strong authentication).
+authentication-may-be-let-off = The buyer may be let off proving who they are: the order is small (up to { $small }).
+authentication-first-time = The buyer proves who they are the first time, and when the amount changes.

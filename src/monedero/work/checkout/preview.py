@@ -3,8 +3,10 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from monedero.core.money import Money
+from monedero.core.order.model import Order
 from monedero.core.ratecard.catalogue import Ranked
-from monedero.core.ratecard.model import RateCard, Route
+from monedero.core.ratecard.model import RateCard
 from monedero.core.tender.decision import Outcome
 from monedero.core.tender.stretches import Stretch, stretches
 from monedero.store import Store
@@ -17,13 +19,14 @@ from monedero.work.shop.order_in_hand import OrderInHand
 
 @dataclass(frozen=True, slots=True)
 class View:
-    """What a draft does for one order: each tender's outcome, what is offered at other amounts, what routes cost."""
+    """What a draft does for one order: each tender's outcome, what is offered at other amounts, and by the ids of
+    tenders what the provider takes of all that is paid."""
 
     composed: Composed
     hand: OrderInHand
     outcomes: Sequence[Outcome]
     stretches: Sequence[Stretch]
-    fees: dict[Route, Ranked]
+    fees: dict[str, Ranked]
     cards: dict[str, RateCard]
 
 
@@ -32,10 +35,20 @@ def view(store: Store, composed: Composed, hand: OrderInHand) -> View:
     inputs = inputs_of(store)
     takings = takings_of(store, hand.order.placed_on)
     catalogue = inputs.catalogue
-    ranked, _ = catalogue.rank(catalogue.price(hand.order, takings), composed.shop.currency, hand.order.placed_on)
     decision = decision_of(store, composed)
     outcomes = decision.outcomes(hand.order)
-    fees = {entry.pricing.route: entry for entry in ranked}
+    paid = {outcome.tender.id: _paid(outcome, hand.order) for outcome in outcomes}
+    by_amount = {
+        order.amount: catalogue.rank(catalogue.price(order, takings), composed.shop.currency, order.placed_on)[0]
+        for order in paid.values()
+    }
+    routes = {amount: {entry.pricing.route: entry for entry in ranked} for amount, ranked in by_amount.items()}
+    tenders = [outcome.tender for outcome in outcomes]
+    fees = {
+        tender.id: routes[paid[tender.id].amount][tender.route]
+        for tender in tenders
+        if tender.route in routes[paid[tender.id].amount]
+    }
     return View(
         composed,
         hand,
@@ -44,3 +57,9 @@ def view(store: Store, composed: Composed, hand: OrderInHand) -> View:
         fees,
         {card.provider.id: card for card in inputs.cards},
     )
+
+
+def _paid(outcome: Outcome, order: Order) -> Order:
+    """The order with all that its buyer pays with a tender."""
+    fee = outcome.charged.amount if outcome.charged else None
+    return order.on(Money(order.amount.minor + fee.minor, fee.currency), order.placed_on) if fee else order

@@ -233,6 +233,18 @@ export function CheckoutPage() {
           >
             As a file, JSON
           </a>
+          <a
+            className="ml-6 underline decoration-rule underline-offset-4"
+            href={`/api/checkouts/${draft.storefront}/set-up-sheet`}
+          >
+            Set-up sheet to print
+          </a>
+          <a
+            className="ml-3 underline decoration-rule underline-offset-4"
+            href={`/api/checkouts/${draft.storefront}/set-up-sheet.csv`}
+          >
+            as CSV
+          </a>
           <SharedSets
             composed={draft}
             shared={view.shared}

@@ -103,6 +103,15 @@ export function TenderSettings(props: Props) {
         <CopyTo tender={tender} />
       </div>
       <Handling tender={tender} shop={shop} save={save} />
+      {outcome.to_know.length > 0 && (
+        <ul aria-label={`What else is to be known of ${tender.name}`} className="text-small">
+          {outcome.to_know.map((entry) => (
+            <li key={entry.text}>
+              {entry.text} <span className="text-soft">{entry.source}.</span>
+            </li>
+          ))}
+        </ul>
+      )}
       <p className="flex gap-6 text-soft">
         <span>{outcome.fee ? `Costs you ${outcome.fee} for this order.` : costUnknown(outcome)}</span>
         <Button look="quiet" className="ml-auto" disabled={first} onClick={() => onMove(-1)}>

@@ -2,10 +2,11 @@ import type { FormEvent } from "react";
 import { said } from "../../api/client";
 import { useTyped } from "../../lib/useTyped";
 import { Button } from "../../ui/Button";
+import { FileDrop } from "../../ui/FileDrop";
 import { Trouble } from "../../ui/Page";
 import { Picker } from "../../ui/Picker";
 import { freeId } from "./ids";
-import { type Shop, useChoices, useFoundShop, useOtherShop } from "./queries";
+import { type Shop, useChoices, useFoundShop, useOpenFile, useOtherShop } from "./queries";
 
 type Kind = Shop["lines"][number]["kind"];
 
@@ -14,6 +15,7 @@ export function FirstShop() {
   const choices = useChoices().data;
   const found = useFoundShop();
   const other = useOtherShop();
+  const opened = useOpenFile();
   const name = useTyped("name of the first shop");
   const country = useTyped("country of the first shop", "PT");
   const currency = useTyped("currency of the first shop", "EUR");
@@ -119,6 +121,15 @@ export function FirstShop() {
           It is invented, and kept apart from your own shop.
         </p>
         <Button onClick={() => other.mutate("demo")}>Open the demo shop</Button>
+        <h2 className="text-xl mt-8 mb-2">Or bring a checkout</h2>
+        <FileDrop
+          label="Open a checkout from a file"
+          text="monedero/checkout/1, JSON"
+          accept=".json"
+          busy={opened.isPending}
+          onFile={(file) => opened.mutate(file)}
+        />
+        {opened.error && <Trouble>{said(opened.error)}</Trouble>}
       </section>
     </div>
   );

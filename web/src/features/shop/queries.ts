@@ -68,6 +68,24 @@ export function useFoundShop() {
   });
 }
 
+/** Describe an empty shop by a checkout in a file; the page begins anew there. */
+export function useOpenFile() {
+  return useMutation({
+    mutationFn: (file: File) =>
+      answered(
+        api.POST("/api/checkout-files", {
+          body: { file: "" },
+          bodySerializer: () => {
+            const form = new FormData();
+            form.set("file", file);
+            return form;
+          },
+        }),
+      ),
+    onSuccess: () => window.location.assign("/checkout"),
+  });
+}
+
 /** Go to the demo shop, or back to the own one; the page begins anew there. */
 export function useOtherShop() {
   return useMutation({

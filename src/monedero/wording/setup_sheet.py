@@ -1,0 +1,79 @@
+"""A tender in words, for an owner who sets up shop software by hand: each thing to set with its value.
+
+Source: own design.
+
+>>> from monedero.core.tender.fee import BuyerFee
+>>> fee_text(BuyerFee(percent="1.5", fixed="0.10 EUR", tax_percent="23", networks={"borealis": {"percent": "2"}}))
+'1.5 % + 0.10 EUR; 2 % on Borealis; with 23 % tax'
+>>> fee_text(BuyerFee(percent="-1"))
+'1 % less'
+"""
+
+from collections.abc import Iterable, Mapping
+from typing import NamedTuple
+
+from monedero.core.method import Method
+from monedero.core.money import Money
+from monedero.core.tender.condition import Condition
+from monedero.core.tender.fee import BuyerFee, FeePart
+from monedero.core.tender.model import Tender
+from monedero.wording.catalogue import say
+from monedero.wording.changes import window_text
+from monedero.wording.places import network_name
+from monedero.wording.show import listed, money
+from monedero.wording.tender_conditions import condition_text, method_limits
+
+
+class SheetLine(NamedTuple):
+    """One thing to set: what it is, and its value."""
+
+    what: str
+    value: str
+
+
+def sheet_lines(
+    tender: Tender, method: Method, conditions: Iterable[Condition], names: Mapping[str, str]
+) -> list[SheetLine]:
+    """Everything to set of a tender but its place; `conditions` are its own and those of its shared sets."""
+    asks = [condition_text(condition, names) for condition in conditions]
+    account = names.get(f"account/{tender.carried_by}", "")
+    values = {
+        "name": tender.name,
+        "names": listed(f"{name} ({tag})" for tag, name in tender.names.items()),
+        "text": tender.description,
+        "method": method.name,
+        "account": account or say("sheet-no-account"),
+        "heading": names.get(f"heading/{tender.heading}", ""),
+        "amounts": "; ".join(map(window_text, tender.windows)) or say("sheet-any-amount"),
+        "conditions": "; ".join(asks) or say("sheet-anybody"),
+        "limits": "; ".join(method_limits(method)),
+        "networks": listed(map(network_name, tender.networks or [])),
+        "fee": fee_text(tender.fee) if tender.fee else "",
+        "take": say(f"sheet-take-{tender.take.value}"),
+        "gives": say(f"sheet-gives-{tender.gives.value}"),
+        "due": say("days", count=tender.due_days) if tender.due_days is not None else "",
+        "lapse": say("days", count=tender.lapse_days) if tender.lapse_days is not None else "",
+    }
+    return [SheetLine(say(f"sheet-{name}"), value) for name, value in values.items() if value]
+
+
+def fee_text(fee: BuyerFee) -> str:
+    """A buyer fee, whatever the order."""
+    told = [_part(fee)]
+    told += [
+        say("sheet-on-network", fee=_part(part), network=network_name(id)) for id, part in fee.networks.items()
+    ]
+    if fee.tax_percent:
+        told.append(say("sheet-with-tax", percent=str(fee.tax_percent)))
+    return "; ".join(filter(None, told))
+
+
+def _part(part: FeePart) -> str:
+    percent, fixed = part.percent, part.fixed
+    less = (percent or 0) <= 0 and (fixed is None or fixed.minor <= 0)
+    if less:
+        percent = -percent if percent else percent
+        fixed = Money(-fixed.minor, fixed.currency) if fixed else fixed
+    texts = [f"{percent} %" if percent else "", money(str(fixed)) if fixed and fixed.minor else ""]
+    text = " + ".join(filter(None, texts))
+    return say("sheet-less", fee=text) if text and less else text or say("sheet-nothing")
