@@ -54,7 +54,7 @@ def test_out_in_and_out_again_are_the_same_bytes(keeper: Shopkeeper) -> None:
 @pytest.mark.parametrize(
     ("change", "code", "field"),
     [
-        (lambda file: file["lines"][0].pop("usual_amount"), "key-missing", "lines.0.usual_amount"),
+        (lambda file: file["lines"][0].pop("usual_amount"), "line-without-amount", "lines.0.usual_amount"),
         (lambda file: file.update(format="monedero/checkout/9"), "format-unknown", "format"),
         (lambda file: file["tenders"][0].update(method="unheard"), "reference-dangling", ""),
     ],

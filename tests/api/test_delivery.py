@@ -87,7 +87,7 @@ def test_a_buyer_meets_the_first_way_with_what_it_costs(keeper: Shopkeeper) -> N
     assert [way["chosen"] for way in offer["deliveries"]] == [True, False]
     body = {"order": offer["order"], "tender": "card", "by": "newest-edition"}
     refused = keeper.client.post("/api/orders", json=body)
-    assert keeper.fault(refused) == (422, "blank", "address")
+    assert keeper.fault(refused) == (422, "address-missing", "address")
     placed = keeper.post("/api/orders", {**body, "address": "Calle Sol 1"}, 201)
     page = keeper.page(placed["token"])
     assert (page["goods"], page["delivered"]["fee"], page["delivered"]["address"]) == (

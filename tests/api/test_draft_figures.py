@@ -147,7 +147,7 @@ def test_what_a_shared_set_would_change_is_told_before_it_changes(keeper: Shopke
     told = keeper.post(f"{WEB}/would-change", {"edit": edit, "order": CHART}, 200)["tenders"]
     # The demo's month has these orders from Spain; the card alone uses the set.
     cells = keeper.get("/api/profile")["profile"]["cells"]
-    lost = sum(Decimal(cell["orders"]) for cell in cells if cell["market"] == "es-eur")
+    lost = sum((Decimal(cell["orders"]) for cell in cells if cell["market"] == "es-eur"), Decimal(0))
     assert told == [f"Card loses {lost.normalize():f} orders a month"]
     assert keeper.get(WEB) == held
     wrong = {**edit, "shared_conditions": [{**wider, "conditions": [{"fact": "area", "only": ["unheard"]}]}]}

@@ -152,6 +152,9 @@ class Known:
             "state": draw.choice(["paid", "waiting"]),
             "at_most": "5",
             "text": "star",
+            "country": "PT",
+            "around": draw.choice(["Sagres", "Lagos"]),
+            "kilometres": "15",
         }
         return {name: could[name] for name in names if name in could}
 
@@ -170,6 +173,8 @@ class Known:
             return self.keeper.client.get(
                 f"/api/rate-cards/{path.get('provider')}/{path.get('day')}/rates.csv"
             ).text
+        if label == "POST /api/checkout-files":
+            return {"file": self.keeper.client.get("/api/checkouts/web-shop/checkout.json").content}
         if label in ("POST /api/papers", "POST /api/orders/{token}/receipt"):
             return {"kind": "register-extract", "file": paper()}
         return None
@@ -300,6 +305,22 @@ BODIES: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
     "POST /api/checkouts/{storefront}/steps": lambda known, path, draw: {
         "way": draw.choice(["back", "again"]),
         "version": _draft(known, path, draw)["version"],
+    },
+    "POST /api/checkouts/{storefront}/end-reason": lambda known, path, draw: {
+        "version": _draft(known, path, draw)["version"],
+        "tender": draw.choice(["card", "bank-transfer"]),
+        "code": draw.choice(["window-over", "window-under", "off", "method-currency"]),
+        "order": draw.choice([BOAT, CHART]),
+    },
+    "POST /api/checkouts/{storefront}/meet": lambda known, path, draw: {
+        "version": _draft(known, path, draw)["version"],
+        "lower": "card",
+        "upper": "bank-transfer",
+        "amount": draw.choice(["160.12", "1.200,00", "7"]),
+    },
+    "POST /api/checkouts/{storefront}/would-change": lambda known, path, draw: {
+        "edit": _draft(known, path, draw),
+        "order": draw.choice([BOAT, CHART]),
     },
     "POST /api/checkouts/{storefront}/editions": lambda known, path, draw: _shown(known),
     "POST /api/gateways": lambda known, path, draw: {

@@ -1,8 +1,13 @@
 """A checkout is composed in place: to whom, under which heading, with which fee, for every storefront."""
 
+import json
+from pathlib import Path
+
+import pytest
 from selenium.webdriver.common.keys import Keys
 
 from tests.browser.desk import Desk
+from tests.conftest import DATA
 
 CHART = "/checkout?line=star-chart&amount=42.00"
 
@@ -70,6 +75,16 @@ def test_shared_conditions_change_every_way_to_pay_that_uses_them(desk: Desk) ->
     desk.click("Condition of Iberia: only for buyers in Spain")
     desk.until(lambda: desk.all("[cmdk-input]"))
     desk.keys("portugal", Keys.ENTER, Keys.ESCAPE)
+    # What it would change stands there before it changes.
+    desk.see("Of the orders of your month, Card gains")
+    assert desk.text("[data-tender=card]").count("Only for buyers in Spain or Portugal") == 0
+    assert desk.violations() == []
+    desk.click("Leave it as it is")
+    desk.until(lambda: "Of the orders of your month" not in desk.text("main"))
+    desk.click("Condition of Iberia: only for buyers in Spain")
+    desk.until(lambda: desk.all("[cmdk-input]"))
+    desk.keys("portugal", Keys.ENTER, Keys.ESCAPE)
+    desk.click("Change it for Card and Bank transfer")
     desk.see("Only for buyers in Spain or Portugal")
     assert desk.violations() == []
     desk.click("Write into its users: Iberia")
@@ -123,6 +138,11 @@ def test_what_an_owner_describes_for_conditions_to_be_about(desk: Desk) -> None:
     desk.type_into("Name of the customer group Members", "Club members")
     desk.click("Add a way of delivery")
     desk.see("How each line goes")
+    costs = [button for button in desk.all("main button") if button.text == "It costs something"]
+    costs[-1].click()
+    desk.until(
+        lambda: len([field for field in desk.all("input") if field.accessible_name == "Costs its buyer"]) > 3
+    )
     fees = [field for field in desk.all("input") if field.accessible_name == "Costs its buyer"]
     fees[-1].send_keys("free", Keys.ENTER)
     desk.see("“free” is not money")
@@ -138,3 +158,162 @@ def test_what_an_owner_describes_for_conditions_to_be_about(desk: Desk) -> None:
     desk.open("/shop/delivery")
     desk.click("Remove the area Islands")
     desk.see("stands in the conditions of Card")
+
+
+def test_delivery_changes_what_a_buyer_pays_and_a_town_is_priced(desk: Desk) -> None:
+    desk.open("/checkout?line=star-chart&market=pt-eur")
+    desk.pick("Way of delivery", "by Courier")
+    desk.see("depends on the address, which is not known yet", "aside")
+    desk.type_into("Postcode of the buyer", "1000-001")
+    desk.see("Pay 46.00 EUR", "aside")
+    desk.see("4.00 EUR", "aside")
+    # The goods stay when another way is picked.
+    desk.pick("Way of delivery", "Collected at the pier")
+    desk.see("Pay 42.00 EUR", "aside")
+    assert "amount=42.00" in desk.browser.current_url
+    assert desk.violations() == []
+    desk.open("/shop/delivery")
+    desk.click("Countries of which a part is in Islands: Portugal, Spain")
+    desk.until(lambda: desk.all("[cmdk-input]"))
+    desk.keys("france", Keys.ENTER, Keys.ESCAPE)
+    desk.see("Towns in France, between commas")
+    around = [field for field in desk.all("input") if field.accessible_name == "Or all towns around"]
+    around[0].send_keys("Atlantis", Keys.ENTER)
+    desk.see("“Atlantis” is no town in the table of towns of this country")
+    around[0].send_keys(Keys.CONTROL, "a")
+    around[0].send_keys("Sagres", Keys.ENTER)
+    desk.see("towns within 20 km of Sagres are in it")
+    towns = desk.named("Towns in Portugal, between commas", "textarea")
+    desk.until(lambda: "Vila do Bispo" in (towns.get_attribute("value") or ""))
+    desk.click("Add a group of countries to Islands: a group of countries at once")
+    desk.until(lambda: desk.all("[cmdk-input]"))
+    desk.keys("benelux", Keys.ENTER)
+    desk.see("Belgium, Luxembourg, Netherlands")
+    assert desk.violations() == []
+    # What lies behind the fold.
+    desk.one("details summary").click()
+    desk.type_into("Open days to make it ready", "soon")
+    desk.see("soon")
+    desk.type_into("Open days to make it ready", "2")
+    desk.see("ready after 2 open days")
+    assert desk.violations() == []
+
+
+def test_a_buyer_chooses_how_it_comes_by_keyboard(desk: Desk) -> None:
+    desk.open("/buy?line=star-chart&market=es-eur")
+    desk.see("How shall it reach you?")
+    assert desk.violations() == []
+    desk.tab_to("Postcode")
+    desk.keys("28001", Keys.TAB)
+    desk.see("Pay 46.00 EUR")
+    desk.click("Pay 46.00 EUR", "button")
+    desk.see("Courier needs an address.")
+    desk.tab_to("Courier", back=True)
+    desk.keys(Keys.ARROW_DOWN)
+    desk.see("Pay 42.00 EUR")
+    assert "delivery=pier" in desk.browser.current_url
+    desk.see("17:00 to 19:30")
+    assert desk.violations() == []
+    desk.tab_to("Pay 42.00 EUR")
+    desk.keys(Keys.ENTER)
+    desk.see("Collected at the pier")
+
+
+def test_a_handle_is_caught_on_a_break_even_and_two_ways_meet_there(desk: Desk) -> None:
+    desk.open("/checkout?market=pt-eur&line=night-boat-tour&amount=85.00")
+    desk.see("EUR a month", "[data-tender=bank-transfer]")
+
+    def said() -> str:
+        return desk.named("Bank transfer: offered from", "[role=slider]").get_attribute("aria-valuetext") or ""
+
+    # Down by the arrow keys, until another way costs the same there.
+    desk.named("Bank transfer: offered from", "[role=slider]").send_keys(Keys.ARROW_LEFT)
+    for _ in range(60):
+        if "costs the same as" in said():
+            break
+        desk.named("Bank transfer: offered from", "[role=slider]").send_keys(Keys.ARROW_LEFT)
+    caught = said()
+    assert "costs the same as" in caught
+    amount = caught.split(" EUR")[0]
+    desk.until(lambda: f"from {amount}" in desk.text("main") or amount in desk.text("[data-tender=bank-transfer]"))
+    # It is kept to the cent: the limit stands in the field as the ruler says it.
+    desk.click("Bank transfer", "main [data-tender=bank-transfer] button")
+    desk.until(lambda: desk.named("From, in EUR", "input").get_attribute("value") == f"{float(amount):.2f}")
+    # One act lets two meet, at the amount at which both cost the same.
+    desk.see("cost the same at", "[data-tender=bank-transfer]")
+    desk.pick("Whether Bank transfer ends or begins there", "begins")
+    desk.type_into("at an amount, EUR", "lots")
+    desk.see("“lots” is not an amount")
+    button = next(entry for entry in desk.all("[data-tender=bank-transfer] form button") if " EUR" in entry.text)
+    meets = button.text.split()[0]
+    button.click()
+    desk.click("Set both")
+    desk.until(lambda: desk.named("From, in EUR", "input").get_attribute("value") == meets)
+    desk.see(meets.rstrip("0").rstrip("."), "[data-tender=card]")
+    assert desk.violations() == []
+
+
+def test_the_act_beside_a_reason_ends_it(desk: Desk) -> None:
+    desk.open(CHART)
+    desk.see("held back: from 60.00 EUR", "[data-tender=bank-transfer]")
+    desk.tab_to("Bank transfer: lift the limit")
+    desk.keys(Keys.ENTER)
+    desk.see("offered", "[data-tender=bank-transfer]")
+    desk.chord(Keys.CONTROL, "z")
+    desk.see("held back: from 60.00 EUR", "[data-tender=bank-transfer]")
+    # Another reason leads to its account.
+    desk.click("SEPA direct debit: go to the account", "a")
+    desk.see("Brixavo")
+    assert "/accounts/brixavo" in desk.browser.current_url
+
+
+def test_a_fee_over_its_cost_is_told_with_its_article(desk: Desk) -> None:
+    desk.open(f"{CHART}&tender=card&market=pt-eur")
+    desk.type_into("Fixed amount", "9.00")
+    desk.see("It takes more than it costs", "[data-tender=card]")
+    desk.see("It takes more from this buyer than its provider takes from you.")
+    desk.see("Directive (EU) 2015/2366 Art. 62(4)")
+    desk.click("Ask that")
+    desk.until(lambda: "9.00" not in (desk.named("Fixed amount", "input").get_attribute("value") or ""))
+    assert desk.violations() == []
+
+
+def test_cash_at_the_door_is_for_the_own_round_and_not_for_the_courier(desk: Desk) -> None:
+    desk.open("/shop/delivery")
+    desk.click("Add a way of delivery")
+    desk.named("Remove the way of delivery Own round", "button")
+    desk.click("Ways of delivery of Star chart and red-light lamp: Courier, Collected at the pier")
+    desk.until(lambda: desk.all("[cmdk-input]"))
+    desk.keys("own round", Keys.ENTER, Keys.ESCAPE)
+    desk.open(f"{CHART}&market=es-eur&postcode=28001")
+    add_condition(desk, "Cash at the pier", "way of delivery", "own round")
+    desk.see("Only by Own round", "[data-tender=cash-on-the-day]")
+    desk.pick("Way of delivery", "by Own round")
+    desk.until(lambda: any(way.startswith("Cash at the pier") for way in desk.ways()))
+    desk.pick("Way of delivery", "by Courier")
+    desk.until(lambda: not any(way.startswith("Cash at the pier") for way in desk.ways()))
+    assert desk.violations() == []
+
+
+@pytest.mark.parametrize("served", ["own"], indirect=True)
+def test_a_checkout_from_a_file_opens_in_an_empty_shop(desk: Desk, tmp_path: Path) -> None:
+    wrong, right = tmp_path / "wrong.json", tmp_path / "checkout.json"
+    wrong.write_text("{}", "utf-8")
+    right.write_bytes((DATA / "checkout-example.json").read_bytes())
+    desk.open("/")
+    desk.see("Or bring a checkout")
+    assert desk.violations() == []
+    desk.one("input[type=file]").send_keys(str(wrong))
+    desk.see("monedero/checkout/1")
+    desk.one("input[type=file]").send_keys(str(right))
+    desk.see("The line “Star chart” has no usual amount")
+    file = json.loads(right.read_text("utf-8"))
+    for line in file["lines"]:
+        line["usual_amount"] = "42.00 EUR"
+    right.write_text(json.dumps(file), "utf-8")
+    desk.one("input[type=file]").send_keys(str(right))
+    desk.see("Ways to pay")
+    desk.see("Card", "[data-tender]")
+    desk.click("Set-up sheet to print", "a")
+    desk.see("Set-up sheet")
+    assert desk.violations() == []

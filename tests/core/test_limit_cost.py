@@ -6,13 +6,20 @@ from datetime import date
 from fractions import Fraction
 from typing import Any
 
+import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from monedero.core.account import Mode
 from monedero.core.curve.pieces import Curve, Piece
+from monedero.core.fx import ReferenceRates
+from monedero.core.method import Method
 from monedero.core.money import Money
 from monedero.core.order.model import Order
+from monedero.core.reasons import ReasonCode
+from monedero.core.tender.decision import Decision, Setting
 from monedero.core.tender.limit_cost import LimitCost, SameOrders, limit_costs, moved
+from monedero.core.tender.model import Tender
 from monedero.core.tender.widening import Around, can_widen, widened
 from monedero.core.window import Window
 from monedero.figures import reference_rates
@@ -148,3 +155,57 @@ def test_the_act_of_a_reason_ends_it_and_adds_no_other(
             assert code not in after
             # Nothing else comes in its place; an area that cannot be known may be asked with it and stay so.
             assert set(after) <= set(before)
+
+
+def plain(windows: list[dict[str, str]], **more: Any) -> Tender:
+    return Tender.model_validate({"id": "a", "method": "a", "on": True, "name": "A", "windows": windows, **more})
+
+
+@pytest.mark.parametrize(
+    ("windows", "code", "left"),
+    [
+        ([{"from": "9 EUR", "up_to": "50 EUR"}, {"up_to": "9 GBP"}], "window-over", [("9.00", ""), ("", "9.00")]),
+        ([{"from": "90 EUR", "up_to": "95 EUR"}], "window-under", [("", "95.00")]),
+        ([{"from": "90 EUR"}], "window-under", []),
+        ([{"below": "50 EUR"}], "window-over", []),
+    ],
+)
+def test_the_end_that_an_amount_is_beyond_is_lifted_and_the_others_stay(
+    windows: list[dict[str, str]], code: str, left: list[tuple[str, str]]
+) -> None:
+    order = Order(Money(8500, "EUR"), "PT", DAY)
+    wider = widened(plain(windows), ReasonCode(code), order, Around([], {}, "EUR"))
+    assert wider is not None
+    assert [
+        (window.from_.amount if window.from_ else "", window.up_to.amount if window.up_to else "")
+        for window in wider.windows
+    ] == left
+
+
+def test_a_card_network_is_let_in() -> None:
+    order = Order(Money(8500, "EUR"), "PT", DAY, card_network="cygnet")
+    tender = plain([], networks=["aster"])
+    wider = widened(tender, ReasonCode.CONDITION_CARD_NETWORK, order, Around([], {}, "EUR"))
+    assert wider is not None
+    assert wider.networks == ["aster", "cygnet"]
+
+
+def test_orders_without_another_way_are_lost_and_those_without_a_cost_are_unknown() -> None:
+    ways = {id: Method(id=id, name=id, family="own", buyer="Pays.", recurring=True, own=True) for id in ("a", "b")}
+    setting = Setting("PT", "EUR", Mode.TEST, ways, {}, ReferenceRates(reference_rates.bundled()))
+    limited = plain([{"up_to": "50 EUR"}])
+    other = limited.model_copy(update={"id": "b", "method": "b", "name": "B", "windows": [Window(up_to="90 EUR")]})
+    decision = Decision([limited, other], setting)
+    order, half = Order(Money(1, "EUR"), "PT", DAY), Fraction(1, 2)
+    one = Curve((Piece(Fraction(0), None, Fraction(0), Fraction(1)),))
+    two = Curve((Piece(Fraction(0), None, Fraction(0), Fraction(3)),))
+    amounts = {4000: half, 6000: half, 9500: half}
+    month = [SameOrders(order, amounts, {"a": one, "b": two}), SameOrders(order, {6000: half}, {"a": one})]
+    found = limit_costs(decision, month)
+    # Of the three by both, one is under the limit; the last is over both of them.
+    assert found == {
+        ("a", "up_to"): LimitCost(Fraction(3, 2), Fraction(1), half, half),
+        ("b", "up_to"): LimitCost(half, Fraction(0), half, Fraction(0)),
+    }
+    # Without the other the orders beyond are lost.
+    assert limit_costs(Decision([limited], setting), month)[("a", "up_to")].lost == Fraction(3, 2)

@@ -18,7 +18,7 @@ from monedero.core.payment.notice import Fate, Notice
 from monedero.core.payment.payment import Chosen, Gives, Payment, made, moved, told
 from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, HOLDS_MONEY, MOVES, Move, State
 from monedero.core.ratecard.model import LineKind
-from monedero.core.record import Asking, Dispatch, OrderRecord, Request
+from monedero.core.record import Asking, Delivered, Dispatch, OrderRecord, Request
 from tests.properties import tried_on
 
 NOW = datetime(2026, 11, 25, 10, 0, tzinfo=UTC)
@@ -310,6 +310,14 @@ def record(payment: Payment, kind: str = "goods", **more: Any) -> OrderRecord:
         happened=[],
         **more,
     )
+
+
+def test_a_record_tells_its_goods_apart_from_their_delivery() -> None:
+    """All of its amount is goods where nobody said how they go."""
+    without = record(walked())
+    assert without.goods == ORDERED
+    by_courier = without.model_copy(update={"delivered": Delivered(way="Courier", fee="4.00 EUR")})
+    assert by_courier.goods == Money(8100, "EUR")
 
 
 def dues(of: OrderRecord) -> list[tuple[Who, DueCode, str]]:

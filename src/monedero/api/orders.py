@@ -23,7 +23,6 @@ from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, MOVES, Move, State
 from monedero.core.record import Delivered, OrderRecord
 from monedero.core.shop import Shop
 from monedero.formats.paper import LARGEST
-from monedero.server.shops import RunningShop
 from monedero.store.orders import Key
 from monedero.wording.letters import after_paying, state_text
 from monedero.wording.places import country_name
@@ -33,7 +32,7 @@ from monedero.work.checkout.offer import newest, placed
 from monedero.work.orders.progress import refuse_settled
 from monedero.work.orders.till import AFTER_PAYING, RETURN, Ordering, Till
 from monedero.work.shop.delivered import Wish, ways_there
-from monedero.work.shop.order_in_hand import OrderInHand, order_in_hand
+from monedero.work.shop.order_in_hand import order_in_hand
 
 router = APIRouter(tags=["orders"], responses=PROBLEMS)
 BUYER = "monedero_buyer"
@@ -70,6 +69,7 @@ class Asked(KnownFacts):
     line: str | None = None
     amount: str | None = None
     currency: str | None = None
+    goods: str | None = None
     on: date | None = None
     storefront: Identifier | None = None
 
@@ -139,13 +139,21 @@ def _whole(asked: Asked, shop: Shop) -> InHand:
         market = shop.markets[0]
     if asked.line is None and shop.lines:
         line = shop.lines[0]
+    amount = asked.amount or (line.usual_amount.amount if line else "")
+    known = {name: getattr(asked, name) for name in KnownFacts.model_fields}
+    goods = asked.goods
+    if line and line.deliveries and asked.delivery is None:
+        # What is bought and not said to go any way goes the first; its amount is that of the goods.
+        known["delivery"] = next(way.id for way in shop.deliveries if way.id in line.deliveries)
+        goods = goods or amount
     return InHand(
         market=asked.market or (market.id if market else ""),
         line=asked.line or (line.id if line else ""),
-        amount=asked.amount or (line.usual_amount.amount if line else ""),
+        amount=amount,
         currency=asked.currency or (market.currency if market else ""),
+        goods=goods,
         on=asked.on,
-        **{name: getattr(asked, name) for name in KnownFacts.model_fields},
+        **known,
     )
 
 
@@ -159,8 +167,6 @@ def read_offer(running: RunningDep, asked: Annotated[Asked, Query()], returning:
     composed = newest(running.store, asked.storefront)
     whole = _whole(asked, composed.shop)
     order = order_in_hand(composed.shop, sentence(whole, running))
-    if asked.delivery is None and order.line.deliveries:
-        whole, order = _by_first_way(running, composed.shop, whole, order)
     asks = asked_facts(composed.shop, composed.checkout, order)
     outcomes = placed(running.store, composed, order.order)
     return Offer(
@@ -179,16 +185,6 @@ def read_offer(running: RunningDep, asked: Annotated[Asked, Query()], returning:
         asks_postcode="postcode" in asks,
         asks_town="town" in asks,
     )
-
-
-def _by_first_way(
-    running: RunningShop, shop: Shop, whole: InHand, order: OrderInHand
-) -> tuple[InHand, OrderInHand]:
-    """The order by the first way that its line may go: what there is to pay includes what that costs."""
-    first = ways_there(shop, order)[0]
-    amount = {"amount": first.amount.amount} if first.amount else {}
-    whole = whole.model_copy(update={"delivery": first.way.id, **amount})
-    return whole, order_in_hand(shop, sentence(whole, running))
 
 
 @router.post("/api/orders", status_code=201)

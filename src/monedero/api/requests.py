@@ -54,12 +54,13 @@ class KnownFacts(BaseModel):
 
 
 class InHand(KnownFacts):
-    """The order in hand as a request names it."""
+    """The order in hand as a request names it; with `goods` its amount is that and what the delivery costs."""
 
     market: str
     line: str
     amount: str
     currency: str
+    goods: str | None = None
     on: date | None = None
 
 
@@ -74,4 +75,6 @@ def sentence(asked: InHand, running: RunningShop) -> OrderSentence:
     if not FIRST_DAY <= day <= LAST_DAY:
         told = {"first": FIRST_DAY.isoformat(), "last": LAST_DAY.isoformat()}
         raise InvalidInput(Fault(FaultCode.DATE_RANGE, "on", day.isoformat(), told))
-    return OrderSentence(asked.market, asked.line, asked.amount, asked.currency, day, asked.facts())
+    return OrderSentence(
+        asked.market, asked.line, asked.amount, asked.currency, day, asked.facts(), asked.goods or ""
+    )

@@ -3672,7 +3672,7 @@ export interface components {
         ImportState: "under-way" | "done" | "stopped" | "failed";
         /**
          * InHand
-         * @description The order in hand as a request names it.
+         * @description The order in hand as a request names it; with `goods` its amount is that and what the delivery costs.
          */
         InHand: {
             /** Card Kind */
@@ -3699,6 +3699,8 @@ export interface components {
             amount: string;
             /** Currency */
             currency: string;
+            /** Goods */
+            goods?: string | null;
             /** On */
             on?: string | null;
         };
@@ -6291,6 +6293,7 @@ export interface operations {
                 line?: string | null;
                 amount?: string | null;
                 currency?: string | null;
+                goods?: string | null;
                 on?: string | null;
                 storefront?: string | null;
             };
@@ -7863,6 +7866,7 @@ export interface operations {
                 line: string;
                 amount: string;
                 currency: string;
+                goods?: string | null;
                 on?: string | null;
             };
             header?: never;
@@ -7937,6 +7941,7 @@ export interface operations {
                 line: string;
                 amount: string;
                 currency: string;
+                goods?: string | null;
                 on?: string | null;
                 key: string;
             };
@@ -8012,6 +8017,7 @@ export interface operations {
                 line: string;
                 amount: string;
                 currency: string;
+                goods?: string | null;
                 on?: string | null;
             };
             header?: never;
@@ -8086,6 +8092,7 @@ export interface operations {
                 line: string;
                 amount: string;
                 currency: string;
+                goods?: string | null;
                 on?: string | null;
                 low: string;
                 high: string;
@@ -9547,6 +9554,7 @@ export interface operations {
                 line: string;
                 amount: string;
                 currency: string;
+                goods?: string | null;
                 on?: string | null;
             };
             header?: never;
@@ -10191,6 +10199,7 @@ export interface operations {
                 line: string;
                 amount: string;
                 currency: string;
+                goods?: string | null;
                 on?: string | null;
             };
             header?: never;
@@ -10651,6 +10660,7 @@ export interface operations {
                 line: string;
                 amount: string;
                 currency: string;
+                goods?: string | null;
                 on?: string | null;
             };
             header?: never;

@@ -132,6 +132,7 @@ export function Desk() {
           <OrderSentence
             problem={view.error ? said(view.error) : ""}
             asked={view.data?.asked ?? []}
+            amount={view.isPlaceholderData ? "" : (view.data?.amount ?? "")}
             deliveries={view.data?.deliveries ?? []}
           />
           <div className="flex flex-1 items-stretch max-lg:flex-col">

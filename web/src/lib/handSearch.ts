@@ -16,6 +16,7 @@ export const PARTS = [
   "market",
   "line",
   "amount",
+  "goods",
   "currency",
   "card_kind",
   ...MAY_BE_UNKNOWN,

@@ -23,10 +23,10 @@ def open_file(store: Store, file: CheckoutFile) -> str:
     """
     if store.shop.read() is not None:
         raise Conflict(Fault(FaultCode.SHOP_DESCRIBED))
-    lacking = [place for place, line in enumerate(file.lines) if line.usual_amount is None]
+    lacking = [(place, line.name) for place, line in enumerate(file.lines) if line.usual_amount is None]
     if lacking:
-        told = (Fault(FaultCode.KEY_MISSING, f"lines.{place}.usual_amount", fields=KEY) for place in lacking)
-        raise InvalidInput(*told)
+        code = FaultCode.LINE_WITHOUT_AMOUNT
+        raise InvalidInput(*(Fault(code, f"lines.{place}.usual_amount", name) for place, name in lacking))
     shop = _shop(file)
     tenders = [tender.tender(file.shop.languages[0]) for tender in file.tenders]
     checkout = Checkout(
@@ -43,9 +43,6 @@ def open_file(store: Store, file: CheckoutFile) -> str:
             store.accounts.put(held)
         store.checkouts.save(checkout, 0)
     return file.storefront.id
-
-
-KEY = {"key": "usual_amount"}
 
 
 def _shop(file: CheckoutFile) -> Shop:

@@ -7,14 +7,14 @@ from typing import NamedTuple
 
 from monedero.core.delivery.days import days_to_choose, first_day
 from monedero.core.delivery.model import NOT_DELIVERED, Delivery
-from monedero.core.delivery.price import DeliveryFee, Destination, NoPrice, price_of
+from monedero.core.delivery.price import DeliveryFee, NoPrice
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound, refuse
 from monedero.core.money import Money
 from monedero.core.order.model import Order
 from monedero.core.record import Delivered
 from monedero.core.shop import Line, Shop
 from monedero.wording.catalogue import say
-from monedero.work.shop.lookups import rates_of
+from monedero.work.shop.delivery_price import price_for, way_called
 from monedero.work.shop.order_in_hand import OrderInHand
 
 
@@ -63,7 +63,7 @@ def delivered(shop: Shop, hand: OrderInHand, wish: Wish) -> Delivered | None:
     if there.why or there.fee is None:
         raise _refused(there.way, there.why or NoPrice.OUTSIDE)
     if wish.known and there.way.needs_address and not wish.address.strip():
-        raise refuse(FaultCode.BLANK, "address", wish.address)
+        raise refuse(FaultCode.ADDRESS_MISSING, "address", wish.address, name=there.way.name)
     if wish.day is not None and wish.day not in there.days:
         told = {"days": ", ".join(day.isoformat() for day in there.days[:5]), "name": there.way.name}
         raise InvalidInput(Fault(FaultCode.DELIVERY_DAY, "delivery_day", wish.day.isoformat(), told))
@@ -80,7 +80,7 @@ def _refused(way: Delivery, why: NoPrice) -> Conflict:
 def way_of(shop: Shop, hand: OrderInHand) -> Delivery | None:
     """The way by which an order goes: the one that is said, or the only one that its line may go."""
     only = hand.line.deliveries if hand.line.deliveries and len(hand.line.deliveries) == 1 else [None]
-    return _way(shop, hand.order.delivery or only[0])
+    return way_called(shop, hand.order.delivery or only[0])
 
 
 def ways_there(shop: Shop, hand: OrderInHand) -> list[WayThere]:
@@ -95,8 +95,10 @@ def ways_there(shop: Shop, hand: OrderInHand) -> list[WayThere]:
 
 def goods_of(shop: Shop, hand: OrderInHand) -> int | None:
     """What of the order's amount is goods, in minor units; None where it is less than the delivery costs."""
-    way = _way(shop, hand.order.delivery)
-    fee = _price(shop, way, hand.order, hand.line) if way else None
+    if hand.goods is not None:
+        return hand.goods.minor
+    way = way_called(shop, hand.order.delivery)
+    fee = price_for(shop, way, hand.order, hand.line) if way else None
     if not isinstance(fee, DeliveryFee):
         return hand.order.amount.minor
     return fee.goods(hand.order.amount.minor, _usual(hand))
@@ -107,25 +109,8 @@ def _usual(hand: OrderInHand) -> int | None:
     return usual.minor if usual.currency == hand.order.amount.currency else None
 
 
-def _way(shop: Shop, id: str | None) -> Delivery | None:
-    return next((way for way in shop.deliveries if way.id == id), None)
-
-
-def _price(shop: Shop, way: Delivery, order: Order, line: Line) -> DeliveryFee | NoPrice:
-    areas = {area.id: area for area in shop.areas}
-    there = Destination(
-        country=order.country,
-        day=order.placed_on,
-        currency=order.amount.currency,
-        postcode=order.postcode,
-        town=order.town,
-        grams=line.weight_grams,
-    )
-    return price_of(way, there, areas, rates_of(shop))
-
-
 def _there(shop: Shop, way: Delivery, order: Order, line: Line, goods: int | None) -> WayThere:
-    price, chosen = _price(shop, way, order, line), order.delivery == way.id
+    price, chosen = price_for(shop, way, order, line), order.delivery == way.id
     if chosen and goods is None:
         price = NoPrice.OVER_AMOUNT
     currency = order.amount.currency

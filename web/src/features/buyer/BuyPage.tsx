@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { type Schema, said } from "../../api/client";
+import { partsOf } from "../../lib/money";
 import { Trouble } from "../../ui/Page";
 import { BuyerPage, modeOf } from "./BuyerPage";
 import { Delivering, type Wish } from "./Delivering";
@@ -20,22 +21,30 @@ function lines(offer: Schema<"Offer">, chosen?: Offered) {
   );
 }
 
+/** What of an offer is goods, where its delivery is known. */
+function goodsOf(offer: Schema<"Offer"> | undefined): { goods?: string } {
+  const goods = parted(offer?.deliveries).goods;
+  return goods ? { goods: partsOf(goods).amount } : {};
+}
+
 /** The checkout that buyers see: the newest edition, for the order that the address names. */
 export function BuyPage({ search: first }: { search: string }) {
   const [search, setSearch] = useState(first);
   const [wish, setWish] = useState<Wish>({ address: "", day: "" });
   const offer = useOffer(search);
   const pay = usePay();
+  const data = offer.data;
 
   /** Look at the order with some of its parts changed; the address follows, so that it can be opened again. */
   function change(order: Schema<"InHand">, storefront: string, parts: Record<string, string>) {
-    const all = Object.entries({ ...order, storefront, ...parts });
+    // What was bought stays; with another way of delivery there is another amount to pay.
+    const way = parts.delivery ? goodsOf(data) : {};
+    const all = Object.entries({ ...order, storefront, ...way, ...parts });
     const query = new URLSearchParams(all.flatMap(([name, value]) => (value ? [[name, String(value)]] : [])));
     window.history.replaceState(null, "", `?${query}`);
     setWish((before) => ({ ...before, day: "" }));
     setSearch(`?${query}`);
   }
-  const data = offer.data;
   return (
     <BuyerPage mode={modeOf(data, offer.error)}>
       {offer.error && (

@@ -1,6 +1,6 @@
 import { useId, useState } from "react";
 import type { Schema } from "../../api/client";
-import { partsOf, shown } from "../../lib/money";
+import { shown } from "../../lib/money";
 import { day as dayText } from "../../lib/time";
 import { Choice } from "../../ui/Choice";
 import { InputField } from "../../ui/InputField";
@@ -40,9 +40,7 @@ export function Delivering({ offer, wish, onWish, onChange }: Props) {
             description={way.why || comes(way)}
             onTop={way.fee ? shown(way.fee) : ""}
             chosen={way.chosen}
-            onChoose={() =>
-              onChange({ delivery: way.id, ...(way.amount ? { amount: partsOf(way.amount).amount } : {}) })
-            }
+            onChoose={() => onChange({ delivery: way.id })}
           />
         ))}
       </fieldset>

@@ -21,13 +21,22 @@ interface Props {
   problem: string;
   /** The facts that a condition or the delivery asks, which are shown too. */
   asked: string[];
+  /** What the order comes to, as the newest answer says; empty until there is one. */
+  amount: string;
   /** The ways by which it can go: the goods stay when another is picked, what there is to pay becomes another. */
   deliveries: Schema<"WayOut">[];
 }
 
 /** The order in hand as one sentence; each part is a picker in place. */
-export function OrderSentence({ problem, asked, deliveries }: Props) {
+export function OrderSentence({ problem, asked, amount, deliveries }: Props) {
   const { hand, shop, change, expect } = useHand();
+  // Where the goods are said, what there is to pay is the server's answer to them.
+  const pays = hand?.goods && amount ? partsOf(amount).amount : "";
+  useEffect(() => {
+    if (hand?.goods && pays && pays !== hand.amount) {
+      change({ amount: pays, goods: hand.goods }, { replace: true });
+    }
+  }, [hand, pays, change]);
   const names = new Map(useChoices().data?.countries.map((choice) => [choice.code, choice.name]));
   if (!shop) return null;
   if (!hand) {
@@ -48,11 +57,14 @@ export function OrderSentence({ problem, asked, deliveries }: Props) {
   const seen = new Set(markets.map((market) => market.country));
   const doubled = seen.size < markets.length;
   const parts = shop && hand ? partsAsked(shop, hand, asked) : [];
+  /** Another way of delivery keeps the goods; what there is to pay with it comes from the server. */
   const picked = (part: string, value: string) => {
-    const way =
-      part === "delivery" ? deliveries.find((entry) => entry.id === (value || hand.delivery)) : undefined;
-    const amount = value ? way?.amount : way?.goods;
-    return { [part]: value, ...(amount ? { amount: partsOf(amount).amount } : {}) };
+    if (part !== "delivery") return { [part]: value };
+    const said = deliveries.find((way) => way.chosen)?.goods ?? deliveries.find((way) => way.goods)?.goods;
+    const goods = hand.goods ?? (said ? partsOf(said).amount : hand.amount);
+    const way = deliveries.find((entry) => entry.id === value);
+    const amount = way?.amount ? partsOf(way.amount).amount : goods;
+    return { delivery: value, amount, goods: value ? goods : "" };
   };
   const currencies = [
     ...new Set([hand.currency, shop.currency, ...markets.map((market) => market.currency)]),

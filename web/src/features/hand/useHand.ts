@@ -8,7 +8,7 @@ import { type Shop, useShop } from "../shop";
 /** The order in hand, as the address says it. */
 export type Hand = Pick<
   Schema<"InHand">,
-  "market" | "line" | "amount" | "currency" | "card_kind" | (typeof MAY_BE_UNKNOWN)[number]
+  "market" | "line" | "amount" | "goods" | "currency" | "card_kind" | (typeof MAY_BE_UNKNOWN)[number]
 >;
 
 /** Stands for a hand where a query is not enabled yet; it is never asked with. */
@@ -28,6 +28,8 @@ function handOf(address: URLSearchParams, shop: Shop): Hand | null {
   const kind = address.get("card_kind");
   // A kind that does not exist is refused by the server, with its name.
   if (kind) hand.card_kind = kind as NonNullable<Hand["card_kind"]>;
+  const goods = address.get("goods");
+  if (goods) hand.goods = goods;
   for (const part of MAY_BE_UNKNOWN) {
     const value = address.get(part);
     if (value) hand[part] = value;
@@ -46,6 +48,10 @@ function written(
   }
   return address;
 }
+
+/** The parts with their consequences: another amount is said as it is, whatever the goods were. */
+const whole = (parts: Parts): Parts =>
+  "amount" in parts && !("goods" in parts) ? { ...parts, goods: "" } : parts;
 
 type Parts = Partial<Record<(typeof PARTS)[number], string>>;
 
@@ -68,7 +74,10 @@ export function useHand() {
   const expect = useCallback(
     (parts: Parts) => {
       if (!shop) return;
-      const next = handOf(written(new URLSearchParams(window.location.search), { ...hand, ...parts }), shop);
+      const next = handOf(
+        written(new URLSearchParams(window.location.search), { ...hand, ...whole(parts) }),
+        shop,
+      );
       if (next) for (const tell of told) tell(next);
     },
     [hand, shop],
@@ -76,7 +85,7 @@ export function useHand() {
   const change = useCallback(
     (parts: Parts, how?: { replace: boolean }) => {
       expect(parts);
-      setAddress((before) => written(new URLSearchParams(before), { ...hand, ...parts }), how);
+      setAddress((before) => written(new URLSearchParams(before), { ...hand, ...whole(parts) }), how);
     },
     [setAddress, hand, expect],
   );

@@ -72,9 +72,19 @@ export function Areas({ shop, countries, save, quietly, remove }: Sections) {
                 aria-label={`Remove the area ${area.name}`}
                 onClick={() =>
                   remove(
-                    `The area ${area.name} is removed.`,
-                    (before) => ({ ...before, areas: before.areas.filter((entry) => entry.id !== area.id) }),
-                    (before) => ({ ...before, areas: putIn(before.areas, place, area) }),
+                    [`The area ${area.name} is removed`, ...priced(shop, area.id)].join(", with its price "),
+                    (before) => ({
+                      ...before,
+                      areas: before.areas.filter((entry) => entry.id !== area.id),
+                      deliveries: before.deliveries.map((way) => withoutArea(way, area.id)),
+                    }),
+                    (before) => ({
+                      ...before,
+                      areas: putIn(before.areas, place, area),
+                      deliveries: before.deliveries.map(
+                        (way) => shop.deliveries.find((entry) => entry.id === way.id) ?? way,
+                      ),
+                    }),
                   )
                 }
               >
@@ -141,3 +151,21 @@ export function Areas({ shop, countries, save, quietly, remove }: Sections) {
 /** The entries of some countries. */
 const only = (of: Record<string, string[]>, codes: string[]) =>
   Object.fromEntries(Object.entries(of).filter(([code]) => codes.includes(code)));
+
+type Way = Shop["deliveries"][number];
+
+/** The ways of delivery that have a price for an area, as `of Courier`. */
+const priced = (shop: Shop, id: string) => {
+  const names = shop.deliveries
+    .filter((way) => way.prices.some((price) => price.areas?.includes(id)))
+    .map((way) => way.name);
+  return names.length > 0 ? [`of ${names.join(" and ")}`] : [];
+};
+
+/** A way of delivery without an area in its prices; a price that is for no other is gone. */
+const withoutArea = (way: Way, id: string): Way => ({
+  ...way,
+  prices: way.prices
+    .map((price) => ({ ...price, areas: price.areas?.filter((area) => area !== id) ?? null }))
+    .filter((price) => price.areas === null || price.areas.length > 0),
+});

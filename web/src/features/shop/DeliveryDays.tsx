@@ -97,44 +97,49 @@ export function DeliveryDays({ way, currency, edit, quietly }: Props) {
           value={costs.collection ?? ""}
           save={(text) => edit({ costs: { ...costs, collection: money(text) } })}
         />
-        <ul className="col-span-full" aria-label={`Hours of ${way.name}`}>
-          {hours.map((entry, place) => (
-            <li
-              key={`${entry.weekdays.join()}${entry.from}`}
-              className="flex flex-wrap gap-4 items-end py-0.5"
-            >
-              <div className="w-56">
-                <Picks
-                  label="On"
-                  values={entry.weekdays}
-                  options={WEEKDAYS}
-                  none="no weekday"
-                  onPick={(picked) =>
-                    quietly(
-                      picked.length > 0
-                        ? put(place, { weekdays: inWeek(picked) })
-                        : { hours: hours.filter((_, at) => at !== place) },
-                    )
-                  }
+        <div className="col-span-full">
+          <ul aria-label={`Hours of ${way.name}`}>
+            {hours.map((entry, place) => (
+              <li
+                key={`${entry.weekdays.join()}${entry.from}`}
+                className="flex flex-wrap gap-4 items-end py-0.5"
+              >
+                <div className="w-56">
+                  <Picks
+                    label="On"
+                    values={entry.weekdays}
+                    options={WEEKDAYS}
+                    none="no weekday"
+                    onPick={(picked) =>
+                      quietly(
+                        picked.length > 0
+                          ? put(place, { weekdays: inWeek(picked) })
+                          : { hours: hours.filter((_, at) => at !== place) },
+                      )
+                    }
+                  />
+                </div>
+                <TextField
+                  width="w-24"
+                  label="From"
+                  value={entry.from}
+                  save={(text) => edit(put(place, { from: text }))}
                 />
-              </div>
-              <TextField
-                width="w-24"
-                label="From"
-                value={entry.from}
-                save={(text) => edit(put(place, { from: text }))}
-              />
-              <TextField
-                width="w-24"
-                label="Until"
-                value={entry.until}
-                save={(text) => edit(put(place, { until: text }))}
-              />
-              <Button look="quiet" onClick={() => quietly({ hours: hours.filter((_, at) => at !== place) })}>
-                Remove
-              </Button>
-            </li>
-          ))}
+                <TextField
+                  width="w-24"
+                  label="Until"
+                  value={entry.until}
+                  save={(text) => edit(put(place, { until: text }))}
+                />
+                <Button
+                  look="quiet"
+                  onClick={() => quietly({ hours: hours.filter((_, at) => at !== place) })}
+                >
+                  Remove
+                </Button>
+              </li>
+            ))}
+          </ul>
           <Button
             look="link"
             onClick={() =>
@@ -148,7 +153,7 @@ export function DeliveryDays({ way, currency, edit, quietly }: Props) {
           >
             {hours.length > 0 ? "More hours" : "It has hours"}
           </Button>
-        </ul>
+        </div>
       </div>
     </details>
   );

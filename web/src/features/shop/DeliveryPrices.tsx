@@ -147,29 +147,31 @@ function Bands({ bands, currency, save, quietly }: BandsProps) {
     bands.map((band, at) => (at === place ? { ...band, ...part } : band));
   const last = bands.at(-1)?.up_to_grams;
   return (
-    <ul className="col-span-full pl-6" aria-label="Fees by weight">
-      {bands.map((band, place) => (
-        <li key={band.up_to_grams ?? "heavier"} className="flex gap-4 items-end py-0.5">
-          <TextField
-            width="w-36"
-            label={place === bands.length - 1 ? "Up to (empty: any)" : "Up to"}
-            align="right"
-            suffix="g"
-            value={shownWhole(band.up_to_grams)}
-            save={(text) => save(put(place, { up_to_grams: wholeOrNone(text) }))}
-          />
-          <TextField
-            width="w-32"
-            label="Costs its buyer"
-            align="right"
-            value={band.fee}
-            save={(text) => save(put(place, { fee: inCurrency(text, currency) }))}
-          />
-          <Button look="quiet" onClick={() => quietly(bands.filter((_, at) => at !== place))}>
-            Remove
-          </Button>
-        </li>
-      ))}
+    <div className="col-span-full pl-6">
+      <ul aria-label="Fees by weight">
+        {bands.map((band, place) => (
+          <li key={band.up_to_grams ?? "heavier"} className="flex gap-4 items-end py-0.5">
+            <TextField
+              width="w-36"
+              label={place === bands.length - 1 ? "Up to (empty: any)" : "Up to"}
+              align="right"
+              suffix="g"
+              value={shownWhole(band.up_to_grams)}
+              save={(text) => save(put(place, { up_to_grams: wholeOrNone(text) }))}
+            />
+            <TextField
+              width="w-32"
+              label="Costs its buyer"
+              align="right"
+              value={band.fee}
+              save={(text) => save(put(place, { fee: inCurrency(text, currency) }))}
+            />
+            <Button look="quiet" onClick={() => quietly(bands.filter((_, at) => at !== place))}>
+              Remove
+            </Button>
+          </li>
+        ))}
+      </ul>
       {last !== null && last !== undefined && (
         <Button
           look="link"
@@ -178,6 +180,6 @@ function Bands({ bands, currency, save, quietly }: BandsProps) {
           Another weight
         </Button>
       )}
-    </ul>
+    </div>
   );
 }
