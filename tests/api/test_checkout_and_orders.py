@@ -112,7 +112,13 @@ def test_the_sequence_of_the_draft_is_what_the_buyer_meets(client: TestClient) -
 def test_every_tender_says_why_it_is_held_back_and_what_it_costs(client: TestClient) -> None:
     seen = outcomes(client, amount="1450.00")
     assert seen["card"]["reasons"] == [
-        {"code": "window-over", "text": "up to 1,200.00 EUR; this order is 1,450.00 EUR"}
+        {
+            "code": "window-over",
+            "text": "up to 1,200.00 EUR; this order is 1,450.00 EUR",
+            "act": "lift the limit",
+            "go": "",
+            "say": "",
+        }
     ]
     assert seen["card"]["fee"] == "27.80 EUR"
     assert seen["device-wallet"]["reasons"][0]["text"] == (

@@ -75,7 +75,7 @@ def test_from_a_priced_route_to_a_buyer_who_pays(desk: Desk) -> None:
 
     # A handle of the ruler is dragged; the limit is kept.
     thumb = desk.named("Cash at the pier: offered up to", "[role=slider]")
-    assert thumb.get_attribute("aria-valuetext") == "150 EUR"
+    assert (thumb.get_attribute("aria-valuetext") or "").startswith("150 EUR")
     ActionChains(desk.browser).drag_and_drop_by_offset(thumb, -60, 0).perform()
     desk.until(lambda: "Cash at the pier" not in desk.ways())
 

@@ -92,7 +92,7 @@ export function WindowBar(props: Props) {
   }
 
   return (
-    <div className={`relative ${told.low || told.high ? "pb-8" : "pb-4"}`}>
+    <div className={`relative ${told.low || told.high ? "pb-4 lg:pb-8" : "pb-4"}`}>
       <Slider.Root
         min={0}
         max={STEPS}
@@ -148,7 +148,7 @@ export function WindowBar(props: Props) {
               )}
               {(index === 0 ? told.low : told.high) && (
                 <span
-                  className={`absolute top-9 text-small text-soft whitespace-nowrap ${(held[index] ?? 0) < SIDE * STEPS ? "left-0" : "right-0"}`}
+                  className={`max-lg:hidden absolute top-9 text-small text-soft whitespace-nowrap ${(held[index] ?? 0) < SIDE * STEPS ? "left-0" : "right-0"}`}
                 >
                   {index === 0 ? told.low : told.high}
                 </span>
@@ -163,6 +163,12 @@ export function WindowBar(props: Props) {
           style={{ left: `${100 * placeOf(cursor, axis)}%` }}
           aria-hidden
         />
+      )}
+      {/* Where there is no room beside the handles. */}
+      {(told.low || told.high) && (
+        <p className="lg:hidden pt-4 text-small text-soft" aria-hidden>
+          {[told.low, told.high].filter(Boolean).join("; ")}
+        </p>
       )}
     </div>
   );

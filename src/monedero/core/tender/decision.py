@@ -20,6 +20,7 @@ Source: own design.
 
 from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass, field
+from datetime import date
 from types import MappingProxyType
 from typing import Any, NamedTuple
 
@@ -140,6 +141,16 @@ class Decision:
             placed.get(tender.id) or Outcome(tender, None, said.reasons(order))
             for tender, said in self._asked(order).every
         ]
+
+    def costs_more(self, tender: str, order: Order) -> bool:
+        """Whether an order costs its buyer more with a tender; no where that is not known."""
+        charge = self._fees.get(tender)
+        amount = charge.of(order, self._rates).amount if charge else None
+        return amount is not None and amount.minor > 0
+
+    def fee_turns(self, currency: str, day: date) -> set[int]:
+        """The amounts, in minor units of a currency on a day, at which a buyer fee may begin or end to cost."""
+        return {minor for charge in self._fees.values() for minor in charge.turns(currency, day, self._rates)}
 
     def _asked(self, order: Order) -> "_Asked":
         values = self._values(order)

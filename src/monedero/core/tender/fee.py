@@ -27,6 +27,9 @@ percent
 """
 
 from collections.abc import Collection
+from datetime import date
+from fractions import Fraction
+from math import ceil, floor
 from typing import NamedTuple
 
 from monedero.core.fields import Identifier, Percent, SignedMoney, SignedPercent, Strict
@@ -104,6 +107,27 @@ class Charge:
             charged, kept = -minor, -round_half_up(minor * -kept, -charged)
         up_to = network is None and bool(self._networks)
         return Charged(Money(charged, currency), up_to, Money(kept, currency))
+
+    def turns(self, currency: str, day: date, rates: ReferenceRates) -> set[int]:
+        """The amounts of a currency on a day, in minor units, from which on it may cost something, or nothing any more.
+
+        It costs something from a half of a minor unit on, which is rounded up. None where a reference rate is missing.
+
+        >>> class NoTable:
+        ...     days: list[date] = []
+        >>> Charge(BuyerFee(percent="1.5")).turns("EUR", date(2026, 11, 27), ReferenceRates(NoTable()))
+        {34}
+        """
+        found: set[int] = set()
+        for above, under, fixed, fixed_in in self._unknown:
+            try:
+                brought = rates.per_minor(fixed_in, currency, day) * fixed if fixed_in else Fraction(fixed)
+            except NoReferenceRate:
+                return set()
+            if above:
+                reached = (Fraction(1, 2) - brought) * under / above
+                found.add(ceil(reached) if above > 0 else floor(reached) + 1)
+        return {minor for minor in found if minor > 0}
 
     def _with_tax(self, price: _Price, order: Order, rates: ReferenceRates) -> tuple[int, int]:
         """One price for an order with its tax and without, in minor units of the order's currency."""

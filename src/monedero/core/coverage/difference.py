@@ -1,0 +1,90 @@
+"""The orders that each tender gains and loses between two checkouts.
+
+What one offers is held against what the other offers, order by order, over the orders that the one can receive; an
+order that the other cannot receive is offered nothing there.
+
+Source: own design.
+"""
+
+from collections.abc import Sequence
+from typing import NamedTuple
+
+from monedero.core.coverage.answer import Kept, part_of, regions_of
+from monedero.core.coverage.boxes import Box
+from monedero.core.coverage.reach import Possible, Reach, Region, compiled
+from monedero.core.coverage.space import Space
+from monedero.core.tender.decision import Decision
+
+
+class Shop(NamedTuple):
+    """A compiled checkout with the orders that its shop can receive, and which of its checks count."""
+
+    decision: Decision
+    space: Space
+    keep: Kept
+
+
+class MoreOffered(NamedTuple):
+    """A tender, by its id, and the boxes of orders that it is offered for here and not there."""
+
+    tender: str
+    boxes: Sequence[tuple[Region, Box]]
+
+
+def more_offered(here: Shop, there: Shop) -> list[MoreOffered]:
+    """What one checkout offers and another does not, tender by tender; those without are left out."""
+    possible = Possible(here.space)
+    regions = list(regions_of(here.decision, here.space, there.decision))
+    others = {tender.id: sifted for tender, sifted in there.decision.tenders}
+    found: dict[str, list[tuple[Region, Box]]] = {}
+    for region in regions:
+        part = part_of(here.decision, region, possible, here.keep)
+        both = _received(region, there.space)
+        for at, tender in enumerate(part.tenders):
+            own = part.compiled[at].reach
+            if tender in others:
+                checks = filter(there.keep, others[tender].checks)
+                less = compiled(checks, region).reach.meets(both)
+            else:
+                less = own._replace(places=0)
+            boxes = [box for reach in _less(own, less) for box in part.boxes.pieces(reach)]
+            found.setdefault(tender, []).extend((region, box) for box in boxes)
+    return [MoreOffered(tender, boxes) for tender, boxes in found.items() if boxes]
+
+
+def _received(region: Region, other: Space) -> Reach:
+    """What of a region another shop can receive too."""
+    space, everything = region.space, region.everything
+    markets = {(market.country, market.currency) for market in other.markets}
+    carts = {frozenset(cart.lines) for cart in other.carts}
+    width = (1 << region.width) - 1
+    places = 0
+    for at, market in enumerate(region.markets):
+        if (space.markets[market].country, space.markets[market].currency) in markets:
+            places |= width << at * region.width
+    return everything._replace(
+        places=everything.places & places,
+        carts=sum(1 << at for at, cart in enumerate(space.carts) if frozenset(cart.lines) in carts),
+        deliveries=sum(1 << at for at, way in enumerate(space.deliveries) if way in other.deliveries),
+        groups=sum(1 << at for at, group in enumerate(space.groups) if group in other.groups),
+    )
+
+
+def _less(own: Reach, less: Reach) -> list[Reach]:
+    """What of a reach does not lie in another, in reaches that do not meet.
+
+    >>> whole = Reach(1, 1, 1, 1, 1, 1, 0b111)
+    >>> [reach.amounts for reach in _less(whole, whole._replace(amounts=0b001))]
+    [6]
+    """
+    if own.is_nothing:
+        return []
+    if own.meets(less).is_nothing:
+        return [own]
+    rest = []
+    for fact in Reach._fields:
+        mine, shared = getattr(own, fact), getattr(own, fact) & getattr(less, fact)
+        if mine != shared:
+            rest.append(own._replace(**{fact: mine & ~shared}))
+            own = own._replace(**{fact: shared})
+    return rest

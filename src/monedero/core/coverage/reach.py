@@ -1,0 +1,221 @@
+"""Where a tender is offered, compiled from the checks of the decision: the values of a fact that each check lets in.
+
+A check is about one fact, so that what a tender is offered for is a product: values of each fact, in whole numbers that
+hold a bit for every value. Markets and areas are one fact here, since an area lies in a country; amounts are cut into
+stretches on which no check says anything else, in one currency at a time.
+
+Source: own design.
+
+>>> from monedero.core.reasons import Reason
+>>> everything = Reach(0b11, 0b1, 0b1, 0b1, 0b11, 0b11, 0b111)
+>>> everything.meets(everything._replace(amounts=0b100)).amounts
+4
+>>> everything.meets(everything._replace(amounts=0)).is_nothing
+True
+"""
+
+from collections.abc import Iterable, Iterator, Sequence
+from functools import reduce
+from itertools import combinations
+from operator import and_
+from typing import NamedTuple
+
+from monedero.core.coverage.space import Space, Values
+from monedero.core.order.facts import (
+    AMOUNT,
+    COUNTRY,
+    CURRENCY,
+    CUSTOMER_GROUP,
+    DELIVERY,
+    DEVICE,
+    KIND,
+    LINE,
+    POSTCODE,
+    RECURRING,
+    SIGNED_IN,
+    Fact,
+)
+from monedero.core.order.model import Order
+from monedero.core.reasons import ReasonCode
+from monedero.core.tender.checks import Check
+
+
+class Reach(NamedTuple):
+    """A product of values, each as a number with a bit for every one. `places` has one for each market and area."""
+
+    places: int
+    carts: int
+    deliveries: int
+    groups: int
+    devices: int
+    signed_in: int
+    amounts: int
+
+    def meets(self, other: "Reach") -> "Reach":
+        """What both hold."""
+        return Reach(*map(and_, self, other))
+
+    @property
+    def is_nothing(self) -> bool:
+        """Whether it holds no order, whatever goes together."""
+        return not all(self)
+
+
+class Region(NamedTuple):
+    """The orders of one currency: its markets by their places in the space, and where stretches of amounts begin."""
+
+    space: Space
+    currency: str
+    markets: tuple[int, ...]
+    begins: tuple[int, ...]
+
+    @property
+    def width(self) -> int:
+        """How many sets of areas there are beside each market."""
+        return len(self.space.areas)
+
+    def place(self, market: int, area: int) -> int:
+        """The bit of a market, by its place among those of the currency, with a set of areas."""
+        return 1 << (market * self.width + area)
+
+    @property
+    def everything(self) -> Reach:
+        """All that can be ordered in the currency."""
+        there = self.space.postcodes
+        places = sum(
+            self.place(at, area) for at, market in enumerate(self.markets) for m, area in there if m == market
+        )
+        space = self.space
+        counts = (space.carts, space.deliveries, space.groups, space.devices, space.signed_in, self.begins)
+        return Reach(places, *((1 << len(values)) - 1 for values in counts))
+
+
+def regions(space: Space, cuts: dict[str, set[int]]) -> Iterator[Region]:
+    """The regions of a space, one for each currency, with the amounts at which something may change in it."""
+    for currency in dict.fromkeys(market.currency for market in space.markets):
+        own = tuple(at for at, market in enumerate(space.markets) if market.currency == currency)
+        yield Region(space, currency, own, tuple(sorted(cuts[currency] | {1})))
+
+
+class Compiled(NamedTuple):
+    """Where a tender is offered, and for each code of a reason where nothing speaks against it with that code."""
+
+    reach: Reach
+    by_code: dict[str, Reach]
+
+
+def compiled(checks: Iterable[Check], region: Region) -> Compiled:
+    """The checks of a tender over a region."""
+    everything = region.everything
+    by_code: dict[str, Reach] = {}
+    for check in checks:
+        for code, reach in _against(check, region, everything):
+            by_code[code] = by_code.get(code, everything).meets(reach)
+    return Compiled(reduce(Reach.meets, by_code.values(), everything), by_code)
+
+
+def _against(check: Check, region: Region, everything: Reach) -> Iterator[tuple[str, Reach]]:
+    """For each code that a check gives, the reach without the values that it is given for."""
+    fact = check.fact
+    part = PART_OF.get(fact.id, "") if fact else ""
+    failing: dict[str, int] = {}
+    for bit, order in _probes(part, fact, region):
+        if not check.holds(order):
+            for reason in check.reasons(order):
+                failing[reason.code.value] = failing.get(reason.code.value, 0) | bit
+    for code, bits in failing.items():
+        yield code, everything._replace(**{part or "amounts": getattr(everything, part or "amounts") & ~bits})
+
+
+PART_OF = {
+    **dict.fromkeys((CURRENCY.id, COUNTRY.id, POSTCODE.id), "places"),
+    **dict.fromkeys((LINE.id, KIND.id, RECURRING.id), "carts"),
+    DELIVERY.id: "deliveries",
+    CUSTOMER_GROUP.id: "groups",
+    DEVICE.id: "devices",
+    SIGNED_IN.id: "signed_in",
+    AMOUNT.id: "amounts",
+}
+"""The part of a reach that a fact is about; a fact that is one for all orders (the day) is about none."""
+
+
+def _probes(part: str, fact: Fact | None, region: Region) -> Iterator[tuple[int, Order]]:
+    """One order for every value of a part, with the bits that it answers for."""
+    space, first = region.space, Values(market=region.markets[0])
+    if part == "places":
+        for at, market in enumerate(region.markets):
+            own = [area for m, area in space.postcodes if m == market]
+            if fact is POSTCODE:
+                for area in own:
+                    yield region.place(at, area), space.order(first._replace(market=market, area=area))
+            else:
+                yield sum(region.place(at, area) for area in own), space.order(first._replace(market=market))
+    elif part == "amounts":
+        for at, minor in enumerate(region.begins):
+            yield 1 << at, space.order(first._replace(minor=minor))
+    elif part:
+        field = {"carts": "cart", "deliveries": "delivery", "groups": "group", "devices": "device"}.get(part, part)
+        for at in range(len(getattr(space, part))):
+            yield 1 << at, space.order(first._replace(**{field: at}))
+    else:
+        yield (1 << len(region.begins)) - 1, space.order(first)
+
+
+def bits_of(number: int) -> Iterator[int]:
+    """The places of the bits of a number, from the lowest.
+
+    >>> list(bits_of(0b1010))
+    [1, 3]
+    """
+    while number:
+        lowest = number & -number
+        yield lowest.bit_length() - 1
+        number ^= lowest
+
+
+class Possible:
+    """Which values go together: carts with the ways by which they can go."""
+
+    def __init__(self, space: Space) -> None:
+        """For each way of delivery the carts that can go by it."""
+        self.carts_by = [
+            sum(1 << at for at, cart in enumerate(space.carts) if way in cart.deliveries)
+            for way in space.deliveries
+        ]
+        self._kept: dict[int, int] = {}
+
+    def carts(self, deliveries: int) -> int:
+        """The carts that can go by one of some ways."""
+        if deliveries not in self._kept:
+            found = 0
+            for way in bits_of(deliveries):
+                found |= self.carts_by[way]
+            self._kept[deliveries] = found
+        return self._kept[deliveries]
+
+    def any(self, reach: Reach) -> bool:
+        """Whether a reach holds an order that can be; its places are those that go together."""
+        return all(reach) and bool(reach.carts & self.carts(reach.deliveries))
+
+
+Codes = tuple[dict[str, Reach], Reach]
+"""Of a tender in one region: the reach that every code leaves, and all that can be ordered there."""
+
+
+def shut_out_by(regions: Sequence[Codes], possible: Possible, most: int = 4) -> Sequence[str]:
+    """A smallest set of codes that together leave no order in any region, in the sequence of the reasons.
+
+    All of them where none of at most `most` does it.
+    """
+    given = {code for by_code, _ in regions for code in by_code}
+    codes = [code.value for code in ReasonCode if code.value in given]
+    for size in range(most + 1):
+        for some in combinations(codes, size):
+            if not any(possible.any(_left(some, *region)) for region in regions):
+                return some
+    return codes
+
+
+def _left(codes: Iterable[str], by_code: dict[str, Reach], everything: Reach) -> Reach:
+    """What some codes leave."""
+    return reduce(Reach.meets, (by_code[code] for code in codes if code in by_code), everything)
