@@ -3,6 +3,7 @@
 from bench import (
     checkout_orders,
     columns,
+    coverage,
     curves,
     decision,
     edited,
@@ -16,7 +17,7 @@ from bench import (
 )
 
 ALL = (
-    *(price, columns, month, curves, decision, edited, offer, checkout_orders, load, rows),
+    *(price, columns, month, curves, decision, edited, offer, checkout_orders, coverage, load, rows),
     *(price_text, screen),
 )
 

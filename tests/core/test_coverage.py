@@ -12,14 +12,20 @@ from typing import Any, NamedTuple
 from hypothesis import given
 from hypothesis import strategies as st
 
+from monedero.core.coverage.boxes import Boxes
+from monedero.core.coverage.reach import Possible, Reach, regions, shut_out_by
+from monedero.core.coverage.space import Cart, Space
 from monedero.core.money import Money
+from monedero.core.order.area import Area
 from monedero.core.order.model import Device, Order
+from monedero.core.shop import Line, Market
 from monedero.core.tender.decision import Decision
 from monedero.core.tender.stretches import begins_of
 from monedero.figures import reference_rates
 from monedero.formats.checkout_file import CheckoutFile, read
 from monedero.work.checkout.coverage import Asked, coverage_report
-from tests.core.drawn_checkouts import checkouts
+from tests.conftest import DATA
+from tests.core.drawn_checkouts import BASE, checkouts
 from tests.properties import tried_on
 
 DAY = date(2025, 6, 11)
@@ -34,6 +40,10 @@ POSTCODES: dict[str, dict[tuple[str, ...], str | None]] = {
     "US": {(): "10001", ("north",): "AK1"},
     "JP": {(): None},
 }
+LINE = Line.model_validate(
+    {"id": "chart", "name": "Chart", "kind": "goods", "usual_amount": "9 EUR", "recurring": False}
+)
+MARKET = Market.model_validate({"id": "pt", "country": "PT", "currency": "EUR", "share": "100"})
 FACTS = ("markets", "areas", "carts", "deliveries", "groups", "devices", "signed_in")
 
 
@@ -44,6 +54,7 @@ class Spelled(NamedTuple):
     amount: Money
     offered: tuple[str, ...]
     costs: bool
+    order: Order
 
 
 def file_of(raw: dict[str, Any], markets: list[dict[str, str]]) -> CheckoutFile:
@@ -63,7 +74,8 @@ def carts_of(file: CheckoutFile) -> Iterator[tuple[tuple[str, ...], tuple[str, .
 def amounts_of(decision: Decision, currency: str) -> list[int]:
     """Amounts at and beside every limit, and where the fees of the drawn checkouts begin to cost something."""
     limits = begins_of(decision, currency, DAY)
-    return sorted({minor for limit in limits for minor in (limit - 1, limit) if minor} | {18, 19, 33, 34, 36, 37, 10**7})
+    beside = {minor for limit in limits for minor in (limit - 1, limit) if minor}
+    return sorted(beside | {18, 19, 33, 34, 36, 37, 10**7})
 
 
 def spelled(file: CheckoutFile) -> list[Spelled]:
@@ -93,7 +105,7 @@ def spelled(file: CheckoutFile) -> list[Spelled]:
                     values = (market.id, inside, cart, way, group, device.value, signed)
                     costs = bool(placed) and all(fee is not None and fee.minor > 0 for fee in fees)
                     ids = tuple(sorted(entry.tender.id for entry in placed))
-                    found.append(Spelled(values, asked.amount, ids, costs))
+                    found.append(Spelled(values, asked.amount, ids, costs, order.on(asked.amount, DAY)))
     return found
 
 
@@ -179,3 +191,113 @@ def test_coverage_agrees_with_the_decision_order_by_order(
     reached = {id for order in orders for id in order.offered}
     unreachable = {each["tender"] for each in report["unreachable"]}
     assert not reached & unreachable
+
+
+@tried_on(25)
+@given(checkouts(), checkouts())
+def test_the_difference_of_two_is_what_one_offers_and_the_other_does_not(
+    raw: dict[str, Any], changed: dict[str, Any]
+) -> None:
+    file, other = file_of(raw, MARKETS[:2]), file_of(changed, MARKETS[1:])
+    report = coverage_report(file, Asked(DAY), other)
+    for here, there, name in ((file, other, "lost"), (other, file, "gained")):
+        decision = there.decision(reference_rates.bundled())
+        received = {market.id for market in there.markets}
+        boxes = {each["tender"]: [*map(plain, each["boxes"])] for each in report[name]}
+        for order in spelled(here):
+            also: set[str] = set()
+            if order.values[0] in received:
+                also = {tender.id for tender in decision.offered(there.order_of(order.order))}
+            more = set(order.offered) - also
+            found = [id for id, some in boxes.items() for box in some if box.holds(order)]
+            assert sorted(found) == sorted(more), order
+
+
+@tried_on(40)
+@given(checkouts())
+def test_a_smallest_set_of_codes_shuts_out_what_no_order_reaches(raw: dict[str, Any]) -> None:
+    file = file_of(raw, MARKETS[:1])
+    decision = file.decision(reference_rates.bundled())
+    orders = [each.order for each in spelled(file)]
+    reasons = [
+        {
+            outcome.tender.id: {reason.code.value for reason in outcome.reasons}
+            for outcome in decision.outcomes(order)
+        }
+        for order in map(file.order_of, orders)
+    ]
+    report = coverage_report(file, Asked(DAY))
+    told = {each["tender"]: each["by"] for each in report["unreachable"]}
+    for tender in file.tenders:
+        codes = [every[tender.id] for every in reasons]
+        assert (tender.id in told) is all(codes)
+        if tender.id in told:
+            by = set(told[tender.id])
+            assert all(by & some for some in codes)
+            # No fewer would do.
+            fewer = combinations(sorted(set().union(*codes)), len(by) - 1)
+            assert not any(all(set(some) & given_ for given_ in codes) for some in fewer)
+
+
+def test_a_provider_can_be_left_out_and_accounts_left_aside() -> None:
+    raw, today = json.loads((DATA / "checkout-example.json").read_text("utf-8")), date(2026, 11, 27)
+    file = read(json.dumps(raw).encode())
+    ready = {each["tender"] for each in coverage_report(file, Asked(today, as_if_ready=True))["unreachable"]}
+    assert ready == set()
+    for as_if_ready in (False, True):
+        out = coverage_report(file, Asked(today, as_if_ready, "orlenta"))
+        assert [each["by"] for each in out["unreachable"]] == [["account-stage"]]
+    raw["accounts"][0]["stage"] = "in-review"
+    held = read(json.dumps(raw).encode())
+    assert [each["by"] for each in coverage_report(held, Asked(today))["unreachable"]] == [["account-stage"]]
+    assert coverage_report(held, Asked(today, as_if_ready=True))["unreachable"] == []
+
+
+def test_a_shop_without_markets_lines_or_tenders_is_answered() -> None:
+    raw = {**BASE, "methods": [], "tenders": []}
+    without = read(json.dumps({**raw, "markets": [], "lines": []}).encode())
+    assert coverage_report(without, Asked(DAY))["dead_ends"] == []
+    empty = coverage_report(read(json.dumps({**raw, "markets": MARKETS}).encode()), Asked(DAY))
+    # One box for each currency holds everything that can be ordered.
+    assert [each["box"]["amount"] for each in empty["dead_ends"]] == [
+        {"from": "0.01 EUR", "below": None},
+        {"from": "1 JPY", "below": None},
+    ]
+    assert empty["offered"] == []
+    nobody = read(json.dumps({**raw, "markets": MARKETS[:1], "customer_groups": []}).encode())
+    assert coverage_report(nobody, Asked(DAY))["dead_ends"][0]["box"]["groups"] == []
+
+
+def test_no_set_of_at_most_so_many_codes_is_told_as_all_of_them() -> None:
+    everything = Reach(1, 1, 1, 1, 1, 1, 0b11111)
+    by_code = {
+        code: everything._replace(amounts=0b11111 & ~(1 << at))
+        for at, code in enumerate(
+            ("method-kind", "window-under", "condition-country", "condition-kind", "condition-line")
+        )
+    }
+    possible = Possible(Space.of([], [LINE], [], [], [], DAY))
+    assert shut_out_by([(by_code, everything)], possible) == list(by_code)
+
+
+def test_every_letter_may_be_the_beginning_of_a_postcode() -> None:
+    letters = list("0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZ")
+    area = Area(id="all", name="All", postcodes={"PT": letters})
+    space = Space.of([MARKET], [LINE], [], [], [area], DAY)
+    assert set(space.postcodes) == {(0, 1)}
+
+
+def test_two_lines_that_are_not_delivered_share_a_cart() -> None:
+    other = LINE.model_copy(update={"id": "lamp", "name": "Lamp"})
+    [_, _, both] = Space.of([MARKET], [LINE, other], [], [], [], DAY).carts
+    assert both == Cart(("chart", "lamp"), ("none",))
+
+
+def test_pieces_hold_only_what_goes_together() -> None:
+    other = LINE.model_copy(update={"id": "lamp", "name": "Lamp", "deliveries": ["van"]})
+    space = Space.of([MARKET], [LINE, other], ["van"], [], [], DAY)
+    [region] = regions(space, {"EUR": set()})
+    boxes = Boxes(region, Possible(space))
+    # By the van alone the chart, which is not delivered, does not go by itself.
+    found = [(box.carts, box.deliveries) for box in boxes.pieces(region.everything._replace(deliveries=0b01))]
+    assert found == [(0b110, 0b01)]

@@ -12,7 +12,7 @@ from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from typing import NamedTuple
 
-from monedero.core.coverage.boxes import Box, Boxes
+from monedero.core.coverage.boxes import Box, Boxes, by_carts
 from monedero.core.coverage.reach import Compiled, Possible, Reach, Region, bits_of, compiled, regions, shut_out_by
 from monedero.core.coverage.space import Space, Values
 from monedero.core.order.model import Order
@@ -164,12 +164,13 @@ def sets_of(part: Part, possible: Possible) -> Sets:
     found: Sets = defaultdict(list)
     inner: dict[int, list[tuple[int, int, int]]] = {}
     for load, by_way in loads.items():
+        carried = by_carts(by_way)
         for buyer, (some_groups, some_devices, some_signed) in buyers:
             alive = load & buyer
             if alive not in inner:
                 inner[alive] = list(_inner(alive, amounts, by_place))
             for some, here, stretch in inner[alive]:
-                for carts_there, ways in _by_carts(by_way):
+                for carts_there, ways in carried:
                     reach = Reach(here, carts_there, ways, some_groups, some_devices, some_signed, stretch)
                     found[some].append(reach)
     return {some: joined(list_) for some, list_ in found.items()}
@@ -218,18 +219,6 @@ def _inner(alive: int, amounts: Sequence[int], by_place: Mapping[int, int]) -> I
             yield some, places, stretch
 
 
-def _by_carts(by_way: Mapping[int, int]) -> list[tuple[int, int]]:
-    """Carts with the ways that all of them go, from the carts of every way."""
-    ways: dict[int, int] = {}
-    for way, carts in by_way.items():
-        for cart in bits_of(carts):
-            ways[cart] = ways.get(cart, 0) | 1 << way
-    found: dict[int, int] = {}
-    for cart, some in ways.items():
-        found[some] = found.get(some, 0) | 1 << cart
-    return [(carts, some) for some, carts in found.items()]
-
-
 def joined(reaches: list[Reach]) -> list[Reach]:
     """The same reaches, those that differ in one fact alone as one."""
     for fact in Reach._fields:
@@ -260,10 +249,8 @@ def _costly(part: Part, there: Sets) -> Iterator[Box]:
         amounts = part.boxes.everything.amounts
         for at in bits_of(some):
             amounts &= part.costs[at]
-        if amounts:
-            for reach in reaches:
-                if reach.amounts & amounts:
-                    yield from part.boxes.pieces(reach._replace(amounts=reach.amounts & amounts))
+        for reach in reaches:
+            yield from part.boxes.pieces(reach._replace(amounts=reach.amounts & amounts))
 
 
 def _free(part: Part, ends: Iterable[tuple[Box, Box]]) -> list[Reach]:

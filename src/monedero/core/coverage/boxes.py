@@ -8,7 +8,7 @@ what could not be added to it before cannot be added later: once every fact was 
 Source: own design.
 """
 
-from collections.abc import Iterable, Iterator, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from typing import NamedTuple
 
 from monedero.core.coverage.reach import Possible, Reach, Region, bits_of
@@ -47,6 +47,8 @@ class Boxes:
         self._columns = [sum(1 << (m * width + a) for m in range(count)) for a in range(width)]
         self._row = (1 << width) - 1
         self._places: dict[tuple[int, int], int] = {}
+        self._rows: dict[int, list[tuple[int, int]]] = {}
+        self._ways: dict[tuple[int, int], list[tuple[int, int]]] = {}
 
     def places(self, markets: int, areas: int) -> int:
         """The places of some markets with some sets of areas that go together."""
@@ -80,26 +82,25 @@ class Boxes:
                         last,
                     )
 
-    def _rectangles(self, places: int) -> Iterable[tuple[int, int]]:
+    def _rectangles(self, places: int) -> list[tuple[int, int]]:
         """Places as markets with the same sets of areas."""
-        by_areas: dict[int, int] = {}
-        for market in range(len(self._region.markets)):
-            areas = places >> (market * self._region.width) & self._row
-            if areas:
+        if places not in self._rows:
+            by_areas: dict[int, int] = {}
+            width = self._region.width
+            for market in range(len(self._region.markets)):
+                areas = places >> (market * width) & self._row
                 by_areas[areas] = by_areas.get(areas, 0) | 1 << market
-        return ((markets, areas) for areas, markets in by_areas.items())
+            by_areas.pop(0, None)
+            self._rows[places] = [(markets, areas) for areas, markets in by_areas.items()]
+        return self._rows[places]
 
-    def _loads(self, carts: int, deliveries: int) -> Iterable[tuple[int, int]]:
+    def _loads(self, carts: int, deliveries: int) -> list[tuple[int, int]]:
         """Carts with the ways by which they can go, of some of both."""
-        by_ways: dict[int, int] = {}
-        for cart in bits_of(carts):
-            ways = 0
-            for way in bits_of(deliveries):
-                if self._possible.carts_by[way] >> cart & 1:
-                    ways |= 1 << way
-            if ways:
-                by_ways[ways] = by_ways.get(ways, 0) | 1 << cart
-        return ((some, ways) for ways, some in by_ways.items())
+        key = (carts, deliveries)
+        if key not in self._ways:
+            by_way = {way: self._possible.carts_by[way] & carts for way in bits_of(deliveries)}
+            self._ways[key] = by_carts(by_way)
+        return self._ways[key]
 
     def widest(self, box: Box, obstacles: Sequence[Reach]) -> Box:
         """The box, which meets no obstacle, widened in one fact after the other."""
@@ -177,6 +178,22 @@ class Boxes:
         return found
 
 
+def by_carts(by_way: Mapping[int, int]) -> list[tuple[int, int]]:
+    """Carts with the ways that all of them go, from the carts of every way.
+
+    >>> by_carts({0: 0b011, 1: 0b110})
+    [(1, 1), (2, 3), (4, 2)]
+    """
+    ways: dict[int, int] = {}
+    for way, carts in by_way.items():
+        for cart in bits_of(carts):
+            ways[cart] = ways.get(cart, 0) | 1 << way
+    found: dict[int, int] = {}
+    for cart, some in ways.items():
+        found[some] = found.get(some, 0) | 1 << cart
+    return [(carts, some) for some, carts in found.items()]
+
+
 FACTS = ("markets", "areas", "carts", "deliveries", "groups", "devices", "signed_in")
 
 
@@ -209,14 +226,9 @@ def runs(amounts: int) -> Iterator[tuple[int, int]]:
     >>> list(runs(0b11011))
     [(0, 1), (3, 4)]
     """
-    start = None
-    for at in bits_of(amounts):
-        if start is None:
-            start = last = at
-        elif at == last + 1:
-            last = at
-        else:
-            yield start, last
-            start = last = at
-    if start is not None:
-        yield start, last
+    while amounts:
+        first = last = next(bits_of(amounts))
+        while amounts >> (last + 1) & 1:
+            last += 1
+        yield first, last
+        amounts &= -1 << (last + 1)
