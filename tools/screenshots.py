@@ -175,6 +175,7 @@ def take(desk: Desk) -> None:
     compose(desk)
     desk.open("/checkout" + CHART + "&delivery=pier&customer_group=wholesale")
     desk.see("offered first")
+    desk.see("EUR a month")
     picture(browser, "checkout")
     desk.click("Condition of Card: only for buyers in Portugal or Spain")
     desk.see("only for")
@@ -188,7 +189,7 @@ def take(desk: Desk) -> None:
     picture(browser, "publish")
     phone = {"width": 390, "height": 844, "deviceScaleFactor": 1, "mobile": False}
     browser.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", phone)
-    desk.open("/buy" + BOAT)
+    desk.open("/buy?line=star-chart&market=es-eur&postcode=28001")
     desk.see("How would you like to pay?")
     picture(browser, "buyer-phone")
     wide = {**phone, "width": 1280, "height": 800}

@@ -208,7 +208,7 @@ function State({ outcome, onEnd }: StateProps) {
       {others.map((reason, place) => (
         <Fragment key={`${reason.code}${reason.text}`}>
           {place > 0 && "; "}
-          {reason.text}{" "}
+          {reason.text}
           {!others.slice(place + 1).some(({ act, go }) => act === reason.act && go && go === reason.go) && (
             <Act reason={reason} name={outcome.tender.name} onEnd={onEnd} />
           )}
@@ -218,7 +218,7 @@ function State({ outcome, onEnd }: StateProps) {
   );
 }
 
-const ACT = "text-small font-semibold text-verdigris underline-offset-4 hover:underline min-h-6";
+const ACT = "ml-1.5 text-small font-semibold text-verdigris underline-offset-4 hover:underline min-h-6";
 
 /** What ends a reason, one click away: in the draft, at its account, or by saying what is not known. */
 function Act({ reason, name, onEnd }: { reason: Reason; name: string; onEnd: StateProps["onEnd"] }) {
