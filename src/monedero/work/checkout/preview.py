@@ -38,16 +38,16 @@ def view(store: Store, composed: Composed, hand: OrderInHand) -> View:
     decision = decision_of(store, composed)
     outcomes = decision.outcomes(hand.order)
     paid = {outcome.tender.id: _paid(outcome, hand.order) for outcome in outcomes}
-    by_amount = {
-        order.amount: catalogue.rank(catalogue.price(order, takings), composed.shop.currency, order.placed_on)[0]
-        for order in paid.values()
-    }
-    routes = {amount: {entry.pricing.route: entry for entry in ranked} for amount, ranked in by_amount.items()}
-    tenders = [outcome.tender for outcome in outcomes]
+    books, day = composed.shop.currency, hand.order.placed_on
+    by_amount = {}
+    # Most tenders have no fee: what is paid with them is the same.
+    for amount in dict.fromkeys(paid.values()):
+        ranked, _ = catalogue.rank(catalogue.price(hand.order.on(amount, day), takings), books, day)
+        by_amount[amount] = {entry.pricing.route: entry for entry in ranked}
     fees = {
-        tender.id: routes[paid[tender.id].amount][tender.route]
-        for tender in tenders
-        if tender.route in routes[paid[tender.id].amount]
+        tender.id: by_amount[amount][tender.route]
+        for tender, amount in ((outcome.tender, paid[outcome.tender.id]) for outcome in outcomes)
+        if tender.route in by_amount[amount]
     }
     return View(
         composed,
@@ -59,7 +59,7 @@ def view(store: Store, composed: Composed, hand: OrderInHand) -> View:
     )
 
 
-def _paid(outcome: Outcome, order: Order) -> Order:
-    """The order with all that its buyer pays with a tender."""
+def _paid(outcome: Outcome, order: Order) -> Money:
+    """All that the buyer of an order pays with a tender."""
     fee = outcome.charged.amount if outcome.charged else None
-    return order.on(Money(order.amount.minor + fee.minor, fee.currency), order.placed_on) if fee else order
+    return Money(order.amount.minor + fee.minor, fee.currency) if fee else order.amount
