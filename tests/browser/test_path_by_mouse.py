@@ -136,6 +136,7 @@ def test_nothing_scrolls_sideways_and_dark_is_readable(desk: Desk) -> None:
     views = (
         "/shop",
         "/shop/orders",
+        "/shop/delivery",
         "/shop/assumptions",
         "/compare",
         "/compare/plans",
@@ -145,8 +146,9 @@ def test_nothing_scrolls_sideways_and_dark_is_readable(desk: Desk) -> None:
         cards,
     )
     accounts = ("/accounts/brixavo", "/accounts/papers", "/accounts/letters", "/accounts/brixavo/notifications")
-    for path in (*views, *accounts, "/checkout", "/rehearse", "/publish"):
-        desk.open(path + BOAT)
+    for path in (*views, *accounts, "/checkout", "/checkout#unfolded", "/rehearse", "/publish"):
+        page, _, unfolded = path.partition("#")
+        desk.open(f"{page}{BOAT}{'&tender=card' if unfolded else ''}")
         desk.see("What this buyer sees")
         desk.until(lambda: desk.all("main h1"))
         if path == "/compare":
