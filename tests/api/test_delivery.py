@@ -172,3 +172,27 @@ def test_a_town_that_is_not_there_is_refused_by_its_name(keeper: Shopkeeper) -> 
     assert keeper.fault(refused) == (422, "town-unknown", "town")
     groups = {group["id"]: group for group in keeper.get("/api/country-groups")["groups"]}
     assert "PT" in groups["euro-area"]["countries"]
+
+
+def test_cash_is_paid_in_coins_and_the_rounding_is_a_line_of_its_own(keeper: Shopkeeper) -> None:
+    client = keeper.client
+    shop = keeper.get("/api/shop")["shop"]
+    swiss = {"id": "ch-chf", "country": "CH", "currency": "CHF", "share": "0"}
+    change(client, markets=[*shop["markets"], swiss])
+    keeper.settings("cash-on-the-day", fee={"percent": "1", "networks": {}})
+    order = {**BOAT, "market": "ch-chf", "currency": "CHF", "amount": "82.20"}
+    view = keeper.get(f"{WEB}/view", **order)
+    cash = next(way for way in view["offered"] if way["tender"] == "cash-on-the-day")
+    # 82.20 and 1 % of it are 83.02, which are 83.00 in coins of five.
+    assert (cash["fee"], cash["rounding"], cash["total"]) == ("0.82 CHF", "-0.02 CHF", "83.00 CHF")
+    others = [way for way in view["offered"] if way["tender"] != "cash-on-the-day"]
+    assert {way["rounding"] for way in others} <= {None}
+    token = keeper.post("/api/orders", {"order": order, "tender": "cash-on-the-day", "by": "draft"}, 201)["token"]
+    page = keeper.page(token)
+    assert (page["amount"], page["fee"], page["rounding"]) == ("83.00 CHF", "0.82 CHF", "-0.02 CHF")
+    paid = keeper.act(token, "paid")
+    assert paid.status_code == 200, paid.text
+    assert keeper.record(token)["payments"][0]["books"]["taken"] == "83.00 CHF"
+    # In euro there is a coin for every cent.
+    here = keeper.get(f"{WEB}/view", **BOAT)
+    assert {way["rounding"] for way in here["offered"]} == {None}

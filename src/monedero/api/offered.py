@@ -3,10 +3,13 @@
 from pydantic import BaseModel
 
 from monedero.core.language import in_language
+from monedero.core.method import Family
 from monedero.core.money import Money
 from monedero.core.tender.decision import Outcome
 from monedero.wording.letters import fee_name
 from monedero.work.checkout.composed import Composed
+from monedero.work.orders.progress import rounding_of
+from monedero.work.shop.lookups import method_in
 
 
 class OfferedOut(BaseModel):
@@ -14,6 +17,7 @@ class OfferedOut(BaseModel):
 
     `heading` stands above it where it is the first under one that is shown. `fee` is what it costs its buyer on top,
     with its name, `total` the order with it; both None where there is none. `up_to`: it depends on the card's network.
+    `rounding` is what paying in coins adds or takes off, which is in the total.
     """
 
     tender: str
@@ -24,6 +28,7 @@ class OfferedOut(BaseModel):
     fee: str | None = None
     fee_label: str = ""
     up_to: bool = False
+    rounding: str | None = None
     total: str | None = None
 
 
@@ -38,6 +43,11 @@ def offered_out(
     for outcome in outcomes:
         tender, charged = outcome.tender, outcome.charged
         fee = charged.amount if charged else None
+        paid = Money(amount.minor + (fee.minor if fee else 0), amount.currency)
+        in_cash = method_in(composed.methods, tender.method).family is Family.CASH
+        rounding = rounding_of(paid) if in_cash else None
+        if rounding:
+            paid = Money(paid.minor + rounding.minor, paid.currency)
         heading = "" if outcome.heading in shown else headings.get(outcome.heading or "", "")
         shown.add(outcome.heading or "")
         label = tender.fee.label if tender.fee else None
@@ -51,7 +61,8 @@ def offered_out(
                 fee=str(fee) if fee else None,
                 fee_label=in_language(label, language) if label else fee_name(fee),
                 up_to=charged.up_to if charged else False,
-                total=str(Money(amount.minor + fee.minor, amount.currency)) if fee else None,
+                rounding=str(rounding) if rounding else None,
+                total=str(paid) if fee or rounding else None,
             )
         )
     return found

@@ -24,7 +24,7 @@ from monedero.core.record import Delivered, OrderRecord
 from monedero.core.shop import Shop
 from monedero.formats.paper import LARGEST
 from monedero.store.orders import Key
-from monedero.wording.letters import after_paying, state_text
+from monedero.wording.letters import after_paying, fee_name, state_text
 from monedero.wording.places import country_name
 from monedero.work.checkout.composed import drafted, published
 from monedero.work.checkout.facts import asked_facts
@@ -119,6 +119,9 @@ class Paying(BaseModel):
     paid: bool
     delivered: Delivered | None
     goods: str
+    fee: str | None
+    fee_label: str
+    rounding: str | None
     offered: list[OfferedOut]
 
 
@@ -278,6 +281,9 @@ def _paying(till: Till, record: OrderRecord) -> Paying:
         paid=bool(payment.books.taken),
         delivered=record.delivered,
         goods=str(record.goods),
+        fee=str(payment.chosen.fee) if payment.chosen.fee else None,
+        fee_label=fee_name(payment.chosen.fee),
+        rounding=str(payment.chosen.rounding) if payment.chosen.rounding else None,
         offered=offered_out(till.offered_again(record), record.amount, till.composed(record))
         if can_choose
         else [],

@@ -50,7 +50,8 @@ class Gives(StrEnum):
 class Chosen(Strict):
     """The way to pay that the buyer chose, as it stood then; `account` is None for an own arrangement.
 
-    `fee` is what its buyer pays on top of the order, tax included; below zero it is less.
+    `fee` is what its buyer pays on top of the order, tax included; below zero it is less. `rounding` is what paying in
+    coins adds to that, or takes off it.
     """
 
     tender: Identifier
@@ -62,6 +63,7 @@ class Chosen(Strict):
     take: Take = Take.NOW
     gives: Gives = Gives.AT_CERTAINTY
     fee: SignedMoney | None = None
+    rounding: SignedMoney | None = None
 
 
 class Payment(Strict):

@@ -4,6 +4,7 @@ import secrets
 from datetime import datetime, timedelta
 from typing import NamedTuple
 
+from monedero.core.cash import in_coins
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput
 from monedero.core.money import Money
 from monedero.core.payment.notice import Fate, Notice
@@ -29,8 +30,8 @@ CAME_BY = {
 }
 
 
-def chosen_of(tender: Tender, fee: Money | None = None) -> Chosen:
-    """A tender as the buyer chose it, with what it costs the buyer on top."""
+def chosen_of(tender: Tender, fee: Money | None = None, rounding: Money | None = None) -> Chosen:
+    """A tender as the buyer chose it, with what it costs the buyer on top, and what coins add to that."""
     route = tender.route
     return Chosen(
         tender=tender.id,
@@ -42,7 +43,14 @@ def chosen_of(tender: Tender, fee: Money | None = None) -> Chosen:
         take=tender.take,
         gives=tender.gives,
         fee=fee,
+        rounding=rounding,
     )
+
+
+def rounding_of(amount: Money) -> Money | None:
+    """What paying an amount in coins adds to it, or takes off it; None where it can be paid as it is."""
+    more = in_coins(amount).minor - amount.minor
+    return Money(more, amount.currency) if more else None
 
 
 def step(payment: Payment, what: Happened | Move, by: By, at: datetime, amount: Money | None = None) -> Happening:
@@ -61,23 +69,34 @@ def step(payment: Payment, what: Happened | Move, by: By, at: datetime, amount: 
     )
 
 
-def begin(
-    number: int, offered: Outcome, amount: Money, at: datetime
-) -> tuple[Payment, list[Happening], list[Request]]:
+class Buying(NamedTuple):
+    """A tender that is offered, the amount of the order, and whether it is paid in cash."""
+
+    offered: Outcome
+    amount: Money
+    in_cash: bool
+
+
+def begin(number: int, buying: Buying, at: datetime) -> tuple[Payment, list[Happening], list[Request]]:
     """A payment of an order's amount as it begins; one through a provider is asked for under its own key.
 
-    What the tender costs its buyer comes on top; refused where that is unknown, or leaves nothing to pay.
+    What the tender costs its buyer comes on top, and cash is rounded to coins; refused where the fee is unknown, or
+    nothing is left to pay.
     """
+    offered, amount, in_cash = buying
     tender, fee = offered.tender, offered.charged.amount if offered.charged else None
     if offered.charged is not None and fee is None:
         raise Conflict(Fault(FaultCode.FEE_UNKNOWN, "tender", tender.name))
     if fee is not None:
         amount = Money(amount.minor + fee.minor, amount.currency)
+    rounding = rounding_of(amount) if in_cash else None
+    if rounding is not None:
+        amount = Money(amount.minor + rounding.minor, amount.currency)
     if amount.minor <= 0:
         raise InvalidInput(Fault(FaultCode.AMOUNT_ZERO, "amount", str(amount)))
     days = timedelta(days=1)
     due = at + tender.due_days * days if tender.due_days is not None else None
-    payment = Payment.begin(number, chosen_of(tender, fee), amount, at, due).model_copy(
+    payment = Payment.begin(number, chosen_of(tender, fee, rounding), amount, at, due).model_copy(
         update={"gives_up_at": at + tender.lapse_days * days if tender.lapse_days is not None else None}
     )
     if payment.chosen.provider is None:

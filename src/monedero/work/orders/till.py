@@ -6,6 +6,7 @@ from datetime import datetime
 from typing import NamedTuple
 
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound, Refused
+from monedero.core.method import Family
 from monedero.core.order.model import Order
 from monedero.core.payment.payment import Payment
 from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, Move, State
@@ -22,8 +23,9 @@ from monedero.work.checkout.composed import Composed, drafted, published_as
 from monedero.work.checkout.names import names_of
 from monedero.work.checkout.offer import outcomes_of, placed
 from monedero.work.orders import progress
-from monedero.work.orders.progress import How
+from monedero.work.orders.progress import Buying, How
 from monedero.work.shop.delivered import Wish, delivered
+from monedero.work.shop.lookups import method_in
 from monedero.work.shop.order_in_hand import OrderInHand
 
 TEST_BUYER = "test.buyer@example.org"
@@ -61,7 +63,8 @@ class Till:
         delivery = delivered(composed.shop, order, by.wish)
         chosen = self._offered(composed, order.order, tender)
         at = self.now()
-        payment, steps, requests = progress.begin(1, chosen, order.order.amount, at)
+        buying = Buying(chosen, order.order.amount, in_cash=_in_cash(composed, chosen))
+        payment, steps, requests = progress.begin(1, buying, at)
         begun = progress.step(payment.model_copy(update={"state": State.OPEN}), Happened.PLACED, By.BUYER, at)
 
         def build(number: int) -> OrderRecord:
@@ -92,7 +95,9 @@ class Till:
     def choose_another(self, token: str, tender: str) -> OrderRecord:
         """Pay an order another way; refused once its money is there or on its way."""
         record = self.record(token)
-        chosen = self._offered(self.composed(record), record.order, tender)
+        composed = self.composed(record)
+        chosen = self._offered(composed, record.order, tender)
+        in_cash = _in_cash(composed, chosen)
         if record.state is State.AT_PROVIDER:
             record = self._withdraw(record)
         at = self.now()
@@ -100,7 +105,8 @@ class Till:
         def choose(before: OrderRecord) -> OrderRecord:
             if before.state not in CAN_CHOOSE_ANOTHER:
                 progress.refuse_settled(before)
-            payment, steps, requests = progress.begin(len(before.payments) + 1, chosen, before.amount, at)
+            buying = Buying(chosen, before.amount, in_cash)
+            payment, steps, requests = progress.begin(len(before.payments) + 1, buying, at)
             update = {
                 "payments": [*before.payments, payment],
                 "happened": [*before.happened, *steps],
@@ -272,6 +278,10 @@ class Till:
         if not tells(before, after):
             return []
         return [letter(after, self.shop_name(after), TEST_BUYER, self.now())]
+
+
+def _in_cash(composed: Composed, chosen: Outcome) -> bool:
+    return method_in(composed.methods, chosen.tender.method).family is Family.CASH
 
 
 def _can_authorise(payment: Payment) -> bool:

@@ -38,6 +38,13 @@ export function AfterPaying({ token }: { token: string }) {
             line={`${order.line_name}, order ${order.number}`}
             amount={order.amount}
             goods={order.goods}
+            chosen={{
+              fee: order.fee,
+              fee_label: order.fee_label,
+              up_to: false,
+              rounding: order.rounding,
+              total: order.amount,
+            }}
             delivery={
               order.delivered
                 ? {

@@ -9,8 +9,8 @@ interface Props {
   amount: string;
   goods?: string | undefined;
   delivery?: { name: string; fee: string } | undefined;
-  /** The way to pay that is chosen, with what it costs on top. */
-  chosen?: Offered | undefined;
+  /** The way to pay that is chosen, with what it costs on top and what coins add. */
+  chosen?: Pick<Offered, "fee" | "fee_label" | "up_to" | "rounding" | "total"> | undefined;
   recurring?: boolean;
   paid?: boolean;
   as?: "h1" | "h2";
@@ -38,6 +38,12 @@ export function OrderLines(props: Props) {
               {chosen.up_to && ", at most"}
             </dt>
             <dd className="text-right whitespace-nowrap pl-3 text-soft">{shown(chosen.fee)}</dd>
+          </>
+        )}
+        {chosen?.rounding && (
+          <>
+            <dt className="text-soft">Rounded to coins</dt>
+            <dd className="text-right whitespace-nowrap pl-3 text-soft">{shown(chosen.rounding)}</dd>
           </>
         )}
         <dt className="border-t border-ink pt-1 font-semibold">
