@@ -4,7 +4,26 @@ offered where.
 Every order is looked at, never one of several: which tenders are let in is worked out for the values that the checks of
 the decision tell apart, fact after fact, and what is the same is looked at once.
 
-Source: own design, section by section as in `docs/coverage.md`.
+Source: own design, as in `docs/coverage.md`.
+
+>>> from datetime import date
+>>> from monedero.core.shop import Line, Market
+>>> market = Market(id="pt", country="PT", currency="EUR", share="100")
+>>> line = Line(id="chart", name="Chart", kind="goods", usual_amount="9 EUR", recurring=False)
+>>> space = Space.of([market], [line], [], [], [], date(2026, 11, 27))
+>>> from monedero.core.account import Mode
+>>> from monedero.core.fx import ReferenceRates
+>>> from monedero.core.method import Method
+>>> from monedero.core.tender.decision import Setting
+>>> from monedero.core.tender.model import Tender
+>>> class NoTable:
+...     days: list[date] = []
+>>> traits = Method(id="cash", name="Cash", family="cash", buyer="Pays.", recurring=True, own=True)
+>>> setting = Setting("PT", "EUR", Mode.TEST, {"cash": traits}, {}, ReferenceRates(NoTable()))
+>>> cash = Tender(id="cash", method="cash", on=True, name="Cash", windows=[{"up_to": "50.00 EUR"}])
+>>> found = coverage(Decision([cash], setting), space)
+>>> [(str(end.example.amount), end.box.last) for end in found.dead_ends], [each.tenders for each in found.offered]
+([('50.01 EUR', 1)], [('cash',)])
 """
 
 from collections import defaultdict
@@ -12,8 +31,9 @@ from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from typing import NamedTuple
 
-from monedero.core.coverage.boxes import Box, Boxes, by_carts
+from monedero.core.coverage.boxes import Box, Boxes
 from monedero.core.coverage.reach import Compiled, Possible, Reach, Region, bits_of, compiled, regions, shut_out_by
+from monedero.core.coverage.sets import Sets, sets_of
 from monedero.core.coverage.space import Space, Values
 from monedero.core.order.model import Order
 from monedero.core.tender.checks import Check, Never
@@ -93,7 +113,7 @@ def coverage(decision: Decision, space: Space, keep: Kept = every_check) -> Cove
     costly: list[Found] = []
     offered: dict[int, list[tuple[Region, Box]]] = defaultdict(list)
     for part in parts:
-        there = sets_of(part, possible)
+        there = sets_of([each.reach for each in part.compiled], part.boxes.everything, possible)
         boxes, reaches = part.boxes, [each.reach for each in part.compiled]
         ends = boxes.cover(_pieces(boxes, there.pop(0, [])), reaches)
         dead += _found(part, ends)
@@ -142,93 +162,6 @@ def part_of(decision: Decision, region: Region, possible: Possible, keep: Kept) 
     orders = [region.space.order(first._replace(minor=minor)) for minor in region.begins]
     costs = [sum(1 << at for at, order in enumerate(orders) if decision.costs_more(id, order)) for id in tenders]
     return Part(region, boxes, tenders, found, costs)
-
-
-Sets = dict[int, list[Reach]]
-"""Sets of tenders, as numbers with a bit for each, and where just they are offered."""
-
-
-def sets_of(part: Part, possible: Possible) -> Sets:
-    """Every set of tenders that some order is offered, nothing among them, and where; no two reaches meet."""
-    reaches = [each.reach for each in part.compiled]
-    everything = part.boxes.everything
-    masks = [_masks(reaches, fact, getattr(everything, fact)) for fact in Reach._fields]
-    places, carts, deliveries, groups, devices, signed_in, amounts = masks
-    loads: dict[int, dict[int, int]] = defaultdict(dict)
-    for way, way_mask in enumerate(deliveries):
-        for cart in bits_of(possible.carts_by[way]):
-            by_cart = loads[way_mask & carts[cart]]
-            by_cart[way] = by_cart.get(way, 0) | 1 << cart
-    buyers = _buyers(groups, devices, signed_in)
-    by_place = _alike(places, everything.places)
-    found: Sets = defaultdict(list)
-    inner: dict[int, list[tuple[int, int, int]]] = {}
-    for load, by_way in loads.items():
-        carried = by_carts(by_way)
-        for buyer, (some_groups, some_devices, some_signed) in buyers:
-            alive = load & buyer
-            if alive not in inner:
-                inner[alive] = list(_inner(alive, amounts, by_place))
-            for some, here, stretch in inner[alive]:
-                for carts_there, ways in carried:
-                    reach = Reach(here, carts_there, ways, some_groups, some_devices, some_signed, stretch)
-                    found[some].append(reach)
-    return {some: joined(list_) for some, list_ in found.items()}
-
-
-def _masks(reaches: Sequence[Reach], fact: str, every: int) -> list[int]:
-    """For each value of a fact the tenders that it is let in by."""
-    found = [0] * every.bit_length()
-    for at, reach in enumerate(reaches):
-        for value in bits_of(getattr(reach, fact)):
-            found[value] |= 1 << at
-    return found
-
-
-def _alike(masks: Sequence[int], among: int) -> dict[int, int]:
-    """Values by the tenders that they are let in by."""
-    found: dict[int, int] = {}
-    for value in bits_of(among):
-        found[masks[value]] = found.get(masks[value], 0) | 1 << value
-    return found
-
-
-def _buyers(
-    groups: Sequence[int], devices: Sequence[int], signed_in: Sequence[int]
-) -> list[tuple[int, tuple[int, int, int]]]:
-    """Products of groups, devices and signed in or not, each with the tenders that it is let in by."""
-    found = []
-    for group, some_groups in _alike(groups, (1 << len(groups)) - 1).items():
-        for device, some_devices in _alike(devices, (1 << len(devices)) - 1).items():
-            for signed, some_signed in _alike(signed_in, (1 << len(signed_in)) - 1).items():
-                found.append((group & device & signed, (some_groups, some_devices, some_signed)))
-    return found
-
-
-def _inner(alive: int, amounts: Sequence[int], by_place: Mapping[int, int]) -> Iterator[tuple[int, int, int]]:
-    """Sets of tenders among some, each with places and stretches of amounts for which just they are left."""
-    stretches = _alike([mask & alive for mask in amounts], (1 << len(amounts)) - 1)
-    own: dict[int, int] = {}
-    for mask, places in by_place.items():
-        own[mask & alive] = own.get(mask & alive, 0) | places
-    for by_amount, stretch in stretches.items():
-        here: dict[int, int] = {}
-        for mask, places in own.items():
-            here[by_amount & mask] = here.get(by_amount & mask, 0) | places
-        for some, places in here.items():
-            yield some, places, stretch
-
-
-def joined(reaches: list[Reach]) -> list[Reach]:
-    """The same reaches, those that differ in one fact alone as one."""
-    for fact in Reach._fields:
-        at = Reach._fields.index(fact)
-        rest: dict[tuple[int, ...], int] = {}
-        for reach in reaches:
-            key = (*reach[:at], *reach[at + 1 :])
-            rest[key] = rest.get(key, 0) | reach[at]
-        reaches = [Reach._make((*key[:at], bits, *key[at:])) for key, bits in rest.items()]
-    return reaches
 
 
 def _pieces(boxes: Boxes, reaches: Iterable[Reach]) -> list[Box]:

@@ -6,6 +6,20 @@ is widened to every value that no obstacle lets in which meets the box in all ot
 what could not be added to it before cannot be added later: once every fact was widened, none can be.
 
 Source: own design.
+
+>>> from datetime import date
+>>> from monedero.core.coverage.reach import regions
+>>> from monedero.core.coverage.space import Space
+>>> from monedero.core.shop import Line, Market
+>>> market = Market(id="pt", country="PT", currency="EUR", share="100")
+>>> line = Line(id="chart", name="Chart", kind="goods", usual_amount="9 EUR", recurring=False)
+>>> space = Space.of([market], [line], [], [], [], date(2026, 11, 27))
+>>> [region] = regions(space, {"EUR": {5001}})
+>>> boxes = Boxes(region, Possible(space))
+>>> up_to_fifty = boxes.everything._replace(amounts=0b01)
+>>> [piece] = boxes.pieces(boxes.everything._replace(amounts=0b10, devices=0b01))
+>>> boxes.widest(piece, [up_to_fifty])
+Box(markets=1, areas=1, carts=1, deliveries=1, groups=1, devices=3, signed_in=3, first=1, last=1)
 """
 
 from collections.abc import Iterable, Iterator, Mapping, Sequence

@@ -4,6 +4,29 @@ What one offers is held against what the other offers, order by order, over the 
 order that the other cannot receive is offered nothing there.
 
 Source: own design.
+
+>>> from datetime import date
+>>> from monedero.core.shop import Line, Market
+>>> market = Market(id="pt", country="PT", currency="EUR", share="100")
+>>> line = Line(id="chart", name="Chart", kind="goods", usual_amount="9 EUR", recurring=False)
+>>> space = Space.of([market], [line], [], [], [], date(2026, 11, 27))
+>>> from monedero.core.account import Mode
+>>> from monedero.core.fx import ReferenceRates
+>>> from monedero.core.method import Method
+>>> from monedero.core.tender.decision import Setting
+>>> from monedero.core.tender.model import Tender
+>>> class NoTable:
+...     days: list[date] = []
+>>> traits = Method(id="cash", name="Cash", family="cash", buyer="Pays.", recurring=True, own=True)
+>>> setting = Setting("PT", "EUR", Mode.TEST, {"cash": traits}, {}, ReferenceRates(NoTable()))
+>>> cash = Tender(id="cash", method="cash", on=True, name="Cash", windows=[{"up_to": "50.00 EUR"}])
+>>> from monedero.core.coverage.answer import every_check
+>>> always = cash.model_copy(update={"windows": []})
+>>> here, there = (Shop(Decision([tender], setting), space, every_check) for tender in (always, cash))
+>>> [(more.tender, [box.first for _, box in more.boxes]) for more in more_offered(here, there)]
+[('cash', [1])]
+>>> more_offered(there, here)
+[]
 """
 
 from collections.abc import Sequence
