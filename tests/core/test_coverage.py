@@ -9,6 +9,7 @@ from datetime import date
 from itertools import combinations, product
 from typing import Any, NamedTuple
 
+from bench.coverage import shop
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -17,12 +18,13 @@ from monedero.core.coverage.reach import Possible, Reach, regions, shut_out_by
 from monedero.core.coverage.space import Cart, Space
 from monedero.core.money import Money
 from monedero.core.order.area import Area
+from monedero.core.order.facts import order_from
 from monedero.core.order.model import Device, Order
 from monedero.core.shop import Line, Market
 from monedero.core.tender.decision import Decision
 from monedero.core.tender.stretches import begins_of
 from monedero.figures import reference_rates
-from monedero.formats.checkout_file import CheckoutFile, read
+from monedero.formats.checkout_file import CheckoutFile, read, write
 from monedero.work.checkout.coverage import Asked, coverage_report
 from tests.conftest import DATA
 from tests.core.drawn_checkouts import BASE, checkouts
@@ -301,3 +303,41 @@ def test_pieces_hold_only_what_goes_together() -> None:
     # By the van alone the chart, which is not delivered, does not go by itself.
     found = [(box.carts, box.deliveries) for box in boxes.pieces(region.everything._replace(deliveries=0b01))]
     assert found == [(0b110, 0b01)]
+
+
+def test_a_box_grows_along_the_amounts_both_ways_until_something_is_offered() -> None:
+    [region] = regions(Space.of([MARKET], [LINE], [], [], [], DAY), {"EUR": {100, 200, 300, 400}})
+    boxes = Boxes(region, Possible(region.space))
+    [piece] = boxes.pieces(boxes.everything._replace(amounts=0b00100))
+    alone = boxes.widest(piece, [])
+    assert (alone.first, alone.last) == (0, 4)
+    between = boxes.widest(piece, [boxes.everything._replace(amounts=0b10001)])
+    assert (between.first, between.last) == (1, 3)
+
+
+def test_every_example_of_a_large_shop_is_decided_as_its_box_says() -> None:
+    for tenders, markets in ((4, 9), (12, 40)):
+        file, other = shop(tenders, markets), shop(tenders + 1, markets - 1)
+        raw = json.loads(write(file))
+        raw["tenders"] = [
+            {
+                **tender,
+                "fee": {"percent": "1"},
+                "windows": [{"from": f"{9 * place} EUR", "up_to": f"{200 + place} EUR"}],
+            }
+            for place, tender in enumerate(raw["tenders"], 1)
+        ]
+        limited = read(json.dumps(raw).encode())
+        decision = limited.decision(reference_rates.bundled())
+        report = coverage_report(limited, Asked(DAY), other)
+        assert report["dead_ends"]
+        assert report["gained"]
+        for name, wanted in (("dead_ends", 0), ("single_tenders", 1)):
+            for each in report[name]:
+                placed = decision.offered(limited.order_of(order_from(each["example"])))
+                assert len(placed) == wanted
+                assert [tender.id for tender in placed] == ([each["tender"]] if wanted else [])
+        for each in report["fee_only"]:
+            fees = [entry.charged for entry in decision.placed(limited.order_of(order_from(each["example"])))]
+            assert fees
+            assert all(fee and fee.amount and fee.amount.minor > 0 for fee in fees)
