@@ -30,6 +30,10 @@ def composed(client: TestClient) -> bytes:
 
 def test_out_in_and_out_again_are_the_same_bytes(keeper: Shopkeeper) -> None:
     client = keeper.client
+    # A market of which nobody comes yet stays one.
+    shop = client.get("/api/shop").json()
+    shop["shop"]["markets"].append({"id": "fr-eur", "country": "FR", "currency": "EUR", "share": "0"})
+    assert client.put("/api/shop", json={"version": shop["version"], "shop": shop["shop"]}).status_code == 200
     out = composed(client)
     client.delete("/api/demo")
     assert client.get("/api/shop").json()["shop"] is None

@@ -9,16 +9,17 @@ Source: own design.
 '5 orders a month have no way to pay'
 >>> over_text([Amounts(Fraction(0), Fraction(490, 51))], "EUR")
 'takes more than it costs below 9.61 EUR'
+>>> [over_text([Amounts(Fraction(50), None, after)], "EUR") for after in (False, True)]
+['takes more than it costs from 50.00 EUR on', 'takes more than it costs from 50.01 EUR on']
 >>> over_text([], "EUR")
 'never takes more than it costs'
 """
 
 from collections.abc import Sequence
 from fractions import Fraction
-from math import floor
 
 from monedero.core.cost.buyer_fee import Amounts
-from monedero.core.money import Money, minor_units
+from monedero.core.money import Money
 from monedero.core.tender.limit_cost import LimitCost, Moved
 from monedero.wording.catalogue import say
 from monedero.wording.show import exact, listed, money
@@ -60,8 +61,9 @@ def over_text(over: Sequence[Amounts], currency: str) -> str:
 
 
 def _amounts(stretch: Amounts, currency: str) -> str:
-    units = minor_units(currency)
-    first = Money(max(floor(stretch.from_ * units) + 1, 1), currency)
+    first = Money.not_below(stretch.from_, currency)
+    if first.minor == 0 or (stretch.after and first.exact == stretch.from_):
+        first = Money(first.minor + 1, currency)
     start = money(str(first))
     if stretch.below is None:
         return say("over-always") if first.minor == 1 else say("over-from", amount=start)

@@ -40,10 +40,11 @@ NOTHING_ON_TOP = OnTop(NOTHING, NOTHING)
 
 
 class Amounts(NamedTuple):
-    """Amounts from one on (inclusive) and below another (None: without an end), in whole units."""
+    """Amounts from one on and below another (None: without an end), in whole units; `after`: the first is not in it."""
 
     from_: Fraction
     below: Fraction | None
+    after: bool = False
 
 
 def on_top_of(fee: BuyerFee, to_order: Fraction) -> OnTop:
@@ -91,23 +92,22 @@ def over_cost(pieces: Iterable[FeePiece], on_top: OnTop, to_books: Fraction) -> 
         stretch = _above_nothing(more, piece.from_, piece.below)
         if stretch is None:
             continue
-        if found and found[-1].below == stretch.from_:
-            found[-1] = Amounts(found[-1].from_, stretch.below)
+        if found and found[-1].below == stretch.from_ and not stretch.after:
+            found[-1] = found[-1]._replace(below=stretch.below)
         else:
             found.append(stretch)
     return found
 
 
 def _above_nothing(line: Linear, start: Fraction, below: Fraction | None) -> Amounts | None:
-    """Where a line is above nothing between two amounts; the point at which it leaves nothing counts as above."""
+    """Where a line is above nothing between two amounts; where it leaves nothing it is not above yet."""
     if not line.slope:
         return Amounts(start, below) if line.intercept > 0 else None
-    root = -line.intercept / line.slope
-    if line.slope > 0:
-        start = max(start, root)
-    else:
+    root, rises = -line.intercept / line.slope, line.slope > 0
+    if not rises:
         below = root if below is None else min(below, root)
-    return Amounts(start, below) if below is None or start < below else None
+    found = Amounts(max(start, root), below, after=root >= start) if rises else Amounts(start, below)
+    return found if below is None or found.from_ < below else None
 
 
 def netting(pieces: Iterable[FeePiece], price: Money, tax: Fraction = ZERO) -> int | None:

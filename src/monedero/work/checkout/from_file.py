@@ -54,7 +54,9 @@ def _shop(file: CheckoutFile) -> Shop:
         currency=file.shop.currency,
         languages=file.shop.languages,
         markets=[
-            Market.model_validate({**market.model_dump(), "share": market.share or str(share)})
+            Market.model_validate(
+                {**market.model_dump(), "share": str(share) if market.share is None else market.share}
+            )
             for market, share in zip(file.markets, equal, strict=True)
         ],
         lines=[Line.model_validate(line.model_dump()) for line in file.lines],

@@ -22,19 +22,23 @@ class Edit:
     shared: list[SharedConditions] | None = None
 
 
-def save_draft(store: Store, storefront: str, version: int, edit: Edit) -> Versioned[Checkout]:
-    """Save a checkout as a whole, its tenders in their sequence.
-
-    Refuses an older version, a name that stands twice, and what names something that is not there.
-    """
-    before = draft(store, storefront).value
-    checkout = Checkout(
+def edited(before: Checkout, edit: Edit) -> Checkout:
+    """A checkout as an edit makes it; refused where a name stands twice or something named is not in it."""
+    return Checkout(
         storefront=before.storefront,
         mode=before.mode,
         headings=before.headings if edit.headings is None else edit.headings,
         shared_conditions=before.shared_conditions if edit.shared is None else edit.shared,
         tenders=edit.tenders,
     )
+
+
+def save_draft(store: Store, storefront: str, version: int, edit: Edit) -> Versioned[Checkout]:
+    """Save a checkout as a whole, its tenders in their sequence.
+
+    Refuses an older version, a name that stands twice, and what names something that is not there.
+    """
+    checkout = edited(draft(store, storefront).value, edit)
     refuse_dangling(described_shop(store).value, checkout)
     return store.checkouts.save(checkout, version)
 

@@ -2,13 +2,12 @@
 
 from monedero.core.tender.decision import Decision
 from monedero.core.tender.limit_cost import Moved, moved
-from monedero.core.tender.model import Checkout
 from monedero.store import Store
 from monedero.work.checkout.composed import drafted, setting_of
 from monedero.work.checkout.dangling import refuse_dangling
 from monedero.work.checkout.month_of_orders import same_orders
 from monedero.work.checkout.offer import decision_of
-from monedero.work.checkout.tenders import Edit
+from monedero.work.checkout.tenders import Edit, edited
 from monedero.work.shop.order_in_hand import OrderInHand
 
 
@@ -16,13 +15,7 @@ def would_move(store: Store, storefront: str, edit: Edit, hand: OrderInHand) -> 
     """The tenders, by name, that would gain or lose orders of the month if a draft were as an edit says."""
     composed = drafted(store, storefront)
     before = composed.checkout
-    after = Checkout(
-        storefront=before.storefront,
-        mode=before.mode,
-        headings=before.headings if edit.headings is None else edit.headings,
-        shared_conditions=before.shared_conditions if edit.shared is None else edit.shared,
-        tenders=edit.tenders,
-    )
+    after = edited(before, edit)
     refuse_dangling(composed.shop, after)
     decision = Decision(after.tenders, setting_of(store, composed), after.shared_conditions, after.headings)
     month = same_orders(store, composed, hand, priced=False)

@@ -1,9 +1,9 @@
 import { between } from "../../lib/lists";
 import { inCurrency } from "../../lib/money";
 import { Button } from "../../ui/Button";
+import { Picker } from "../../ui/Picker";
 import { Picks } from "../../ui/Picks";
 import { TextField } from "../../ui/TextField";
-import { Toggle } from "../../ui/Toggle";
 import type { Way } from "./DeliveryPrices";
 import { shownWhole, wholeOrNone } from "./whole";
 
@@ -19,6 +19,11 @@ const WEEKDAYS: { value: Weekday; label: string }[] = [
   { value: "SAT", label: "Saturday" },
   { value: "SUN", label: "Sunday" },
 ];
+const ADDRESS = [
+  { value: "usual", label: "as is usual for its kind" },
+  { value: "true", label: "yes" },
+  { value: "false", label: "no" },
+];
 const inWeek = (picked: string[]) => WEEKDAYS.map((day) => day.value).filter((day) => picked.includes(day));
 
 interface Props {
@@ -32,7 +37,6 @@ interface Props {
 export function DeliveryDays({ way, currency, edit, quietly }: Props) {
   const hours = way.hours;
   const costs = way.costs;
-  const address = way.address ?? (way.kind === "courier" || way.kind === "own-round");
   const money = (text: string) => inCurrency(text, currency) || null;
   const put = (place: number, part: Partial<Hours>) => ({
     hours: hours.map((entry, at) => (at === place ? { ...entry, ...part } : entry)),
@@ -70,14 +74,13 @@ export function DeliveryDays({ way, currency, edit, quietly }: Props) {
           value={shownWhole(way.ahead_days)}
           save={(text) => edit({ ahead_days: wholeOrNone(text) })}
         />
-        <div>
-          <span className="block text-small text-soft mb-1.5">Needs an address</span>
-          <Toggle
-            label={`${way.name} needs an address`}
-            on={address}
-            onChange={(on) => quietly({ address: on })}
-          />
-        </div>
+        <Picker
+          showLabel
+          label="Needs an address"
+          value={String(way.address ?? "usual")}
+          options={ADDRESS}
+          onPick={(picked) => quietly({ address: picked === "usual" ? null : picked === "true" })}
+        />
         <span />
         <TextField
           label="Costs you on the way out"
