@@ -315,6 +315,17 @@ def test_a_box_grows_along_the_amounts_both_ways_until_something_is_offered() ->
     assert (between.first, between.last) == (1, 3)
 
 
+def test_what_cannot_be_ordered_is_in_no_box_s_way() -> None:
+    lamp = LINE.model_copy(update={"id": "lamp", "name": "Lamp", "deliveries": ["van"]})
+    space = Space.of([MARKET], [LINE, lamp], ["van"], [], [], DAY)
+    [region] = regions(space, {"EUR": set()})
+    boxes = Boxes(region, Possible(space))
+    [chart, *_] = boxes.pieces(boxes.everything._replace(carts=0b001, devices=0b01))
+    # The chart alone never goes by the van: an offer for it there is an offer to nobody.
+    nobody = boxes.everything._replace(carts=0b001, deliveries=0b01)
+    assert boxes.reach(boxes.widest(chart, [nobody])) == boxes.everything
+
+
 def test_every_example_of_a_large_shop_is_decided_as_its_box_says() -> None:
     for tenders, markets in ((4, 9), (12, 40)):
         file, other = shop(tenders, markets), shop(tenders + 1, markets - 1)
