@@ -326,6 +326,15 @@ def test_what_cannot_be_ordered_is_in_no_box_s_way() -> None:
     assert boxes.reach(boxes.widest(chart, [nobody])) == boxes.everything
 
 
+def test_what_is_offered_in_another_market_keeps_a_box_out_of_that_market_alone() -> None:
+    spain = MARKET.model_copy(update={"id": "es", "country": "ES"})
+    [region] = regions(Space.of([MARKET, spain], [LINE], [], [], [], DAY), {"EUR": set()})
+    boxes = Boxes(region, Possible(region.space))
+    [piece] = boxes.pieces(boxes.everything._replace(places=0b01, devices=0b01, signed_in=0b01))
+    grown = boxes.widest(piece, [boxes.everything._replace(places=0b10)])
+    assert (grown.markets, grown.devices, grown.signed_in) == (0b01, 0b11, 0b11)
+
+
 def test_every_example_of_a_large_shop_is_decided_as_its_box_says() -> None:
     for tenders, markets in ((4, 9), (12, 40)):
         file, other = shop(tenders, markets), shop(tenders + 1, markets - 1)
