@@ -110,7 +110,7 @@ def test_a_price_for_less_than_the_fee_itself_falls_on_no_order() -> None:
     pieces = [piece("0", "0.50", ZERO, Fraction(1)), piece("0.50", None, ZERO, Fraction(2))]
     # With 1.00 on top of every order nobody pays less than 0.50.
     [left] = falls_on(pieces, OnTop(Linear(ZERO, Fraction(1)), Linear(ZERO, Fraction(1))))
-    assert (left.from_, left.below, left.fee.at(ZERO)) == (0, None, 2)
+    assert (left.from_, left.below, left.fee.at(ZERO)) == (ZERO, None, Fraction(2))
 
 
 def test_neighbouring_stretches_are_one() -> None:

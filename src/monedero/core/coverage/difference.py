@@ -9,20 +9,20 @@ Source: own design.
 >>> from monedero.core.shop import Line, Market
 >>> market = Market(id="pt", country="PT", currency="EUR", share="100")
 >>> line = Line(id="chart", name="Chart", kind="goods", usual_amount="9 EUR", recurring=False)
+>>> from monedero.core.coverage.space import Space
 >>> space = Space.of([market], [line], [], [], [], date(2026, 11, 27))
 >>> from monedero.core.account import Mode
 >>> from monedero.core.fx import ReferenceRates
 >>> from monedero.core.method import Method
->>> from monedero.core.tender.decision import Setting
+>>> from monedero.core.tender.decision import Decision, Setting
 >>> from monedero.core.tender.model import Tender
 >>> class NoTable:
 ...     days: list[date] = []
 >>> traits = Method(id="cash", name="Cash", family="cash", buyer="Pays.", recurring=True, own=True)
 >>> setting = Setting("PT", "EUR", Mode.TEST, {"cash": traits}, {}, ReferenceRates(NoTable()))
 >>> cash = Tender(id="cash", method="cash", on=True, name="Cash", windows=[{"up_to": "50.00 EUR"}])
->>> from monedero.core.coverage.answer import every_check
 >>> always = cash.model_copy(update={"windows": []})
->>> here, there = (Shop(Decision([tender], setting), space, every_check) for tender in (always, cash))
+>>> here, there = (Examined(Decision([tender], setting), space) for tender in (always, cash))
 >>> [(more.tender, [box.first for _, box in more.boxes]) for more in more_offered(here, there)]
 [('cash', [1])]
 >>> more_offered(there, here)
@@ -32,19 +32,10 @@ Source: own design.
 from collections.abc import Sequence
 from typing import NamedTuple
 
-from monedero.core.coverage.answer import Kept, part_of, regions_of
 from monedero.core.coverage.boxes import Box
-from monedero.core.coverage.reach import Possible, Reach, Region, compiled
+from monedero.core.coverage.parts import Examined
+from monedero.core.coverage.reach import Reach, Region, compiled, less
 from monedero.core.coverage.space import Space
-from monedero.core.tender.decision import Decision
-
-
-class Shop(NamedTuple):
-    """A compiled checkout with the orders that its shop can receive, and which of its checks count."""
-
-    decision: Decision
-    space: Space
-    keep: Kept
 
 
 class MoreOffered(NamedTuple):
@@ -54,23 +45,21 @@ class MoreOffered(NamedTuple):
     boxes: Sequence[tuple[Region, Box]]
 
 
-def more_offered(here: Shop, there: Shop) -> list[MoreOffered]:
+def more_offered(here: Examined, there: Examined) -> list[MoreOffered]:
     """What one checkout offers and another does not, tender by tender; those without are left out."""
-    possible = Possible(here.space)
-    regions = list(regions_of(here.decision, here.space, there.decision))
     others = {tender.id: sifted for tender, sifted in there.decision.tenders}
     found: dict[str, list[tuple[Region, Box]]] = {}
-    for region in regions:
-        part = part_of(here.decision, region, possible, here.keep)
+    for region in here.regions(there.decision):
+        part = here.part(region)
         both = _received(region, there.space)
         for at, tender in enumerate(part.tenders):
             own = part.compiled[at].reach
             if tender in others:
                 checks = filter(there.keep, others[tender].checks)
-                less = compiled(checks, region).reach.meets(both)
+                lets_in = compiled(checks, region).reach.meets(both)
             else:
-                less = own._replace(places=0)
-            boxes = [box for reach in _less(own, less) for box in part.boxes.pieces(reach)]
+                lets_in = own._replace(places=0)
+            boxes = part.pieces(less(own, lets_in))
             found.setdefault(tender, []).extend((region, box) for box in boxes)
     return [MoreOffered(tender, boxes) for tender, boxes in found.items() if boxes]
 
@@ -91,23 +80,3 @@ def _received(region: Region, other: Space) -> Reach:
         deliveries=sum(1 << at for at, way in enumerate(space.deliveries) if way in other.deliveries),
         groups=sum(1 << at for at, group in enumerate(space.groups) if group in other.groups),
     )
-
-
-def _less(own: Reach, less: Reach) -> list[Reach]:
-    """What of a reach does not lie in another, in reaches that do not meet.
-
-    >>> whole = Reach(1, 1, 1, 1, 1, 1, 0b111)
-    >>> [reach.amounts for reach in _less(whole, whole._replace(amounts=0b001))]
-    [6]
-    """
-    if own.is_nothing:
-        return []
-    if own.meets(less).is_nothing:
-        return [own]
-    rest = []
-    for fact in Reach._fields:
-        mine, shared = getattr(own, fact), getattr(own, fact) & getattr(less, fact)
-        if mine != shared:
-            rest.append(own._replace(**{fact: mine & ~shared}))
-            own = own._replace(**{fact: shared})
-    return rest

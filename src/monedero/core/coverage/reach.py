@@ -61,6 +61,26 @@ class Reach(NamedTuple):
         return not all(self)
 
 
+def less(own: Reach, other: Reach) -> list[Reach]:
+    """What of a reach does not lie in another, in reaches that do not meet.
+
+    >>> whole = Reach(1, 1, 1, 1, 1, 1, 0b111)
+    >>> [reach.amounts for reach in less(whole, whole._replace(amounts=0b001))]
+    [6]
+    """
+    if own.is_nothing:
+        return []
+    if own.meets(other).is_nothing:
+        return [own]
+    rest = []
+    for fact in Reach._fields:
+        mine, shared = getattr(own, fact), getattr(own, fact) & getattr(other, fact)
+        if mine != shared:
+            rest.append(own._replace(**{fact: mine & ~shared}))
+            own = own._replace(**{fact: shared})
+    return rest
+
+
 class Region(NamedTuple):
     """The orders of one currency: its markets by their places in the space, and where stretches of amounts begin."""
 

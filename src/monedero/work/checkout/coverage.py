@@ -3,8 +3,9 @@
 from datetime import date
 from typing import Any, NamedTuple
 
-from monedero.core.coverage.answer import accounts_aside, coverage, every_check
-from monedero.core.coverage.difference import Shop, more_offered
+from monedero.core.coverage.answer import coverage
+from monedero.core.coverage.difference import more_offered
+from monedero.core.coverage.parts import Examined, accounts_aside, every_check
 from monedero.core.coverage.space import Space
 from monedero.figures import reference_rates
 from monedero.formats.checkout_file import CheckoutFile
@@ -21,15 +22,15 @@ class Asked(NamedTuple):
 
 def coverage_report(file: CheckoutFile, asked: Asked, other: CheckoutFile | None = None) -> dict[str, Any]:
     """The answer as JSON; with another checkout also what each offers and the other does not."""
-    here = _shop(file, asked)
-    report = answer_of(coverage(*here))
+    here = _examined(file, asked)
+    report = answer_of(coverage(here))
     if other is not None:
-        there = _shop(other, asked)
+        there = _examined(other, asked)
         report |= {"gained": more_of(more_offered(there, here)), "lost": more_of(more_offered(here, there))}
     return report
 
 
-def _shop(file: CheckoutFile, asked: Asked) -> Shop:
+def _examined(file: CheckoutFile, asked: Asked) -> Examined:
     """A checkout compiled, with the orders that its shop can receive."""
     out = [account.id for account in file.accounts if account.provider == asked.without]
     kept = [account for account in file.accounts if account.id not in out]
@@ -43,4 +44,4 @@ def _shop(file: CheckoutFile, asked: Asked) -> Shop:
         file.areas,
         asked.day,
     )
-    return Shop(decision, space, accounts_aside(left_out) if asked.as_if_ready else every_check)
+    return Examined(decision, space, accounts_aside(left_out) if asked.as_if_ready else every_check)

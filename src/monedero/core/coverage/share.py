@@ -1,0 +1,121 @@
+"""How many of a shop's orders of a month lie in some boxes.
+
+The month tells of its orders the market, the amount, and the line or what is sold. It does not tell how they go, who
+the buyer is or the device, so that orders may lie in a box or not: such a number is the most that it can be.
+
+Source: own design.
+
+>>> from datetime import date
+>>> from monedero.core.coverage.boxes import Boxes
+>>> from monedero.core.coverage.reach import regions
+>>> from monedero.core.coverage.space import Space
+>>> from monedero.core.money import Money
+>>> from monedero.core.shop import Line, Market
+>>> market = Market(id="pt", country="PT", currency="EUR", share="100")
+>>> line = Line(id="chart", name="Chart", kind="goods", usual_amount="9 EUR", recurring=False)
+>>> space = Space.of([market], [line], [], [], [], date(2026, 11, 27))
+>>> [region] = regions(space, {"EUR": {5001}})
+>>> possible = Possible(space)
+>>> everything = Boxes(region, possible).everything
+>>> [above] = Boxes(region, possible).pieces(everything._replace(amounts=0b10))
+>>> order = Order(Money(1, "EUR"), "PT", date(2026, 11, 27), lines=("chart",))
+>>> month = [SameOrders(order, {900: Fraction(40), 6000: Fraction(3)}, {})]
+>>> share_of([(region, above)], month, possible)
+Share(orders=Fraction(3, 1), exactly=True)
+>>> [on_a_phone] = Boxes(region, possible).pieces(everything._replace(amounts=0b10, devices=0b01))
+>>> share_of([(region, on_a_phone)], month, possible).exactly
+False
+"""
+
+from collections.abc import Iterable, Iterator, Sequence
+from fractions import Fraction
+from typing import NamedTuple
+
+from monedero.core.coverage.boxes import Box
+from monedero.core.coverage.reach import Possible, Region
+from monedero.core.order.model import Order
+from monedero.core.tender.limit_cost import SameOrders
+
+
+class Share(NamedTuple):
+    """Orders a month; `exactly`: all of them are sure to be meant, else they are the most that there can be."""
+
+    orders: Fraction
+    exactly: bool
+
+
+def share_of(boxes: Sequence[tuple[Region, Box]], month: Iterable[SameOrders], possible: Possible) -> Share:
+    """How many orders of a month lie in one of some boxes; each is counted once."""
+    total, exactly = Fraction(0), True
+    for weight, surely, _, _ in orders_in(boxes, month, possible):
+        total += weight
+        exactly = exactly and surely
+    return Share(total, exactly)
+
+
+def orders_in(
+    boxes: Sequence[tuple[Region, Box]], month: Iterable[SameOrders], possible: Possible
+) -> Iterator[tuple[Fraction, bool, SameOrders, int]]:
+    """The orders of a month that may lie in one of some boxes: how many, whether surely, of which, the minor units."""
+    for same in month:
+        lies = [
+            (_amounts(region, box), surely)
+            for region, box in boxes
+            if region.currency == same.order.amount.currency
+            and (surely := _lies(region, box, same.order, possible)) is not None
+        ]
+        for minor, weight in same.amounts.items():
+            here = [surely for (first, below), surely in lies if first <= minor and (not below or minor < below)]
+            if here and minor:
+                yield weight, any(here), same, minor
+
+
+def _amounts(region: Region, box: Box) -> tuple[int, int]:
+    """The first amount of a box in minor units, and the one at which it has ended; nothing where it does not end."""
+    begins = region.begins
+    return begins[box.first], begins[box.last + 1] if box.last + 1 < len(begins) else 0
+
+
+def _lies(region: Region, box: Box, order: Order, possible: Possible) -> bool | None:
+    """Whether an order lies in a box by all but its amount: surely, perhaps (False), or not (None)."""
+    space = region.space
+    market = next((at for at, m in enumerate(region.markets) if space.markets[m].country == order.country), None)
+    if market is None or not box.markets >> market & 1:
+        return None
+    areas = sum(1 << area for m, area in space.postcodes if m == region.markets[market])
+    if not areas & box.areas:
+        return None
+    carts = list(_carts(region, order))
+    ways = {cart: _ways(possible, cart) for cart in carts}
+    inside = [cart for cart in carts if box.carts >> cart & 1 and ways[cart] & box.deliveries]
+    if not inside:
+        return None
+    whole = all(
+        values == (1 << len(every)) - 1
+        for values, every in (
+            (box.groups, space.groups),
+            (box.devices, space.devices),
+            (box.signed_in, space.signed_in),
+        )
+    )
+    every_way = len(inside) == len(carts) and not any(ways[cart] & ~box.deliveries for cart in carts)
+    return whole and every_way and not areas & ~box.areas
+
+
+def _ways(possible: Possible, cart: int) -> int:
+    """The ways by which a cart can go."""
+    return sum(1 << way for way, carts in enumerate(possible.carts_by) if carts >> cart & 1)
+
+
+def _carts(region: Region, order: Order) -> Iterator[int]:
+    """The carts that an order can be of: its line's, or those of one line that sell what it does."""
+    space = region.space
+    for place, cart in enumerate(space.carts):
+        if order.lines:
+            if cart.lines == order.lines:
+                yield place
+        elif len(cart.lines) == 1:
+            line = space.lines[cart.lines[0]]
+            kind = not order.kinds or {line.kind} == order.kinds
+            if kind and order.recurring in (None, line.recurring):
+                yield place
