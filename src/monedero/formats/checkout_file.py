@@ -183,11 +183,16 @@ class CheckoutFile(Strict):
 
     def decision(self, published: RateTable) -> Decision:
         """The compiled decision, with published reference rates under the typed ones."""
+        tenders = [tender.tender(self.shop.languages[0]) for tender in self.tenders]
+        return Decision(tenders, self.setting(published), self.shared_conditions, self.headings)
+
+    def setting(self, published: RateTable) -> Setting:
+        """What the decision needs besides the checkout, with published reference rates under the typed ones."""
         typed = {rate.currency: rate.per_euro for rate in self.typed_rates}
         by_id = {account.id: Account.model_validate(account.model_dump()) for account in self.accounts}
         for account in list(by_id.values()):
             by_id.setdefault(account.provider, account)
-        setting = Setting(
+        return Setting(
             shop_country=self.shop.country,
             shop_currency=self.shop.currency,
             mode=self.mode,
@@ -197,8 +202,6 @@ class CheckoutFile(Strict):
             storefront=self.storefront,
             areas={area.id: area for area in self.areas},
         )
-        tenders = [tender.tender(self.shop.languages[0]) for tender in self.tenders]
-        return Decision(tenders, setting, self.shared_conditions, self.headings)
 
     def order_of(self, order: Order) -> Order:
         """An order with what its lines say of it."""

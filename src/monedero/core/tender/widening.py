@@ -63,7 +63,7 @@ def widened(tender: Tender, code: ReasonCode, order: Order, around: Around) -> T
     if code is ReasonCode.CONDITION_CARD_NETWORK:
         networks = [*(tender.networks or []), order.card_network]
         return tender.model_copy(update={"networks": networks})
-    fact = code.value.removeprefix(CONDITION).replace("-", "_")
+    fact = _fact_of(code)
     failing = [
         each
         for each in around.shared
@@ -108,6 +108,15 @@ def _let_in(conditions: Iterable[Condition], fact: str, order: Order, around: Ar
             yield condition.model_copy(update={"only": [*condition.only, *more]})
         elif condition.not_ is not None and (left := [value for value in condition.not_ if value not in own]):
             yield condition.model_copy(update={"not_": left})
+
+
+def own_values(code: ReasonCode, order: Order, around: Around) -> list[str]:
+    """What an order has of the fact that a reason is about; nothing where it is about no condition."""
+    return _own(_fact_of(code), order, around) if code.value.startswith(CONDITION) else []
+
+
+def _fact_of(code: ReasonCode) -> str:
+    return code.value.removeprefix(CONDITION).replace("-", "_")
 
 
 def _own(fact: str, order: Order, around: Around) -> list[str]:

@@ -1,0 +1,113 @@
+"""Every order that a shop of a drawn checkout can receive, spelled out, with what the decision says of it."""
+
+import json
+from collections.abc import Iterator
+from datetime import date
+from itertools import combinations, product
+from typing import Any, NamedTuple
+
+from monedero.core.money import Money
+from monedero.core.order.model import Device, Order
+from monedero.core.tender.decision import Decision
+from monedero.core.tender.stretches import begins_of
+from monedero.figures import reference_rates
+from monedero.formats.checkout_file import CheckoutFile, read
+
+DAY = date(2025, 6, 11)
+MARKETS = [
+    {"id": "pt-eur", "country": "PT", "currency": "EUR"},
+    {"id": "us-eur", "country": "US", "currency": "EUR"},
+    {"id": "jp-jpy", "country": "JP", "currency": "JPY"},
+]
+# A postcode in each set of areas of the drawn checkouts, by country.
+POSTCODES: dict[str, dict[tuple[str, ...], str | None]] = {
+    "PT": {(): "1000", ("islands",): "9000", ("north",): "4000"},
+    "US": {(): "10001", ("north",): "AK1"},
+    "JP": {(): None},
+}
+FACTS = ("markets", "areas", "carts", "deliveries", "groups", "devices", "signed_in")
+
+
+class Spelled(NamedTuple):
+    """An order with its values, and what the decision says of it."""
+
+    values: tuple[Any, ...]
+    amount: Money
+    offered: tuple[str, ...]
+    costs: bool
+    order: Order
+
+
+def file_of(raw: dict[str, Any], markets: list[dict[str, str]]) -> CheckoutFile:
+    return read(json.dumps({**raw, "markets": markets}).encode())
+
+
+def carts_of(file: CheckoutFile) -> Iterator[tuple[tuple[str, ...], tuple[str, ...]]]:
+    for some in [*combinations(file.lines, 1), *combinations(file.lines, 2)]:
+        if len({line.recurring for line in some}) > 1:
+            continue
+        delivered = [set(line.deliveries) for line in some if line.deliveries is not None]
+        ways = set.intersection(*delivered) if delivered else {"none"}
+        if ways:
+            yield tuple(line.id for line in some), tuple(sorted(ways))
+
+
+def amounts_of(decision: Decision, currency: str) -> list[int]:
+    """Amounts at and beside every limit, and where the fees of the drawn checkouts begin to cost something."""
+    limits = begins_of(decision, currency, DAY)
+    beside = {minor for limit in limits for minor in (limit - 1, limit) if minor}
+    return sorted(beside | {18, 19, 33, 34, 36, 37, 10**7})
+
+
+def spelled(file: CheckoutFile) -> list[Spelled]:
+    """Every order of the shop, at every amount at which something may change, and one minor unit beside each."""
+    decision = file.decision(reference_rates.bundled())
+    amounts = {currency: amounts_of(decision, currency) for currency in ("EUR", "JPY")}
+    found = []
+    for market, (cart, ways) in product(file.markets, list(carts_of(file))):
+        for inside, postcode in POSTCODES[market.country].items():
+            for way, group, device, signed in product(ways, ("retail", "wholesale"), Device, (False, True)):
+                order = Order(
+                    Money(1, market.currency),
+                    market.country,
+                    DAY,
+                    lines=cart,
+                    delivery=way,
+                    postcode=postcode,
+                    customer_group=group,
+                    device=device,
+                    signed_in=signed,
+                )
+                known = file.order_of(order)
+                for minor in amounts[market.currency]:
+                    asked = known.on(Money(minor, market.currency), DAY)
+                    placed = decision.placed(asked)
+                    fees = [entry.charged.amount if entry.charged else None for entry in placed]
+                    values = (market.id, inside, cart, way, group, device.value, signed)
+                    costs = bool(placed) and all(fee is not None and fee.minor > 0 for fee in fees)
+                    ids = tuple(sorted(entry.tender.id for entry in placed))
+                    found.append(Spelled(values, asked.amount, ids, costs, order.on(asked.amount, DAY)))
+    return found
+
+
+class Plain(NamedTuple):
+    """A box as sets of values, with the currency and the ends of its amounts."""
+
+    values: tuple[frozenset[Any], ...]
+    currency: str
+    start: int
+    below: int
+
+    def holds(self, order: Spelled) -> bool:
+        amount = order.amount
+        if amount.currency != self.currency or not self.start <= amount.minor < self.below:
+            return False
+        return all(value in some for value, some in zip(order.values, self.values, strict=True))
+
+
+def plain(box: dict[str, Any]) -> Plain:
+    values = (
+        frozenset(tuple(value) if isinstance(value, list) else value for value in box[fact]) for fact in FACTS
+    )
+    start, below = Money.parse(box["amount"]["from"]), box["amount"]["below"]
+    return Plain(tuple(values), start.currency, start.minor, Money.parse(below).minor if below else 10**12)
