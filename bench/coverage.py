@@ -7,7 +7,8 @@ from datetime import date
 from typing import Any
 
 from monedero.formats.checkout_file import CheckoutFile, read
-from monedero.work.checkout.coverage import Asked, coverage_report
+from monedero.work.checkout.coverage import coverage_report
+from monedero.work.checkout.examined import Asked
 
 COUNTRIES = (
     *("AT", "AU", "BE", "BG", "BR", "CA", "CH", "CL", "CY", "CZ", "DE", "DK", "EE", "ES", "FI", "FR", "GB", "GR"),

@@ -20,7 +20,8 @@ from monedero.core.order.facts import order_from
 from monedero.core.shop import Line, Market
 from monedero.figures import reference_rates
 from monedero.formats.checkout_file import read, write
-from monedero.work.checkout.coverage import Asked, coverage_report
+from monedero.work.checkout.coverage import coverage_report
+from monedero.work.checkout.examined import Asked
 from tests.conftest import DATA
 from tests.core.drawn_checkouts import BASE, checkouts
 from tests.core.spelled_orders import DAY, FACTS, MARKETS, Plain, Spelled, file_of, plain, spelled

@@ -20,7 +20,8 @@ def coverage(
     against: Annotated[Path | None, typer.Option(help="Another checkout, for what it gains and loses.")] = None,
 ) -> None:
     """Dead ends, single tenders and all that is offered; exit status 1 where there is a dead end, 2 on an error."""
-    from monedero.work.checkout.coverage import Asked, coverage_report
+    from monedero.work.checkout.coverage import coverage_report
+    from monedero.work.checkout.examined import Asked
 
     with errors_of("--on"):
         day = datetime.now(UTC).date() if on is None else read_day(on)

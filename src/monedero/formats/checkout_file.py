@@ -181,10 +181,10 @@ class CheckoutFile(Strict):
             tender.tender(self.shop.languages[0])
         return self
 
-    def decision(self, published: RateTable) -> Decision:
-        """The compiled decision, with published reference rates under the typed ones."""
+    def decision(self, published: RateTable, setting: Setting | None = None) -> Decision:
+        """The compiled decision, with published reference rates under the typed ones, or in another setting."""
         tenders = [tender.tender(self.shop.languages[0]) for tender in self.tenders]
-        return Decision(tenders, self.setting(published), self.shared_conditions, self.headings)
+        return Decision(tenders, setting or self.setting(published), self.shared_conditions, self.headings)
 
     def setting(self, published: RateTable) -> Setting:
         """What the decision needs besides the checkout, with published reference rates under the typed ones."""

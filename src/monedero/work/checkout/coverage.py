@@ -1,23 +1,14 @@
 """Coverage of a checkout in a file."""
 
-from datetime import date
-from typing import Any, NamedTuple
+from typing import Any
 
 from monedero.core.coverage.answer import coverage
 from monedero.core.coverage.difference import more_offered
-from monedero.core.coverage.parts import Examined, accounts_aside, every_check
-from monedero.core.coverage.space import Space
+from monedero.core.coverage.parts import Examined
 from monedero.figures import reference_rates
 from monedero.formats.checkout_file import CheckoutFile
 from monedero.formats.coverage_json import answer_of, more_of
-
-
-class Asked(NamedTuple):
-    """The day of the orders, whether how accounts stand is left aside, and a provider whose accounts are left out."""
-
-    day: date
-    as_if_ready: bool = False
-    without: str | None = None
+from monedero.work.checkout.examined import Asked, looked_into, setting_without, space_of
 
 
 def coverage_report(file: CheckoutFile, asked: Asked, other: CheckoutFile | None = None) -> dict[str, Any]:
@@ -31,17 +22,8 @@ def coverage_report(file: CheckoutFile, asked: Asked, other: CheckoutFile | None
 
 
 def _examined(file: CheckoutFile, asked: Asked) -> Examined:
-    """A checkout compiled, with the orders that its shop can receive."""
-    out = [account.id for account in file.accounts if account.provider == asked.without]
-    kept = [account for account in file.accounts if account.id not in out]
-    decision = file.model_copy(update={"accounts": kept}).decision(reference_rates.bundled())
-    left_out = [*out, asked.without] if asked.without else []
-    space = Space.of(
-        file.markets,
-        file.lines,
-        [way.id for way in file.deliveries],
-        [group.id for group in file.customer_groups],
-        file.areas,
-        asked.day,
-    )
-    return Examined(decision, space, accounts_aside(left_out) if asked.as_if_ready else every_check)
+    """A checkout of a file with the orders that its shop can receive."""
+    published = reference_rates.bundled()
+    setting = file.setting(published)
+    kept = setting_without(setting, asked.without) if asked.without else setting
+    return looked_into(file.decision(published, kept), space_of(file, asked.day), asked, setting.accounts)

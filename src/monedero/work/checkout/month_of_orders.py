@@ -1,13 +1,14 @@
 """The shop's orders of a month as a decision sees them, with what every tender of a draft costs for each.
 
-What the profile does not tell of an order is as in the order in hand: how it is delivered, if its line may go that way,
-who the buyer is, and the address, if the buyer is of that country. A month is a forecast: its orders are decided and
-priced on the day of the order in hand.
+What the profile does not tell of an order is as in the order in hand where there is one: how it is delivered, if its
+line may go that way, who the buyer is, and the address, if the buyer is of that country. A month is a forecast: its
+orders are decided and priced on one day.
 """
 
 from collections import defaultdict
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import replace
+from datetime import date
 from fractions import Fraction
 
 import polars as pl
@@ -38,58 +39,78 @@ ALIKE = ("currency", "country", "card_network", "card_kind", "recurring", "kinds
 def same_orders(store: Store, composed: Composed, hand: OrderInHand, *, priced: bool = True) -> list[SameOrders]:
     """The month in groups of orders that differ in their amount alone; without costs unless they are `priced`."""
     inputs = inputs_of(store)
+    lines = {line.id: line for line in composed.shop.lines}
     found = []
-    for order, amounts in _orders(store, inputs, composed.shop, hand):
+    for told in told_orders(store, hand.order.placed_on):
+        order = _as_in_hand(told.order, hand, lines)
         costs = _costs(store, inputs, composed.checkout.tenders, hand, order) if priced else {}
-        found.append(SameOrders(order, amounts, costs))
+        found.append(told._replace(order=order, costs=costs))
     return found
 
 
-def _orders(
-    store: Store, inputs: CompareInputs, shop: Shop, hand: OrderInHand
-) -> list[tuple[Order, dict[int, Fraction]]]:
-    frame, over = _rows(store, inputs, shop, hand)
+def told_orders(store: Store, day: date) -> list[SameOrders]:
+    """The month in groups of orders that differ in their amount alone, as far as the profile tells; without costs."""
+    inputs = inputs_of(store)
+
+    def compute() -> list[SameOrders]:
+        return [SameOrders(order, amounts, {}) for order, amounts in _orders(store, inputs, day)]
+
+    found: list[SameOrders] = inputs.by_day.get(("told", day), compute)
+    return found
+
+
+def _orders(store: Store, inputs: CompareInputs, day: date) -> list[tuple[Order, dict[int, Fraction]]]:
+    shop = inputs.shop
+    frame, over = _rows(store, inputs, day)
     weighted = frame if "weight" in frame.columns else frame.with_columns(pl.lit(1, pl.Int64).alias("weight"))
     groups = weighted.group_by([*ALIKE, "minor"], maintain_order=True).agg(pl.col("weight").sum())
     alike: dict[tuple[object, ...], dict[int, Fraction]] = defaultdict(dict)
     for *facts, minor, weight in groups.iter_rows():
         alike[tuple(facts)][minor] = Fraction(weight, over)
-    return [(_order(shop, hand, facts), amounts) for facts, amounts in alike.items()]
+    return [(_order(shop, day, facts), amounts) for facts, amounts in alike.items()]
 
 
-def _rows(store: Store, inputs: CompareInputs, shop: Shop, hand: OrderInHand) -> tuple[pl.DataFrame, int]:
+def _rows(store: Store, inputs: CompareInputs, day: date) -> tuple[pl.DataFrame, int]:
     """The rows of the profile, and what their weights are over."""
     if inputs.profile.source is Source.PAST_ORDERS:
         counts = store.past_orders.counts()
         return store.past_orders.paid(), months_between(counts.first, counts.last)
-    return typed_rows(inputs.profile, shop, hand.order.placed_on)
+    return typed_rows(inputs.profile, inputs.shop, day)
 
 
-def _order(shop: Shop, hand: OrderInHand, facts: Sequence[object]) -> Order:
-    """An order of the month, with what the order in hand tells of it."""
+def _order(shop: Shop, day: date, facts: Sequence[object]) -> Order:
+    """An order of the month."""
     currency, country, network, kind, recurring, kinds, named = facts
     lines = {line.id: line for line in shop.lines}
     line = lines.get(str(named))
-    here = hand.order.country == country
     order = Order(
         amount=Money(1, str(currency)),
         country=str(country),
-        placed_on=hand.order.placed_on,
+        placed_on=day,
         kinds=frozenset(map(LineKind, str(kinds).split("+"))) if kinds else frozenset(),
         recurring=None if recurring is None else bool(recurring),
         card_network=None if network is None else str(network),
         card_kind=None if kind is None else CardKind(str(kind)),
         lines=(line.id,) if line else (),
+    )
+    return with_lines(order, lines)
+
+
+def _as_in_hand(order: Order, hand: OrderInHand, lines: Mapping[str, Line]) -> Order:
+    """An order of the month, with what the order in hand tells of it."""
+    here = hand.order.country == order.country
+    line = lines.get(order.lines[0]) if order.lines else None
+    goes = hand.order.delivery if line and hand.order.delivery in (line.deliveries or []) else None
+    return replace(
+        order,
         postcode=hand.order.postcode if here else None,
         town=hand.order.town if here else None,
         customer_group=hand.order.customer_group,
         storefront=hand.order.storefront,
         device=hand.order.device,
         signed_in=hand.order.signed_in,
+        delivery=order.delivery or goes,
     )
-    told = with_lines(order, lines)
-    goes = hand.order.delivery if line and hand.order.delivery in (line.deliveries or []) else None
-    return replace(told, delivery=told.delivery or goes)
 
 
 def _costs(

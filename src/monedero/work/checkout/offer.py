@@ -3,13 +3,17 @@
 Nothing is read from the database for an order, as long as nothing was written to it.
 """
 
+from collections.abc import Callable, Hashable
 from dataclasses import dataclass, field
 from weakref import WeakKeyDictionary
 
+from monedero.core.coverage.parts import Examined
 from monedero.core.order.model import Order
 from monedero.core.tender.decision import Decision, Outcome
 from monedero.store import Revision, Store
 from monedero.work.checkout.composed import Composed, published, setting_of
+
+MOST_EXAMINED = 16
 
 
 @dataclass
@@ -18,6 +22,7 @@ class _KeptDecisions:
 
     revision: Revision
     newest: dict[str | None, Composed] = field(default_factory=dict)
+    examined: dict[Hashable, Examined] = field(default_factory=dict)
     decisions: dict[tuple[str, int | None, int | None], Decision] = field(default_factory=dict)
 
 
@@ -49,6 +54,16 @@ def decision_of(store: Store, composed: Composed) -> Decision:
             checkout.tenders, setting_of(store, composed), checkout.shared_conditions, checkout.headings
         )
     return decisions[key]
+
+
+def kept_examined(store: Store, key: Hashable, make: Callable[[], Examined]) -> Examined:
+    """A checkout that is examined for coverage, kept as long as nothing changes."""
+    kept = _kept(store).examined
+    if key not in kept:
+        if len(kept) >= MOST_EXAMINED:
+            kept.clear()
+        kept[key] = make()
+    return kept[key]
 
 
 def placed(store: Store, composed: Composed, order: Order) -> list[Outcome]:

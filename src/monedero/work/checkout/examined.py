@@ -1,0 +1,71 @@
+"""A checkout with the orders that its shop can receive, examined for coverage: a draft, an edition, a file."""
+
+from collections.abc import Iterable, Mapping
+from dataclasses import replace
+from datetime import date
+from typing import NamedTuple
+
+from monedero.core.account import Account
+from monedero.core.coverage.parts import Examined, accounts_aside, every_check
+from monedero.core.coverage.space import Space
+from monedero.core.shop import Shop
+from monedero.core.tender.decision import Decision, Setting
+from monedero.core.tender.model import Checkout
+from monedero.formats.checkout_file import CheckoutFile
+from monedero.store import Store
+from monedero.work.checkout.composed import Composed, setting_of
+from monedero.work.checkout.offer import decision_of, kept_examined
+
+
+class Asked(NamedTuple):
+    """The day of the orders, whether how accounts stand is left aside, and a provider whose accounts are left out."""
+
+    day: date
+    as_if_ready: bool = False
+    without: str | None = None
+
+
+def space_of(shop: Shop | CheckoutFile, day: date) -> Space:
+    """The orders that a shop can receive on a day."""
+    ways, groups = [way.id for way in shop.deliveries], [group.id for group in shop.customer_groups]
+    return Space.of(shop.markets, shop.lines, ways, groups, shop.areas, day)
+
+
+def out_of(accounts: Iterable[Account], without: str | None) -> list[str]:
+    """The ids of the accounts with a provider that is left out, and its own."""
+    if not without:
+        return []
+    return [*(account.id for account in accounts if account.provider == without), without]
+
+
+def examined(store: Store, composed: Composed, asked: Asked) -> Examined:
+    """A draft or an edition with the accounts as they stand, kept until something changes."""
+    key = (composed.checkout.storefront, composed.edition, composed.draft_version, asked)
+
+    def make() -> Examined:
+        if not asked.without:
+            decision = decision_of(store, composed)
+        else:
+            decision = decided(composed.checkout, setting_without(setting_of(store, composed), asked.without))
+        return looked_into(
+            decision, space_of(composed.shop, asked.day), asked, setting_of(store, composed).accounts
+        )
+
+    return kept_examined(store, key, make)
+
+
+def looked_into(decision: Decision, space: Space, asked: Asked, accounts: Mapping[str, Account]) -> Examined:
+    """A decision over the orders of a shop, with the checks that count for what is asked."""
+    keep = accounts_aside(out_of(accounts.values(), asked.without)) if asked.as_if_ready else every_check
+    return Examined(decision, space, keep)
+
+
+def decided(checkout: Checkout, setting: Setting) -> Decision:
+    """The decision of a checkout."""
+    return Decision(checkout.tenders, setting, checkout.shared_conditions, checkout.headings)
+
+
+def setting_without(setting: Setting, provider: str) -> Setting:
+    """A setting without the accounts of a provider."""
+    kept = {id: account for id, account in setting.accounts.items() if account.provider != provider}
+    return replace(setting, accounts=kept)
