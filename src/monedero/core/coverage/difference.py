@@ -1,7 +1,8 @@
 """The orders that each tender gains and loses between two checkouts.
 
 What one offers is held against what the other offers, order by order, over the orders that the one can receive; an
-order that the other cannot receive is offered nothing there.
+order that the other cannot receive is offered nothing there. A market, known by its id, that has another currency there
+keeps a tender where orders like one are offered it at some amount.
 
 Source: own design.
 
@@ -29,13 +30,15 @@ Source: own design.
 []
 """
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
+from dataclasses import replace
 from typing import NamedTuple
 
 from monedero.core.coverage.boxes import Box
 from monedero.core.coverage.parts import Examined
 from monedero.core.coverage.reach import Reach, Region, compiled, less
 from monedero.core.coverage.space import Space
+from monedero.core.tender.stretches import begins_of
 
 
 class MoreOffered(NamedTuple):
@@ -51,17 +54,54 @@ def more_offered(here: Examined, there: Examined) -> list[MoreOffered]:
     found: dict[str, list[tuple[Region, Box]]] = {}
     for region in here.regions(there.decision):
         part = here.part(region)
-        both = _received(region, there.space)
+        received, moved = _received(region, there.space), list(_moved(region, there))
         for at, tender in enumerate(part.tenders):
-            own = part.compiled[at].reach
-            if tender in others:
-                checks = filter(there.keep, others[tender].checks)
-                lets_in = compiled(checks, region).reach.meets(both)
-            else:
-                lets_in = own._replace(places=0)
-            boxes = part.pieces(less(own, lets_in))
-            found.setdefault(tender, []).extend((region, box) for box in boxes)
+            rest = [part.compiled[at].reach]
+            if tender in others and not rest[0].is_nothing:
+                checks = list(filter(there.keep, others[tender].checks))
+                offered = [compiled(checks, region).reach.meets(received)]
+                offered += [_as_before(compiled(checks, other).reach, region, place) for place, other in moved]
+                for reach in offered:
+                    rest = [left for each in rest for left in less(each, reach)]
+            found.setdefault(tender, []).extend((region, box) for box in part.pieces(rest))
     return [MoreOffered(tender, boxes) for tender, boxes in found.items() if boxes]
+
+
+def new_dead_ends(before: Examined, after: Examined) -> list[tuple[Region, Box]]:
+    """The orders that are offered nothing after a change, but were offered something before, or were not received."""
+    found = []
+    for region in after.regions(before.decision):
+        part = after.part(region)
+        received = _received(region, before.space)
+        offered = [
+            compiled(filter(before.keep, sifted.checks), region).reach for _, sifted in before.decision.tenders
+        ]
+        for reach in part.nobody:
+            new, old = less(reach, received), [reach.meets(received)]
+            for each in offered:
+                new += [meets for left in old if part.possible.any(meets := left.meets(each))]
+                old = [left for rest in old for left in less(rest, each)]
+            found += [(region, box) for box in part.pieces(new)]
+    return found
+
+
+def _moved(region: Region, there: Examined) -> Iterator[tuple[int, Region]]:
+    """The markets of a region that have another currency in another shop, by their places, as regions of that."""
+    space, day = region.space, region.space.day
+    others = {market.id: market for market in there.space.markets}
+    for place, at in enumerate(region.markets):
+        other = others.get(space.markets[at].id)
+        if other is None or other.currency == region.currency or other.country != space.markets[at].country:
+            continue
+        markets = [*space.markets[:at], other, *space.markets[at + 1 :]]
+        begins = tuple(sorted(begins_of(there.decision, other.currency, day)))
+        yield place, Region(replace(space, markets=markets), other.currency, (at,), begins)
+
+
+def _as_before(reach: Reach, region: Region, place: int) -> Reach:
+    """What a tender is offered for in a market that has another currency, as orders of a region, at any amount."""
+    amounts = (1 << len(region.begins)) - 1 if reach.amounts else 0
+    return reach._replace(places=reach.places << place * region.width, amounts=amounts)
 
 
 def _received(region: Region, other: Space) -> Reach:
