@@ -115,6 +115,7 @@ class FaultCode(StrEnum):
     IN_USE = "in-use"
     NO_STEP = "no-step"
     REASON_STAYS = "reason-stays"
+    FIX_WAITS = "fix-waits"
     TENDER_HELD_BACK = "tender-held-back"
     ORDER_SETTLED = "order-settled"
     MOVE_NOT_ALLOWED = "move-not-allowed"

@@ -63,11 +63,21 @@ def any_of(words: Iterable[str]) -> str:
     >>> any_of(["goods", "course", "booking"])
     'goods, course or booking'
     """
-    return str(
-        format_list(
-            list(words), style="or", locale="en_001" if language() == "en" else language().replace("-", "_")
-        )
-    )
+    return str(format_list(list(words), style="or", locale=_of_lists()))
+
+
+def all_of(words: Iterable[str]) -> str:
+    """Words of which all are meant.
+
+    >>> all_of(["Portugal", "Spain", "France"])
+    'Portugal, Spain and France'
+    """
+    return str(format_list(list(words), style="standard", locale=_of_lists()))
+
+
+def _of_lists() -> str:
+    # As the world writes English: no comma before the last.
+    return "en_001" if language() == "en" else language().replace("-", "_")
 
 
 def exact(value: Fraction, places: int = 6) -> str:

@@ -25,7 +25,7 @@ Box(markets=1, areas=1, carts=1, deliveries=1, groups=1, devices=3, signed_in=3,
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from typing import NamedTuple
 
-from monedero.core.coverage.reach import Possible, Reach, Region, bits_of
+from monedero.core.coverage.reach import Possible, Reach, Region, bits_of, less
 
 
 class Box(NamedTuple):
@@ -246,3 +246,27 @@ def runs(amounts: int) -> Iterator[tuple[int, int]]:
             last += 1
         yield first, last
         amounts &= -1 << (last + 1)
+
+
+def largest(region: Region, pieces: Sequence[Box], possible: Possible) -> list[Box]:
+    """Largest boxes that hold some pieces, in which everything goes together, and no other order; few of them.
+
+    >>> from datetime import date
+    >>> from monedero.core.coverage.reach import regions
+    >>> from monedero.core.coverage.space import Space
+    >>> from monedero.core.shop import Line, Market
+    >>> market = Market(id="pt", country="PT", currency="EUR", share="100")
+    >>> line = Line(id="chart", name="Chart", kind="goods", usual_amount="9 EUR", recurring=False)
+    >>> space = Space.of([market], [line], [], [], [], date(2026, 11, 27))
+    >>> [region] = regions(space, {"EUR": {5001}})
+    >>> [piece] = Boxes(region, Possible(space)).pieces(Boxes(region, Possible(space)).everything)
+    >>> halves = [piece._replace(devices=0b01), piece._replace(devices=0b10)]
+    >>> [box.devices for box in largest(region, halves, Possible(space))]
+    [3]
+    """
+    boxes = Boxes(region, possible)
+    others = [boxes.everything]
+    for piece in pieces:
+        reach = boxes.reach(piece)
+        others = [rest for other in others for rest in less(other, reach) if possible.any(rest)]
+    return [box for box, _ in boxes.cover(pieces, others)]

@@ -1,0 +1,153 @@
+"""What ends a finding of a draft: the changes with what they cost over the month, and making one of them."""
+
+from datetime import date
+from fractions import Fraction
+from typing import NamedTuple
+
+from monedero.core.coverage.fixes import Fixes
+from monedero.core.coverage.parts import Examined
+from monedero.core.coverage.share import orders_in
+from monedero.core.coverage.widen import Fix, Widening
+from monedero.core.curve.pieces import Curve
+from monedero.core.errors import Conflict, Fault, FaultCode, NotFound
+from monedero.core.money import Money
+from monedero.core.order.model import Order
+from monedero.core.tender.model import Checkout
+from monedero.store import Store
+from monedero.store.documents import Versioned
+from monedero.work.checkout.composed import Composed, drafted, setting_of
+from monedero.work.checkout.examined import (
+    Asked,
+    decided,
+    examined,
+    looked_into,
+    out_of,
+    setting_without,
+    space_of,
+)
+from monedero.work.checkout.findings import Finding, FindingKind, findings
+from monedero.work.checkout.month_of_orders import curves_by_key, told_orders
+from monedero.work.checkout.tenders import Edit, save_draft
+from monedero.work.compare.candidates import key_of
+from monedero.work.compare.inputs import inputs_of
+from monedero.work.shop.order_in_hand import OrderInHand
+
+
+class FixFor(NamedTuple):
+    """A fix with its id, the orders of the month that are paid so, and what that costs in the shop's currency.
+
+    `cost` is against the way that they have now where they have one (`beside`), None where it is not known.
+    """
+
+    id: str
+    fix: Fix
+    orders: Fraction
+    cost: Fraction | None
+    beside: bool
+
+
+class Named(NamedTuple):
+    """A finding and one of its fixes, by their ids."""
+
+    finding: str
+    fix: str
+
+
+def fixes_for(store: Store, composed: Composed, asked: Asked, finding: Finding) -> list[FixFor]:
+    """What ends a finding of a draft, the best first."""
+    fixes = fixes_of(store, composed, examined(store, composed, asked), asked, finding)
+    return [_with_cost(store, composed, asked.day, finding, fix) for fix in fixes]
+
+
+def fixes_of(store: Store, composed: Composed, over: Examined, asked: Asked, finding: Finding) -> list[Fix]:
+    """The fixes, without what they cost."""
+    setting = setting_of(store, composed)
+    out = out_of(setting.accounts.values(), asked.without)
+    if asked.without:
+        setting = setting_without(setting, asked.without)
+    fixes = Fixes(over, Widening(over, composed.checkout.shared_conditions, setting, out))
+    if finding.found is None:
+        return fixes.of_unreachable(finding.tender)
+    of_kind = {
+        FindingKind.DEAD_END: fixes.of_dead_end,
+        FindingKind.SINGLE: fixes.of_single,
+        FindingKind.FEE_ONLY: fixes.of_fee_only,
+    }
+    return of_kind[finding.kind](finding.found)
+
+
+def fix_id(fix: Fix) -> str:
+    """An id from its acts, so that a fix can be named in a request."""
+    return ",".join(f"{act.tender}.{act.code.value if act.code else 'fee'}" for act in fix.acts)
+
+
+def with_fix(checkout: Checkout, fix: Fix) -> Checkout:
+    """A checkout with a fix made in it."""
+    by_id = {tender.id: tender for tender in fix.tenders}
+    return checkout.model_copy(update={"tenders": [by_id.get(tender.id, tender) for tender in checkout.tenders]})
+
+
+def fixed(store: Store, composed: Composed, asked: Asked, fix: Fix) -> Examined:
+    """A draft as it would be with a fix."""
+    setting = setting_of(store, composed)
+    kept = setting_without(setting, asked.without) if asked.without else setting
+    decision = decided(with_fix(composed.checkout, fix), kept)
+    return looked_into(decision, space_of(composed.shop, asked.day), asked, setting.accounts)
+
+
+def named_fix(store: Store, composed: Composed, asked: Asked, named: Named) -> tuple[Finding, Fix]:
+    """A fix by its finding and its id; refused where there is none like it any more, and where an account waits."""
+    over = examined(store, composed, asked)
+    held = next((each for each in findings(over, told_orders(store, asked.day)) if each.id == named.finding), None)
+    if held is None:
+        raise NotFound(Fault(FaultCode.NOT_FOUND, "finding", named.finding, {"what": "finding"}))
+    fix = next((each for each in fixes_of(store, composed, over, asked, held) if fix_id(each) == named.fix), None)
+    if fix is None:
+        raise NotFound(Fault(FaultCode.NOT_FOUND, "fix", named.fix, {"what": "fix"}))
+    if fix.accounts:
+        raise Conflict(Fault(FaultCode.FIX_WAITS, "fix", named.fix, {"account": fix.accounts[0]}))
+    return held, fix
+
+
+def make_fix(store: Store, storefront: str, asked: Asked, named: Named, version: int) -> Versioned[Checkout]:
+    """Make a fix in the draft, over the version that was looked at; it can be undone like any change."""
+    composed = drafted(store, storefront)
+    _, fix = named_fix(store, composed, asked, named)
+    return save_draft(store, storefront, version, Edit(with_fix(composed.checkout, fix).tenders))
+
+
+def _with_cost(store: Store, composed: Composed, day: date, finding: Finding, fix: Fix) -> FixFor:
+    beside = finding.kind is not FindingKind.DEAD_END
+    id, [*tenders] = fix_id(fix), fix.tenders
+    if finding.found is None or finding.kind is FindingKind.FEE_ONLY or len(tenders) > 1:
+        return FixFor(id, fix, Fraction(0), None, beside)
+    box, possible = (finding.found.region, finding.found.box), examined(store, composed, Asked(day)).possible
+    orders, cost, known = Fraction(0), Fraction(0), True
+    kept: dict[Order, tuple[Curve | None, Curve | None]] = {}
+    for weight, _, same, minor in orders_in([box], told_orders(store, day), possible):
+        if same.order not in kept:
+            curves = _curves(store, composed, same.order)
+            kept[same.order] = (curves.get(tenders[0].id), curves.get(finding.tender))
+        own, now = kept[same.order]
+        amount = Money(minor, same.order.amount.currency).exact
+        here, there = (curve.at(amount) if curve else None for curve in (own, now))
+        orders += weight
+        if here is None or (beside and there is None):
+            known = False
+        else:
+            cost += weight * (here - (there or 0) if beside else here)
+    return FixFor(id, fix, orders, cost if known else None, beside)
+
+
+def _curves(store: Store, composed: Composed, order: Order) -> dict[str, Curve]:
+    """What the tenders of a draft cost for orders like one; those of which nothing is known are left out."""
+    inputs, shop = inputs_of(store), composed.shop
+    market = next(
+        market
+        for market in shop.markets
+        if (market.country, market.currency) == (order.country, order.amount.currency)
+    )
+    line = next((line for line in shop.lines if order.lines == (line.id,)), shop.lines[0])
+    curves = curves_by_key(store, inputs, OrderInHand(order, market, line), composed.checkout.tenders)
+    keys = {tender.id: key_of(tender.route, tender.method) for tender in composed.checkout.tenders}
+    return {id: curves[key] for id, key in keys.items() if key in curves}

@@ -1,0 +1,93 @@
+"""Which orders every tender gains and loses by a change, and which of them nobody can pay for then."""
+
+from collections.abc import Iterable, Iterator, Mapping, Sequence
+from dataclasses import dataclass
+from typing import NamedTuple
+
+from monedero.core.coverage.boxes import Box, largest
+from monedero.core.coverage.difference import MoreOffered, more_offered, new_dead_ends
+from monedero.core.coverage.parts import Examined
+from monedero.core.coverage.reach import Possible, Region
+from monedero.core.coverage.share import Share, share_of
+from monedero.core.tender.limit_cost import SameOrders
+from monedero.wording.coverage import MovedOrders, described, moved_orders_text, new_dead_end_text
+
+MOST_PLACES = 2
+
+
+class Move(NamedTuple):
+    """What a tender, by its id, gains or loses: largest boxes, those of most orders first, and the orders in them."""
+
+    tender: str
+    gains: bool
+    boxes: Sequence[tuple[Region, Box]]
+    share: Share
+
+
+@dataclass(frozen=True, slots=True)
+class Moves:
+    """What a change does: moves in the sequence of the tenders, and the dead ends that it makes."""
+
+    before: Examined
+    after: Examined
+    moves: Sequence[Move]
+    dead_ends: Sequence[tuple[Region, Box]]
+    knows_month: bool
+
+    @property
+    def takes_away(self) -> bool:
+        """Whether somebody has fewer ways to pay then."""
+        return bool(self.dead_ends) or any(not move.gains for move in self.moves)
+
+    def texts(self, names: Mapping[str, str]) -> list[str]:
+        """What it does in sentences, dead ends first; `names` are as for reasons, those of tenders by `tender/id`."""
+        dead = [
+            new_dead_end_text(described(region, box, self.after.possible, names)) for region, box in self.dead_ends
+        ]
+        return [*dead, *(self._text(move, names) for move in self.moves)]
+
+    def _text(self, move: Move, names: Mapping[str, str]) -> str:
+        possible = self.after.possible if move.gains else self.before.possible
+        places = [described(region, box, possible, names) for region, box in move.boxes[:MOST_PLACES]]
+        name = names.get(f"tender/{move.tender}", move.tender)
+        share = move.share if self.knows_month else None
+        return moved_orders_text(MovedOrders(name, move.gains, places, len(move.boxes) - len(places), share))
+
+
+def moves(before: Examined, after: Examined, month: Sequence[SameOrders]) -> Moves:
+    """What changes from one checkout to another, over the orders of a month."""
+    lost = {more.tender: more for more in more_offered(before, after)}
+    gained = {more.tender: more for more in more_offered(after, before)}
+    tenders = dict.fromkeys(tender.id for each in (after, before) for tender, _ in each.decision.tenders)
+    found = []
+    for tender in tenders:
+        for some, gains, possible in ((lost, False, before.possible), (gained, True, after.possible)):
+            if tender in some:
+                found.append(_move(some[tender], month, possible, gains=gains))
+    dead = largest_of(new_dead_ends(before, after), after.possible)
+    return Moves(before, after, found, _by_share(dead, month, after.possible), bool(month))
+
+
+def _move(more: MoreOffered, month: Sequence[SameOrders], possible: Possible, *, gains: bool) -> Move:
+    boxes = _by_share(largest_of(more.boxes, possible), month, possible)
+    return Move(more.tender, gains, boxes, share_of(boxes, month, possible))
+
+
+def largest_of(pieces: Iterable[tuple[Region, Box]], possible: Possible) -> list[tuple[Region, Box]]:
+    """Pieces of any regions as largest boxes."""
+    return list(_largest(pieces, possible))
+
+
+def _largest(pieces: Iterable[tuple[Region, Box]], possible: Possible) -> Iterator[tuple[Region, Box]]:
+    by_currency: dict[str, tuple[Region, list[Box]]] = {}
+    for region, box in pieces:
+        by_currency.setdefault(region.currency, (region, []))[1].append(box)
+    for region, boxes in by_currency.values():
+        for box in largest(region, boxes, possible):
+            yield region, box
+
+
+def _by_share(
+    boxes: Sequence[tuple[Region, Box]], month: Sequence[SameOrders], possible: Possible
+) -> list[tuple[Region, Box]]:
+    return sorted(boxes, key=lambda box: -share_of([box], month, possible).orders)
