@@ -16,6 +16,7 @@ from monedero.api import (
     checkout_files,
     compare,
     condition_facts,
+    coverage,
     curves,
     draft_acts,
     draft_figures,
@@ -41,13 +42,15 @@ from monedero.server.shops import Shops
 # Routes are looked through in this sequence: what buyers ask for comes first.
 FEATURES = (
     *(orders, shop, amounts, month, compare, curves, catalogue, rate_cards, new_provider, next_steps, providers),
-    *(price_changes, condition_facts, places, checkout, checkout_files, draft_acts, draft_figures, publish),
+    *(price_changes, condition_facts, places, checkout, checkout_files, draft_acts, draft_figures, coverage),
+    *(publish,),
     *(accounts, business, outside, order_records),
 )
 SITE = Path(__file__).parent / "site"
 HOSTS = ["127.0.0.1", "localhost", "[::1]"]
 PAGES = (
-    *("/", "/shop", "/shop/orders", "/shop/delivery", "/shop/assumptions", "/checkout", "/rehearse", "/publish"),
+    *("/", "/shop", "/shop/orders", "/shop/delivery", "/shop/assumptions"),
+    *("/checkout", "/coverage", "/rehearse", "/publish"),
     *("/compare", "/compare/plans", "/compare/catalogue", "/compare/print", "/compare/new"),
     "/compare/cards/{provider}/{day}",
     *("/accounts", "/accounts/papers", "/accounts/letters", "/accounts/{provider}"),

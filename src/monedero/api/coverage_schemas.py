@@ -139,7 +139,7 @@ class CoverageOut(BaseModel):
 
 
 class FixOut(BaseModel):
-    """What ends a finding: in words, what it costs a month, and the path to the account that it waits for, if to one."""
+    """What ends a finding: in words, what it costs a month, and the path to the account that it waits for."""
 
     id: str
     text: str

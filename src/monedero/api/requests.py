@@ -69,12 +69,18 @@ RunningDep = Annotated[RunningShop, Depends(running)]
 InHandQuery = Annotated[InHand, Query()]
 
 
-def sentence(asked: InHand, running: RunningShop) -> OrderSentence:
-    """The sentence of the order in hand; without a day, today."""
-    day = asked.on or running.clock.now().date()
+def day_asked(on: date | None, running: RunningShop) -> date:
+    """The day of an order; today where none is asked for. Refuses one that no calendar knows."""
+    day = on or running.clock.now().date()
     if not FIRST_DAY <= day <= LAST_DAY:
         told = {"first": FIRST_DAY.isoformat(), "last": LAST_DAY.isoformat()}
         raise InvalidInput(Fault(FaultCode.DATE_RANGE, "on", day.isoformat(), told))
+    return day
+
+
+def sentence(asked: InHand, running: RunningShop) -> OrderSentence:
+    """The sentence of the order in hand; without a day, today."""
+    day = day_asked(asked.on, running)
     return OrderSentence(
         asked.market, asked.line, asked.amount, asked.currency, day, asked.facts(), asked.goods or ""
     )

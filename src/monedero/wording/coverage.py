@@ -79,7 +79,7 @@ def _where(region: Region, box: Box) -> str:
     if len(markets) == len(space.markets) > 1:
         return say("covers-anywhere")
     countries = list(dict.fromkeys(market.country for market in markets))
-    names = [country_name(country) for country in countries]
+    names = [country_in(country) for country in countries]
     if len(names) > MOST_NAMED + 1:
         told = say("covers-more-countries", named=", ".join(names[:MOST_NAMED]), count=len(names) - MOST_NAMED)
     else:
@@ -88,6 +88,21 @@ def _where(region: Region, box: Box) -> str:
     if others.intersection(countries):
         told = say("covers-paying", places=told, currency=region.currency)
     return say("covers-in", places=told)
+
+
+def country_in(code: str) -> str:
+    """The name of a country as it reads after *in*.
+
+    >>> country_in("US"), country_in("PT")
+    ('the United States', 'Portugal')
+    """
+    return say("covers-country", code=code, name=country_name(code))
+
+
+def _line(line: str, names: Mapping[str, str]) -> str:
+    """The name of a line; one that reads like several stands in quotation marks."""
+    name = names.get(f"line/{line}", line)
+    return say("covers-quoted", name=name) if "," in name or " and " in name or " or " in name else name
 
 
 def _inside(region: Region, box: Box, names: Mapping[str, str]) -> Iterator[str]:
@@ -111,7 +126,7 @@ def _what(region: Region, box: Box, possible: Possible, names: Mapping[str, str]
         return say("covers-anything")
     held = [carts[at].lines for at in bits_of(box.carts & every)]
     lines = [some[0] for some in held if len(some) == 1]
-    told = [names.get(f"line/{line}", line) for line in lines]
+    told = [_line(line, names) for line in lines]
     if len(told) > MOST_NAMED + 1:
         told = [say("covers-more-lines", named=", ".join(told[:MOST_NAMED]), count=len(told) - MOST_NAMED)]
     pairs = [carts[at].lines for at in bits_of(every) if len(carts[at].lines) > 1]
@@ -120,7 +135,7 @@ def _what(region: Region, box: Box, possible: Possible, names: Mapping[str, str]
         told = [say("covers-alone", lines=any_of(told))]
     for pair in held:
         if len(pair) > 1 and not set(pair) & set(lines):
-            one, other = (names.get(f"line/{line}", line) for line in pair)
+            one, other = (_line(line, names) for line in pair)
             told.append(say("covers-together", one=one, other=other))
     return any_of(told[: MOST_NAMED + 1])
 

@@ -5,6 +5,7 @@ Source: own design.
 >>> names = {"tender/cash": "Cash"}
 >>> act_phrase(Act("cash", ReasonCode.OFF), names)
 'Switch on Cash'
+>>> from monedero.core.money import Money
 >>> act_phrase(Act("cash", ReasonCode.WINDOW_OVER, limit=Money(7999, "EUR")), names)
 'Lift Cash to 79.99 EUR'
 >>> act_phrase(Act("cash", ReasonCode.CONDITION_COUNTRY, ("JP", "ES")), names)
@@ -23,8 +24,8 @@ MOST_VALUES = 3
 
 
 def fix_text(acts: Sequence[Act], names: Mapping[str, str], providers: Mapping[str, str]) -> str:
-    """All acts of a fix in one phrase; `providers` are names by the ids of tenders."""
-    return all_of(act_phrase(act, names, providers.get(act.tender, "")) for act in acts)
+    """All acts of a fix, one after the other; `providers` are names by the ids of tenders."""
+    return ". ".join(act_phrase(act, names, providers.get(act.tender, "")) for act in acts)
 
 
 def act_phrase(act: Act, names: Mapping[str, str], provider: str = "") -> str:
@@ -33,7 +34,7 @@ def act_phrase(act: Act, names: Mapping[str, str], provider: str = "") -> str:
     if act.code is None:
         return say("fix-fee", name=name)
     if act.code in OF_ACCOUNT:
-        return say("fix-account", name=name, provider=provider)
+        return say(f"fix-{act.code.value}", name=name, provider=provider)
     if act.code in WINDOWS:
         return say(f"fix-{act.code.value}", name=name, limit=money(str(act.limit)) if act.limit else "none")
     if act.code is ReasonCode.OFF:

@@ -1176,6 +1176,106 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/checkouts/{storefront}/coverage": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Coverage
+         * @description Who can pay and how, over every order that the shop can receive; with a fix as if that was made.
+         */
+        get: operations["read_coverage_api_checkouts__storefront__coverage_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checkouts/{storefront}/coverage/fixes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Fixes
+         * @description What ends each finding, with what that costs over the month.
+         */
+        get: operations["read_fixes_api_checkouts__storefront__coverage_fixes_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checkouts/{storefront}/coverage/fix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make
+         * @description Make a fix in the draft.
+         */
+        post: operations["make_api_checkouts__storefront__coverage_fix_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checkouts/{storefront}/coverage/order": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Order
+         * @description An order of a cell to put in hand: one of those with the fewest ways to pay.
+         */
+        get: operations["read_order_api_checkouts__storefront__coverage_order_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checkouts/{storefront}/coverage/state": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read State
+         * @description How a draft stands, and which dead ends its last change made.
+         */
+        get: operations["read_state_api_checkouts__storefront__coverage_state_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/checkouts/{storefront}/publication": {
         parameters: {
             query?: never;
@@ -2315,6 +2415,22 @@ export interface components {
             /** Name */
             name?: string | null;
         };
+        /**
+         * BlockOut
+         * @description Markets in which everything is the same; without a reference rate its amounts stand on the ruler as they are.
+         */
+        BlockOut: {
+            /** Markets */
+            markets: string[];
+            /** Name */
+            name: string;
+            /** Currency */
+            currency: string;
+            /** Rated */
+            rated: boolean;
+            /** Rows */
+            rows: components["schemas"]["RowOut"][];
+        };
         /** Body_add_paper_api_papers_post */
         Body_add_paper_api_papers_post: {
             kind: components["schemas"]["Ask"];
@@ -2629,6 +2745,29 @@ export interface components {
             high?: string | null;
         };
         /**
+         * CellOut
+         * @description Neighbouring amounts at which orders have the same least and most ways to pay.
+         *
+         *     `first` and `below` are amounts of the market's currency, `begins` and `ends` the same in the shop's currency, for
+         *     the ruler; `below` and `ends` are null without an end. `said` is all of it in words.
+         */
+        CellOut: {
+            /** First */
+            first: string;
+            /** Below */
+            below: string | null;
+            /** Begins */
+            begins: string;
+            /** Ends */
+            ends: string | null;
+            /** Least */
+            least: number;
+            /** Most */
+            most: number;
+            /** Said */
+            said: string;
+        };
+        /**
          * Certain
          * @description When an order paid by the method is certain: at once, after some business days, or when the shop sees it.
          * @enum {string}
@@ -2867,6 +3006,53 @@ export interface components {
             groups: components["schemas"]["CountryGroup"][];
         };
         /**
+         * CoverageOut
+         * @description The grid of a draft, and what was found in it, the worst first.
+         *
+         *     Filters narrow the grid, and leave those findings that are about an order that is looked at. `looked` says how much
+         *     was looked at, `clean` that nothing stands against the checkout, where that is so.
+         */
+        CoverageOut: {
+            mode: components["schemas"]["Mode"];
+            /** Draft Version */
+            draft_version: number;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Currency */
+            currency: string;
+            /** Blocks */
+            blocks: components["schemas"]["BlockOut"][];
+            /** Findings */
+            findings: components["schemas"]["monedero__api__coverage_schemas__FindingOut"][];
+            /** Looked */
+            looked: string;
+            /** Clean */
+            clean: string;
+            /** Providers */
+            providers: components["schemas"]["NameOut"][];
+            preview: components["schemas"]["PreviewOut"] | null;
+        };
+        /**
+         * CoverageState
+         * @description How a draft stands: how many dead ends and single ways there are, in a phrase.
+         *
+         *     `made` says which dead ends its last change made, in sentences.
+         */
+        CoverageState: {
+            mode: components["schemas"]["Mode"];
+            /** Dead Ends */
+            dead_ends: number;
+            /** Singles */
+            singles: number;
+            /** Note */
+            note: string;
+            /** Made */
+            made: string[];
+        };
+        /**
          * CredentialField
          * @description One part of the credentials that a provider gives, and where the shop finds it.
          */
@@ -3056,6 +3242,12 @@ export interface components {
             /** Free From */
             free_from?: string | null;
         };
+        /**
+         * Device
+         * @description What a buyer pays on.
+         * @enum {string}
+         */
+        Device: "phone" | "desktop";
         /**
          * DisputeEvent
          * @description What a dispute costs.
@@ -3441,7 +3633,7 @@ export interface components {
          * @description Everything that can be wrong with what somebody gave us.
          * @enum {string}
          */
-        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "language-tag" | "postcode-prefix" | "town-unknown" | "hour-text" | "hours-crossed" | "fee-twice" | "weights-order" | "never-open" | "everywhere-last" | "delivery-refused" | "delivery-day" | "address-missing" | "condition-keys" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "examples-held" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "shop-described" | "line-without-amount" | "nothing-changed" | "nothing-offered" | "not-published" | "fee-unknown" | "in-use" | "no-step" | "reason-stays" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign";
+        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "language-tag" | "postcode-prefix" | "town-unknown" | "hour-text" | "hours-crossed" | "fee-twice" | "weights-order" | "never-open" | "everywhere-last" | "delivery-refused" | "delivery-day" | "address-missing" | "condition-keys" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "examples-held" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "shop-described" | "line-without-amount" | "nothing-changed" | "nothing-offered" | "not-published" | "fee-unknown" | "in-use" | "no-step" | "reason-stays" | "fix-waits" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign";
         /**
          * FeeFigure
          * @description Where a tender's buyer fee takes more than it costs, and the fee with which the order nets its price.
@@ -3528,21 +3720,37 @@ export interface components {
             with_card: boolean;
         };
         /**
-         * FindingOut
-         * @description What a rule of law says of a tender, with its source and the day on which that was read.
+         * FindingKind
+         * @description What is found, the worst first.
+         * @enum {string}
          */
-        FindingOut: {
+        FindingKind: "dead-end" | "single" | "fee-only" | "unreachable";
+        /**
+         * FixOut
+         * @description What ends a finding: in words, what it costs a month, and the path to the account that it waits for.
+         */
+        FixOut: {
+            /** Id */
+            id: string;
             /** Text */
             text: string;
-            /** Forbids */
-            forbids: boolean;
-            /** Source */
-            source: string;
-            /**
-             * Read On
-             * Format: date
-             */
-            read_on: string;
+            /** Cost */
+            cost: string;
+            /** Go */
+            go: string;
+        };
+        /**
+         * FixesOut
+         * @description What ends each finding, by the finding's id; an empty list where nothing in the checkout does.
+         */
+        FixesOut: {
+            mode: components["schemas"]["Mode"];
+            /** Draft Version */
+            draft_version: number;
+            /** Fixes */
+            fixes: {
+                [key: string]: components["schemas"]["FixOut"][];
+            };
         };
         /**
          * GatewayNew
@@ -3922,6 +4130,25 @@ export interface components {
             problems: components["schemas"]["FieldProblem"][];
         };
         /**
+         * MakeFix
+         * @description A fix of a finding that is made in the draft, over the version that was read, as the accounts counted.
+         */
+        MakeFix: {
+            /** Version */
+            version: number;
+            /** Finding */
+            finding: string;
+            /** Fix */
+            fix: string;
+            /**
+             * Ready
+             * @default false
+             */
+            ready: boolean;
+            /** Without */
+            without?: string | null;
+        };
+        /**
          * Market
          * @description A country that buyers come from with a currency, and their share of orders in percent.
          */
@@ -4215,6 +4442,16 @@ export interface components {
             cost: string;
         };
         /**
+         * NameOut
+         * @description Something that can be picked, by its id.
+         */
+        NameOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * Named
          * @description An account or a plan by its id and what it is called.
          */
@@ -4453,56 +4690,6 @@ export interface components {
             delivery_day?: string | null;
         };
         /**
-         * OrderOut
-         * @description The record of an order for its owner. `version` is what an edit is made over.
-         */
-        OrderOut: {
-            /** Version */
-            version: number;
-            /** Token */
-            token: string;
-            /** Number */
-            number: number;
-            mode: components["schemas"]["Mode"];
-            /** Edition */
-            edition: number | null;
-            /** Draft Version */
-            draft_version: number | null;
-            /**
-             * Placed At
-             * Format: date-time
-             */
-            placed_at: string;
-            /** Line Name */
-            line_name: string;
-            /** Ordered */
-            ordered: string;
-            kind: components["schemas"]["LineKind"];
-            /** Amount */
-            amount: string;
-            delivered: components["schemas"]["Delivered"] | null;
-            state: components["schemas"]["State"];
-            /** State Name */
-            state_name: string;
-            /** Tender Name */
-            tender_name: string;
-            /** Provider Name */
-            provider_name: string;
-            /** Meaning */
-            meaning: string;
-            /** Due */
-            due: components["schemas"]["DueOut"][];
-            /** Happened */
-            happened: components["schemas"]["HappenedOut"][];
-            /** Payments */
-            payments: components["schemas"]["PaymentOut"][];
-            /** Messages */
-            messages: components["schemas"]["Message"][];
-            /** Receipts */
-            receipts: components["schemas"]["PaperOut"][];
-            can: components["schemas"]["Can"];
-        };
-        /**
          * Origin
          * @description Where the buyer is, seen from the shop and the provider.
          * @enum {string}
@@ -4542,7 +4729,7 @@ export interface components {
             /** Over Cost */
             over_cost: boolean;
             /** Findings */
-            findings: components["schemas"]["FindingOut"][];
+            findings: components["schemas"]["monedero__api__tender_outcomes__FindingOut"][];
             /** To Know */
             to_know: components["schemas"]["ToKnow"][];
             /** Method Name */
@@ -4872,6 +5059,20 @@ export interface components {
             software: components["schemas"]["VolumesOut"] | null;
             /** One Instead Of Mix */
             one_instead_of_mix: string | null;
+        };
+        /**
+         * PreviewOut
+         * @description A fix that is looked at: what it is, and what it would change, in sentences.
+         */
+        PreviewOut: {
+            /** Finding */
+            finding: string;
+            /** Fix */
+            fix: string;
+            /** Text */
+            text: string;
+            /** Changes */
+            changes: string[];
         };
         /**
          * PriceChangeOut
@@ -5467,6 +5668,20 @@ export interface components {
             stage: components["schemas"]["Stage"] | null;
             /** Can Begin */
             can_begin: boolean;
+        };
+        /**
+         * RowOut
+         * @description A line, or two in one cart, with its cells.
+         */
+        RowOut: {
+            /** Lines */
+            lines: string[];
+            /** Name */
+            name: string;
+            /** Repeats */
+            repeats: boolean;
+            /** Cells */
+            cells: components["schemas"]["CellOut"][];
         };
         /**
          * SaidOut
@@ -6277,6 +6492,115 @@ export interface components {
             mode: components["schemas"]["Mode"];
             /** Tenders */
             tenders: string[];
+        };
+        /**
+         * FindingOut
+         * @description A finding in a sentence of two parts, the orders of the month that it is about, and one order to look at.
+         */
+        monedero__api__coverage_schemas__FindingOut: {
+            /** Id */
+            id: string;
+            kind: components["schemas"]["FindingKind"];
+            /** Tender */
+            tender: string;
+            /** Lead */
+            lead: string;
+            /** Text */
+            text: string;
+            /** Share */
+            share: string;
+            order: components["schemas"]["monedero__api__coverage_schemas__OrderOut"] | null;
+        };
+        /**
+         * OrderOut
+         * @description An order to put in hand, by the parts of its sentence; what is null is not told.
+         */
+        monedero__api__coverage_schemas__OrderOut: {
+            /** Market */
+            market: string;
+            /** Line */
+            line: string;
+            /** Amount */
+            amount: string;
+            /** Currency */
+            currency: string;
+            /** Postcode */
+            postcode?: string | null;
+            /** Delivery */
+            delivery?: string | null;
+            /** Customer Group */
+            customer_group?: string | null;
+            /** Device */
+            device?: string | null;
+            /** Signed In */
+            signed_in?: string | null;
+        };
+        /**
+         * OrderOut
+         * @description The record of an order for its owner. `version` is what an edit is made over.
+         */
+        monedero__api__order_schemas__OrderOut: {
+            /** Version */
+            version: number;
+            /** Token */
+            token: string;
+            /** Number */
+            number: number;
+            mode: components["schemas"]["Mode"];
+            /** Edition */
+            edition: number | null;
+            /** Draft Version */
+            draft_version: number | null;
+            /**
+             * Placed At
+             * Format: date-time
+             */
+            placed_at: string;
+            /** Line Name */
+            line_name: string;
+            /** Ordered */
+            ordered: string;
+            kind: components["schemas"]["LineKind"];
+            /** Amount */
+            amount: string;
+            delivered: components["schemas"]["Delivered"] | null;
+            state: components["schemas"]["State"];
+            /** State Name */
+            state_name: string;
+            /** Tender Name */
+            tender_name: string;
+            /** Provider Name */
+            provider_name: string;
+            /** Meaning */
+            meaning: string;
+            /** Due */
+            due: components["schemas"]["DueOut"][];
+            /** Happened */
+            happened: components["schemas"]["HappenedOut"][];
+            /** Payments */
+            payments: components["schemas"]["PaymentOut"][];
+            /** Messages */
+            messages: components["schemas"]["Message"][];
+            /** Receipts */
+            receipts: components["schemas"]["PaperOut"][];
+            can: components["schemas"]["Can"];
+        };
+        /**
+         * FindingOut
+         * @description What a rule of law says of a tender, with its source and the day on which that was read.
+         */
+        monedero__api__tender_outcomes__FindingOut: {
+            /** Text */
+            text: string;
+            /** Forbids */
+            forbids: boolean;
+            /** Source */
+            source: string;
+            /**
+             * Read On
+             * Format: date
+             */
+            read_on: string;
         };
     };
     responses: never;
@@ -10731,6 +11055,353 @@ export interface operations {
             };
         };
     };
+    read_coverage_api_checkouts__storefront__coverage_get: {
+        parameters: {
+            query?: {
+                delivery?: string | null;
+                customer_group?: string | null;
+                device?: components["schemas"]["Device"] | null;
+                signed_in?: boolean | null;
+                recurring?: boolean | null;
+                ready?: boolean;
+                without?: string | null;
+                on?: string | null;
+                finding?: string | null;
+                fix?: string | null;
+            };
+            header?: never;
+            path: {
+                storefront: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CoverageOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_fixes_api_checkouts__storefront__coverage_fixes_get: {
+        parameters: {
+            query?: {
+                delivery?: string | null;
+                customer_group?: string | null;
+                device?: components["schemas"]["Device"] | null;
+                signed_in?: boolean | null;
+                recurring?: boolean | null;
+                ready?: boolean;
+                without?: string | null;
+                on?: string | null;
+            };
+            header?: never;
+            path: {
+                storefront: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FixesOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    make_api_checkouts__storefront__coverage_fix_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                storefront: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MakeFix"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Draft"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_order_api_checkouts__storefront__coverage_order_get: {
+        parameters: {
+            query: {
+                delivery?: string | null;
+                customer_group?: string | null;
+                device?: components["schemas"]["Device"] | null;
+                signed_in?: boolean | null;
+                recurring?: boolean | null;
+                ready?: boolean;
+                without?: string | null;
+                on?: string | null;
+                market: string;
+                lines: string;
+                first: string;
+                below?: string | null;
+            };
+            header?: never;
+            path: {
+                storefront: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["monedero__api__coverage_schemas__OrderOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_state_api_checkouts__storefront__coverage_state_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                storefront: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CoverageState"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     read_publication_api_checkouts__storefront__publication_get: {
         parameters: {
             query?: never;
@@ -13000,7 +13671,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["OrderOut"];
+                    "application/json": components["schemas"]["monedero__api__order_schemas__OrderOut"];
                 };
             };
             /** @description Bad Request */
@@ -13066,7 +13737,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["OrderOut"];
+                    "application/json": components["schemas"]["monedero__api__order_schemas__OrderOut"];
                 };
             };
             /** @description Bad Request */
@@ -13132,7 +13803,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["OrderOut"];
+                    "application/json": components["schemas"]["monedero__api__order_schemas__OrderOut"];
                 };
             };
             /** @description Bad Request */
@@ -13198,7 +13869,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["OrderOut"];
+                    "application/json": components["schemas"]["monedero__api__order_schemas__OrderOut"];
                 };
             };
             /** @description Bad Request */
@@ -13264,7 +13935,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["OrderOut"];
+                    "application/json": components["schemas"]["monedero__api__order_schemas__OrderOut"];
                 };
             };
             /** @description Bad Request */
@@ -13330,7 +14001,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["OrderOut"];
+                    "application/json": components["schemas"]["monedero__api__order_schemas__OrderOut"];
                 };
             };
             /** @description Bad Request */
@@ -13396,7 +14067,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["OrderOut"];
+                    "application/json": components["schemas"]["monedero__api__order_schemas__OrderOut"];
                 };
             };
             /** @description Bad Request */
@@ -13462,7 +14133,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["OrderOut"];
+                    "application/json": components["schemas"]["monedero__api__order_schemas__OrderOut"];
                 };
             };
             /** @description Bad Request */
@@ -13528,7 +14199,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["OrderOut"];
+                    "application/json": components["schemas"]["monedero__api__order_schemas__OrderOut"];
                 };
             };
             /** @description Bad Request */
@@ -13590,7 +14261,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["OrderOut"];
+                    "application/json": components["schemas"]["monedero__api__order_schemas__OrderOut"];
                 };
             };
             /** @description Bad Request */

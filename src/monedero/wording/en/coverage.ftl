@@ -2,6 +2,22 @@
 
 covers-anywhere = anywhere
 covers-in = in { $places }
+covers-country = { $code ->
+    [AE] the United Arab Emirates
+    [BS] the Bahamas
+    [CF] the Central African Republic
+    [CG] the Congo
+    [CZ] Czechia
+    [DO] the Dominican Republic
+    [GB] the United Kingdom
+    [GM] the Gambia
+    [MV] the Maldives
+    [NL] the Netherlands
+    [PH] the Philippines
+    [US] the United States
+   *[other] { $name }
+  }
+covers-quoted = “{ $name }”
 covers-paying = { $places }, paying { $currency }
 covers-more-countries = { $named } and { $count } more countries
 covers-inside = where the postcode lies { $areas }
@@ -66,7 +82,9 @@ fix-window-under = { $limit ->
     [none] Offer { $name } without a lower limit
    *[other] Offer { $name } from { $limit } on
   }
-fix-account = Connect { $provider }, which carries { $name }
+fix-account-stage = Connect { $provider }, which carries { $name }
+fix-account-method = Have { $name } made active at { $provider }
+fix-account-storefront = Let the account with { $provider } serve this storefront
 fix-fee = Take the fee off { $name }
 fix-condition = { $values ->
     [none] Offer { $name } without that condition

@@ -23,7 +23,8 @@ class Named(Protocol):
 
 
 def names_of(shop: Shop, checkout: Checkout) -> dict[str, str]:
-    """Names by `fact/id`, such as `line/star-chart`; those of shared sets of conditions by `shared/id`."""
+    """Names by `fact/id`, such as `line/star-chart`; those of shared sets of conditions by `shared/id`,
+    of tenders by `tender/id`."""
     named: dict[str, Sequence[Named]] = {
         "line": shop.lines,
         "customer-group": shop.customer_groups,
@@ -31,4 +32,5 @@ def names_of(shop: Shop, checkout: Checkout) -> dict[str, str]:
         "shared": checkout.shared_conditions,
     }
     names = {f"{fact}/{thing.id}": thing.name for fact, things in named.items() for thing in things}
+    names |= {f"tender/{tender.id}": tender.name for tender in checkout.tenders}
     return names | {f"delivery/{way.id}": goes(way) for way in shop.deliveries}
