@@ -11,13 +11,13 @@ from monedero.api.coverage_schemas import (
     CoverageOut,
     CoverageQuery,
     CoverageState,
-    FindingOut,
     FixesOut,
     FixOut,
+    FoundOut,
     LookQuery,
     MakeFix,
     NameOut,
-    OrderOut,
+    OrderToHand,
     PreviewOut,
 )
 from monedero.api.coverage_views import blocks_out, findings_out, looked_text, order_out
@@ -103,7 +103,7 @@ def make(running: RunningDep, storefront: str, now: MakeFix) -> Draft:
 
 
 @router.get("/order")
-def read_order(running: RunningDep, storefront: str, query: Annotated[CellQuery, Query()]) -> OrderOut:
+def read_order(running: RunningDep, storefront: str, query: Annotated[CellQuery, Query()]) -> OrderToHand:
     """An order of a cell to put in hand: one of those with the fewest ways to pay."""
     composed, asked, look = _asked(running, storefront, query)
     market = next((market for market in composed.shop.markets if market.id == query.market), None)
@@ -174,7 +174,7 @@ def _fix(running: RunningShop, composed: Composed, told: FixFor) -> FixOut:
     return FixOut(id=told.id, text=fix_text(told.fix.acts, names, providers), cost=cost, go=go)
 
 
-def _clean(carts: object, parts: object, found: list[FindingOut]) -> str:
+def _clean(carts: object, parts: object, found: list[FoundOut]) -> str:
     if not carts or not parts:
         return say("coverage-nothing")
     return "" if found else say("coverage-clean")

@@ -77,7 +77,7 @@ class BlockOut(BaseModel):
     rows: list[RowOut]
 
 
-class OrderOut(BaseModel):
+class OrderToHand(BaseModel):
     """An order to put in hand, by the parts of its sentence; what is null is not told."""
 
     market: str
@@ -91,7 +91,7 @@ class OrderOut(BaseModel):
     signed_in: str | None = None
 
 
-class FindingOut(BaseModel):
+class FoundOut(BaseModel):
     """A finding in a sentence of two parts, the orders of the month that it is about, and one order to look at."""
 
     id: str
@@ -100,7 +100,7 @@ class FindingOut(BaseModel):
     lead: str
     text: str
     share: str
-    order: OrderOut | None
+    order: OrderToHand | None
 
 
 class PreviewOut(BaseModel):
@@ -131,7 +131,7 @@ class CoverageOut(BaseModel):
     on: date
     currency: str
     blocks: list[BlockOut]
-    findings: list[FindingOut]
+    findings: list[FoundOut]
     looked: str
     clean: str
     providers: list[NameOut]

@@ -3,7 +3,7 @@
 from collections.abc import Iterator, Mapping
 from fractions import Fraction
 
-from monedero.api.coverage_schemas import BlockOut, CellOut, FindingOut, OrderOut, RowOut
+from monedero.api.coverage_schemas import BlockOut, CellOut, FoundOut, OrderToHand, RowOut
 from monedero.core.coverage.grid import Cell, Look, Row, blocks, looked_at
 from monedero.core.coverage.parts import Examined, Part
 from monedero.core.fx import NoReferenceRate
@@ -94,14 +94,14 @@ def _cell(part: Part, cell: Cell, rate: Fraction | None, composed: Composed, nam
 
 def findings_out(
     examined: Examined, found: list[Finding], look: Look, composed: Composed, *, month_known: bool
-) -> list[FindingOut]:
+) -> list[FoundOut]:
     """The findings about an order that is looked at, in sentences."""
     return list(_findings(examined, found, look, composed, month_known=month_known))
 
 
 def _findings(
     examined: Examined, found: list[Finding], look: Look, composed: Composed, *, month_known: bool
-) -> Iterator[FindingOut]:
+) -> Iterator[FoundOut]:
     names, rates = names_of(composed.shop, composed.checkout), rates_of(composed.shop)
     parts = {part.region.currency: part for part in examined.parts}
     for finding in found:
@@ -119,7 +119,7 @@ def _findings(
             one = order_of_finding(examined, finding, look, composed.shop, rates)
             order = order_out(composed, one) if one else None
         name = f"found-{finding.kind.value}"
-        yield FindingOut(
+        yield FoundOut(
             id=finding.id,
             kind=finding.kind,
             tender=finding.tender,
@@ -140,7 +140,7 @@ def _conditions(composed: Composed, tender: str, names: Mapping[str, str]) -> di
     return told
 
 
-def order_out(composed: Composed, order: Order) -> OrderOut | None:
+def order_out(composed: Composed, order: Order) -> OrderToHand | None:
     """An order by the parts of its sentence; None for one of two lines, which no sentence says."""
     market = next(
         market
@@ -150,7 +150,7 @@ def order_out(composed: Composed, order: Order) -> OrderOut | None:
     if len(order.lines) != 1:
         return None
     line = next(line for line in composed.shop.lines if line.id == order.lines[0])
-    return OrderOut(
+    return OrderToHand(
         market=market.id,
         line=order.lines[0],
         amount=order.amount.amount,

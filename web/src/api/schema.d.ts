@@ -3026,7 +3026,7 @@ export interface components {
             /** Blocks */
             blocks: components["schemas"]["BlockOut"][];
             /** Findings */
-            findings: components["schemas"]["monedero__api__coverage_schemas__FindingOut"][];
+            findings: components["schemas"]["FoundOut"][];
             /** Looked */
             looked: string;
             /** Clean */
@@ -3726,6 +3726,23 @@ export interface components {
          */
         FindingKind: "dead-end" | "single" | "fee-only" | "unreachable";
         /**
+         * FindingOut
+         * @description What a rule of law says of a tender, with its source and the day on which that was read.
+         */
+        FindingOut: {
+            /** Text */
+            text: string;
+            /** Forbids */
+            forbids: boolean;
+            /** Source */
+            source: string;
+            /**
+             * Read On
+             * Format: date
+             */
+            read_on: string;
+        };
+        /**
          * FixOut
          * @description What ends a finding: in words, what it costs a month, and the path to the account that it waits for.
          */
@@ -3751,6 +3768,24 @@ export interface components {
             fixes: {
                 [key: string]: components["schemas"]["FixOut"][];
             };
+        };
+        /**
+         * FoundOut
+         * @description A finding in a sentence of two parts, the orders of the month that it is about, and one order to look at.
+         */
+        FoundOut: {
+            /** Id */
+            id: string;
+            kind: components["schemas"]["FindingKind"];
+            /** Tender */
+            tender: string;
+            /** Lead */
+            lead: string;
+            /** Text */
+            text: string;
+            /** Share */
+            share: string;
+            order: components["schemas"]["OrderToHand"] | null;
         };
         /**
          * GatewayNew
@@ -4690,6 +4725,80 @@ export interface components {
             delivery_day?: string | null;
         };
         /**
+         * OrderOut
+         * @description The record of an order for its owner. `version` is what an edit is made over.
+         */
+        OrderOut: {
+            /** Version */
+            version: number;
+            /** Token */
+            token: string;
+            /** Number */
+            number: number;
+            mode: components["schemas"]["Mode"];
+            /** Edition */
+            edition: number | null;
+            /** Draft Version */
+            draft_version: number | null;
+            /**
+             * Placed At
+             * Format: date-time
+             */
+            placed_at: string;
+            /** Line Name */
+            line_name: string;
+            /** Ordered */
+            ordered: string;
+            kind: components["schemas"]["LineKind"];
+            /** Amount */
+            amount: string;
+            delivered: components["schemas"]["Delivered"] | null;
+            state: components["schemas"]["State"];
+            /** State Name */
+            state_name: string;
+            /** Tender Name */
+            tender_name: string;
+            /** Provider Name */
+            provider_name: string;
+            /** Meaning */
+            meaning: string;
+            /** Due */
+            due: components["schemas"]["DueOut"][];
+            /** Happened */
+            happened: components["schemas"]["HappenedOut"][];
+            /** Payments */
+            payments: components["schemas"]["PaymentOut"][];
+            /** Messages */
+            messages: components["schemas"]["Message"][];
+            /** Receipts */
+            receipts: components["schemas"]["PaperOut"][];
+            can: components["schemas"]["Can"];
+        };
+        /**
+         * OrderToHand
+         * @description An order to put in hand, by the parts of its sentence; what is null is not told.
+         */
+        OrderToHand: {
+            /** Market */
+            market: string;
+            /** Line */
+            line: string;
+            /** Amount */
+            amount: string;
+            /** Currency */
+            currency: string;
+            /** Postcode */
+            postcode?: string | null;
+            /** Delivery */
+            delivery?: string | null;
+            /** Customer Group */
+            customer_group?: string | null;
+            /** Device */
+            device?: string | null;
+            /** Signed In */
+            signed_in?: string | null;
+        };
+        /**
          * Origin
          * @description Where the buyer is, seen from the shop and the provider.
          * @enum {string}
@@ -4729,7 +4838,7 @@ export interface components {
             /** Over Cost */
             over_cost: boolean;
             /** Findings */
-            findings: components["schemas"]["monedero__api__tender_outcomes__FindingOut"][];
+            findings: components["schemas"]["FindingOut"][];
             /** To Know */
             to_know: components["schemas"]["ToKnow"][];
             /** Method Name */
@@ -6492,115 +6601,6 @@ export interface components {
             mode: components["schemas"]["Mode"];
             /** Tenders */
             tenders: string[];
-        };
-        /**
-         * FindingOut
-         * @description A finding in a sentence of two parts, the orders of the month that it is about, and one order to look at.
-         */
-        monedero__api__coverage_schemas__FindingOut: {
-            /** Id */
-            id: string;
-            kind: components["schemas"]["FindingKind"];
-            /** Tender */
-            tender: string;
-            /** Lead */
-            lead: string;
-            /** Text */
-            text: string;
-            /** Share */
-            share: string;
-            order: components["schemas"]["monedero__api__coverage_schemas__OrderOut"] | null;
-        };
-        /**
-         * OrderOut
-         * @description An order to put in hand, by the parts of its sentence; what is null is not told.
-         */
-        monedero__api__coverage_schemas__OrderOut: {
-            /** Market */
-            market: string;
-            /** Line */
-            line: string;
-            /** Amount */
-            amount: string;
-            /** Currency */
-            currency: string;
-            /** Postcode */
-            postcode?: string | null;
-            /** Delivery */
-            delivery?: string | null;
-            /** Customer Group */
-            customer_group?: string | null;
-            /** Device */
-            device?: string | null;
-            /** Signed In */
-            signed_in?: string | null;
-        };
-        /**
-         * OrderOut
-         * @description The record of an order for its owner. `version` is what an edit is made over.
-         */
-        monedero__api__order_schemas__OrderOut: {
-            /** Version */
-            version: number;
-            /** Token */
-            token: string;
-            /** Number */
-            number: number;
-            mode: components["schemas"]["Mode"];
-            /** Edition */
-            edition: number | null;
-            /** Draft Version */
-            draft_version: number | null;
-            /**
-             * Placed At
-             * Format: date-time
-             */
-            placed_at: string;
-            /** Line Name */
-            line_name: string;
-            /** Ordered */
-            ordered: string;
-            kind: components["schemas"]["LineKind"];
-            /** Amount */
-            amount: string;
-            delivered: components["schemas"]["Delivered"] | null;
-            state: components["schemas"]["State"];
-            /** State Name */
-            state_name: string;
-            /** Tender Name */
-            tender_name: string;
-            /** Provider Name */
-            provider_name: string;
-            /** Meaning */
-            meaning: string;
-            /** Due */
-            due: components["schemas"]["DueOut"][];
-            /** Happened */
-            happened: components["schemas"]["HappenedOut"][];
-            /** Payments */
-            payments: components["schemas"]["PaymentOut"][];
-            /** Messages */
-            messages: components["schemas"]["Message"][];
-            /** Receipts */
-            receipts: components["schemas"]["PaperOut"][];
-            can: components["schemas"]["Can"];
-        };
-        /**
-         * FindingOut
-         * @description What a rule of law says of a tender, with its source and the day on which that was read.
-         */
-        monedero__api__tender_outcomes__FindingOut: {
-            /** Text */
-            text: string;
-            /** Forbids */
-            forbids: boolean;
-            /** Source */
-            source: string;
-            /**
-             * Read On
-             * Format: date
-             */
-            read_on: string;
         };
     };
     responses: never;
@@ -11295,7 +11295,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["monedero__api__coverage_schemas__OrderOut"];
+                    "application/json": components["schemas"]["OrderToHand"];
                 };
             };
             /** @description Bad Request */
@@ -13671,7 +13671,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["monedero__api__order_schemas__OrderOut"];
+                    "application/json": components["schemas"]["OrderOut"];
                 };
             };
             /** @description Bad Request */
@@ -13737,7 +13737,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["monedero__api__order_schemas__OrderOut"];
+                    "application/json": components["schemas"]["OrderOut"];
                 };
             };
             /** @description Bad Request */
@@ -13803,7 +13803,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["monedero__api__order_schemas__OrderOut"];
+                    "application/json": components["schemas"]["OrderOut"];
                 };
             };
             /** @description Bad Request */
@@ -13869,7 +13869,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["monedero__api__order_schemas__OrderOut"];
+                    "application/json": components["schemas"]["OrderOut"];
                 };
             };
             /** @description Bad Request */
@@ -13935,7 +13935,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["monedero__api__order_schemas__OrderOut"];
+                    "application/json": components["schemas"]["OrderOut"];
                 };
             };
             /** @description Bad Request */
@@ -14001,7 +14001,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["monedero__api__order_schemas__OrderOut"];
+                    "application/json": components["schemas"]["OrderOut"];
                 };
             };
             /** @description Bad Request */
@@ -14067,7 +14067,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["monedero__api__order_schemas__OrderOut"];
+                    "application/json": components["schemas"]["OrderOut"];
                 };
             };
             /** @description Bad Request */
@@ -14133,7 +14133,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["monedero__api__order_schemas__OrderOut"];
+                    "application/json": components["schemas"]["OrderOut"];
                 };
             };
             /** @description Bad Request */
@@ -14199,7 +14199,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["monedero__api__order_schemas__OrderOut"];
+                    "application/json": components["schemas"]["OrderOut"];
                 };
             };
             /** @description Bad Request */
@@ -14261,7 +14261,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["monedero__api__order_schemas__OrderOut"];
+                    "application/json": components["schemas"]["OrderOut"];
                 };
             };
             /** @description Bad Request */

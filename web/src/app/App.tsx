@@ -19,6 +19,7 @@ import {
   PlansPage,
   PrintPage,
 } from "../features/compare";
+import { CoveragePage } from "../features/coverage";
 import { PublishPage } from "../features/publish";
 import { RehearsePage } from "../features/rehearse";
 import { AssumptionsPage, DeliveryPage, OrdersPage, ShopPage } from "../features/shop";
@@ -52,6 +53,7 @@ export function App() {
             <Route path="/accounts/:provider/application" element={<ApplicationPage />} />
             <Route path="/accounts/:provider/notifications" element={<NotificationsPage />} />
             <Route path="/checkout" element={<CheckoutPage />} />
+            <Route path="/coverage" element={<CoveragePage />} />
             <Route path="/rehearse" element={<RehearsePage />} />
             <Route path="/publish" element={<PublishPage />} />
           </Route>

@@ -22,6 +22,11 @@ const MARKS: Record<Mark, string> = {
   waiting: "border-saffron bg-linear-to-r from-saffron from-50% to-transparent to-50%",
 };
 
+/** What a stage can do with what stands beside the work. */
+interface BesideWork {
+  showBuyer: () => void;
+}
+
 /** The owner's desk: stages on top, the order in hand under them, the work on the left, the buyer's view beside it. */
 export function Desk() {
   const state = useShop();
@@ -31,7 +36,9 @@ export function Desk() {
   const search = useHandSearch();
   const navigate = useNavigate();
   const { pathname } = useLocation();
-  const [folded, setFolded] = useState(false);
+  const [chosenFold, setFolded] = useState<boolean | null>(null);
+  // Coverage needs the room; a buyer comes into sight there with the order that is put in hand.
+  const folded = chosenFold ?? within(pathname, "/coverage");
   const work = useRef<HTMLElement>(null);
   const [finding, setFinding] = useState(false);
   const [keysShown, setKeysShown] = useState(false);
@@ -138,7 +145,7 @@ export function Desk() {
           <div className="flex flex-1 items-stretch max-lg:flex-col">
             <main ref={work} id="work" tabIndex={-1} className="flex-1 min-w-0 px-6 py-5 outline-none">
               <Suspense>
-                <Outlet />
+                <Outlet context={{ showBuyer: () => setFolded(false) } satisfies BesideWork} />
               </Suspense>
               <TablesHere work={work} />
             </main>

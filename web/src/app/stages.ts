@@ -1,4 +1,5 @@
 import { useAccounts } from "../features/accounts";
+import { useCoverageState } from "../features/coverage";
 import { useDraft } from "../features/draft";
 import { usePublication } from "../features/publish";
 import { useRecords } from "../features/rehearse";
@@ -21,6 +22,7 @@ export function useStages(): Stage[] {
   const shop = useShop().data?.shop;
   const tenders = useDraft().data?.tenders ?? [];
   const publication = usePublication().data;
+  const coverage = useCoverageState().data;
   const orders = useRecords({ at_most: 1 }).data;
   const accounts = useAccounts().data?.providers ?? [];
   const needed = new Set(
@@ -49,6 +51,12 @@ export function useStages(): Stage[] {
           : "",
     },
     { path: "/checkout", name: "Checkout", mark: on ? "done" : "open", note: `${on} switched on` },
+    {
+      path: "/coverage",
+      name: "Coverage",
+      mark: !coverage || coverage.dead_ends ? "open" : coverage.singles ? "waiting" : "done",
+      note: coverage?.note ?? "",
+    },
     {
       path: "/rehearse",
       name: "Rehearse",

@@ -16,7 +16,7 @@ interface Props {
   options: Option[];
   onPick: (value: string) => void;
   /** In the order sentence the picker is a word among words; elsewhere it is a field. */
-  look?: "sentence" | "field" | "cell";
+  look?: "sentence" | "field" | "cell" | "quiet";
   showLabel?: boolean;
   id?: string;
 }
@@ -26,6 +26,7 @@ const LOOKS = {
     "font-serif font-semibold text-sentence border-b border-dotted border-ink hover:border-solid px-0.5 leading-7",
   field:
     "w-full h-8 border-b border-rule hover:border-ink px-1 text-left flex items-center justify-between gap-2",
+  quiet: "text-soft hover:text-ink min-h-6 inline-flex items-baseline gap-1",
   cell: "w-full h-8 border-b border-transparent hover:border-ink px-1 text-left flex items-center justify-between gap-2",
 };
 
@@ -33,7 +34,7 @@ const LOOKS = {
 export function Picker({ label, value, options, onPick, look = "field", showLabel, id }: Props) {
   const chosen = options.find((option) => option.value === value);
   return (
-    <div className={look === "sentence" ? "inline-block" : "block"}>
+    <div className={look === "sentence" || look === "quiet" ? "inline-block" : "block"}>
       {showLabel && <span className="block text-small text-soft mb-0.5">{label}</span>}
       <Select.Root value={value} onValueChange={onPick}>
         <Select.Trigger id={id} aria-label={label} className={LOOKS[look]}>

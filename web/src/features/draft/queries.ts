@@ -65,7 +65,8 @@ export function useFigures(hand: Hand | null) {
   });
 }
 
-function useAfterDraft() {
+/** What is done once a draft is saved: it is kept here as it is now. */
+export function useAfterDraft() {
   const client = useQueryClient();
   return {
     client,
@@ -124,7 +125,7 @@ export function useStep() {
 }
 
 /** The draft as it is known here, to change it over its version. */
-function useHeld() {
+export function useHeld() {
   const client = useQueryClient();
   const storefront = useStorefront() ?? "";
   return {
