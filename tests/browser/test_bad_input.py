@@ -37,7 +37,7 @@ def test_an_amount_that_cannot_be_read(desk: Desk, typed: str, told: str) -> Non
     desk.open("/compare" + BOAT)
     desk.type_into("Amount of the order", typed)
     desk.see(told)
-    desk.see("The order in hand cannot be read. Mend it in the sentence above.")
+    desk.see("The order in hand cannot be read. Fix it in the sentence above.")
     assert desk.violations() == []
     desk.type_into("Amount of the order", "1,085.00")
     desk.see("Pay 1,085.00 EUR", "aside")

@@ -239,9 +239,13 @@ class Serves(BaseModel):
 
 
 class LeavingOut(BaseModel):
-    """What leaving an account would take away."""
+    """What leaving an account would take away.
+
+    `moves` says it of orders: of what buyers see now, or of the draft where nothing is published.
+    """
 
     mode: Mode
     draft: list[str]
     published: list[str]
     orders: list[int]
+    moves: list[str]

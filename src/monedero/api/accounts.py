@@ -36,6 +36,7 @@ from monedero.work.accounts.elsewhere import HeldElsewhere
 from monedero.work.accounts.own_gateway import put_gateway
 from monedero.work.accounts.provider_sheet import leaving, sheet
 from monedero.work.accounts.storefronts import serve
+from monedero.work.checkout.before_change import account_would_move, texts_of
 
 router = APIRouter(prefix="/api", tags=["accounts"], responses=PROBLEMS)
 BOUND = "monedero_sign_in"
@@ -177,12 +178,14 @@ def serve_storefronts(running: RunningDep, id: str, serves: Serves, mode: ModeDe
 @router.get("/accounts/{id}/leaving")
 def read_leaving(running: RunningDep, id: str, mode: ModeDep) -> LeavingOut:
     """What leaving an account would take away."""
-    found = leaving(running.store, running.applications.account(id, mode))
+    account = running.applications.account(id, mode)
+    found = leaving(running.store, account)
     return LeavingOut(
         mode=mode,
         draft=[tender.name for tender in found.draft],
         published=[tender.name for tender in found.published],
         orders=found.orders,
+        moves=texts_of(account_would_move(running.store, account, running.clock.now().date())),
     )
 
 

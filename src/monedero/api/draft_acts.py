@@ -11,6 +11,7 @@ from monedero.core.fields import Identifier
 from monedero.core.reasons import ReasonCode
 from monedero.wording.draft_figures import moved_text
 from monedero.work.checkout.acts import HeldBack, Pair, end_reason, let_meet
+from monedero.work.checkout.before_change import edit_would_move, texts_of
 from monedero.work.checkout.composed import drafted
 from monedero.work.checkout.tenders import Edit
 from monedero.work.checkout.what_would_change import would_move
@@ -45,10 +46,14 @@ class EditAsked(BaseModel):
 
 
 class WouldChange(BaseModel):
-    """What an edit would do to the orders of a month, a sentence for each tender; none where it does nothing."""
+    """What an edit would do: to the orders of a month, a phrase for each tender, and to all that can be ordered.
+
+    Nothing is said of what stays as it is.
+    """
 
     mode: Mode
     tenders: list[str]
+    sentences: list[str]
 
 
 @router.post("/end-reason")
@@ -73,4 +78,9 @@ def would_change(running: RunningDep, storefront: str, asked: EditAsked) -> Woul
     hand = order_in_hand(composed.shop, sentence(asked.order, running))
     edit = Edit(asked.edit.tenders, asked.edit.headings, asked.edit.shared_conditions)
     found = would_move(running.store, storefront, edit, hand)
-    return WouldChange(mode=composed.checkout.mode, tenders=[moved_text(name, change) for name, change in found])
+    over = edit_would_move(running.store, storefront, edit, hand.order.placed_on)
+    return WouldChange(
+        mode=composed.checkout.mode,
+        tenders=[moved_text(name, change) for name, change in found],
+        sentences=texts_of([over]),
+    )

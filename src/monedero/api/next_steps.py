@@ -19,7 +19,7 @@ PLACES: Mapping[NextCode, str] = {
     NextCode.NO_MONTH: "/shop/orders",
     NextCode.ACCOUNT_WAITS: "/accounts",
     NextCode.NOTHING_ON: "/checkout",
-    NextCode.NOBODY_PAYS: "/checkout",
+    NextCode.NOBODY_PAYS: "/coverage",
     NextCode.NONE_HELD: "/accounts",
     NextCode.NO_TRADE: "/shop",
     NextCode.NO_MARGIN: "/shop",

@@ -16,6 +16,7 @@ from monedero.core.shop import Shop
 from monedero.figures import methods
 from monedero.figures.assumptions import trades
 from monedero.wording.places import country_name, network_name
+from monedero.work.checkout.before_change import shop_would_move, texts_of
 from monedero.work.compare.rate_cards import card_networks, provider_names
 from monedero.work.shop.describe import describe_shop
 from monedero.work.shop.lookups import methods_of
@@ -37,6 +38,17 @@ class ShopEdit(BaseModel):
 
     version: StrictInt
     shop: Shop
+
+
+class WouldLeave(BaseModel):
+    """What a change would do to the orders that the shop can receive, in sentences.
+
+    `takes_away`: somebody would have fewer ways to pay; the owner is asked before that.
+    """
+
+    mode: Mode
+    takes_away: bool
+    sentences: list[str]
 
 
 class Choice(BaseModel):
@@ -77,6 +89,14 @@ def save_shop(running: RunningDep, edit: ShopEdit) -> ShopState:
     """Save the shop as a whole."""
     saved = describe_shop(running.store, edit.shop, edit.version)
     return ShopState(mode=running.mode, demo=running.demo, version=saved.version, shop=saved.value)
+
+
+@router.post("/shop/would-change")
+def would_change(running: RunningDep, edit: ShopEdit) -> WouldLeave:
+    """What a shop as it shall be would take away from buyers; nothing is changed."""
+    found = shop_would_move(running.store, edit.shop, running.clock.now().date())
+    takes_away = any(change.takes_away for _, change in found)
+    return WouldLeave(mode=running.mode, takes_away=takes_away, sentences=texts_of(found))
 
 
 @router.put("/demo", status_code=204)

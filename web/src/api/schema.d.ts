@@ -148,6 +148,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shop/would-change": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Would Change
+         * @description What a shop as it shall be would take away from buyers; nothing is changed.
+         */
+        post: operations["would_change_api_shop_would_change_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/demo": {
         parameters: {
             query?: never;
@@ -3977,6 +3997,8 @@ export interface components {
         /**
          * LeavingOut
          * @description What leaving an account would take away.
+         *
+         *     `moves` says it of orders: of what buyers see now, or of the draft where nothing is published.
          */
         LeavingOut: {
             mode: components["schemas"]["Mode"];
@@ -3986,6 +4008,8 @@ export interface components {
             published: string[];
             /** Orders */
             orders: number[];
+            /** Moves */
+            moves: string[];
         };
         /**
          * LegalForm
@@ -5484,6 +5508,8 @@ export interface components {
         /**
          * Publication
          * @description What publishing would change for buyers, the fingerprint of all of it, and the editions, the newest first.
+         *
+         *     `moves` are the orders that every way to pay gains and loses, in sentences.
          */
         Publication: {
             mode: components["schemas"]["Mode"];
@@ -5493,6 +5519,8 @@ export interface components {
             fingerprint: string;
             /** Changes */
             changes: string[];
+            /** Moves */
+            moves: string[];
             /** Editions */
             editions: components["schemas"]["EditionOut"][];
         };
@@ -6595,12 +6623,29 @@ export interface components {
         };
         /**
          * WouldChange
-         * @description What an edit would do to the orders of a month, a sentence for each tender; none where it does nothing.
+         * @description What an edit would do: to the orders of a month, a phrase for each tender, and to all that can be ordered.
+         *
+         *     Nothing is said of what stays as it is.
          */
         WouldChange: {
             mode: components["schemas"]["Mode"];
             /** Tenders */
             tenders: string[];
+            /** Sentences */
+            sentences: string[];
+        };
+        /**
+         * WouldLeave
+         * @description What a change would do to the orders that the shop can receive, in sentences.
+         *
+         *     `takes_away`: somebody would have fewer ways to pay; the owner is asked before that.
+         */
+        WouldLeave: {
+            mode: components["schemas"]["Mode"];
+            /** Takes Away */
+            takes_away: boolean;
+            /** Sentences */
+            sentences: string[];
         };
     };
     responses: never;
@@ -7093,6 +7138,70 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShopState"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    would_change_api_shop_would_change_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShopEdit"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WouldLeave"];
                 };
             };
             /** @description Bad Request */

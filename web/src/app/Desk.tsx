@@ -7,6 +7,7 @@ import { FIRST_PICKER, handSearchNow, OrderSentence, useHand, useHandSearch } fr
 import { FirstShop, useOtherShop, useShop } from "../features/shop";
 import { rememberHand } from "../lib/lastHand";
 import { useShortcuts } from "../lib/useShortcuts";
+import { AskFirst } from "../ui/AskFirst";
 import { Button } from "../ui/Button";
 import { Trouble } from "../ui/Page";
 import { Clock } from "./Clock";
@@ -174,6 +175,7 @@ export function Desk() {
           <FindDialog open={finding} onOpenChange={setFinding} />
         </Suspense>
       )}
+      <AskFirst />
       <KeysDialog open={keysShown} onOpenChange={setKeysShown} />
     </div>
   );

@@ -12,6 +12,7 @@ const KEYS = [
   ],
   ["Ctrl with Z, with Shift as well", "take the last change of the checkout back, or make it again"],
   ["Left or Right on a handle", "move a limit by a step, with Shift by ten"],
+  ["Arrow keys in Coverage", "from cell to cell; Enter puts an order of it in hand"],
   ["Enter or Escape in a field", "keep it, or put the kept value back"],
   ["?", "this list"],
 ];

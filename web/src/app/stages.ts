@@ -1,6 +1,5 @@
 import { useAccounts } from "../features/accounts";
-import { useCoverageState } from "../features/coverage";
-import { useDraft } from "../features/draft";
+import { useCoverageState, useDraft } from "../features/draft";
 import { usePublication } from "../features/publish";
 import { useRecords } from "../features/rehearse";
 import { useShop } from "../features/shop";

@@ -121,6 +121,7 @@ move-more-places = { $places }, and in { $count ->
     [one] one more place
    *[other] { $count } more places
   }
+move-in = In { $storefront }: { $text }
 move-new-dead-end = Nobody { $where } can pay any more for { $what }{ $more }.
 
 ## The grid

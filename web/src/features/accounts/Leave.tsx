@@ -47,6 +47,11 @@ export function Leave({ account, sheet }: { account: Account; sheet: Sheet }) {
                     some="Buyers no longer see, in what is published"
                     none="Nothing that buyers see now goes through it."
                   />
+                  <ul className="my-1 text-small">
+                    {leaving.moves.map((move) => (
+                      <li key={move}>{move}</li>
+                    ))}
+                  </ul>
                   <Takes
                     what={leaving.orders.map(String)}
                     some="These orders still wait for something there"

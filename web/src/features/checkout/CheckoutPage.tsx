@@ -21,6 +21,7 @@ import {
   type Composed,
   type Tender,
   useChangeCheckout,
+  useCoverageState,
   useDraft,
   useEndReason,
   useFigures,
@@ -47,6 +48,7 @@ export function CheckoutPage() {
   const figures = useFigures(hand).data;
   const end = useEndReason(hand);
   const publication = usePublication().data;
+  const coverage = useCoverageState().data;
   const change = useChangeCheckout();
   const [address, setAddress] = useSearchParams();
   const open = address.get("tender");
@@ -55,7 +57,7 @@ export function CheckoutPage() {
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
-  if (seen.error) return <Trouble>The order in hand cannot be read. Mend it in the sentence above.</Trouble>;
+  if (seen.error) return <Trouble>The order in hand cannot be read. Fix it in the sentence above.</Trouble>;
   if (shop && !hand) return <Heading title="Ways to pay" />;
   if (!hand || !shop || !draft || !view) return null;
 
@@ -218,6 +220,14 @@ export function CheckoutPage() {
           </DndContext>
           {partsOf(view.amount).currency === shop.currency && !view.nothing_to_pay && (
             <Stretches stretches={view.stretches} axis={axis} alone={view.alone} />
+          )}
+          {(coverage?.made.length ?? 0) > 0 && (
+            <p role="status" className="mt-3 text-copper">
+              Your last change: {coverage?.made.join(" ")}{" "}
+              <Link to={`/coverage${search}`} className="underline underline-offset-4">
+                Look at who can pay
+              </Link>
+            </p>
           )}
           {view.every_way_costs && (
             <p className="mt-3 text-saffron-ink">

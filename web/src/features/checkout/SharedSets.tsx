@@ -109,6 +109,11 @@ export function SharedSets({ composed, shared, save, quietly }: Props) {
                         ? `Of the orders of your month, ${would.data.tenders.join("; ")}.`
                         : "No order of your month would be offered anything else."}
                     </p>
+                    <ul className="text-small">
+                      {would.data?.sentences.map((sentence) => (
+                        <li key={sentence}>{sentence}</li>
+                      ))}
+                    </ul>
                     <span className="flex gap-4">
                       <Button
                         look="link"

@@ -107,9 +107,7 @@ export function ComparePage() {
           onPick={setShow}
         />
       </Heading>
-      {comparison.error && (
-        <Trouble>The order in hand cannot be read. Mend it in the sentence above.</Trouble>
-      )}
+      {comparison.error && <Trouble>The order in hand cannot be read. Fix it in the sentence above.</Trouble>}
       {data?.rate_cards === 0 && (
         <FirstPrices month={data.month_orders !== "0"} onExamples={() => examples.mutate()} />
       )}

@@ -1,7 +1,5 @@
 import { lazy } from "react";
 
-export { useCoverageState } from "./queries";
-
 export const CoveragePage = lazy(() =>
   import("./CoveragePage").then((module) => ({ default: module.CoveragePage })),
 );

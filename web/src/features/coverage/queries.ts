@@ -65,21 +65,6 @@ export function useFixes(look: Look) {
   });
 }
 
-/** How the draft stands: how many dead ends there are, and those that its last change made. */
-export function useCoverageState() {
-  const storefront = useStorefront();
-  return useQuery({
-    queryKey: [...keys.coverageState, storefront],
-    queryFn: () =>
-      answered(
-        api.GET("/api/checkouts/{storefront}/coverage/state", {
-          params: { path: { storefront: storefront ?? "" } },
-        }),
-      ),
-    enabled: storefront !== undefined,
-  });
-}
-
 /** Make a fix in the draft. */
 export function useMakeFix(look: Look) {
   const { client: _, ...after } = useAfterDraft();

@@ -10,6 +10,7 @@ export {
   useChangeCheckout,
   useConditionFacts,
   useCopy,
+  useCoverageState,
   useDraft,
   useEndReason,
   useFigures,

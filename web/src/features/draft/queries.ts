@@ -65,6 +65,21 @@ export function useFigures(hand: Hand | null) {
   });
 }
 
+/** How the draft stands: how many dead ends there are, and those that its last change made. */
+export function useCoverageState() {
+  const storefront = useStorefront();
+  return useQuery({
+    queryKey: [...keys.coverageState, storefront],
+    queryFn: () =>
+      answered(
+        api.GET("/api/checkouts/{storefront}/coverage/state", {
+          params: at(storefront ?? ""),
+        }),
+      ),
+    enabled: storefront !== undefined,
+  });
+}
+
 /** What is done once a draft is saved: it is kept here as it is now. */
 export function useAfterDraft() {
   const client = useQueryClient();

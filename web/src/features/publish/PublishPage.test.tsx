@@ -25,6 +25,7 @@ const publication = (changes: string[], editions: unknown[]) => ({
   storefront: "web-shop",
   fingerprint: "f",
   changes,
+  moves: [],
   editions,
   mode: "test",
 });

@@ -9,7 +9,7 @@ export function PublishPage() {
   const publication = usePublication().data;
   const publish = usePublish();
   if (!publication) return null;
-  const { changes, editions } = publication;
+  const { changes, moves, editions } = publication;
   const next = (editions[0]?.number ?? 0) + 1;
 
   return (
@@ -38,6 +38,18 @@ export function PublishPage() {
                 </li>
               ))}
             </ul>
+            {moves.length > 0 && (
+              <>
+                <h3 className="font-sans font-semibold mt-4 mb-1">In orders</h3>
+                <ul className="max-w-2xl">
+                  {moves.map((move) => (
+                    <li key={move} className="border-b border-rule-soft py-1.5">
+                      {move}
+                    </li>
+                  ))}
+                </ul>
+              </>
+            )}
             <p className="mt-4 flex items-baseline gap-4">
               <Button look="strong" disabled={publish.isPending} onClick={() => publish.mutate(publication)}>
                 Publish as edition {next}

@@ -3,8 +3,10 @@ import { useSearchParams } from "react-router";
 import { answered, api, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
 import { changeShop } from "../../lib/useTyped";
+import { askFirst, LeftAsItWas } from "../../ui/AskFirst";
 
 export type Shop = Schema<"Shop">;
+const TAKES_AWAY = "This takes ways to pay away from some orders";
 type ShopState = Schema<"ShopState">;
 
 /** The shop with its version. */
@@ -43,17 +45,24 @@ export const readTowns = (query: { country: string; around: string; kilometres: 
   answered(api.GET("/api/towns", { params: { query } }));
 
 /**
- * Change the shop: the change is made on the newest shop that is known here, and saved over its version. One
- * change at a time, so that two quick edits do not meet.
+ * Change the shop: the change is made on the newest shop that is known here, and saved over its version. Where it
+ * would take ways to pay away from buyers, the owner is asked first. One change at a time, so that two quick edits do
+ * not meet.
  */
 export function useChangeShop() {
   const client = useQueryClient();
   return useMutation({
     scope: { id: "shop" },
-    mutationFn: (change: (shop: Shop) => Shop) => {
+    mutationFn: async (change: (shop: Shop) => Shop) => {
       const held = client.getQueryData<ShopState>(keys.shop);
       if (!held?.shop) throw new Error("The shop is not here yet.");
-      return answered(api.PUT("/api/shop", { body: { version: held.version, shop: change(held.shop) } }));
+      const body = { version: held.version, shop: change(held.shop) };
+      const would = await answered(api.POST("/api/shop/would-change", { body }));
+      const { sentences } = would;
+      if (would.takes_away && !(await askFirst({ title: TAKES_AWAY, sentences, act: "Change it" }))) {
+        throw new LeftAsItWas();
+      }
+      return answered(api.PUT("/api/shop", { body }));
     },
     onSuccess: (saved) => {
       client.setQueryData(keys.shop, saved);

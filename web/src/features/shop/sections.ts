@@ -1,5 +1,6 @@
 import { toast } from "sonner";
 import { said } from "../../api/client";
+import { LeftAsItWas } from "../../ui/AskFirst";
 import type { Option } from "../../ui/Picker";
 import { type Shop, useChangeShop, useChoices, useShop } from "./queries";
 
@@ -26,7 +27,7 @@ export function useSections(): Sections | null {
   const choices = useChoices().data;
   const change = useChangeShop();
   if (!shop || !choices) return null;
-  const refused = (why: unknown) => toast.error(said(why));
+  const refused = (why: unknown) => (why instanceof LeftAsItWas ? toast : toast.error)(said(why));
   const quietly = (edit: (before: Shop) => Shop) => change.mutate(edit, { onError: refused });
   return {
     shop,

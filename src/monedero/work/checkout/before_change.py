@@ -1,0 +1,104 @@
+"""What a change would take away from buyers, before it is made: of the shop, of an account, of a draft."""
+
+from collections.abc import Iterable, Iterator
+from dataclasses import replace
+from datetime import date
+
+from monedero.core.account import Account
+from monedero.core.coverage.parts import Examined
+from monedero.core.shop import Shop
+from monedero.core.tender.decision import Setting
+from monedero.store import Store
+from monedero.wording.catalogue import say
+from monedero.work.checkout.composed import Composed, drafted, published_as, setting_of
+from monedero.work.checkout.dangling import refuse_dangling, refuse_lacking
+from monedero.work.checkout.examined import Asked, decided, examined, space_of
+from monedero.work.checkout.month_of_orders import told_orders
+from monedero.work.checkout.moves import Moves, moves
+from monedero.work.checkout.names import names_of
+from monedero.work.checkout.tenders import Edit, edited
+from monedero.work.shop.lookups import described_shop, methods_of
+
+# What of a shop decides who can pay; the rest can be changed without a look.
+DECIDES = (
+    *("country", "currency", "markets", "lines", "deliveries", "customer_groups", "areas"),
+    *("typed_rates", "own_methods", "storefronts"),
+)
+
+
+def shop_would_move(store: Store, shop: Shop, day: date) -> list[tuple[Composed, Moves]]:
+    """What another shop would change for the drafts of its storefronts, as they stand.
+
+    Refuses what saving it would refuse: a shop without something that a condition names.
+    """
+    refuse_lacking(shop, store.checkouts.all())
+    now = described_shop(store).value
+    if all(getattr(now, part) == getattr(shop, part) for part in DECIDES):
+        return []
+    kept = {storefront.id for storefront in shop.storefronts}
+    found = []
+    for composed in _drafts(store, kept.intersection(front.id for front in now.storefronts)):
+        changed = replace(composed, shop=shop, methods=methods_of(shop))
+        found.append((composed, _moves(store, composed, changed, setting_of(store, changed), day)))
+    return found
+
+
+def account_would_move(store: Store, account: Account, day: date) -> list[tuple[Composed, Moves]]:
+    """What leaving an account would change for what buyers see, and for the drafts where nothing is published."""
+    storefronts = [front.id for front in described_shop(store).value.storefronts]
+    found = []
+    for composed in _seen(store, storefronts):
+        if composed.checkout.mode is account.mode:
+            setting = setting_of(store, composed)
+            left = {id: held for id, held in setting.accounts.items() if id != account.id}
+            found.append((composed, _moves(store, composed, composed, replace(setting, accounts=left), day)))
+    return found
+
+
+def edit_would_move(store: Store, storefront: str, edit: Edit, day: date) -> tuple[Composed, Moves]:
+    """What an edit would change for a draft; refuses what saving it would refuse."""
+    composed = drafted(store, storefront)
+    after = edited(composed.checkout, edit)
+    refuse_dangling(composed.shop, after)
+    changed = replace(composed, checkout=after)
+    return composed, _moves(store, composed, changed, setting_of(store, changed), day)
+
+
+def publishing_would_move(store: Store, storefront: str, day: date) -> Moves | None:
+    """What publishing a draft would change for buyers; None before the first edition."""
+    newest = store.editions.newest(storefront)
+    if newest is None:
+        return None
+    before, after = published_as(store, newest.number), drafted(store, storefront)
+    return moves(examined(store, before, Asked(day)), examined(store, after, Asked(day)), told_orders(store, day))
+
+
+def texts_of(found: Iterable[tuple[Composed, Moves]]) -> list[str]:
+    """All of it in sentences; where there are several storefronts each names its own."""
+    every = list(found)
+    told = []
+    for composed, change in every:
+        storefront = composed.shop.storefront(composed.checkout.storefront)
+        for text in change.texts(names_of(composed.shop, composed.checkout)):
+            several = len(composed.shop.storefronts) > 1 and storefront is not None
+            told.append(say("move-in", storefront=storefront.name, text=text) if several and storefront else text)
+    return told
+
+
+def _moves(store: Store, before: Composed, after: Composed, setting: Setting, day: date) -> Moves:
+    now = examined(store, before, Asked(day))
+    then = Examined(decided(after.checkout, setting), space_of(after.shop, day))
+    return moves(now, then, told_orders(store, day))
+
+
+def _drafts(store: Store, storefronts: Iterable[str]) -> Iterator[Composed]:
+    for storefront in storefronts:
+        composed = drafted(store, storefront)
+        if composed.checkout.tenders:
+            yield composed
+
+
+def _seen(store: Store, storefronts: Iterable[str]) -> Iterator[Composed]:
+    for storefront in storefronts:
+        newest = store.editions.newest(storefront)
+        yield published_as(store, newest.number) if newest else drafted(store, storefront)
