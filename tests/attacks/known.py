@@ -155,6 +155,11 @@ class Known:
             "country": "PT",
             "around": draw.choice(["Sagres", "Lagos"]),
             "kilometres": "15",
+            "lines": "star-chart",
+            "first": "0.01",
+            "below": "9.00",
+            "without": "orlenta",
+            "device": "phone",
         }
         return {name: could[name] for name in names if name in could}
 
@@ -286,8 +291,17 @@ def _new_provider(known: Known, path: Mapping[str, str], draw: Random) -> Any:
     return {**named, "text": text, "corrections": [{"line": 1, "methods": ["card"]}], "hand": BOAT}
 
 
+def _fix(known: Known, path: Mapping[str, str], draw: Random) -> dict[str, Any]:
+    """A fix that can be made now, of one of the findings that have one."""
+    found = known.keeper.get("/api/checkouts/web-shop/coverage/fixes")
+    can = [(id, fix["id"]) for id, fixes in found["fixes"].items() for fix in fixes if not fix["go"]]
+    finding, fix = draw.choice(can or [("dead-end-0", "card.off")])
+    return {"version": found["draft_version"], "finding": finding, "fix": fix}
+
+
 BODIES: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
     "PUT /api/shop": _shop,
+    "POST /api/shop/would-change": _shop,
     "PUT /api/profile": _profile,
     "PUT /api/assumptions": lambda known, path, draw: {"id": "hour-cost", "about": "*", "value": "17,50"},
     "POST /api/past-orders/files/{file}/look": lambda known, path, draw: _matching(known),
@@ -322,6 +336,7 @@ BODIES: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
         "edit": _draft(known, path, draw),
         "order": draw.choice([BOAT, CHART]),
     },
+    "POST /api/checkouts/{storefront}/coverage/fix": _fix,
     "POST /api/checkouts/{storefront}/editions": lambda known, path, draw: _shown(known),
     "POST /api/gateways": lambda known, path, draw: {
         "name": "Own till",

@@ -64,8 +64,18 @@ def test_a_market_that_has_another_currency_keeps_the_ways_that_are_left_in_it()
     # Cash stays, the small way too, at some amounts; what carries euro alone leaves.
     assert [more.tender for more in lost] == ["bank"]
     assert [more.tender for more in more_offered(after, before)] == []
-    back = more_offered(after, after)
-    assert back == []
+    assert more_offered(after, after) == []
+
+
+def test_who_could_not_pay_in_the_currency_before_is_no_new_dead_end() -> None:
+    euro = {"id": "pt", "country": "PT", "currency": "EUR"}
+    pound = {**euro, "currency": "GBP"}
+    small = {"id": "small", "windows": [{"up_to": "9 EUR"}]}
+    # Above a limit nobody could pay before either.
+    assert new_dead_ends(examined(checkout(euro, small)), examined(checkout(pound, small))) == []
+    # Where the only way carries euro alone, nobody can pay any more.
+    bank = {"id": "bank", "currencies": ["EUR"]}
+    assert new_dead_ends(examined(checkout(euro, bank)), examined(checkout(pound, bank)))
 
 
 def test_a_market_that_is_not_there_any_more_loses_everything() -> None:

@@ -24,7 +24,7 @@ from monedero.api.coverage_views import blocks_out, findings_out, looked_text, o
 from monedero.api.problems import PROBLEMS
 from monedero.api.requests import RunningDep, day_asked
 from monedero.core.coverage.grid import Look
-from monedero.core.errors import Fault, FaultCode, NotFound
+from monedero.core.errors import Fault, FaultCode, InvalidInput, NotFound
 from monedero.core.money import Money
 from monedero.server.shops import RunningShop
 from monedero.wording.catalogue import say
@@ -109,8 +109,11 @@ def read_order(running: RunningDep, storefront: str, query: Annotated[CellQuery,
     market = next((market for market in composed.shop.markets if market.id == query.market), None)
     if market is None:
         raise NotFound(Fault(FaultCode.NOT_FOUND, "market", query.market, {"what": "market"}))
+    lines = tuple(query.lines.split("+"))
+    if len(lines) > 1:
+        raise InvalidInput(Fault(FaultCode.TWO_LINES, "lines", " and ".join(lines)))
     below = Money.of(query.below, market.currency).minor if query.below else None
-    cell = InCell(market.id, tuple(query.lines.split("+")), Money.of(query.first, market.currency).minor, below)
+    cell = InCell(market.id, lines, Money.of(query.first, market.currency).minor, below)
     rates = rates_of(composed.shop)
     order = order_of_cell(examined(running.store, composed, asked), cell, look, composed.shop, rates)
     found = order_out(composed, order) if order else None

@@ -116,6 +116,7 @@ class FaultCode(StrEnum):
     NO_STEP = "no-step"
     REASON_STAYS = "reason-stays"
     FIX_WAITS = "fix-waits"
+    TWO_LINES = "two-lines"
     TENDER_HELD_BACK = "tender-held-back"
     ORDER_SETTLED = "order-settled"
     MOVE_NOT_ALLOWED = "move-not-allowed"

@@ -68,21 +68,42 @@ def more_offered(here: Examined, there: Examined) -> list[MoreOffered]:
 
 
 def new_dead_ends(before: Examined, after: Examined) -> list[tuple[Region, Box]]:
-    """The orders that are offered nothing after a change, but were offered something before, or were not received."""
+    """The orders that are offered nothing after a change, but were offered something before, or were not received.
+
+    In a market that had another currency before, orders that were offered nothing then at some amount are none of them.
+    """
     found = []
     for region in after.regions(before.decision):
         part = after.part(region)
         received = _received(region, before.space)
-        offered = [
-            compiled(filter(before.keep, sifted.checks), region).reach for _, sifted in before.decision.tenders
+        offered = _offered(before, region)
+        were = [
+            rest for place, other in _moved(region, before) for rest in _dead_before(before, region, place, other)
         ]
         for reach in part.nobody:
             new, old = less(reach, received), [reach.meets(received)]
+            for dead in were:
+                new = [left for rest in new for left in less(rest, dead)]
             for each in offered:
                 new += [meets for left in old if part.possible.any(meets := left.meets(each))]
                 old = [left for rest in old for left in less(rest, each)]
             found += [(region, box) for box in part.pieces(new)]
     return found
+
+
+def _offered(examined: Examined, region: Region) -> list[Reach]:
+    """What each tender of a checkout is offered for in a region."""
+    return [
+        compiled(filter(examined.keep, sifted.checks), region).reach for _, sifted in examined.decision.tenders
+    ]
+
+
+def _dead_before(before: Examined, region: Region, place: int, other: Region) -> Iterator[Reach]:
+    """The orders of a market that was in another currency that were offered nothing there at some amount."""
+    dead = [other.everything]
+    for reach in _offered(before, other):
+        dead = [left for rest in dead for left in less(rest, reach)]
+    return (_as_before(reach, region, place) for reach in dead)
 
 
 def _moved(region: Region, there: Examined) -> Iterator[tuple[int, Region]]:
