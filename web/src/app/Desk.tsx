@@ -121,7 +121,7 @@ export function Desk() {
                 key={stage.path}
                 to={`${stage.path}${search}`}
                 className={({ isActive }) =>
-                  `flex items-center gap-1.5 px-3 border-b-2 -mb-px ${isActive ? "border-ink font-semibold" : "border-transparent hover:border-rule"}`
+                  `flex items-center gap-1.5 px-3 min-h-7 border-b-2 -mb-px ${isActive ? "border-ink font-semibold" : "border-transparent hover:border-rule"}`
                 }
               >
                 {stage.name}

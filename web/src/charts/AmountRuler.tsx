@@ -8,7 +8,7 @@ export function RulerTicks({ axis }: { axis: Axis }) {
       {axis.ticks.map((tick) => (
         <span
           key={tick}
-          className={`absolute ${String(tick).startsWith("2") ? "max-lg:hidden" : ""} ${tick === axis.to ? "-translate-x-full" : "-translate-x-1/2"}`}
+          className={`absolute ${String(tick).startsWith("2") ? "max-lg:hidden" : ""} ${String(tick).startsWith("1") ? "max-sm:hidden" : ""} ${tick === axis.to ? "-translate-x-full" : "-translate-x-1/2"}`}
           style={{ left: `${100 * placeOf(tick, axis)}%` }}
         >
           {grouped(String(tick))}

@@ -89,7 +89,7 @@ function FindingItem({ finding, fixes, looking, onLook, onOrder }: ItemProps) {
             <Button
               look="quiet"
               onClick={() => onOrder(order)}
-              aria-label={`Put in hand: ${finding.lead} ${finding.text}`}
+              aria-label={`put one in hand: ${finding.lead} ${finding.text}`}
             >
               put one in hand
             </Button>
@@ -103,7 +103,7 @@ function FindingItem({ finding, fixes, looking, onLook, onOrder }: ItemProps) {
               {fix.go ? (
                 <Link
                   to={`${fix.go}${search}`}
-                  className="text-verdigris font-semibold underline-offset-4 hover:underline"
+                  className="text-verdigris font-semibold underline-offset-4 hover:underline inline-block min-h-6 leading-6"
                 >
                   {fix.text}
                 </Link>
@@ -112,7 +112,7 @@ function FindingItem({ finding, fixes, looking, onLook, onOrder }: ItemProps) {
                   type="button"
                   aria-pressed={looking === fix.id}
                   onClick={() => onLook(fix.id)}
-                  className="text-verdigris font-semibold underline-offset-4 hover:underline text-left aria-pressed:underline"
+                  className="text-verdigris font-semibold underline-offset-4 hover:underline text-left min-h-6 aria-pressed:underline"
                 >
                   {fix.text}
                 </button>
@@ -127,7 +127,7 @@ function FindingItem({ finding, fixes, looking, onLook, onOrder }: ItemProps) {
           Nothing that is in the checkout ends it.{" "}
           <Link
             to={`/compare${search}`}
-            className="text-verdigris font-semibold underline-offset-4 hover:underline"
+            className="text-verdigris font-semibold underline-offset-4 hover:underline inline-block min-h-6 leading-6"
           >
             Add a way to pay
           </Link>

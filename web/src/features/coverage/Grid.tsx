@@ -148,13 +148,13 @@ function CellButton({ cell, axis, said, reachable, onClick }: CellProps) {
       type="button"
       data-cell
       tabIndex={reachable ? 0 : -1}
-      aria-label={said}
       title={said}
       onClick={onClick}
       className={`absolute top-0 h-full overflow-hidden border-r border-ground text-small font-semibold text-center leading-none ${LOOKS[lookOf(cell)]}`}
       style={{ left, width: `calc(${right} - ${left})`, background: shade(cell) }}
     >
-      {count}
+      <span className="sr-only">{said}</span>
+      <span aria-hidden>{count}</span>
     </button>
   );
 }
