@@ -4,6 +4,7 @@ from bench import (
     checkout_orders,
     columns,
     coverage,
+    coverage_stage,
     curves,
     decision,
     edited,
@@ -17,7 +18,20 @@ from bench import (
 )
 
 ALL = (
-    *(price, columns, month, curves, decision, edited, offer, checkout_orders, coverage, load, rows),
+    *(
+        price,
+        columns,
+        month,
+        curves,
+        decision,
+        edited,
+        offer,
+        checkout_orders,
+        coverage,
+        coverage_stage,
+        load,
+        rows,
+    ),
     *(price_text, screen),
 )
 

@@ -55,10 +55,6 @@ def compare(desk: Desk) -> None:
     desk.open("/compare" + BOAT)
     desk.until(lambda: desk.all("svg [role=slider]"))
     picture(browser, "compare")
-    desk.click("How the cost of Card, Orlenta, Steady came about", exact=False)
-    desk.see("All in, for this order")
-    top(desk, "[data-route='orlenta/steady/card']")
-    picture(browser, "cost-taken-apart")
     desk.open("/compare/plans" + BOAT)
     desk.see("The cheapest mix costs")
     top(desk, "#alone")
@@ -67,9 +63,6 @@ def compare(desk: Desk) -> None:
     desk.type_into("Your question", "Who carries bank debits for recurring memberships in euro?")
     desk.see("2 found")
     picture(browser, "catalogue")
-    desk.open("/compare/cards/orlenta/2026-01-01" + BOAT)
-    desk.until(lambda: desk.text("[data-fee=debit-flat]") == "0.61 EUR")
-    picture(browser, "rate-card")
     desk.open("/shop/orders" + BOAT)
     desk.see("Past orders from a file")
     with tempfile.TemporaryDirectory() as folder:
@@ -81,18 +74,26 @@ def compare(desk: Desk) -> None:
     picture(browser, "past-orders")
 
 
+def coverage(desk: Desk) -> None:
+    """Who can pay and how, a fix that is looked at, and what a change would take away."""
+    desk.open("/coverage?market=gb-gbp&line=sky-maps&amount=9.00&currency=GBP")
+    desk.see("Offer Card without an upper limit")
+    picture(desk.browser, "coverage")
+    desk.click("Offer Card without an upper limit")
+    desk.see("nothing is changed yet")
+    picture(desk.browser, "coverage-fix")
+    desk.open("/shop" + BOAT)
+    desk.pick("Currency of pt-eur", "GBP Pound Sterling")
+    desk.see("Changing it back restores them.")
+    picture(desk.browser, "before-a-change")
+    desk.click("Leave it as it is")
+
+
 def accounts(desk: Desk) -> None:
-    """A sheet, and an application that is under way."""
+    """A sheet."""
     desk.open("/accounts/brixavo" + BOAT)
     desk.see("What it would bring you")
     picture(desk.browser, "accounts")
-    desk.open("/accounts/pocketfern" + BOAT)
-    desk.click("Begin the application")
-    desk.click("Go on with the application")
-    desk.named("Number", "input").send_keys("912 345 678")
-    desk.click("Send a code")
-    desk.see("good until")
-    picture(desk.browser, "application")
 
 
 def long_story(desk: Desk) -> None:
@@ -171,6 +172,7 @@ def take(desk: Desk) -> None:
     desk.open("/shop/delivery" + BOAT)
     desk.see("How each line goes")
     picture(browser, "delivery")
+    coverage(desk)
     long_story(desk)
     compose(desk)
     desk.open("/checkout" + CHART + "&delivery=pier&customer_group=wholesale")

@@ -1,8 +1,8 @@
 """The orders that each tender gains and loses between two checkouts.
 
 What one offers is held against what the other offers, order by order, over the orders that the one can receive; an
-order that the other cannot receive is offered nothing there. A market, known by its id, that has another currency there
-keeps a tender where orders like one are offered it at some amount.
+order that the other cannot receive is offered nothing there. Before a change (`changed`) a market is known by its id:
+where it has another currency then, it keeps a tender if orders like one are offered that at some amount.
 
 Source: own design.
 
@@ -48,13 +48,13 @@ class MoreOffered(NamedTuple):
     boxes: Sequence[tuple[Region, Box]]
 
 
-def more_offered(here: Examined, there: Examined) -> list[MoreOffered]:
+def more_offered(here: Examined, there: Examined, *, changed: bool = False) -> list[MoreOffered]:
     """What one checkout offers and another does not, tender by tender; those without are left out."""
     others = {tender.id: sifted for tender, sifted in there.decision.tenders}
     found: dict[str, list[tuple[Region, Box]]] = {}
     for region in here.regions(there.decision):
         part = here.part(region)
-        received, moved = _received(region, there.space), list(_moved(region, there))
+        received, moved = _received(region, there.space), list(_moved(region, there)) if changed else []
         for at, tender in enumerate(part.tenders):
             rest = [part.compiled[at].reach]
             if tender in others and not rest[0].is_nothing:

@@ -56,8 +56,8 @@ class Moves:
 
 def moves(before: Examined, after: Examined, month: Sequence[SameOrders]) -> Moves:
     """What changes from one checkout to another, over the orders of a month."""
-    lost = {more.tender: more for more in more_offered(before, after)}
-    gained = {more.tender: more for more in more_offered(after, before)}
+    lost = {more.tender: more for more in more_offered(before, after, changed=True)}
+    gained = {more.tender: more for more in more_offered(after, before, changed=True)}
     tenders = dict.fromkeys(tender.id for each in (after, before) for tender, _ in each.decision.tenders)
     found = []
     for tender in tenders:
