@@ -12,6 +12,7 @@ from monedero.core.tender.decision import Decision
 from monedero.core.tender.stretches import begins_of
 from monedero.figures import reference_rates
 from monedero.formats.checkout_file import CheckoutFile, read
+from tests.core.drawn_checkouts import BASE
 
 DAY = date(2025, 6, 11)
 MARKETS = [
@@ -111,3 +112,17 @@ def plain(box: dict[str, Any]) -> Plain:
     )
     start, below = Money.parse(box["amount"]["from"]), box["amount"]["below"]
     return Plain(tuple(values), start.currency, start.minor, Money.parse(below).minor if below else 10**12)
+
+
+def with_tenders(*tenders: dict[str, Any], **more: Any) -> CheckoutFile:
+    """A checkout of arrangements of the shop's own, in one market."""
+    methods = [
+        {"id": tender["id"], "name": tender["id"], "family": "own", "own": True, "recurring": True}
+        | tender.pop("method_is", {})
+        for tender in tenders
+    ]
+    whole = [
+        {"on": True, "method": tender["id"], "name": {"en": tender["id"].title()}} | tender for tender in tenders
+    ]
+    raw = {**BASE, "markets": MARKETS[:1], "methods": methods, "tenders": whole, **more}
+    return read(json.dumps(raw).encode())

@@ -21,7 +21,7 @@ from monedero.figures import reference_rates
 from monedero.formats.checkout_file import CheckoutFile, read
 from monedero.formats.coverage_json import box_of
 from tests.core.drawn_checkouts import BASE, checkouts
-from tests.core.spelled_orders import DAY, MARKETS, Spelled, file_of, plain, spelled
+from tests.core.spelled_orders import DAY, MARKETS, Spelled, file_of, plain, spelled, with_tenders
 from tests.properties import tried_on
 
 RATES = reference_rates.bundled()
@@ -145,20 +145,6 @@ def test_every_fix_lets_an_order_reach_what_nothing_reached(raw: dict[str, Any])
             assert len(fix.acts) == min(fewest)
 
 
-def with_tenders(*tenders: dict[str, Any], **more: Any) -> CheckoutFile:
-    """A checkout of arrangements of the shop's own, in one market."""
-    methods = [
-        {"id": tender["id"], "name": tender["id"], "family": "own", "own": True, "recurring": True}
-        | tender.pop("method_is", {})
-        for tender in tenders
-    ]
-    whole = [
-        {"on": True, "method": tender["id"], "name": {"en": tender["id"].title()}} | tender for tender in tenders
-    ]
-    raw = {**BASE, "markets": MARKETS[:1], "methods": methods, "tenders": whole, **more}
-    return read(json.dumps(raw).encode())
-
-
 def test_a_limit_is_moved_just_as_far_as_the_amounts_go() -> None:
     file = with_tenders(
         {"id": "cash", "windows": [{"from": "10.00 EUR", "up_to": "50.00 EUR"}]},
@@ -236,3 +222,41 @@ def test_a_second_tender_of_another_account_comes_before_one_of_the_same() -> No
     tried = Tried(file)
     [found] = tried.found.single_tenders
     assert [fix.tenders[0].id for fix in tried.fixes.of_single(found)] == ["c", "b"]
+
+
+def test_a_fee_is_taken_off_or_a_way_without_one_is_offered() -> None:
+    fee = {"fee": {"percent": "1"}}
+    file = with_tenders(
+        {"id": "card", **fee},
+        {"id": "wallet", "windows": [{"up_to": "20.00 EUR"}], **fee},
+        {"id": "cash", "windows": [{"up_to": "0.30 EUR"}]},
+    )
+    tried = Tried(file)
+    [found] = tried.found.fee_only
+    # A fee of one percent is above nothing from 0.50 on; the wallet does not carry all of the orders.
+    assert found.region.begins[found.box.first] == 50
+    assert [fix.acts for fix in tried.fixes.of_fee_only(found)] == [
+        (Act("card", None),),
+        (Act("cash", ReasonCode.WINDOW_OVER),),
+    ]
+    assert [fix.tenders[0].fee for fix in tried.fixes.of_fee_only(found)] == [None, None]
+
+
+def test_what_its_method_cannot_carry_is_no_fix() -> None:
+    euro = {"currencies": ["EUR"]}
+    file = with_tenders(
+        {"id": "bank", "method_is": euro}, {"id": "debit", "method_is": euro}, markets=[MARKETS[2]]
+    )
+    tried = Tried(file)
+    assert [tried.fixes.of_dead_end(found) for found in tried.found.dead_ends] == [[]]
+    assert tried.fixes.of_unreachable("bank") == []
+
+
+def test_an_order_reaches_a_tender_by_the_fewest_acts() -> None:
+    never = [{"fact": "country", "only": ["FR"]}, {"fact": "device", "only": ["phone"]}]
+    tried = Tried(with_tenders({"id": "card", "on": False, "conditions": never}))
+    [fix] = tried.fixes.of_unreachable("card")
+    assert [(act.code, act.values) for act in fix.acts] == [
+        (ReasonCode.OFF, ()),
+        (ReasonCode.CONDITION_COUNTRY, ("PT",)),
+    ]

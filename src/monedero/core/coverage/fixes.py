@@ -43,7 +43,7 @@ from monedero.core.coverage.parts import Examined, Part
 from monedero.core.coverage.reach import Reach, less
 from monedero.core.coverage.widen import Act, Fix, Widening, but
 
-MOST = 3
+MOST, MOST_IN_PAIRS = 3, 40
 
 
 class Fixes:
@@ -112,7 +112,9 @@ class Fixes:
         if alone:
             return alone
         pairs = []
-        for one, other in combinations(lacks, 2):
+        # Two of very many are not looked for: a shop has no use for more than a few ways anyhow.
+        some = [at for at, rest in lacks.items() if rest != list(wanted)][:MOST_IN_PAIRS]
+        for one, other in combinations(some, 2):
             if any(reach for rest in lacks[one] for reach in _left(part, rest, self._widening.able(part, other))):
                 continue
             second = self._widening.widened(part, other, lacks[one])

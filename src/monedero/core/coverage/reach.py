@@ -15,7 +15,8 @@ True
 """
 
 from collections.abc import Iterable, Iterator, Sequence
-from functools import reduce
+from dataclasses import dataclass, field
+from functools import cached_property, reduce
 from itertools import combinations
 from operator import and_
 from typing import NamedTuple
@@ -81,13 +82,19 @@ def less(own: Reach, other: Reach) -> list[Reach]:
     return rest
 
 
-class Region(NamedTuple):
+Probes = Sequence[tuple[int, Order]]
+"""One order for every value of a part, with the bits that it answers for."""
+
+
+@dataclass(frozen=True, eq=False)
+class Region:
     """The orders of one currency: its markets by their places in the space, and where stretches of amounts begin."""
 
     space: Space
     currency: str
     markets: tuple[int, ...]
     begins: tuple[int, ...]
+    _probes: dict[tuple[str, bool], Probes] = field(default_factory=dict, repr=False)
 
     @property
     def width(self) -> int:
@@ -98,7 +105,7 @@ class Region(NamedTuple):
         """The bit of a market, by its place among those of the currency, with a set of areas."""
         return 1 << (market * self.width + area)
 
-    @property
+    @cached_property
     def everything(self) -> Reach:
         """All that can be ordered in the currency."""
         there = self.space.postcodes
@@ -108,6 +115,13 @@ class Region(NamedTuple):
         space = self.space
         counts = (space.carts, space.deliveries, space.groups, space.devices, space.signed_in, self.begins)
         return Reach(places, *((1 << len(values)) - 1 for values in counts))
+
+    def probes(self, part: str, fact: Fact | None) -> Probes:
+        """The orders that a check about a fact is asked for, which every check about it shares."""
+        key = (part, fact is POSTCODE)
+        if key not in self._probes:
+            self._probes[key] = list(_probes(part, fact, self))
+        return self._probes[key]
 
 
 def regions(space: Space, cuts: dict[str, set[int]]) -> Iterator[Region]:
@@ -139,7 +153,7 @@ def _against(check: Check, region: Region, everything: Reach) -> Iterator[tuple[
     fact = check.fact
     part = PART_OF.get(fact.id, "") if fact else ""
     failing: dict[str, int] = {}
-    for bit, order in _probes(part, fact, region):
+    for bit, order in region.probes(part, fact):
         if not check.holds(order):
             for reason in check.reasons(order):
                 failing[reason.code.value] = failing.get(reason.code.value, 0) | bit
@@ -174,9 +188,9 @@ def _probes(part: str, fact: Fact | None, region: Region) -> Iterator[tuple[int,
         for at, minor in enumerate(region.begins):
             yield 1 << at, space.order(first._replace(minor=minor))
     elif part:
-        field = {"carts": "cart", "deliveries": "delivery", "groups": "group", "devices": "device"}.get(part, part)
+        name = {"carts": "cart", "deliveries": "delivery", "groups": "group", "devices": "device"}.get(part, part)
         for at in range(len(getattr(space, part))):
-            yield 1 << at, space.order(first._replace(**{field: at}))
+            yield 1 << at, space.order(first._replace(**{name: at}))
     else:
         yield (1 << len(region.begins)) - 1, space.order(first)
 

@@ -2,7 +2,7 @@ import { useOutletContext, useSearchParams } from "react-router";
 import { toast } from "sonner";
 import { said } from "../../api/client";
 import { axisFor } from "../../charts";
-import { drawn, grouped, partsOf } from "../../lib/money";
+import { drawn, grouped, partsOf, shown } from "../../lib/money";
 import { Button } from "../../ui/Button";
 import { Heading, Trouble, Waiting } from "../../ui/Page";
 import { StepButtons, StorefrontPicker } from "../checkout";
@@ -17,6 +17,12 @@ import { Preview } from "./Preview";
 import { type Named, type OrderToHand, useCoverage, useFixes, useMakeFix, useOrderOfCell } from "./queries";
 
 const LONG = 12_000;
+
+/** The amount of the order in hand as the ruler marks it: with its currency, where that is not the ruler's own. */
+function marked(money: string, books: string): string {
+  const { amount, currency } = partsOf(money);
+  return currency === books ? grouped(amount) : shown(money);
+}
 
 /** Who can pay and how, over every order that the shop can receive, with what was found and what ends it. */
 export function CoveragePage() {
@@ -68,7 +74,7 @@ export function CoveragePage() {
     market: hand?.market ?? "",
     line: hand?.line ?? "",
     amount: inBooks ? drawn(inBooks) : null,
-    said: view ? grouped(partsOf(view.amount).amount) : "",
+    said: view ? marked(view.amount, shop.currency) : "",
   };
   return (
     <div className="@container">
