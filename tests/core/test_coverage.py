@@ -225,6 +225,14 @@ def test_what_cannot_be_ordered_is_in_no_box_s_way() -> None:
     assert boxes.reach(boxes.widest(chart, [nobody])) == boxes.everything
 
 
+def test_what_is_offered_on_phones_keeps_a_box_off_them() -> None:
+    [region] = regions(Space.of([MARKET], [LINE], [], [], [], DAY), {"EUR": set()})
+    boxes = Boxes(region, Possible(region.space))
+    [piece] = boxes.pieces(boxes.everything._replace(devices=0b10, signed_in=0b01))
+    grown = boxes.widest(piece, [boxes.everything._replace(devices=0b01)])
+    assert (grown.devices, grown.signed_in) == (0b10, 0b11)
+
+
 def test_what_is_offered_in_another_market_keeps_a_box_out_of_that_market_alone() -> None:
     spain = MARKET.model_copy(update={"id": "es", "country": "ES"})
     [region] = regions(Space.of([MARKET, spain], [LINE], [], [], [], DAY), {"EUR": set()})

@@ -187,6 +187,7 @@ def test_two_tenders_together_end_what_none_of_them_can_alone() -> None:
     file = with_tenders(
         {"id": "goods", "on": False, "method_is": {"kinds": ["goods"]}},
         {"id": "others", "method_is": {"kinds": ["course", "membership"]}, "windows": [{"up_to": "9 EUR"}]},
+        {"id": "clubs", "method_is": {"kinds": ["membership"]}},
     )
     # Without carts of goods and a course together, which neither carries.
     raw = json.loads(json.dumps(BASE["lines"]))
@@ -208,6 +209,13 @@ def test_an_account_that_is_out_is_never_opened() -> None:
     out = Tried(file, ("orlenta",))
     assert out.fixes.of_unreachable("card") == []
     assert [out.fixes.of_dead_end(found) for found in out.found.dead_ends] == [[]]
+
+
+def test_an_account_that_lacks_several_things_is_one_act() -> None:
+    account = {"id": "orlenta", "provider": "orlenta", "mode": "test", "stage": "in-review", "active_methods": []}
+    file = with_tenders({"id": "card", "method_is": {"own": False}, "account": "orlenta"}, accounts=[account])
+    [fix] = Tried(file).fixes.of_unreachable("card")
+    assert [act.code for act in fix.acts] == [ReasonCode.ACCOUNT_STAGE]
 
 
 def test_a_second_tender_of_another_account_comes_before_one_of_the_same() -> None:

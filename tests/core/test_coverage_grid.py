@@ -166,6 +166,17 @@ def test_an_order_that_may_lie_in_an_area_is_not_sure_to() -> None:
     assert share_of(none, month, over.possible) == Share(Fraction(0), True)
 
 
+def test_ways_that_depend_on_area_delivery_and_device_at_once() -> None:
+    islands = [{"fact": "area", "not": ["islands"]}]
+    desk = [{"fact": "device", "only": ["desktop"]}, {"fact": "delivery", "only": ["courier"]}]
+    file = with_tenders({"id": "card", "conditions": islands}, {"id": "cash", "conditions": desk})
+    assert {each.tenders for each in coverage(examined(file)).offered} == {("card",), ("cash",), ("card", "cash")}
+    # On the islands only what goes by courier is paid, at a desk.
+    assert grid_of(file)["chart",] == [(1, 0, 2, "")]
+    assert grid_of(file)["club",] == [(1, 0, 1, "")]
+    assert grid_of(file, Look(delivery="courier", device=Device.DESKTOP))["lamp",] == [(1, 1, 2, "")]
+
+
 def test_windows_that_touch_leave_neither_a_gap_nor_an_overlap() -> None:
     file = with_tenders(
         {"id": "small", "windows": [{"below": "50.00 EUR"}]}, {"id": "large", "windows": [{"from": "50.00 EUR"}]}

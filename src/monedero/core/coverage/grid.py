@@ -91,7 +91,7 @@ def blocks(part: Part, look: Look) -> list[Block]:
 
     @cache
     def cells(own: int) -> tuple[Cell, ...]:
-        return tuple(_cells(part, [found[at] for at in bits_of(own)]))
+        return _cells(part, [found[at] for at in bits_of(own)])
 
     by_rows: dict[tuple[Row, ...], list[int]] = {}
     for market in range(len(part.region.markets)):
@@ -124,7 +124,7 @@ def _holds(part: Part, reach: Reach, cart: int) -> bool:
     return bool(reach.carts >> cart & 1) and part.possible.any(reach._replace(carts=1 << cart))
 
 
-def _cells(part: Part, found: Sequence[tuple[int, Reach]]) -> Iterator[Cell]:
+def _cells(part: Part, found: Sequence[tuple[int, Reach]]) -> tuple[Cell, ...]:
     """The cells of orders that are offered sets of tenders, neighbours that say the same as one."""
     by_count: dict[int, int] = {}
     alone: dict[int, int] = {}
@@ -134,20 +134,17 @@ def _cells(part: Part, found: Sequence[tuple[int, Reach]]) -> Iterator[Cell]:
         if count == 1:
             alone[some] = alone.get(some, 0) | reach.amounts
     counts = sorted(by_count.items())
-    held: Cell | None = None
+    cells: list[Cell] = []
     for at in range(len(part.region.begins)):
         there = [count for count, amounts in counts if amounts >> at & 1]
         only = [some for some, amounts in alone.items() if amounts >> at & 1] if there[-1] == 1 == there[0] else []
         name = part.tenders[only[0].bit_length() - 1] if len(only) == 1 else ""
         cell = Cell(at, at, there[0], there[-1], name)
-        if held is not None and held[2:] == cell[2:]:
-            held = held._replace(last=at)
-            continue
-        if held is not None:
-            yield held
-        held = cell
-    if held is not None:
-        yield held
+        if cells and cells[-1][2:] == cell[2:]:
+            cells[-1] = cells[-1]._replace(last=at)
+        else:
+            cells.append(cell)
+    return tuple(cells)
 
 
 def _told(part: Part, rows: Sequence[Row]) -> Iterator[Row]:
