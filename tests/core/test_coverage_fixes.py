@@ -187,7 +187,7 @@ def test_two_tenders_together_end_what_none_of_them_can_alone() -> None:
     file = with_tenders(
         {"id": "goods", "on": False, "method_is": {"kinds": ["goods"]}},
         {"id": "others", "method_is": {"kinds": ["course", "membership"]}, "windows": [{"up_to": "9 EUR"}]},
-        {"id": "clubs", "method_is": {"kinds": ["membership"]}},
+        {"id": "clubs", "on": False, "method_is": {"kinds": ["membership"]}},
     )
     # Without carts of goods and a course together, which neither carries.
     raw = json.loads(json.dumps(BASE["lines"]))
