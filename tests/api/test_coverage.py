@@ -202,6 +202,18 @@ def test_leaving_an_account_says_which_orders_lose_a_way(keeper: Shopkeeper) -> 
     assert any("Nobody" in text for text in told["moves"])
 
 
+def test_serving_another_storefront_alone_says_which_orders_lose_a_way(keeper: Shopkeeper) -> None:
+    shop = keeper.get("/api/shop")["shop"]
+    [other] = [front["id"] for front in shop["storefronts"] if front["id"] != "web-shop"]
+    at = "/api/accounts/orlenta/serves/would-change"
+    told = keeper.post(at, {"storefronts": [other]}, 200, mode="test")
+    assert told["takes_away"]
+    assert any(text.startswith("In Web shop: Card is no longer offered") for text in told["sentences"])
+    assert not keeper.post(at, {"storefronts": []}, 200, mode="test")["takes_away"]
+    refused = keeper.client.post(at, json={"storefronts": ["unheard"]}, params={"mode": "test"})
+    assert keeper.fault(refused)[1] == "not-found"
+
+
 def test_publishing_says_which_orders_are_gained_and_lost(keeper: Shopkeeper) -> None:
     moves = keeper.get(f"{WEB}/publication")["moves"]
     assert not any("no longer" in text for text in moves)

@@ -302,6 +302,7 @@ def _fix(known: Known, path: Mapping[str, str], draw: Random) -> dict[str, Any]:
 BODIES: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
     "PUT /api/shop": _shop,
     "POST /api/shop/would-change": _shop,
+    "POST /api/accounts/{id}/serves/would-change": lambda known, path, draw: {"storefronts": ["web-shop"]},
     "PUT /api/profile": _profile,
     "PUT /api/assumptions": lambda known, path, draw: {"id": "hour-cost", "about": "*", "value": "17,50"},
     "POST /api/past-orders/files/{file}/look": lambda known, path, draw: _matching(known),

@@ -28,6 +28,7 @@ from monedero.api.account_views import account_out, sheet_out
 from monedero.api.modes import ModeDep
 from monedero.api.problems import PROBLEMS
 from monedero.api.requests import RunningDep
+from monedero.api.would_leave import WouldLeave, would_leave
 from monedero.core.account import Stage
 from monedero.core.errors import Refused
 from monedero.server.held_elsewhere import hold_elsewhere
@@ -35,7 +36,7 @@ from monedero.wording.accounts import since_text, stands_text
 from monedero.work.accounts.elsewhere import HeldElsewhere
 from monedero.work.accounts.own_gateway import put_gateway
 from monedero.work.accounts.provider_sheet import leaving, sheet
-from monedero.work.accounts.storefronts import serve
+from monedero.work.accounts.storefronts import serve, serving
 from monedero.work.checkout.before_change import account_would_move, texts_of
 
 router = APIRouter(prefix="/api", tags=["accounts"], responses=PROBLEMS)
@@ -175,6 +176,15 @@ def serve_storefronts(running: RunningDep, id: str, serves: Serves, mode: ModeDe
     return account_out(running, serve(running.store, account, serves.storefronts, pooled=serves.pooled))
 
 
+@router.post("/accounts/{id}/serves/would-change")
+def would_serve(running: RunningDep, id: str, serves: Serves, mode: ModeDep) -> WouldLeave:
+    """What serving other storefronts would take away from buyers; nothing is changed."""
+    account = running.applications.account(id, mode)
+    then = serving(running.store, account, serves.storefronts, pooled=serves.pooled)
+    found = account_would_move(running.store, account, then, running.clock.now().date())
+    return would_leave(mode, found)
+
+
 @router.get("/accounts/{id}/leaving")
 def read_leaving(running: RunningDep, id: str, mode: ModeDep) -> LeavingOut:
     """What leaving an account would take away."""
@@ -185,7 +195,7 @@ def read_leaving(running: RunningDep, id: str, mode: ModeDep) -> LeavingOut:
         draft=[tender.name for tender in found.draft],
         published=[tender.name for tender in found.published],
         orders=found.orders,
-        moves=texts_of(account_would_move(running.store, account, running.clock.now().date())),
+        moves=texts_of(account_would_move(running.store, account, None, running.clock.now().date())),
     )
 
 

@@ -9,6 +9,7 @@ from pydantic import BaseModel, StrictInt
 
 from monedero.api.problems import PROBLEMS
 from monedero.api.requests import COOKIE, RunningDep
+from monedero.api.would_leave import WouldLeave, would_leave
 from monedero.core.account import Mode
 from monedero.core.method import Family
 from monedero.core.ratecard.model import CardKind, LineKind
@@ -16,7 +17,7 @@ from monedero.core.shop import Shop
 from monedero.figures import methods
 from monedero.figures.assumptions import trades
 from monedero.wording.places import country_name, network_name
-from monedero.work.checkout.before_change import shop_would_move, texts_of
+from monedero.work.checkout.before_change import shop_would_move
 from monedero.work.compare.rate_cards import card_networks, provider_names
 from monedero.work.shop.describe import describe_shop
 from monedero.work.shop.lookups import methods_of
@@ -38,17 +39,6 @@ class ShopEdit(BaseModel):
 
     version: StrictInt
     shop: Shop
-
-
-class WouldLeave(BaseModel):
-    """What a change would do to the orders that the shop can receive, in sentences.
-
-    `takes_away`: somebody would have fewer ways to pay; the owner is asked before that.
-    """
-
-    mode: Mode
-    takes_away: bool
-    sentences: list[str]
 
 
 class Choice(BaseModel):
@@ -94,9 +84,7 @@ def save_shop(running: RunningDep, edit: ShopEdit) -> ShopState:
 @router.post("/shop/would-change")
 def would_change(running: RunningDep, edit: ShopEdit) -> WouldLeave:
     """What a shop as it shall be would take away from buyers; nothing is changed."""
-    found = shop_would_move(running.store, edit.shop, running.clock.now().date())
-    takes_away = any(change.takes_away for _, change in found)
-    return WouldLeave(mode=running.mode, takes_away=takes_away, sentences=texts_of(found))
+    return would_leave(running.mode, shop_would_move(running.store, edit.shop, running.clock.now().date()))
 
 
 @router.put("/demo", status_code=204)

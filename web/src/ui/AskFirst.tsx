@@ -30,6 +30,13 @@ export function askFirst(question: Question): Promise<boolean> {
   });
 }
 
+/** Ask before a change that takes ways to pay away from buyers; throws where the owner decides against it. */
+export async function unlessTakenAway(would: { takes_away: boolean; sentences: string[] }): Promise<void> {
+  if (!would.takes_away) return;
+  const title = "This takes ways to pay away from some orders";
+  if (!(await askFirst({ title, sentences: would.sentences, act: "Change it" }))) throw new LeftAsItWas();
+}
+
 /** So many sentences are told at once; the others unfold. */
 const SHOWN = 6;
 

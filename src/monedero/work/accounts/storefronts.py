@@ -8,8 +8,8 @@ from monedero.store import Store
 from monedero.work.shop.lookups import described_shop
 
 
-def serve(store: Store, account: Account, storefronts: Sequence[str], *, pooled: bool) -> Account:
-    """Let an account serve storefronts by their ids (none: all); one that the shop does not have is refused."""
+def serving(store: Store, account: Account, storefronts: Sequence[str], *, pooled: bool) -> Account:
+    """An account as it would serve storefronts by their ids (none: all); refuses one that the shop does not have."""
     known = {storefront.id for storefront in described_shop(store).value.storefronts}
     unknown = [
         Fault(FaultCode.NOT_FOUND, f"storefronts.{place}", id, {"what": "storefront"})
@@ -19,8 +19,11 @@ def serve(store: Store, account: Account, storefronts: Sequence[str], *, pooled:
     if unknown:
         raise InvalidInput(*unknown)
     update = {"storefronts": list(storefronts) or None, "pooled": pooled}
+    return Account.model_validate(account.model_copy(update=update).model_dump())
 
-    def move(now: Account) -> Account:
-        return Account.model_validate(now.model_copy(update=update).model_dump())
 
-    return store.accounts.change(account.id, account.mode, move)
+def serve(store: Store, account: Account, storefronts: Sequence[str], *, pooled: bool) -> Account:
+    """Let an account serve storefronts."""
+    return store.accounts.change(
+        account.id, account.mode, lambda now: serving(store, now, storefronts, pooled=pooled)
+    )

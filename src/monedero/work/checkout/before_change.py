@@ -43,14 +43,21 @@ def shop_would_move(store: Store, shop: Shop, day: date) -> list[tuple[Composed,
     return found
 
 
-def account_would_move(store: Store, account: Account, day: date) -> list[tuple[Composed, Moves]]:
-    """What leaving an account would change for what buyers see, and for the drafts where nothing is published."""
+def account_would_move(
+    store: Store, account: Account, then: Account | None, day: date
+) -> list[tuple[Composed, Moves]]:
+    """What another state of an account (None: it is left) would change for what buyers see now.
+
+    Where nothing is published for a storefront, its draft is meant.
+    """
     storefronts = [front.id for front in described_shop(store).value.storefronts]
     found = []
     for composed in _seen(store, storefronts):
         if composed.checkout.mode is account.mode:
             setting = setting_of(store, composed)
             left = {id: held for id, held in setting.accounts.items() if id != account.id}
+            if then is not None:
+                left[account.id] = then
             found.append((composed, _moves(store, composed, composed, replace(setting, accounts=left), day)))
     return found
 

@@ -1,5 +1,6 @@
 import { toast } from "sonner";
 import { said } from "../../api/client";
+import { LeftAsItWas } from "../../ui/AskFirst";
 import { Toggle } from "../../ui/Toggle";
 import { useShop } from "../shop";
 import { useMode } from "./mode";
@@ -11,7 +12,7 @@ export function Serves({ account }: { account: Account }) {
   const storefronts = account.storefronts ?? [];
   const all = useShop().data?.shop?.storefronts ?? [];
   const served = all.filter(({ id }) => storefronts.length === 0 || storefronts.includes(id));
-  const fail = (refused: unknown) => toast.error(said(refused));
+  const fail = (refused: unknown) => (refused instanceof LeftAsItWas ? toast : toast.error)(said(refused));
 
   function serve(id: string, on: boolean) {
     const now = all.filter((other) => (other.id === id ? on : served.includes(other))).map((one) => one.id);

@@ -2,6 +2,7 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tansta
 import { answered, api, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
 import { goTo } from "../../lib/page";
+import { unlessTakenAway } from "../../ui/AskFirst";
 import type { Mode } from "./mode";
 
 export type Sheet = Schema<"SheetOut">;
@@ -123,7 +124,11 @@ export function useAccountActs(id: string, mode: Mode) {
     ),
     domain: useMutation(act(() => answered(api.POST("/api/accounts/{id}/domain", { params })))),
     serves: useMutation(
-      act((body: Schema<"Serves">) => answered(api.PUT("/api/accounts/{id}/serves", { params, body }))),
+      act(async (body: Schema<"Serves">) => {
+        const asked = api.POST("/api/accounts/{id}/serves/would-change", { params, body });
+        await unlessTakenAway(await answered(asked));
+        return answered(api.PUT("/api/accounts/{id}/serves", { params, body }));
+      }),
     ),
     withdraw: useMutation(act(() => answered(api.POST("/api/accounts/{id}/withdraw", { params })))),
     disconnect: useMutation(act(() => answered(api.POST("/api/accounts/{id}/disconnect", { params })))),

@@ -3,10 +3,9 @@ import { useSearchParams } from "react-router";
 import { answered, api, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
 import { changeShop } from "../../lib/useTyped";
-import { askFirst, LeftAsItWas } from "../../ui/AskFirst";
+import { unlessTakenAway } from "../../ui/AskFirst";
 
 export type Shop = Schema<"Shop">;
-const TAKES_AWAY = "This takes ways to pay away from some orders";
 type ShopState = Schema<"ShopState">;
 
 /** The shop with its version. */
@@ -57,11 +56,7 @@ export function useChangeShop() {
       const held = client.getQueryData<ShopState>(keys.shop);
       if (!held?.shop) throw new Error("The shop is not here yet.");
       const body = { version: held.version, shop: change(held.shop) };
-      const would = await answered(api.POST("/api/shop/would-change", { body }));
-      const { sentences } = would;
-      if (would.takes_away && !(await askFirst({ title: TAKES_AWAY, sentences, act: "Change it" }))) {
-        throw new LeftAsItWas();
-      }
+      await unlessTakenAway(await answered(api.POST("/api/shop/would-change", { body })));
       return answered(api.PUT("/api/shop", { body }));
     },
     onSuccess: (saved) => {
