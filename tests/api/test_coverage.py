@@ -188,8 +188,10 @@ def test_what_takes_nothing_away_is_not_asked_about(keeper: Shopkeeper) -> None:
     more = {"id": "fr-eur", "country": "FR", "currency": "EUR", "share": "0"}
     edit["shop"]["markets"] = [*same["shop"]["markets"], more]
     told = keeper.post("/api/shop/would-change", edit, 200)
-    # A market that is new has ways to pay; where it has none above an amount, nobody can.
+    assert not told["takes_away"]
     assert any("is then offered for" in text and "France" in text for text in told["sentences"])
+    edit["shop"]["customer_groups"] = [*same["shop"]["customer_groups"], {"id": "club", "name": "Club"}]
+    assert not keeper.post("/api/shop/would-change", edit, 200)["takes_away"]
     used = {**same["shop"], "lines": []}
     compose(keeper.client, only="card", conditions=[{"fact": "line", "only": ["star-chart"]}])
     refused = keeper.client.post("/api/shop/would-change", json={"version": same["version"], "shop": used})

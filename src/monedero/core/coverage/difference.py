@@ -68,20 +68,19 @@ def more_offered(here: Examined, there: Examined, *, changed: bool = False) -> l
 
 
 def new_dead_ends(before: Examined, after: Examined) -> list[tuple[Region, Box]]:
-    """The orders that are offered nothing after a change, but were offered something before, or were not received.
+    """The orders that are offered nothing after a change, but were offered something before.
 
-    In a market that had another currency before, orders that were offered nothing then at some amount are none of them.
+    In a market that had another currency before they are those that were offered something then at every amount.
     """
     found = []
     for region in after.regions(before.decision):
         part = after.part(region)
         received = _received(region, before.space)
         offered = _offered(before, region)
-        were = [
-            rest for place, other in _moved(region, before) for rest in _dead_before(before, region, place, other)
-        ]
+        moved = list(_moved(region, before))
+        were = [rest for place, other in moved for rest in _dead_before(before, region, place, other)]
         for reach in part.nobody:
-            new, old = less(reach, received), [reach.meets(received)]
+            new, old = [reach.meets(_in_market(region, place)) for place, _ in moved], [reach.meets(received)]
             for dead in were:
                 new = [left for rest in new for left in less(rest, dead)]
             for each in offered:
@@ -96,6 +95,12 @@ def _offered(examined: Examined, region: Region) -> list[Reach]:
     return [
         compiled(filter(examined.keep, sifted.checks), region).reach for _, sifted in examined.decision.tenders
     ]
+
+
+def _in_market(region: Region, place: int) -> Reach:
+    """All that can be ordered in a market of a region."""
+    row = ((1 << region.width) - 1) << place * region.width
+    return region.everything._replace(places=region.everything.places & row)
 
 
 def _dead_before(before: Examined, region: Region, place: int, other: Region) -> Iterator[Reach]:
