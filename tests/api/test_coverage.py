@@ -217,14 +217,14 @@ def test_serving_another_storefront_alone_says_which_orders_lose_a_way(keeper: S
 
 
 def test_publishing_says_which_orders_are_gained_and_lost(keeper: Shopkeeper) -> None:
-    moves = keeper.get(f"{WEB}/publication")["moves"]
+    moves = keeper.get(f"{WEB}/publication/moves")["sentences"]
     assert not any("no longer" in text for text in moves)
     keeper.settings("card", windows=[{"up_to": "100.00 EUR"}])
-    moves = keeper.get(f"{WEB}/publication")["moves"]
+    moves = keeper.get(f"{WEB}/publication/moves")["sentences"]
     assert any(text.startswith("Card is no longer offered for") for text in moves)
     shown = keeper.get(f"{WEB}/publication")["fingerprint"]
     keeper.post(f"{WEB}/editions", {"fingerprint": shown}, 201)
-    assert keeper.get(f"{WEB}/publication")["moves"] == []
+    assert keeper.get(f"{WEB}/publication/moves")["sentences"] == []
 
 
 def test_a_shared_set_says_what_it_would_take_away(keeper: Shopkeeper) -> None:

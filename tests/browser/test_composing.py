@@ -89,6 +89,7 @@ def test_shared_conditions_change_every_way_to_pay_that_uses_them(desk: Desk) ->
     assert desk.violations() == []
     desk.click("Write into its users: Iberia")
     desk.until(lambda: "Shared conditions" not in desk.text("main"))
+    desk.see("Only for buyers in Spain or Portugal", "[data-tender=bank-transfer]")
     assert desk.text("[data-tender=bank-transfer]").count("Only for buyers in Spain or Portugal") == 1
 
 

@@ -12,6 +12,7 @@ from monedero.core.tender.model import Tender
 from monedero.store.providers_and_editions import Edition
 from monedero.wording.changes import change_text
 from monedero.work.checkout.before_change import publishing_would_move
+from monedero.work.checkout.composed import drafted
 from monedero.work.checkout.names import names_of
 from monedero.work.checkout.publish import pending, publish
 
@@ -27,17 +28,20 @@ class EditionOut(BaseModel):
 
 
 class Publication(BaseModel):
-    """What publishing would change for buyers, the fingerprint of all of it, and the editions, the newest first.
-
-    `moves` are the orders that every way to pay gains and loses, in sentences.
-    """
+    """What publishing would change for buyers, the fingerprint of all of it, and the editions, the newest first."""
 
     mode: Mode
     storefront: str
     fingerprint: str
     changes: list[str]
-    moves: list[str]
     editions: list[EditionOut]
+
+
+class PublicationMoves(BaseModel):
+    """The orders that every way to pay gains and loses when a draft is published, in sentences."""
+
+    mode: Mode
+    sentences: list[str]
 
 
 class PublishNow(BaseModel):
@@ -56,16 +60,23 @@ def _edition(edition: Edition) -> EditionOut:
 def read_publication(running: RunningDep, storefront: str) -> Publication:
     """What is pending and what is published for a storefront."""
     shown, differs = pending(running.store, storefront)
-    moved = publishing_would_move(running.store, storefront, running.clock.now().date()) if differs else None
     names = {card.provider.id: card.provider.name for card in running.store.rate_cards.all()}
     return Publication(
         mode=shown.checkout.mode,
         storefront=storefront,
         fingerprint=shown.fingerprint,
         changes=[change_text(change, names) for change in differs],
-        moves=moved.texts(names_of(shown.shop, shown.checkout)) if moved else [],
         editions=[_edition(edition) for edition in running.store.editions.of(storefront)],
     )
+
+
+@router.get("/publication/moves")
+def read_moves(running: RunningDep, storefront: str) -> PublicationMoves:
+    """What publishing would move; looked at apart, since every order is looked at for it."""
+    composed = drafted(running.store, storefront)
+    moved = publishing_would_move(running.store, storefront, running.clock.now().date())
+    sentences = moved.texts(names_of(composed.shop, composed.checkout)) if moved else []
+    return PublicationMoves(mode=composed.checkout.mode, sentences=sentences)
 
 
 @router.post("/editions", status_code=201)

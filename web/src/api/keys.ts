@@ -31,6 +31,7 @@ export const keys = {
   countryGroups: ["country-groups"],
   conditionFacts: ["condition-facts"],
   offer: ["offer"],
+  moves: (storefront: string | undefined) => ["moves", storefront] as const,
   publication: (storefront: string | undefined) => ["publication", storefront] as const,
   orders: ["orders"],
   order: (token: string) => ["order", token] as const,

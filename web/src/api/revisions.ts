@@ -36,6 +36,7 @@ const RESTS_ON: Record<Kind, readonly Cause[]> = {
   fixes: ["prices", "month", "accounts", "checkout", "clock"],
   "coverage-state": ["prices", "accounts", "checkout", "clock"],
   offer: ["prices", "accounts", "checkout", "clock"],
+  moves: ["prices", "month", "accounts", "checkout", "clock"],
   publication: ["prices", "accounts", "checkout"],
   accounts: ["any"],
   business: ["any"],

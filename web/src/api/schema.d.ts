@@ -1316,6 +1316,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/checkouts/{storefront}/publication/moves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Moves
+         * @description What publishing would move; looked at apart, since every order is looked at for it.
+         */
+        get: operations["read_moves_api_checkouts__storefront__publication_moves_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/checkouts/{storefront}/editions": {
         parameters: {
             query?: never;
@@ -5528,8 +5548,6 @@ export interface components {
         /**
          * Publication
          * @description What publishing would change for buyers, the fingerprint of all of it, and the editions, the newest first.
-         *
-         *     `moves` are the orders that every way to pay gains and loses, in sentences.
          */
         Publication: {
             mode: components["schemas"]["Mode"];
@@ -5539,10 +5557,17 @@ export interface components {
             fingerprint: string;
             /** Changes */
             changes: string[];
-            /** Moves */
-            moves: string[];
             /** Editions */
             editions: components["schemas"]["EditionOut"][];
+        };
+        /**
+         * PublicationMoves
+         * @description The orders that every way to pay gains and loses when a draft is published, in sentences.
+         */
+        PublicationMoves: {
+            mode: components["schemas"]["Mode"];
+            /** Sentences */
+            sentences: string[];
         };
         /**
          * PublishNow
@@ -11549,6 +11574,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Publication"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_moves_api_checkouts__storefront__publication_moves_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                storefront: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PublicationMoves"];
                 };
             };
             /** @description Bad Request */

@@ -15,7 +15,11 @@ const EDITION = {
 /** The page as it is for a publication. */
 function page(publication: Record<string, unknown>) {
   const asked = answering(({ path }) => ({
-    body: path === "/api/shop" ? { version: 1, shop: { storefronts: [{ id: "web-shop" }] } } : publication,
+    body: path.endsWith("/moves")
+      ? { mode: "test", sentences: ["Card is no longer offered for anything in Spain."] }
+      : path === "/api/shop"
+        ? { version: 1, shop: { storefronts: [{ id: "web-shop" }] } }
+        : publication,
   }));
   shown(<PublishPage />);
   return asked;
@@ -25,7 +29,6 @@ const publication = (changes: string[], editions: unknown[]) => ({
   storefront: "web-shop",
   fingerprint: "f",
   changes,
-  moves: [],
   editions,
   mode: "test",
 });
@@ -45,6 +48,7 @@ test("where nothing differs from the edition it says so, and nothing can be publ
 test("what is published is what was looked at, by its fingerprint", async () => {
   const asked = page(publication(["Card is switched off."], [EDITION]));
   expect(await screen.findByText("Card is switched off.")).toBeTruthy();
+  expect(await screen.findByText("Card is no longer offered for anything in Spain.")).toBeTruthy();
   screen.getByRole("button", { name: /Publish as edition 2/ }).click();
   await screen.findByText("Card is switched off.");
   const posted = asked.find(({ method }) => method === "POST");

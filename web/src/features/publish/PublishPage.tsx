@@ -2,14 +2,15 @@ import { said } from "../../api/client";
 import { moment } from "../../lib/time";
 import { Button } from "../../ui/Button";
 import { Heading, Trouble } from "../../ui/Page";
-import { usePublication, usePublish } from "./queries";
+import { useMoves, usePublication, usePublish } from "./queries";
 
 /** What differs from what buyers see, one action to publish it, and the editions so far. */
 export function PublishPage() {
   const publication = usePublication().data;
+  const moves = useMoves().data?.sentences ?? [];
   const publish = usePublish();
   if (!publication) return null;
-  const { changes, moves, editions } = publication;
+  const { changes, editions } = publication;
   const next = (editions[0]?.number ?? 0) + 1;
 
   return (

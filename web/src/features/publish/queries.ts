@@ -20,6 +20,21 @@ export function usePublication() {
   });
 }
 
+/** The orders that ways to pay gain and lose when the draft is published. */
+export function useMoves() {
+  const storefront = useStorefront();
+  return useQuery({
+    queryKey: keys.moves(storefront),
+    queryFn: () =>
+      answered(
+        api.GET("/api/checkouts/{storefront}/publication/moves", {
+          params: { path: { storefront: storefront ?? "" } },
+        }),
+      ),
+    enabled: storefront !== undefined,
+  });
+}
+
 /** Publish what was looked at, by its fingerprint. */
 export function usePublish() {
   return useMutation({
