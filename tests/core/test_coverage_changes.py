@@ -22,7 +22,7 @@ def examined(file: CheckoutFile) -> Examined:
     return Examined(file.decision(reference_rates.bundled()), space)
 
 
-@tried_on(20)
+@tried_on(10)
 @given(checkouts(), checkouts())
 def test_a_new_dead_end_is_an_order_that_could_be_paid_before(
     raw: dict[str, Any], changed: dict[str, Any]

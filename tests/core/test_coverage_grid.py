@@ -48,7 +48,7 @@ def grid_of(file: CheckoutFile, look: Look | None = None) -> dict[tuple[str, ...
     return cells(block, [cart.lines for cart in part.region.space.carts], part.region.begins)
 
 
-@tried_on(15)
+@tried_on(8)
 @given(checkouts())
 def test_every_cell_holds_the_fewest_and_the_most_ways_of_its_orders(raw: dict[str, Any]) -> None:
     file = file_of(raw, MARKETS[:2])

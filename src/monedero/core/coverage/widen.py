@@ -22,7 +22,7 @@ from monedero.core.tender.checks import Check, Never
 from monedero.core.tender.condition import SharedConditions
 from monedero.core.tender.decision import Decision, Setting
 from monedero.core.tender.model import Tender
-from monedero.core.tender.widening import Around, can_widen, own_values, widened
+from monedero.core.tender.widening import Around, can_widen, own_values, widened, without_limits
 from monedero.core.window import Window
 
 WINDOWS = (ReasonCode.WINDOW_UNDER, ReasonCode.WINDOW_OVER)
@@ -126,10 +126,12 @@ class Widening:
             "up_to": limit if upper else window.up_to,
             "below": None if upper else window.below,
         }
-        kept = [each for each in tender.windows if each is not window]
         if any(end is not None for end in moved.values()):
-            place = tender.windows.index(window)
-            kept.insert(place, Window(**moved))
+            instead = [Window(**moved)]
+        else:
+            instead = list(without_limits(window.currency, by_currency, self._around.books))
+        place = tender.windows.index(window)
+        kept = [*tender.windows[:place], *instead, *tender.windows[place + 1 :]]
         return tender.model_copy(update={"windows": kept}), limit
 
     def _limit(self, code: ReasonCode, region: Region, lacking: Sequence[Reach], currency: str) -> Money | None:

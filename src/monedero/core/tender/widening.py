@@ -18,9 +18,10 @@ Source: own design.
 True
 """
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Container, Iterable, Mapping, Sequence
 from typing import NamedTuple
 
+from monedero.core.money import Money
 from monedero.core.order.area import Area
 from monedero.core.order.facts import BY_ID
 from monedero.core.order.model import Order
@@ -88,6 +89,20 @@ def _lifted(windows: Iterable[Window], code: ReasonCode, order: Order, books: st
             yield Window(from_=window.from_)
         elif code is ReasonCode.WINDOW_UNDER and (window.up_to is not None or window.below is not None):
             yield Window(up_to=window.up_to, below=window.below)
+        else:
+            yield from without_limits(holds, currencies, books)
+
+
+def without_limits(currency: str, currencies: Container[str], books: str) -> Iterable[Window]:
+    """What stands for a window that has no end left: nothing, or every amount, where the books' own would hold then.
+
+    >>> list(without_limits("EUR", {"EUR"}, "EUR")), list(without_limits("JPY", {"JPY"}, "EUR"))
+    ([], [])
+    >>> [window.from_ for window in without_limits("JPY", {"JPY", "EUR"}, "EUR")]
+    [Money(minor=1, currency='JPY')]
+    """
+    if currency != books and books in currencies:
+        yield Window(from_=Money(1, currency))
 
 
 def _fails(condition: Condition, fact: str, order: Order, around: Around) -> bool:
