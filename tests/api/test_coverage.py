@@ -216,6 +216,18 @@ def test_serving_another_storefront_alone_says_which_orders_lose_a_way(keeper: S
     assert keeper.fault(refused)[1] == "not-found"
 
 
+def test_an_account_held_elsewhere_that_has_less_says_which_orders_lose_a_way(keeper: Shopkeeper) -> None:
+    at = "/api/accounts/quayling/elsewhere"
+    keeper.post("/api/accounts/quayling/disconnect", None, 200, mode="test")
+    assert keeper.client.put(at, json={"methods": ["instalments"]}, params={"mode": "test"}).status_code == 200
+    same = keeper.post(f"{at}/would-change", {"methods": ["instalments"]}, 200, mode="test")
+    assert same["sentences"] == []
+    front = {"methods": ["instalments"], "storefronts": ["pier-counter"]}
+    told = keeper.post(f"{at}/would-change", front, 200, mode="test")
+    assert told["takes_away"]
+    assert any("Instalments is no longer offered" in text for text in told["sentences"])
+
+
 def test_publishing_says_which_orders_are_gained_and_lost(keeper: Shopkeeper) -> None:
     moves = keeper.get(f"{WEB}/publication/moves")["sentences"]
     assert not any("no longer" in text for text in moves)

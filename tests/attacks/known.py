@@ -101,7 +101,7 @@ class Known:
         if "/receipts/{id}" in path and self.receipts:
             token, receipt = draw.choice(self.receipts)
             return {"token": token, "id": receipt}
-        if path.endswith("/elsewhere"):
+        if "/elsewhere" in path:
             # An account that is under way is not held elsewhere: this provider has none.
             new = {**_new_provider(self, {}, draw), "name": f"Larkhithe {secrets.token_hex(6)}"}
             return {"provider": self.keeper.post("/api/new-provider", new, 201)["provider"]}
@@ -370,7 +370,10 @@ ACTS: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
     "{id}/send": lambda known, path, draw: {"answer": draw.choice(["", "We sell night boat tours."])},
     "/credentials": lambda known, path, draw: {"fields": {"key": "test_0000", "secret": "s" * 32}},
     "/email": lambda known, path, draw: {"email": "owner@cabonoite.example"},
-    "/elsewhere": lambda known, path, draw: {"methods": ["card"], "since": "2024-05-01", "takings": "12000 EUR"},
+    **dict.fromkeys(
+        ("/elsewhere", "/elsewhere/would-change"),
+        lambda known, path, draw: {"methods": ["card"], "since": "2024-05-01", "takings": "12000 EUR"},
+    ),
     "/serves": lambda known, path, draw: {"storefronts": ["web-shop"], "pooled": False},
     "{token}/tender": lambda known, path, draw: {"tender": draw.choice(["card", "bank-transfer"])},
     "/receipt-refused": lambda known, path, draw: {"version": _version_of(known, path), "reason": "too small"},

@@ -33,7 +33,7 @@ from monedero.core.account import Stage
 from monedero.core.errors import Refused
 from monedero.server.held_elsewhere import hold_elsewhere
 from monedero.wording.accounts import since_text, stands_text
-from monedero.work.accounts.elsewhere import HeldElsewhere
+from monedero.work.accounts.elsewhere import HeldElsewhere, held_elsewhere
 from monedero.work.accounts.own_gateway import put_gateway
 from monedero.work.accounts.provider_sheet import leaving, sheet
 from monedero.work.accounts.storefronts import serve, serving
@@ -96,6 +96,13 @@ def begin_account(running: RunningDep, provider: str, asked: Begin) -> AccountOu
 def hold_account_elsewhere(running: RunningDep, provider: str, told: HeldElsewhere, mode: ModeDep) -> AccountOut:
     """Say that the account with a provider is held elsewhere, or say it anew; it counts as connected."""
     return account_out(running, hold_elsewhere(running, provider, mode, told))
+
+
+@router.post("/accounts/{provider}/elsewhere/would-change")
+def would_hold_elsewhere(running: RunningDep, provider: str, told: HeldElsewhere, mode: ModeDep) -> WouldLeave:
+    """What saying it anew would take away from buyers; nothing is changed."""
+    then = held_elsewhere(running.store, provider, mode, told)
+    return would_leave(mode, account_would_move(running.store, then, then, running.clock.now().date()))
 
 
 @router.put("/accounts/{id}/payout")

@@ -72,13 +72,12 @@ export function useBegin(mode: Mode) {
 /** Say that an account with a provider is held elsewhere. */
 export function useHoldElsewhere(provider: string, mode: Mode) {
   return useMutation({
-    mutationFn: (body: Schema<"HeldElsewhere">) =>
-      answered(
-        api.PUT("/api/accounts/{provider}/elsewhere", {
-          params: { path: { provider }, query: { mode } },
-          body,
-        }),
-      ),
+    mutationFn: async (body: Schema<"HeldElsewhere">) => {
+      const params = { path: { provider }, query: { mode } };
+      const asked = api.POST("/api/accounts/{provider}/elsewhere/would-change", { params, body });
+      await unlessTakenAway(await answered(asked));
+      return answered(api.PUT("/api/accounts/{provider}/elsewhere", { params, body }));
+    },
   });
 }
 
