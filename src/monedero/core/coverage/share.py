@@ -64,7 +64,8 @@ def orders_in(
             if region.currency == same.order.amount.currency
             and (surely := _lies(region, box, same.order, possible)) is not None
         ]
-        for minor, weight in same.amounts.items():
+        # Most orders lie in none of the boxes, whatever their amounts.
+        for minor, weight in same.amounts.items() if lies else ():
             here = [surely for (first, below), surely in lies if first <= minor and (not below or minor < below)]
             if here and minor:
                 yield weight, any(here), same, minor
