@@ -172,12 +172,15 @@ def test_a_change_of_currency_says_which_ways_leave_and_back_restores_them(keepe
     leave = {text.split(": ")[1].split(" is no longer")[0] for text in told["sentences"] if "no longer" in text}
     assert leave == {"Online banking", "Bank transfer"}
     assert any("Nobody in Portugal can pay any more" in text for text in told["sentences"])
-    # Asking changes nothing.
+    # Asking changes nothing, and neither does a change that is refused where it takes away.
+    refused = keeper.client.put("/api/shop", json={**edit, "unless_taking": True})
+    assert refused.status_code == 409
+    assert [fault["detail"] for fault in refused.json()["errors"]] == told["sentences"]
     assert keeper.get(COVERAGE) == before
     assert keeper.client.put("/api/shop", json=edit).status_code == 200
     back = changed_market(keeper, "pt-eur", currency="EUR")
     assert not keeper.post("/api/shop/would-change", back, 200)["takes_away"]
-    assert keeper.client.put("/api/shop", json=back).status_code == 200
+    assert keeper.client.put("/api/shop", json={**back, "unless_taking": True}).status_code == 200
     assert keeper.get(COVERAGE)["findings"] == before["findings"]
 
 

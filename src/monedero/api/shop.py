@@ -5,12 +5,13 @@ from functools import cache
 import pycountry
 from fastapi import APIRouter, Response
 from iso4217 import Currency
-from pydantic import BaseModel, StrictInt
+from pydantic import BaseModel, StrictBool, StrictInt
 
 from monedero.api.problems import PROBLEMS
 from monedero.api.requests import COOKIE, RunningDep
 from monedero.api.would_leave import WouldLeave, would_leave
 from monedero.core.account import Mode
+from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.core.method import Family
 from monedero.core.ratecard.model import CardKind, LineKind
 from monedero.core.shop import Shop
@@ -35,10 +36,14 @@ class ShopState(BaseModel):
 
 
 class ShopEdit(BaseModel):
-    """The shop as it shall be, over the version that was read."""
+    """The shop as it shall be, over the version that was read.
+
+    `unless_taking`: it is refused where somebody would have fewer ways to pay, with what it would do in sentences.
+    """
 
     version: StrictInt
     shop: Shop
+    unless_taking: StrictBool = False
 
 
 class Choice(BaseModel):
@@ -77,6 +82,15 @@ def read_shop(running: RunningDep) -> ShopState:
 @router.put("/shop")
 def save_shop(running: RunningDep, edit: ShopEdit) -> ShopState:
     """Save the shop as a whole."""
+    if edit.unless_taking:
+        would = would_leave(running.mode, shop_would_move(running.store, edit.shop, running.clock.now().date()))
+        if would.takes_away:
+            raise Conflict(
+                *(
+                    Fault(FaultCode.TAKES_AWAY, "shop", fields={"sentence": text.removesuffix(".")})
+                    for text in would.sentences
+                )
+            )
     saved = describe_shop(running.store, edit.shop, edit.version)
     return ShopState(mode=running.mode, demo=running.demo, version=saved.version, shop=saved.value)
 

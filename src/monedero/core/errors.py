@@ -117,6 +117,7 @@ class FaultCode(StrEnum):
     REASON_STAYS = "reason-stays"
     FIX_WAITS = "fix-waits"
     TWO_LINES = "two-lines"
+    TAKES_AWAY = "takes-away"
     TENDER_HELD_BACK = "tender-held-back"
     ORDER_SETTLED = "order-settled"
     MOVE_NOT_ALLOWED = "move-not-allowed"

@@ -172,6 +172,7 @@ fault-everywhere-last = A price for everywhere else stands last: what comes afte
 fault-delivery-refused = { $why } This order cannot go that way.
 fault-delivery-day = { $value } is not a day on which { $name } comes. The next days are: { $days }.
 fault-reason-stays = This reason is not yours to end in the checkout: “{ $value }” comes from the method, from its account, or from what is not known of the order.
+fault-takes-away = { $sentence }.
 fault-two-lines = The order in hand is of one line, and { $value } are two in one cart.
 fault-fix-waits = This waits for the account “{ $account }”. Connect it first.
 fault-shop-described = A checkout from a file goes into an empty shop, and yours is described already. Nothing was changed.

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useSearchParams } from "react-router";
-import { answered, api, type Schema } from "../../api/client";
+import { answered, api, Refusal, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
 import { changeShop } from "../../lib/useTyped";
 import { unlessTakenAway } from "../../ui/AskFirst";
@@ -56,8 +56,16 @@ export function useChangeShop() {
       const held = client.getQueryData<ShopState>(keys.shop);
       if (!held?.shop) throw new Error("The shop is not here yet.");
       const body = { version: held.version, shop: change(held.shop) };
-      await unlessTakenAway(await answered(api.POST("/api/shop/would-change", { body })));
-      return answered(api.PUT("/api/shop", { body }));
+      const save = (unless_taking: boolean) =>
+        answered(api.PUT("/api/shop", { body: { ...body, unless_taking } }));
+      try {
+        return await save(true);
+      } catch (refused) {
+        const takes = refused instanceof Refusal ? refused.problem.errors : [];
+        if (takes[0]?.code !== "takes-away") throw refused;
+        await unlessTakenAway({ takes_away: true, sentences: takes.map((fault) => fault.detail) });
+        return save(false);
+      }
     },
     onSuccess: (saved) => {
       client.setQueryData(keys.shop, saved);
@@ -68,7 +76,8 @@ export function useChangeShop() {
 /** Describe a shop for the first time. */
 export function useFoundShop() {
   return useMutation({
-    mutationFn: (shop: Shop) => answered(api.PUT("/api/shop", { body: { version: 0, shop } })),
+    mutationFn: (shop: Shop) =>
+      answered(api.PUT("/api/shop", { body: { version: 0, shop, unless_taking: false } })),
   });
 }
 
