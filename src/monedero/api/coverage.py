@@ -112,8 +112,9 @@ def read_order(running: RunningDep, storefront: str, query: Annotated[CellQuery,
     lines = tuple(query.lines.split("+"))
     if len(lines) > 1:
         raise InvalidInput(Fault(FaultCode.TWO_LINES, "lines", " and ".join(lines)))
-    below = Money.of(query.below, market.currency).minor if query.below else None
-    cell = InCell(market.id, lines, Money.of(query.first, market.currency).minor, below)
+    first = _minor("first", query.first, market.currency)
+    below = _minor("below", query.below, market.currency) if query.below else None
+    cell = InCell(market.id, lines, first, below)
     rates = rates_of(composed.shop)
     order = order_of_cell(examined(running.store, composed, asked), cell, look, composed.shop, rates)
     found = order_out(composed, order) if order else None
@@ -135,6 +136,14 @@ def read_state(running: RunningDep, storefront: str) -> CoverageState:
         note=note if composed.shop.lines and composed.shop.markets else "",
         made=state.made,
     )
+
+
+def _minor(field: str, amount: str, currency: str) -> int:
+    """An amount of a query in minor units; refused by the name of its field."""
+    try:
+        return Money.of(amount, currency).minor
+    except InvalidInput as refused:
+        raise InvalidInput(*(fault.at(field) for fault in refused.faults)) from None
 
 
 def _asked(running: RunningShop, storefront: str, query: LookQuery) -> tuple[Composed, Asked, Look]:

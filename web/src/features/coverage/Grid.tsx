@@ -75,8 +75,7 @@ export function Grid({ blocks, axis, here, onCell }: Props) {
                 className="grid grid-cols-[8rem_minmax(0,1fr)] sm:grid-cols-[11rem_minmax(0,1fr)] items-center mb-0.5"
               >
                 <span
-                  className={`pl-3 pr-2 text-small truncate ${marked ? "font-semibold" : ""}`}
-                  title={row.name}
+                  className={`pl-3 pr-2 text-small leading-tight py-0.5 ${marked ? "font-semibold" : ""}`}
                 >
                   {row.name}
                   {row.repeats && <span className="text-soft">, repeats</span>}

@@ -1,6 +1,7 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { answered, api, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
+import type { paths } from "../../api/schema";
 import { useAfterDraft, useHeld } from "../draft";
 import { useStorefront } from "../shop";
 
@@ -11,21 +12,11 @@ export type Cell = Schema<"CellOut">;
 export type Finding = Schema<"FoundOut">;
 export type Fix = Schema<"FixOut">;
 export type OrderToHand = Schema<"OrderToHand">;
+type Asked = NonNullable<paths["/api/checkouts/{storefront}/coverage"]["get"]["parameters"]["query"]>;
 /** Which orders are looked at, and how the accounts count. */
-export interface Look {
-  ready?: boolean;
-  without?: string;
-  delivery?: string;
-  customer_group?: string;
-  device?: "phone" | "desktop";
-  signed_in?: boolean;
-  recurring?: boolean;
-}
+export type Look = Omit<Asked, "finding" | "fix" | "on">;
 /** A fix of a finding that is looked at. */
-export interface Named {
-  finding: string;
-  fix: string;
-}
+export type Named = Pick<Schema<"MakeFix">, "finding" | "fix">;
 
 /** How the accounts count. */
 const accountsOf = ({ ready = false, without }: Look) => ({ ready, ...(without && { without }) });

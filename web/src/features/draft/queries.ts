@@ -91,18 +91,31 @@ export function useAfterDraft() {
   };
 }
 
+/** The draft as it is known here, to change it over its version. */
+export function useHeld() {
+  const client = useQueryClient();
+  const storefront = useStorefront() ?? "";
+  return {
+    storefront,
+    held: () => {
+      const held = client.getQueryData<Draft>(keys.checkout(storefront));
+      if (!held) throw new Error("The checkout is not here yet.");
+      return held;
+    },
+  };
+}
+
 /** Change the checkout: made on the newest draft that is known here, one change at a time. */
 export function useChangeCheckout() {
-  const { client, ...after } = useAfterDraft();
-  const storefront = useStorefront() ?? "";
+  const { client: _, ...after } = useAfterDraft();
+  const { storefront, held } = useHeld();
   const params = at(storefront);
   return useMutation({
     scope: { id: "draft" },
     mutationFn: (change: (composed: Composed) => Composed) => {
-      const held = client.getQueryData<Draft>(keys.checkout(storefront));
-      if (!held) throw new Error("The checkout is not here yet.");
-      const { tenders, headings, shared_conditions } = change(held);
-      const body = { version: held.version, tenders, headings, shared_conditions };
+      const { version, ...before } = held();
+      const { tenders, headings, shared_conditions } = change(before);
+      const body = { version, tenders, headings, shared_conditions };
       return answered(api.PUT("/api/checkouts/{storefront}", { params, body }));
     },
     ...after,
@@ -125,32 +138,16 @@ export function useCopy() {
 
 /** Take the last change of the checkout back, or make one again that was taken back. */
 export function useStep() {
-  const { client, ...after } = useAfterDraft();
-  const storefront = useStorefront() ?? "";
+  const { client: _, ...after } = useAfterDraft();
+  const { storefront, held } = useHeld();
   return useMutation({
     scope: { id: "draft" },
     mutationFn: (way: "back" | "again") => {
-      const held = client.getQueryData<Draft>(keys.checkout(storefront));
-      if (!held) throw new Error("The checkout is not here yet.");
-      const body = { version: held.version, way };
+      const body = { version: held().version, way };
       return answered(api.POST("/api/checkouts/{storefront}/steps", { params: at(storefront), body }));
     },
     ...after,
   });
-}
-
-/** The draft as it is known here, to change it over its version. */
-export function useHeld() {
-  const client = useQueryClient();
-  const storefront = useStorefront() ?? "";
-  return {
-    storefront,
-    held: () => {
-      const held = client.getQueryData<Draft>(keys.checkout(storefront));
-      if (!held) throw new Error("The checkout is not here yet.");
-      return held;
-    },
-  };
 }
 
 /** End a reason why a tender is held back from the order in hand. */
