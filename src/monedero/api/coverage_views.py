@@ -10,7 +10,7 @@ from monedero.core.fx import NoReferenceRate
 from monedero.core.money import Money
 from monedero.core.order.model import Order
 from monedero.wording.catalogue import say
-from monedero.wording.coverage import amounts_text, cell_text, described, share_text, shut_text
+from monedero.wording.coverage import amounts_text, cell_text, described, few, share_text, shut_text
 from monedero.wording.places import country_name
 from monedero.wording.show import all_of
 from monedero.wording.tender_conditions import condition_text
@@ -19,8 +19,6 @@ from monedero.work.checkout.coverage_orders import order_of_finding
 from monedero.work.checkout.findings import Finding
 from monedero.work.checkout.names import names_of
 from monedero.work.shop.lookups import rates_of
-
-MOST_COUNTRIES = 4
 
 
 def blocks_out(examined: Examined, look: Look, composed: Composed) -> list[BlockOut]:
@@ -33,16 +31,10 @@ def blocks_out(examined: Examined, look: Look, composed: Composed) -> list[Block
             rows = [_row(part, row, rate, composed, names) for row in block.rows]
             markets = [examined.space.markets[part.region.markets[at]] for at in block.markets]
             countries = [country_name(market.country) for market in markets]
-            if len(countries) > MOST_COUNTRIES:
-                more = len(countries) - MOST_COUNTRIES + 1
-                named = ", ".join(countries[: MOST_COUNTRIES - 1])
-                told = say("covers-more-countries", named=named, count=more)
-            else:
-                told = all_of(countries)
             found.append(
                 BlockOut(
                     markets=[market.id for market in markets],
-                    name=told,
+                    name=few(countries, "covers-more-countries"),
                     currency=part.region.currency,
                     rated=rate is not None,
                     rows=rows,

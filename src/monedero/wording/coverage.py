@@ -80,14 +80,22 @@ def _where(region: Region, box: Box) -> str:
         return say("covers-anywhere")
     countries = list(dict.fromkeys(market.country for market in markets))
     names = [country_in(country) for country in countries]
-    if len(names) > MOST_NAMED + 1:
-        told = say("covers-more-countries", named=", ".join(names[:MOST_NAMED]), count=len(names) - MOST_NAMED)
-    else:
-        told = all_of(names)
+    told = few(names, "covers-more-countries")
     others = {market.country for market in space.markets if market.currency != region.currency}
     if others.intersection(countries):
         told = say("covers-paying", places=told, currency=region.currency)
     return say("covers-in", places=told)
+
+
+def few(names: Sequence[str], more: str = "covers-more-lines") -> str:
+    """Names of which all are meant; of many the first ones, and by the message `more` how many others there are.
+
+    >>> few(["A", "B"]), few(["A", "B", "C", "D", "E"])
+    ('A and B', 'A, B, C and 2 more')
+    """
+    if len(names) > MOST_NAMED + 1:
+        return say(more, named=", ".join(names[:MOST_NAMED]), count=len(names) - MOST_NAMED)
+    return all_of(names)
 
 
 def country_in(code: str) -> str:
@@ -128,7 +136,7 @@ def _what(region: Region, box: Box, possible: Possible, names: Mapping[str, str]
     lines = [some[0] for some in held if len(some) == 1]
     told = [_line(line, names) for line in lines]
     if len(told) > MOST_NAMED + 1:
-        told = [say("covers-more-lines", named=", ".join(told[:MOST_NAMED]), count=len(told) - MOST_NAMED)]
+        told = [few(told)]
     pairs = [carts[at].lines for at in bits_of(every) if len(carts[at].lines) > 1]
     beside = [pair for pair in pairs if set(pair) & set(lines)]
     if lines and beside and not set(beside) & set(held):

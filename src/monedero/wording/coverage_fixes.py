@@ -18,9 +18,8 @@ from monedero.core.coverage.widen import OF_ACCOUNT, WINDOWS, Act
 from monedero.core.reasons import ReasonCode
 from monedero.wording.catalogue import has, say
 from monedero.wording.condition_reasons import value_text
-from monedero.wording.show import all_of, money
-
-MOST_VALUES = 3
+from monedero.wording.coverage import few
+from monedero.wording.show import money
 
 
 def fix_text(acts: Sequence[Act], names: Mapping[str, str], providers: Mapping[str, str]) -> str:
@@ -48,6 +47,4 @@ def _also(act: Act, names: Mapping[str, str]) -> str:
     if not act.values or not has(message):
         return "none"
     told = [value_text(about, value, names) for value in act.values]
-    if len(told) > MOST_VALUES + 1:
-        told = [say("covers-more-lines", named=", ".join(told[:MOST_VALUES]), count=len(told) - MOST_VALUES)]
-    return say(message, values=all_of(told))
+    return say(message, values=few(told))

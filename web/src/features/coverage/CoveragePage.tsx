@@ -3,6 +3,7 @@ import { toast } from "sonner";
 import { said } from "../../api/client";
 import { axisFor } from "../../charts";
 import { drawn, grouped, partsOf, shown } from "../../lib/money";
+import { day } from "../../lib/time";
 import { Button } from "../../ui/Button";
 import { Heading, Trouble, Waiting } from "../../ui/Page";
 import { StepButtons, StorefrontPicker } from "../checkout";
@@ -78,7 +79,10 @@ export function CoveragePage() {
   };
   return (
     <div className="@container">
-      <Heading title="Who can pay, and how" note="every order that your shop can receive">
+      <Heading
+        title="Who can pay, and how"
+        note={`every order that your shop can receive, on ${day(data.on)}`}
+      >
         <StorefrontPicker />
         <StepButtons />
         {data.blocks.length > 0 && (
