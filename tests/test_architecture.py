@@ -14,6 +14,7 @@ import monedero
 from monedero.core.account import Stage, Standing
 from monedero.core.application import Ask
 from monedero.core.cost.all_in import CostPart
+from monedero.core.delivery.price import NoPrice
 from monedero.core.errors import FaultCode
 from monedero.core.method import Refunds
 from monedero.core.order.model import Device
@@ -26,6 +27,8 @@ from monedero.core.reasons import ReasonCode
 from monedero.core.record import By, Happened
 from monedero.formats import checkout_file, provider_file, rate_card
 from monedero.formats.price_text.unread import Why
+from monedero.wording.buyers import BUYER_LANGUAGES
+from monedero.wording.buyers import catalogue as of_buyers
 from monedero.wording.catalogue import catalogue
 from monedero.work.shop.next_steps import NextCode
 
@@ -40,7 +43,6 @@ CODES: dict[str, list[StrEnum]] = {
     "reason": list(ReasonCode),
     "happened": [*Move, *Happened],
     "state": list(State),
-    "after-paying": list(State),
     "due": list(DueCode),
     "by": list(By),
     "ask": list(Ask),
@@ -66,7 +68,10 @@ def test_codes_and_catalogue_hold_together() -> None:
     assert set(MOVES) == set(meaning.MEANING) == set(State)
     for kind, codes in CODES.items():
         assert {f"{kind}-{code.value}" for code in codes} <= messages, kind
-    assert {f"after-paying-{state.value}.text" for state in State} <= messages
+    for name in BUYER_LANGUAGES:
+        told = set(of_buyers(name).fields)
+        assert {f"after-paying-{state.value}{part}" for state in State for part in ("", ".text")} <= told
+        assert {code.value for code in NoPrice} <= told
 
 
 @pytest.mark.parametrize("path", MODULES, ids=lambda path: str(path.relative_to(SOURCE)))

@@ -228,7 +228,7 @@ def test_a_declined_order_is_paid_another_way_and_its_record_tells_the_story(cli
     assert "Orlenta: pay 85.00 EUR" in client.get(placed["go_to"]).text
     declined = pay(client, placed, "declined-money")
     assert (declined["state"], declined["tender_name"], len(declined["offered"])) == ("declined", "Card", 4)
-    assert "Card was declined for 85.00 EUR" in declined["text"]
+    assert "Card was declined for €85.00" in declined["text"]
     other = client.post(f"/api/orders/{placed['token']}/tender", json={"tender": "online-banking"}).json()
     paid = pay(client, other, "paid")
     assert (paid["state"], paid["headline"], paid["offered"]) == ("paid", "Thank you. Your order is paid", [])

@@ -163,7 +163,7 @@ def test_the_last_change_says_which_dead_end_it_made(keeper: Shopkeeper) -> None
     assert state["dead_ends"] >= before
     assert any("can pay any more for Dark-sky club" in made for made in state["made"])
     # Another change makes none, and says nothing of it.
-    keeper.settings("card", description="Your card")
+    keeper.settings("card", texts={"en": {"description": "Your card"}})
     assert keeper.get(f"{COVERAGE}/state")["made"] == []
 
 

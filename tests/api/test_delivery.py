@@ -36,7 +36,7 @@ def test_the_amount_in_hand_is_taken_apart_by_the_way_that_it_goes(client: TestC
     unknown = ways(client, amount="46.00", delivery="courier")["courier"]
     assert (unknown["amount"], unknown["why"]) == (
         None,
-        "Whether Courier goes there depends on the address, which is not known yet.",
+        "Whether Courier goes there depends on the postcode, the town or the country.",
     )
     less = ways(client, amount="3.00", **there)["courier"]
     assert less["why"] == "The order comes to less than Courier costs."

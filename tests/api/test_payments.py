@@ -121,7 +121,7 @@ def test_money_goes_back_in_parts_and_the_same_refund_twice_goes_back_once(keepe
         assert keeper.act(token, "refund", amount=amount).json()["errors"][0]["code"] == code
     credit = keeper.act(token, "credit", amount="65.00 EUR").json()
     assert (credit["state"], credit["can"]["refund"], money(credit)["kept"]) == ("refunded", None, "65.00 EUR")
-    assert "65.00 EUR of it as shop credit" in credit["messages"][-1]["text"]
+    assert "€65.00 of it as shop credit" in credit["messages"][-1]["text"]
 
 
 def test_two_refunds_at_the_same_moment_go_back_once(keeper: Shopkeeper) -> None:

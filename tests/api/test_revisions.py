@@ -57,7 +57,7 @@ def test_a_change_is_counted_by_its_cause_in_its_own_answer(
 def test_a_draft_is_counted_apart_from_prices_and_a_refusal_says_where_the_shop_is(client: TestClient) -> None:
     held = client.get("/api/checkouts/web-shop")
     tenders = held.json()["tenders"]
-    tenders[0]["description"] = "Paid at once."
+    tenders[0]["texts"] = {"en": {"description": "Paid at once."}}
     body = {"version": held.json()["version"], "tenders": tenders}
     saved = client.put("/api/checkouts/web-shop", json=body)
     assert changed(revisions(held), revisions(saved)) == {"checkout", "any"}

@@ -171,7 +171,7 @@ def test_what_is_published_at_once_becomes_one_edition(demo: RunningShop) -> Non
     for number in range(8):
         held = demo.store.checkouts.read("web-shop")
         assert held
-        tender = held.value.tenders[0].model_copy(update={"description": f"Round {number}"})
+        tender = held.value.tenders[0].model_copy(update={"name": f"Round {number}"})
         tenders = [tender, *held.value.tenders[1:]]
         demo.store.checkouts.save(held.value.model_copy(update={"tenders": tenders}), held.version)
         shown = to_publish(demo.store, "web-shop").fingerprint

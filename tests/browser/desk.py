@@ -156,7 +156,7 @@ class Desk:
 
     def ways(self) -> list[str]:
         """The ways to pay that the buyer is shown."""
-        return [label.text for label in self.all("aside form label, main form fieldset label") if label.text]
+        return [label.text for label in self.all("aside form label.cursor-pointer, main form fieldset label.cursor-pointer") if label.text]
 
     def tenders(self) -> list[str]:
         return [row.get_attribute("data-tender") or "" for row in self.all("[data-tender]")]

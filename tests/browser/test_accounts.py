@@ -222,7 +222,7 @@ def test_a_debit_is_returned_after_the_goods_went_out_and_money_goes_back_in_par
     desk.click("SEPA direct debit (Orlenta) switched on", "[role=switch]")
     desk.until(lambda: "SEPA direct debit (Orlenta)" in desk.ways())
     desk.click("SEPA direct debit (Orlenta)", "aside input[type=radio]")
-    desk.click("Pay 85.00 EUR", "aside button")
+    desk.click("Pay €85.00", "aside button")
     desk.click("Paid later: the debit is confirmed in some days")
     desk.see("Your payment is on its way")
     desk.click("Back to the desk, to its record")
@@ -241,7 +241,7 @@ def test_a_debit_is_returned_after_the_goods_went_out_and_money_goes_back_in_par
 
     # A partial refund; more than there is, is refused.
     desk.click("Card", "aside input[type=radio]")
-    desk.click("Pay 85.00 EUR", "aside button")
+    desk.click("Pay €85.00", "aside button")
     desk.click("Paid")
     desk.click("Back to the desk, to its record")
     desk.see("Order 1002")
@@ -251,7 +251,7 @@ def test_a_debit_is_returned_after_the_goods_went_out_and_money_goes_back_in_par
     fill(desk, "Amount to give back, EUR", "20.00")
     desk.click("Refund it")
     desk.see("20.00 EUR was refunded by Card.")
-    desk.see("20.00 EUR of the 85.00 EUR that you paid by Card")
+    desk.see("€20.00 of the €85.00 that you paid by Card")
     clean(desk)
 
     # What was exchanged can be read, and counted once more by hand.

@@ -40,14 +40,14 @@ def test_an_amount_that_cannot_be_read(desk: Desk, typed: str, told: str) -> Non
     desk.see("The order in hand cannot be read. Fix it in the sentence above.")
     assert desk.violations() == []
     desk.type_into("Amount of the order", "1,085.00")
-    desk.see("Pay 1,085.00 EUR", "aside")
+    desk.see("Pay €1,085.00", "aside")
 
 
 def test_amounts_are_understood_as_people_type_them(desk: Desk) -> None:
     desk.open("/compare" + BOAT)
     for typed, shown in (("12,50", "12.50"), ("1.200,5 EUR", "1,200.50"), ("€85", "85.00")):
         desk.type_into("Amount of the order", typed)
-        desk.see(f"Pay {shown} EUR", "aside")
+        desk.see(f"Pay €{shown}", "aside")
     desk.open("/shop" + BOAT)
     for label, typed, kept in (
         ("Usual amount of Night boat tour", "92,50", "92.50 EUR"),
@@ -182,7 +182,7 @@ def test_an_empty_shop_asks_first_and_then_takes_an_order(desk: Desk) -> None:
     desk.click("Put the examples away")
     desk.see("The examples are put away")
     desk.see("There are no prices to compare yet")
-    desk.click("Pay 20.00 EUR", "aside button")
+    desk.click("Order and pay €20.00", "aside button")
     desk.see("We are waiting for your payment")
 
 

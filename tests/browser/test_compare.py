@@ -50,7 +50,7 @@ def test_the_cursor_is_dragged_over_a_break_even_and_the_first_place_changes(des
     amount = desk.named("Amount of the order", "input").get_attribute("value")
     assert float(amount or 0) > 16
     # The buyer's view has followed.
-    desk.see(f"Pay {amount} EUR", "aside")
+    desk.see(f"Pay €{amount}", "aside")
     assert desk.violations() == []
 
 

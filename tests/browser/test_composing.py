@@ -103,7 +103,7 @@ def test_a_fee_and_a_heading_are_there_for_the_buyer_at_once(desk: Desk) -> None
     desk.see("For this order 0.84 EUR on top")
     desk.type_into("What buyers read beside it", "For cards")
     desk.see("For cards", "aside")
-    desk.see("Pay 42.84 EUR", "aside")
+    desk.see("Pay €42.84", "aside")
     desk.click("Add a heading")
     desk.type_into("Name of the heading Heading 1", "Pay now")
     desk.click("Under the heading: without a heading")
@@ -111,9 +111,9 @@ def test_a_fee_and_a_heading_are_there_for_the_buyer_at_once(desk: Desk) -> None
     desk.see("Pay now", "aside")
     assert desk.violations() == []
     choose(desk, "Online banking")
-    desk.see("Pay 42.00 EUR", "aside")
+    desk.see("Pay €42.00", "aside")
     choose(desk, "Card")
-    desk.click("Pay 42.84 EUR", "aside button")
+    desk.click("Pay €42.84", "aside button")
     desk.see("42.84 EUR")
 
 
@@ -164,13 +164,13 @@ def test_what_an_owner_describes_for_conditions_to_be_about(desk: Desk) -> None:
 def test_delivery_changes_what_a_buyer_pays_and_a_town_is_priced(desk: Desk) -> None:
     desk.open("/checkout?line=star-chart&market=pt-eur")
     desk.pick("Way of delivery", "by Courier")
-    desk.see("depends on the address, which is not known yet", "aside")
+    desk.see("depends on the postcode, the town or the country", "aside")
     desk.type_into("Postcode of the buyer", "1000-001")
-    desk.see("Pay 46.00 EUR", "aside")
-    desk.see("4.00 EUR", "aside")
+    desk.see("Pay €46.00", "aside")
+    desk.see("€4.00", "aside")
     # The goods stay when another way is picked.
     desk.pick("Way of delivery", "Collected at the pier")
-    desk.see("Pay 42.00 EUR", "aside")
+    desk.see("Pay €42.00", "aside")
     assert "amount=42.00" in desk.browser.current_url
     assert desk.violations() == []
     desk.open("/shop/delivery")
@@ -206,17 +206,17 @@ def test_a_buyer_chooses_how_it_comes_by_keyboard(desk: Desk) -> None:
     assert desk.violations() == []
     desk.tab_to("Postcode")
     desk.keys("28001", Keys.TAB)
-    desk.see("Pay 46.00 EUR")
-    desk.click("Pay 46.00 EUR", "button")
+    desk.see("Pay €46.00")
+    desk.click("Pay €46.00", "button")
     desk.see("Courier needs an address.")
     desk.tab_to("Courier", back=True)
     desk.keys(Keys.ARROW_DOWN)
-    desk.see("Pay 42.00 EUR")
+    desk.see("Pay €42.00")
     assert "delivery=pier" in desk.browser.current_url
     desk.see("17:00 to 19:30")
     assert desk.violations() == []
     # The page may be drawn anew meanwhile: the key goes to the button itself.
-    desk.tab_to("Pay 42.00 EUR").send_keys(Keys.ENTER)
+    desk.tab_to("Pay €42.00").send_keys(Keys.ENTER)
     desk.see("Collected at the pier")
 
 

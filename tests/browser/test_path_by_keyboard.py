@@ -108,12 +108,12 @@ def test_from_a_priced_route_to_a_buyer_who_pays_by_keyboard(desk: Desk) -> None
         return False
 
     desk.until(online_banking_chosen)
-    desk.tab_to("Pay 85")
+    desk.tab_to("Pay €85")
     desk.keys(Keys.ENTER)
     desk.see("Brixavo: pay 85.00 EUR")
     desk.tab_to("Paid")
     desk.keys(Keys.ENTER)
-    desk.see("You paid 85.00 EUR by Online banking")
+    desk.see("You paid €85.00 by Online banking")
     desk.tab_to("Back to the desk")
     desk.keys(Keys.ENTER)
     desk.see("was paid by Online banking.")

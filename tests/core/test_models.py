@@ -67,7 +67,7 @@ def test_a_shop_that_breaks_a_rule_is_refused(changed: dict[str, Any], code: str
             [tender("Card", route={"provider": "orlenta", "plan": "start", "method": "cash"})],
             "reference-dangling",
         ),
-        ([tender("Card", description="x" * 301)], "too-long"),
+        ([tender("Card", texts={"en": {"description": "x" * 301}})], "too-long"),
     ],
 )
 def test_a_checkout_that_breaks_a_rule_is_refused(tenders: list[dict[str, Any]], code: str) -> None:
@@ -79,7 +79,7 @@ def test_a_checkout_that_breaks_a_rule_is_refused(tenders: list[dict[str, Any]],
 def test_changes_of_a_checkout_are_told_one_by_one() -> None:
     before = checkout(tender("Card"), tender("Cash"), tender("Debit"), tender("Wallet"))
     after_it = checkout(
-        tender("Cash", on=False, description="At the pier"),
+        tender("Cash", on=False, texts={"en": {"description": "At the pier"}}),
         tender("Card", name="Bank card", windows=[{"from": "5 EUR", "below": "9 EUR"}]),
         tender("Debit"),
         tender("Paper"),
@@ -88,7 +88,7 @@ def test_changes_of_a_checkout_are_told_one_by_one() -> None:
     assert found == [
         ("tender-removed", "Wallet", ""),
         ("tender", "Cash", "on"),
-        ("tender", "Cash", "description"),
+        ("tender", "Cash", "texts"),
         ("tender", "Bank card", "name"),
         ("tender", "Bank card", "windows"),
         ("tender-added", "Paper", ""),

@@ -54,7 +54,8 @@ def told(before: dict[str, Any], after: dict[str, Any]) -> list[str]:
     [
         ({"on": False}, "Card is switched off."),
         ({"name": "Bank card"}, "Card is now called Bank card."),
-        ({"description": "By card."}, "Card is described as “By card.”."),
+        ({"texts": {"en": {"before": "By card."}}}, "What buyers read of Card changes."),
+        ({"film": "https://films.example/boat"}, "Card gets another film: https://films.example/boat."),
         (
             {"windows": [{"from": "5 EUR", "up_to": "1200 EUR"}, {"below": "9 GBP"}]},
             "Card is offered from 5.00 EUR up to 1,200.00 EUR; below 9.00 GBP.",

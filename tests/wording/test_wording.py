@@ -22,17 +22,14 @@ from monedero.core.reasons import Reason, ReasonCode
 from monedero.core.record import Happened, Happening, OrderRecord
 from monedero.figures import reference_rates
 from monedero.wording import fault_text, reason_text
+from monedero.wording.after_paying import after_paying, tells
+from monedero.wording.buyer_formats import money
+from monedero.wording.buyers import BUYER_LANGUAGES, tell, to_buyer
 from monedero.wording.conditions import when_text
 from monedero.wording.derivation import derive
-from monedero.wording.letters import (
-    after_paying,
-    due_text,
-    happened_text,
-    letter,
-    meaning_text,
-    tells,
-)
-from monedero.wording.show import exact, money, percent
+from monedero.wording.order_story import due_text, happened_text, meaning_text
+from monedero.wording.show import exact, percent
+from monedero.wording.show import money as money_shown
 
 NOW = datetime(2026, 11, 24, 10, 0, tzinfo=UTC)
 DAY = date(2024, 1, 2)
@@ -199,16 +196,18 @@ def record(state: State, kind: LineKind = LineKind.BOOKING) -> OrderRecord:
     )
 
 
+@pytest.mark.parametrize("language", BUYER_LANGUAGES)
 @pytest.mark.parametrize("state", [state for state in State if state not in (State.OPEN, State.AT_PROVIDER)])
-def test_page_and_message_name_the_tender_the_amount_and_the_mode(state: State) -> None:
+def test_the_page_names_the_tender_the_amount_and_the_mode(state: State, language: str) -> None:
     after = record(state)
     assert tells(None, after)
-    message = letter(after, "Cabo Noite", "buyer@example.org", NOW)
-    assert message.text == after_paying(after).text
-    assert "This is a test order: no money moves." in message.text
-    assert message.subject.startswith("Cabo Noite, order 1001: ")
-    assert "Aster card" in message.text
-    assert "1,085.00 EUR" in message.text or "1.50 EUR" in message.text
+    with to_buyer(language):
+        page = after_paying(after)
+        assert tell("test-order") in page.text
+        assert page.headline
+        assert "Aster card" in page.text
+        assert any(money(amount) in page.text for amount in (Money(108500, "EUR"), Money(150, "EUR")))
+        assert "{" not in page.text
     assert not tells(after, after)
 
 
@@ -254,6 +253,6 @@ def test_exact_numbers_are_cut_only_where_they_do_not_end(value: Fraction, text:
 
 
 def test_money_and_percentages_for_reading() -> None:
-    assert money("1234567 JPY") == "1,234,567 JPY"
-    assert money("-2.60 EUR") == "-2.60 EUR"
+    assert money_shown("1234567 JPY") == "1,234,567 JPY"
+    assert money_shown("-2.60 EUR") == "-2.60 EUR"
     assert percent(Fraction(Decimal("0.024995"))) == "2.50"

@@ -23,15 +23,19 @@ from monedero.api import (
     month,
     new_provider,
     next_steps,
+    offer,
+    order_papers,
     order_records,
     orders,
     outside,
+    pictures,
     places,
     price_changes,
     providers,
     publish,
     rate_cards,
     shop,
+    words,
 )
 from monedero.api.card_numbers import RefuseCardNumbers
 from monedero.api.guard import Guard
@@ -41,16 +45,17 @@ from monedero.server.shops import Shops
 
 # Routes are looked through in this sequence: what buyers ask for comes first.
 FEATURES = (
-    *(orders, shop, amounts, month, compare, curves, catalogue, rate_cards, new_provider, next_steps, providers),
+    *(offer, orders, order_papers, pictures),
+    *(shop, amounts, month, compare, curves, catalogue, rate_cards, new_provider, next_steps, providers),
     *(price_changes, condition_facts, places, checkout, checkout_files, draft_acts, draft_figures, coverage),
-    *(publish,),
+    *(publish, words),
     *(accounts, business, outside, order_records),
 )
 SITE = Path(__file__).parent / "site"
 HOSTS = ["127.0.0.1", "localhost", "[::1]"]
 PAGES = (
-    *("/", "/shop", "/shop/orders", "/shop/delivery", "/shop/assumptions"),
-    *("/checkout", "/coverage", "/rehearse", "/publish"),
+    *("/", "/shop", "/shop/orders", "/shop/delivery", "/shop/arrangements", "/shop/assumptions"),
+    *("/checkout", "/checkout/words", "/coverage", "/rehearse", "/publish"),
     *("/compare", "/compare/plans", "/compare/catalogue", "/compare/print", "/compare/new"),
     "/compare/cards/{provider}/{day}",
     *("/accounts", "/accounts/papers", "/accounts/letters", "/accounts/{provider}"),

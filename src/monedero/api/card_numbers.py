@@ -14,7 +14,7 @@ from starlette.formparsers import MultiPartException, MultiPartParser
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from monedero.api.modes import mode_of
-from monedero.api.problems import problem
+from monedero.api.problems import buyer_of, problem
 from monedero.core.card_number import holds_one
 from monedero.core.errors import Fault, FaultCode
 
@@ -50,7 +50,7 @@ class RefuseCardNumbers:
                 found = _in_json(body) if kind == JSON else _in_pairs(parse_qsl(body.decode("latin-1")))
         if found:
             status = {FaultCode.BODY_UNREADABLE: 400, FaultCode.BODY_TOO_LARGE: 413}.get(found[0].code, 422)
-            await problem(status, found, mode_of(scope))(scope, receive, send)
+            await problem(status, found, mode_of(scope), buyer_of(scope))(scope, receive, send)
             return
         await self._app(scope, receive, send)
 

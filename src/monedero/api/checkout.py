@@ -3,7 +3,10 @@
 from fastapi import APIRouter, Response
 from pydantic import BaseModel, Field, StrictInt
 
-from monedero.api.offered import OfferedOut, offered_out
+from monedero.api.buyer_words import BuyerWords, LanguageOut, buyer_words, languages_out
+from monedero.api.offer import item_of
+from monedero.api.offered import OfferedOut, OfferWriter
+from monedero.api.order_lines import OrderLineOut, order_lines
 from monedero.api.problems import PROBLEMS
 from monedero.api.requests import InHandQuery, RunningDep, sentence
 from monedero.api.tender_outcomes import OutcomeOut, OutcomeWriter, SharedOut
@@ -17,15 +20,17 @@ from monedero.core.tender.model import Checkout, Heading, Tender
 from monedero.formats.checkout_file import write
 from monedero.server.shops import RunningShop
 from monedero.store.documents import Versioned
+from monedero.wording.buyers import best_of, tag, to_buyer
 from monedero.wording.changes import change_text
 from monedero.wording.tender_conditions import alone_text
 from monedero.work.checkout.as_file import checkout_as_file
-from monedero.work.checkout.composed import amount_in_books, draft, drafted
+from monedero.work.checkout.composed import Composed, amount_in_books, draft, drafted
 from monedero.work.checkout.copies import copy_tenders
 from monedero.work.checkout.facts import asked_facts
-from monedero.work.checkout.preview import view
+from monedero.work.checkout.preview import View, view
 from monedero.work.checkout.steps import Way, steps_of, take_step
 from monedero.work.checkout.tenders import Edit, add_tender, save_draft
+from monedero.work.checkout.texts import TextReader
 from monedero.work.shop.delivered import ways_there
 from monedero.work.shop.order_in_hand import order_in_hand
 
@@ -92,7 +97,8 @@ class WaysAt(BaseModel):
 class ViewOut(BaseModel):
     """What the draft offers to the order in hand; its amount also in the shop currency, where there is a rate.
 
-    `offered` are the ways to pay as the buyer meets them. `asked` are the facts that a condition or
+    `offered` are the ways to pay as the buyer meets them, `lines` the order without one, `words` those around them, all
+    of it in the buyer's language. `asked` are the facts that a condition or
     the delivery asks, `deliveries` the ways by which the line may go.
     `every_way_costs`: whichever way this buyer pays, something comes on top. `stretches` are all amounts of
     the order, cut where something else is offered; `alone` says where one way to pay is left, or none.
@@ -105,6 +111,10 @@ class ViewOut(BaseModel):
     amount_in_books: str | None
     outcomes: list[OutcomeOut]
     offered: list[OfferedOut]
+    lines: list[OrderLineOut]
+    language: str
+    languages: list[LanguageOut]
+    words: BuyerWords
     shared: list[SharedOut]
     asked: list[str]
     deliveries: list[WayOut]
@@ -173,10 +183,19 @@ def read_checkout_file(running: RunningDep, storefront: str) -> Response:
 
 
 @router.get("/view")
-def read_view(running: RunningDep, storefront: str, asked: InHandQuery) -> ViewOut:
-    """Every tender of the draft for the order in hand, with its place or its reasons."""
+def read_view(running: RunningDep, storefront: str, asked: InHandQuery, language: str = "") -> ViewOut:
+    """Every tender of the draft for the order in hand, with its place or its reasons.
+
+    What the buyer would see is in a language of the shop, the first where none is asked for.
+    """
     composed = drafted(running.store, storefront)
     seen = view(running.store, composed, order_in_hand(composed.shop, sentence(asked, running)))
+    with to_buyer(best_of(language, composed.shop.languages), composed.shop.country):
+        return _view_out(running, composed, seen)
+
+
+def _view_out(running: RunningShop, composed: Composed, seen: View) -> ViewOut:
+    item = item_of(composed.shop, seen.hand)
     writer = OutcomeWriter(seen)
     placed = sorted((entry for entry in seen.outcomes if entry.place), key=lambda entry: entry.place or 0)
     in_books = amount_in_books(composed, seen.hand)
@@ -187,7 +206,11 @@ def read_view(running: RunningDep, storefront: str, asked: InHandQuery) -> ViewO
         amount=str(seen.hand.order.amount),
         amount_in_books=str(Money.rounded(in_books, composed.shop.currency)) if in_books is not None else None,
         outcomes=[writer.outcome(outcome) for outcome in seen.outcomes],
-        offered=offered_out(placed, seen.hand.order.amount, composed),
+        offered=OfferWriter(composed, TextReader(running.store, composed), item).all(placed),
+        lines=order_lines(item),
+        language=tag(),
+        languages=languages_out(composed.shop.languages),
+        words=buyer_words(),
         shared=[writer.shared(each.id) for each in composed.checkout.shared_conditions],
         asked=asked_facts(composed.shop, composed.checkout, seen.hand),
         deliveries=ways_out(ways_there(composed.shop, seen.hand)),

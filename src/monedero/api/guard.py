@@ -19,7 +19,7 @@ from starlette.datastructures import Headers
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from monedero.api.modes import mode_of
-from monedero.api.problems import problem
+from monedero.api.problems import buyer_of, problem
 from monedero.core.errors import Fault, FaultCode
 from monedero.server.outside import may_be_framed
 from monedero.store import DatabaseError
@@ -88,7 +88,7 @@ class Guard:
         origin = asked.get("origin")
         if scope["method"] not in SAFE_METHODS and origin and urlsplit(origin).netloc != asked.get("host"):
             foreign = Fault(FaultCode.REQUEST_FOREIGN, "origin", origin)
-            refused = problem(403, [foreign], mode_of(scope))
+            refused = problem(403, [foreign], mode_of(scope), buyer_of(scope))
             await refused(scope, receive, with_headers)
             return
         try:
@@ -103,5 +103,5 @@ class Guard:
                 raise
             full = isinstance(error, DatabaseError) and "full" in str(error)
             fault = Fault(FaultCode.DISK_FULL, "disk") if full else Fault(FaultCode.UNFORESEEN, "", number)
-            told = problem(507 if full else 500, [fault], mode_of(scope))
+            told = problem(507 if full else 500, [fault], mode_of(scope), buyer_of(scope))
             await told(scope, receive, with_headers)

@@ -31,8 +31,15 @@ from monedero.core.ratecard.model import LineKind
 from monedero.core.record import Asking, OrderRecord
 from monedero.server.shops import RunningShop
 from monedero.store.orders import VersionedOrder, Wanted
-from monedero.wording.letters import by_text, due_text, happened_text, meaning_text, nothing_due_text, state_text
 from monedero.wording.order_facts import order_text
+from monedero.wording.order_story import (
+    by_text,
+    due_text,
+    happened_text,
+    meaning_text,
+    nothing_due_text,
+    state_text,
+)
 from monedero.work.orders import progress
 
 router = APIRouter(prefix="/api/records", tags=["orders"], responses=PROBLEMS)

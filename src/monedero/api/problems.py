@@ -12,16 +12,21 @@ from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
 from pydantic import BaseModel, ValidationError
 from pydantic_core import ErrorDetails
+from starlette.datastructures import Headers
 from starlette.exceptions import HTTPException
+from starlette.types import Scope
 
 from monedero.api.modes import mode_of
 from monedero.core.account import Mode
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound, Refused
 from monedero.formats.json_text import faults
 from monedero.wording import fault_text
-from monedero.wording.catalogue import has, say
+from monedero.wording.buyers import BUYER_LANGUAGES, best_of, buyer_fault_text, to_buyer
+from monedero.wording.catalogue import FALLBACK, has, say
 
 MEDIA_TYPE = "application/problem+json"
+OF_BUYERS = ("/api/offer", "/api/orders")
+"""How the paths begin that buyers' pages ask."""
 STATUS = {InvalidInput: 422, NotFound: 404, Conflict: 409}
 
 
@@ -50,10 +55,10 @@ PROBLEMS: dict[int | str, dict[str, Any]] = {
 }
 
 
-def problem(status: int, found: Sequence[Fault], mode: Mode) -> JSONResponse:
-    """A problem document from faults."""
+def problem(status: int, found: Sequence[Fault], mode: Mode, buyer: str | None = None) -> JSONResponse:
+    """A problem document from faults; `buyer` are the languages that a buyer asks for, None at the desk."""
     errors = [
-        FieldProblem(field=fault.field, value=fault.value, code=fault.code.value, detail=fault_text(fault))
+        FieldProblem(field=fault.field, value=fault.value, code=fault.code.value, detail=_detail(fault, buyer))
         for fault in found
     ]
     body = Problem(
@@ -67,17 +72,28 @@ def problem(status: int, found: Sequence[Fault], mode: Mode) -> JSONResponse:
     return JSONResponse(body.model_dump(mode="json"), status_code=status, media_type=MEDIA_TYPE)
 
 
+def _detail(fault: Fault, buyer: str | None) -> str:
+    if buyer is None:
+        return fault_text(fault)
+    with to_buyer(best_of(buyer, (FALLBACK, *BUYER_LANGUAGES))):
+        return buyer_fault_text(fault)
+
+
+def buyer_of(scope: Scope) -> str | None:
+    """The languages that a buyer asks for; None where it is not a buyer who asks."""
+    return Headers(scope=scope).get("accept-language", "") if scope["path"].startswith(OF_BUYERS) else None
+
+
 def _refused(request: Request, refused: Exception) -> JSONResponse:
     found = refused.faults if isinstance(refused, Refused) else ()
-    return problem(
-        next(status for kind, status in STATUS.items() if isinstance(refused, kind)), found, mode_of(request.scope)
-    )
+    status = next(status for kind, status in STATUS.items() if isinstance(refused, kind))
+    return problem(status, found, mode_of(request.scope), buyer_of(request.scope))
 
 
 def _invalid(request: Request, invalid: Exception) -> JSONResponse:
     if isinstance(invalid, RequestValidationError):
         errors = [cast("ErrorDetails", {**error, "loc": error["loc"][1:]}) for error in invalid.errors()]
-        return problem(422, faults(errors), mode_of(request.scope))
+        return problem(422, faults(errors), mode_of(request.scope), buyer_of(request.scope))
     found = faults(invalid.errors()) if isinstance(invalid, ValidationError) else ()
     return problem(422, found, mode_of(request.scope))
 

@@ -1,6 +1,7 @@
 """The shop, the demo shop, and the lists that pickers show."""
 
 from functools import cache
+from typing import Any
 
 import pycountry
 from fastapi import APIRouter, Response
@@ -17,7 +18,7 @@ from monedero.core.ratecard.model import CardKind, LineKind
 from monedero.core.shop import Shop
 from monedero.figures import methods
 from monedero.figures.assumptions import trades
-from monedero.wording.places import country_name, network_name
+from monedero.wording.places import country_name, language_name, network_name
 from monedero.work.checkout.before_change import shop_would_move
 from monedero.work.compare.rate_cards import card_networks, provider_names
 from monedero.work.shop.describe import describe_shop
@@ -65,6 +66,7 @@ class Choices(BaseModel):
     trades: list[Choice]
     families: list[Choice]
     providers: list[Choice]
+    languages: list[Choice]
 
 
 @router.get("/shop")
@@ -113,6 +115,11 @@ def leave_demo(response: Response) -> None:
     response.set_cookie(COOKIE, "own", httponly=True, samesite="lax")
 
 
+def _language(entry: Any) -> str:
+    """The name of a language that has a tag of two letters; nothing for another one."""
+    return language_name(entry.alpha_2) if hasattr(entry, "alpha_2") else ""
+
+
 @cache
 def _choices() -> Choices:
     countries = [Choice(code=entry.alpha_2, name=country_name(entry.alpha_2)) for entry in pycountry.countries]
@@ -129,6 +136,10 @@ def _choices() -> Choices:
         trades=[Choice(code=code, name=name) for code, name in trades().items()],
         families=[Choice(code=family.value, name=family.value.replace("-", " ")) for family in Family],
         providers=[],
+        languages=sorted(
+            (Choice(code=entry.alpha_2, name=name) for entry in pycountry.languages if (name := _language(entry))),
+            key=lambda choice: choice.name,
+        ),
     )
 
 

@@ -7,22 +7,25 @@ from pydantic import BaseModel
 
 from monedero.core.delivery.days import hours_on
 from monedero.core.delivery.model import Delivery
-from monedero.wording.catalogue import say
+from monedero.wording import buyer_formats
+from monedero.wording.buyers import tell
 from monedero.work.shop.delivered import WayThere
 
 
 class DayOut(BaseModel):
-    """A day on which an order can come, with its hours: `17:00 to 19:00`, or nothing."""
+    """A day on which an order can come, with its hours; `text` is both as they are shown."""
 
     day: date
     hours: list[str]
+    text: str
 
 
 class WayOut(BaseModel):
     """A way by which an order can go, in the order's currency.
 
     `amount` is what the order comes to this way, `fee` the delivery in it, `goods` the rest; None where it does not go
-    this way, and `why` says so. `days` are those that the buyer may choose from, `first` the first on which it comes.
+    this way, and `why` says so to the buyer. `days` are those that the buyer may choose from, `first` the first on
+    which it comes. `fee_text` is the fee as it is shown, `comes` when it comes, or why it does not go.
     """
 
     id: str
@@ -35,10 +38,12 @@ class WayOut(BaseModel):
     needs_address: bool
     first: DayOut
     days: list[DayOut]
+    fee_text: str
+    comes: str
 
 
 def ways_out(ways: Sequence[WayThere]) -> list[WayOut]:
-    """Ways of delivery of an order."""
+    """Ways of delivery of an order, worded for the buyer who reads now."""
     return [
         WayOut(
             id=there.way.id,
@@ -47,14 +52,26 @@ def ways_out(ways: Sequence[WayThere]) -> list[WayOut]:
             amount=str(there.amount) if there.amount else None,
             fee=str(there.fee) if there.fee else None,
             goods=str(there.goods) if there.goods else None,
-            why=say(there.why.value, name=there.way.name) if there.why else "",
+            why=_why(there),
             needs_address=there.way.needs_address,
             first=_day(there.way, there.first_day),
             days=[_day(there.way, day) for day in there.days],
+            fee_text=buyer_formats.money(there.fee) if there.fee else "",
+            comes=_why(there) or _comes(there),
         )
         for there in ways
     ]
 
 
+def _why(there: WayThere) -> str:
+    return tell(there.why.value, name=there.way.name) if there.why else ""
+
+
+def _comes(there: WayThere) -> str:
+    first = buyer_formats.day(there.first_day)
+    return tell("from-day" if there.days else "leaves-on", day=first)
+
+
 def _day(way: Delivery, day: date) -> DayOut:
-    return DayOut(day=day, hours=[f"{hours.from_} to {hours.until}" for hours in hours_on(way, day)])
+    hours = [tell("hours", **{"from": hours.from_, "until": hours.until}) for hours in hours_on(way, day)]
+    return DayOut(day=day, hours=hours, text=", ".join([buyer_formats.day(day), *hours]))

@@ -175,6 +175,18 @@ class FaultCode(StrEnum):
     EMAIL_TEXT = "email-text"
     QUESTION_BLANK = "question-blank"
     REQUEST_FOREIGN = "request-foreign"
+    PLACEHOLDER_UNKNOWN = "placeholder-unknown"
+    BRACE_ALONE = "brace-alone"
+    CHOICES_COUNT = "choices-count"
+    FIELDS_MANY = "fields-many"
+    ANSWER_MISSING = "answer-missing"
+    ANSWER_NUMBER = "answer-number"
+    BIC = "bic"
+    CASH_SHORT = "cash-short"
+    FILM_LINK = "film-link"
+    PICTURE_KIND = "picture-kind"
+    PICTURE_BROKEN = "picture-broken"
+    PICTURE_TOO_LARGE = "picture-too-large"
 
 
 @dataclasses.dataclass(frozen=True, slots=True)

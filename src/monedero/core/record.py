@@ -24,6 +24,7 @@ from pydantic import StrictBool
 from monedero.core.account import Mode
 from monedero.core.errors import Fault
 from monedero.core.fields import Description, Identifier, MoneyPositive, MoneyText, Name, Strict
+from monedero.core.language import Language
 from monedero.core.money import Money
 from monedero.core.order.model import Order
 from monedero.core.payment.payment import Payment
@@ -129,7 +130,8 @@ class OrderRecord(Strict):
 
     `line_name` is what the line was called then.
     `storefront` is None for orders of a time when a shop had one checkout.
-    `buyer` knows a buyer who comes again, without saying who it is.
+    `buyer` knows a buyer who comes again, without saying who it is; `language` is the one that the buyer reads (None:
+    the first of the shop's).
     """
 
     token: str
@@ -148,6 +150,7 @@ class OrderRecord(Strict):
     receipts: list[str] = []
     buyer: str = ""
     delivered: Delivered | None = None
+    language: Language | None = None
 
     @property
     def amount(self) -> Money:

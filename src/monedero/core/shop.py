@@ -41,6 +41,7 @@ from monedero.core.fields import (
 from monedero.core.language import Language
 from monedero.core.method import Method
 from monedero.core.order.area import Area
+from monedero.core.papers.arrangement import Arrangements
 from monedero.core.ratecard.model import LineKind
 from monedero.core.web_address import DomainName
 
@@ -142,7 +143,7 @@ class Shop(Strict):
 
     `takings` is what its accounts take in a month, for prices that depend on it; `terminals` are the providers whose
     terminal it holds; `trade` is what providers may refuse. The first of its languages is the one that buyers read
-    where another lacks a text.
+    where another lacks a text. `arrangements` is what its own arrangements tell buyers.
     """
 
     name: Name
@@ -161,6 +162,7 @@ class Shop(Strict):
     customer_groups: list[CustomerGroup] = []
     deliveries: list[Delivery] = []
     areas: list[Area] = []
+    arrangements: Arrangements = Arrangements()
 
     @model_validator(mode="after")
     def _unique(self) -> Self:

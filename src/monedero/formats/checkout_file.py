@@ -50,6 +50,9 @@ from monedero.core.tender.decision import Decision, Setting
 from monedero.core.tender.fee import BuyerFee
 from monedero.core.tender.model import Days, Heading, Tender
 from monedero.core.window import Window
+from monedero.core.words.asked import AskedField
+from monedero.core.words.links import FilmLink, PictureId
+from monedero.core.words.texts import Texts
 from monedero.formats.own_format import bytes_of, read_own, schema_of
 
 FORMAT = "monedero/checkout/1"
@@ -105,7 +108,10 @@ class FileAccount(Strict):
 
 
 class FileTender(Strict):
-    """A tender with its names and descriptions by language."""
+    """A tender with its names, its descriptions and its other texts by language.
+
+    `picture` is the id of a picture that the shop keeps; its bytes are not in the file.
+    """
 
     id: Identifier
     method: Identifier
@@ -116,6 +122,10 @@ class FileTender(Strict):
     heading: Identifier | None = None
     name: Names
     description: dict[Language, Description] = {}
+    texts: dict[Language, Texts] = {}
+    picture: PictureId | None = None
+    film: FilmLink | None = None
+    fields: list[AskedField] = []
     windows: list[Window] = []
     conditions: list[Condition] = []
     shared: list[Identifier] = []
@@ -131,8 +141,10 @@ class FileTender(Strict):
         name = in_language(self.name, language)
         values = {field: getattr(self, field) for field in FileTender.model_fields if field in Tender.model_fields}
         names = {tag: text for tag, text in self.name.items() if tag != language}
-        texts = {"name": name, "names": names, "description": self.description.get(language, "")}
-        return Tender.model_validate({**values, **texts})
+        texts = dict(self.texts)
+        for tag, text in self.description.items():
+            texts[tag] = texts.get(tag, Texts()).model_copy(update={"description": text})
+        return Tender.model_validate({**values, "name": name, "names": names, "texts": texts})
 
 
 class CheckoutFile(Strict):

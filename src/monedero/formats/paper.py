@@ -53,7 +53,7 @@ def judge(name: str, content: bytes) -> str:
         raise refuse(FaultCode.PAPER_EMPTY, "file", short)
     if len(content) > LARGEST:
         raise refuse(
-            FaultCode.PAPER_TOO_LARGE, "file", short, size=_megabytes(len(content)), largest=_megabytes(LARGEST)
+            FaultCode.PAPER_TOO_LARGE, "file", short, size=megabytes(len(content)), largest=megabytes(LARGEST)
         )
     kind = next((kind for start, kind in BEGINNINGS.items() if content.startswith(start)), None)
     if kind is None and b"%PDF-" in content[:PDF_LOOKED_AT]:
@@ -85,5 +85,6 @@ def _whole_picture(content: bytes) -> bool:
     return True
 
 
-def _megabytes(size: int) -> str:
+def megabytes(size: int) -> str:
+    """The size of a file, for reading."""
     return f"{size / 1_048_576:.1f} MB"

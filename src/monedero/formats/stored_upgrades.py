@@ -112,10 +112,30 @@ def edition_with_prices(edition: Body) -> None:
     deliveries_with_prices(edition["shop"])
 
 
+def tenders_with_texts(checkout: Body) -> None:
+    """Checkouts, from 2 to 3: a tender has texts by language; before, it had one description.
+
+    What was written stands under English, in which every text was asked for; it is read where no other is written.
+
+    >>> checkout = {"tenders": [{"id": "card", "description": "By card."}, {"id": "cash", "description": ""}]}
+    >>> tenders_with_texts(checkout)
+    >>> checkout["tenders"]
+    [{'id': 'card', 'texts': {'en': {'description': 'By card.'}}}, {'id': 'cash'}]
+    """
+    for tender in checkout.get("tenders", []):
+        if description := tender.pop("description", ""):
+            tender["texts"] = {"en": {"description": description}}
+
+
+def edition_with_texts(edition: Body) -> None:
+    """Editions, from 4 to 5: the checkout is of its own format 3."""
+    tenders_with_texts(edition["checkout"])
+
+
 UPGRADES: Mapping[str, Sequence[Upgrade]] = {
     "Shop": (storefronts_with_ids, deliveries_with_prices),
-    "Checkout": (methods_renamed,),
-    "Published": (checkout_by_id, methods_renamed, edition_with_prices),
+    "Checkout": (methods_renamed, tenders_with_texts),
+    "Published": (checkout_by_id, methods_renamed, edition_with_prices, edition_with_texts),
     "Account": (methods_renamed,),
     "ProviderFacts": (methods_renamed,),
     "Assumptions": (methods_renamed,),

@@ -17,10 +17,12 @@ from monedero.store.checkouts import Checkouts
 from monedero.store.counting import CountingDatabase
 from monedero.store.documents import Document
 from monedero.store.exchanges import Exchanges
+from monedero.store.invoices import Invoices
 from monedero.store.migrations import migrate
 from monedero.store.orders import Orders
 from monedero.store.papers import Papers
 from monedero.store.past_orders import PastOrders
+from monedero.store.pictures import Pictures
 from monedero.store.providers_and_editions import Editions, Providers
 from monedero.store.rate_cards import RateCards
 from monedero.store.tables import AssumptionsRow, ProfileRow, ShopRow
@@ -80,6 +82,8 @@ class Store:
         self.sealed = Sealed(self._database, vault)
         self.papers = Papers(self._database, vault)
         self.exchanges = Exchanges(self._database)
+        self.invoices = Invoices(self._database)
+        self.pictures = Pictures(self._database)
 
     def _holds_sealed(self) -> bool:
         found = "SELECT EXISTS (SELECT 1 FROM sealed) OR EXISTS (SELECT 1 FROM paper)"

@@ -163,6 +163,16 @@ MIGRATIONS: Sequence[tuple[str, Sequence[str]]] = (
             "CREATE INDEX order_by_state ON order_record (state, number)",
         ),
     ),
+    (
+        "0009-invoices-and-pictures",
+        (
+            # A number of an invoice is never given out twice, whatever becomes of the order.
+            "CREATE TABLE invoice (number INTEGER PRIMARY KEY AUTOINCREMENT, order_token TEXT NOT NULL, "
+            "payment INTEGER NOT NULL, UNIQUE (order_token, payment))",
+            "CREATE TABLE picture (id TEXT PRIMARY KEY, media_type TEXT NOT NULL, width INTEGER NOT NULL, "
+            "height INTEGER NOT NULL, body BLOB NOT NULL) WITHOUT ROWID",
+        ),
+    ),
 )
 
 

@@ -189,3 +189,18 @@ class MessageRow(Model):
         """Where it lies."""
 
         table_name = "message"
+
+
+class PictureRow(Model):
+    """A picture that buyers see, encoded anew; `id` is made from its bytes."""
+
+    id = CharField(primary_key=True)
+    media_type = CharField()
+    width = IntegerField()
+    height = IntegerField()
+    body = BlobField()
+
+    class Meta:
+        """Where it lies."""
+
+        table_name = "picture"

@@ -1,5 +1,7 @@
 """The catalogues of messages, one folder for each language, and the language in which something is worded now.
 
+These are the messages of the desk; what buyers read has catalogues and a language of its own (`wording/buyers.py`).
+
 Messages are in the syntax of Project Fluent (package `fluent.runtime`): fields, plurals and choices are part of a
 message, so that a language decides them for itself. English is complete; a message that a language lacks is said in
 English.
@@ -63,6 +65,11 @@ def best_language(wished: str) -> str:
     >>> best_language("de;q=0.4, en-GB;q=0.9"), best_language("")
     ('en', 'en')
     """
+    return negotiate_locale(wishes(wished), LANGUAGES, sep="-") or FALLBACK
+
+
+def wishes(wished: str) -> list[str]:
+    """The tags of a list that reads as `Accept-Language` does, the most wished for first."""
     ranked: list[tuple[float, str]] = []
     for entry in wished.split(","):
         tag, _, quality = entry.strip().partition(";q=")
@@ -70,8 +77,7 @@ def best_language(wished: str) -> str:
             ranked.append((-float(quality or 1), tag.strip()))
         except ValueError:
             continue
-    tags = [tag for _, tag in sorted(ranked, key=lambda entry: entry[0])]
-    return negotiate_locale(tags, LANGUAGES, sep="-") or FALLBACK
+    return [tag for _, tag in sorted(ranked, key=lambda entry: entry[0])]
 
 
 class _Fields(Visitor):
@@ -89,12 +95,12 @@ class _Fields(Visitor):
 
 
 class Messages:
-    """All messages of a language."""
+    """All messages of a language, from a folder with one for each language."""
 
-    def __init__(self, language: str) -> None:
+    def __init__(self, language: str, folder: Path | None = None) -> None:
         self.bundle = FluentBundle([language], use_isolating=False)
         found: dict[str, _Fields] = {}
-        for path in sorted((FOLDER / language).glob("*.ftl")):
+        for path in sorted(((folder or FOLDER) / language).glob("*.ftl")):
             resource = FluentResource(path.read_text("utf-8"))
             self.bundle.add_resource(resource)
             for entry in resource.body:

@@ -39,7 +39,7 @@ def _tender(change: Change, providers: Mapping[str, str]) -> str:
     return say(message, name=change.name, before=_plain(change.before), after=_plain(after))
 
 
-NONE_GIVEN: tuple[object, ...] = (None, "", [])
+NONE_GIVEN: tuple[object, ...] = (None, "", [], {})
 
 
 def _plain(value: Any) -> str | int:
@@ -72,7 +72,7 @@ def _shop(change: Change) -> str:
 SAID_WHOLE = frozenset(
     {
         *("markets", "lines", "typed_rates", "software", "own_methods", "storefronts"),
-        *("customer_groups", "deliveries", "areas"),
+        *("customer_groups", "deliveries", "areas", "arrangements"),
     }
 )
 

@@ -29,6 +29,15 @@ def country_name(code: str) -> str:
     return _territories(language()).get(code, code)
 
 
+def language_name(tag: str) -> str:
+    """The name of a language; a tag without one comes back as it is.
+
+    >>> language_name("pt"), language_name("x-own")
+    ('Portuguese', 'x-own')
+    """
+    return str(Locale.parse(language(), sep="-").languages.get(tag, tag))
+
+
 def country_names(codes: Sequence[str], at_most: int = 99) -> str:
     """Names, joined; where there are more than `at_most`, only how many they are."""
     if len(codes) > at_most:

@@ -32,15 +32,18 @@ class SheetLine(NamedTuple):
 
 
 def sheet_lines(
-    tender: Tender, method: Method, conditions: Iterable[Condition], names: Mapping[str, str]
+    tender: Tender, method: Method, conditions: Iterable[Condition], names: Mapping[str, str], text: str = ""
 ) -> list[SheetLine]:
-    """Everything to set of a tender but its place; `conditions` are its own and those of its shared sets."""
+    """Everything to set of a tender but its place; `conditions` are its own and those of its shared sets.
+
+    `text` is what buyers read under its name.
+    """
     asks = [condition_text(condition, names) for condition in conditions]
     account = names.get(f"account/{tender.carried_by}", "")
     values = {
         "name": tender.name,
         "names": listed(f"{name} ({tag})" for tag, name in tender.names.items()),
-        "text": tender.description,
+        "text": text,
         "method": method.name,
         "account": account or say("sheet-no-account"),
         "heading": names.get(f"heading/{tender.heading}", ""),

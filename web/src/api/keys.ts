@@ -24,6 +24,7 @@ export const keys = {
   pastOrders: ["past-orders"],
   progress: (id: string) => ["progress", id] as const,
   view: ["view"],
+  words: ["words"],
   figures: ["figures"],
   coverage: ["coverage"],
   fixes: ["fixes"],

@@ -53,7 +53,7 @@ export interface paths {
         };
         /**
          * Read Order
-         * @description What a buyer sees of an order.
+         * @description What a buyer sees of an order, in the language in which it was placed, or in another of the shop's.
          */
         get: operations["read_order_api_orders__token__get"];
         put?: never;
@@ -118,6 +118,106 @@ export interface paths {
          * @description Send the receipt of a transfer, through the buyer's personal link.
          */
         post: operations["send_receipt_api_orders__token__receipt_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{token}/transfer.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Transfer Code
+         * @description The transfer as a QR code that banking apps read (EPC069-12).
+         */
+        get: operations["read_transfer_code_api_orders__token__transfer_svg_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{token}/number.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Number Bars
+         * @description The number of a counter voucher as a bar code.
+         */
+        get: operations["read_number_bars_api_orders__token__number_svg_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{token}/invoice.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Invoice
+         * @description The invoice of an order as a PDF.
+         */
+        get: operations["read_invoice_api_orders__token__invoice_pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Keep Picture
+         * @description Keep a PNG, JPEG or WebP picture; what is larger than it can be shown is made smaller.
+         */
+        post: operations["keep_picture_api_pictures_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pictures/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Picture
+         * @description A picture, for any page that shows it.
+         */
+        get: operations["read_picture_api_pictures__id__get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1046,6 +1146,8 @@ export interface paths {
         /**
          * Read View
          * @description Every tender of the draft for the order in hand, with its place or its reasons.
+         *
+         *     What the buyer would see is in a language of the shop, the first where none is asked for.
          */
         get: operations["read_view_api_checkouts__storefront__view_get"];
         put?: never;
@@ -1350,6 +1452,26 @@ export interface paths {
          * @description Publish what the owner looked at as the next edition.
          */
         post: operations["add_edition_api_checkouts__storefront__editions_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checkouts/{storefront}/words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Words
+         * @description What buyers read of every tender in every language, and what is missing.
+         */
+        get: operations["read_words_api_checkouts__storefront__words_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2321,11 +2443,18 @@ export interface components {
         };
         /**
          * Another
-         * @description The tender that the buyer chose instead.
+         * @description The tender that the buyer chose instead, with what the buyer filled in.
          */
         Another: {
             /** Tender */
             tender: string;
+            /**
+             * Answers
+             * @default {}
+             */
+            answers: {
+                [key: string]: string;
+            };
         };
         /**
          * Answer
@@ -2393,6 +2522,45 @@ export interface components {
             };
         };
         /**
+         * Arrangements
+         * @description What buyers are told by the shop's own arrangements.
+         *
+         *     `payee` and `post_to` are for cheques (empty: the shop's name, no address). `seller` is the name and address that
+         *     invoices bear, `tax_number` the number on them; `invoice_prefix` stands before their numbers.
+         */
+        Arrangements: {
+            /**
+             * Accounts
+             * @default []
+             */
+            accounts: components["schemas"]["TransferAccount"][];
+            /**
+             * Payee
+             * @default
+             */
+            payee: string;
+            /**
+             * Post To
+             * @default
+             */
+            post_to: string;
+            /**
+             * Seller
+             * @default
+             */
+            seller: string;
+            /**
+             * Tax Number
+             * @default
+             */
+            tax_number: string;
+            /**
+             * Invoice Prefix
+             * @default
+             */
+            invoice_prefix: string;
+        };
+        /**
          * Ask
          * @description Everything that a provider may ask.
          * @enum {string}
@@ -2410,6 +2578,40 @@ export interface components {
             /** There */
             there: boolean;
         };
+        /**
+         * AskedField
+         * @description A field that a buyer fills in, with its label by language; a choice has its choices by language.
+         */
+        AskedField: {
+            /**
+             * Id
+             * @description A short id, such as card
+             */
+            id: string;
+            kind: components["schemas"]["AskedKind"];
+            /** Label */
+            label: {
+                [key: string]: string;
+            };
+            /**
+             * Needed
+             * @default false
+             */
+            needed: boolean;
+            /**
+             * Choices
+             * @default []
+             */
+            choices: {
+                [key: string]: string;
+            }[];
+        };
+        /**
+         * AskedKind
+         * @description What a field takes.
+         * @enum {string}
+         */
+        AskedKind: "text" | "number" | "choice" | "date";
         /**
          * AssumptionEdit
          * @description A value for an assumption; without one the default holds again.
@@ -2514,6 +2716,11 @@ export interface components {
         /** Body_add_paper_api_papers_post */
         Body_add_paper_api_papers_post: {
             kind: components["schemas"]["Ask"];
+            /** File */
+            file: string;
+        };
+        /** Body_keep_picture_api_pictures_post */
+        Body_keep_picture_api_pictures_post: {
             /** File */
             file: string;
         };
@@ -2672,6 +2879,60 @@ export interface components {
             networks: {
                 [key: string]: components["schemas"]["FeePart"];
             };
+        };
+        /**
+         * BuyerWords
+         * @description Words of buyers' pages; each is a message of the buyers' catalogue of the same name.
+         */
+        BuyerWords: {
+            /** Test Mode */
+            test_mode: string;
+            /** How To Pay */
+            how_to_pay: string;
+            /** Ways To Pay */
+            ways_to_pay: string;
+            /** No Way */
+            no_way: string;
+            /** No Way Next */
+            no_way_next: string;
+            /** Nothing To Pay */
+            nothing_to_pay: string;
+            /** Usual Way */
+            usual_way: string;
+            /** Film */
+            film: string;
+            /** Choose One */
+            choose_one: string;
+            /** Language Label */
+            language_label: string;
+            /** How Delivered */
+            how_delivered: string;
+            /** Ways Of Delivery */
+            ways_of_delivery: string;
+            /** Postcode */
+            postcode: string;
+            /** Town */
+            town: string;
+            /** Address */
+            address: string;
+            /** Day */
+            day: string;
+            /** Receipt Title */
+            receipt_title: string;
+            /** Receipt Label */
+            receipt_label: string;
+            /** Receipt Kinds */
+            receipt_kinds: string;
+            /** Another Way */
+            another_way: string;
+            /** Choose How */
+            choose_how: string;
+            /** Keep Link */
+            keep_link: string;
+            /** Paper Qr */
+            paper_qr: string;
+            /** Paper Qr Text */
+            paper_qr_text: string;
         };
         /**
          * Can
@@ -2886,6 +3147,8 @@ export interface components {
             families: components["schemas"]["Choice"][];
             /** Providers */
             providers: components["schemas"]["Choice"][];
+            /** Languages */
+            languages: components["schemas"]["Choice"][];
         };
         /**
          * ChosenValue
@@ -3206,7 +3469,7 @@ export interface components {
         DayOrder: "ymd" | "dmy" | "mdy";
         /**
          * DayOut
-         * @description A day on which an order can come, with its hours: `17:00 to 19:00`, or nothing.
+         * @description A day on which an order can come, with its hours; `text` is both as they are shown.
          */
         DayOut: {
             /**
@@ -3216,6 +3479,8 @@ export interface components {
             day: string;
             /** Hours */
             hours: string[];
+            /** Text */
+            text: string;
         };
         /**
          * Delivered
@@ -3713,7 +3978,7 @@ export interface components {
          * @description Everything that can be wrong with what somebody gave us.
          * @enum {string}
          */
-        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "language-tag" | "postcode-prefix" | "town-unknown" | "hour-text" | "hours-crossed" | "fee-twice" | "weights-order" | "never-open" | "everywhere-last" | "delivery-refused" | "delivery-day" | "address-missing" | "condition-keys" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "examples-held" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "shop-described" | "line-without-amount" | "nothing-changed" | "nothing-offered" | "not-published" | "fee-unknown" | "in-use" | "no-step" | "reason-stays" | "fix-waits" | "two-lines" | "takes-away" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign";
+        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "language-tag" | "postcode-prefix" | "town-unknown" | "hour-text" | "hours-crossed" | "fee-twice" | "weights-order" | "never-open" | "everywhere-last" | "delivery-refused" | "delivery-day" | "address-missing" | "condition-keys" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "examples-held" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "shop-described" | "line-without-amount" | "nothing-changed" | "nothing-offered" | "not-published" | "fee-unknown" | "in-use" | "no-step" | "reason-stays" | "fix-waits" | "two-lines" | "takes-away" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign" | "placeholder-unknown" | "brace-alone" | "choices-count" | "fields-many" | "answer-missing" | "answer-number" | "bic" | "cash-short" | "film-link" | "picture-kind" | "picture-broken" | "picture-too-large";
         /**
          * FeeFigure
          * @description Where a tender's buyer fee takes more than it costs, and the fee with which the order nets its price.
@@ -3771,6 +4036,21 @@ export interface components {
             amount: string;
             /** Conditions */
             conditions: string;
+        };
+        /**
+         * FieldOut
+         * @description A field that the buyer fills in; `label` says by itself where it may be left out.
+         */
+        FieldOut: {
+            /** Id */
+            id: string;
+            kind: components["schemas"]["AskedKind"];
+            /** Label */
+            label: string;
+            /** Needed */
+            needed: boolean;
+            /** Choices */
+            choices: string[];
         };
         /**
          * FieldProblem
@@ -4053,6 +4333,18 @@ export interface components {
             code: string;
             /** Name */
             name: string;
+        };
+        /**
+         * LanguageOut
+         * @description A language in which buyers can read, by what its speakers call it.
+         */
+        LanguageOut: {
+            /** Tag */
+            tag: string;
+            /** Name */
+            name: string;
+            /** Chosen */
+            chosen: boolean;
         };
         /**
          * LeavingOut
@@ -4702,7 +4994,9 @@ export interface components {
         };
         /**
          * Offer
-         * @description What a buyer is offered: the shop, the order, and the ways to pay in sequence. `edition` None: the draft.
+         * @description What a buyer is offered: the shop, the order, and the ways to pay in sequence, in the buyer's language.
+         *
+         *     `edition` None: the draft. `lines` are what there is to pay before a way to pay is chosen.
          */
         Offer: {
             mode: components["schemas"]["Mode"];
@@ -4723,6 +5017,8 @@ export interface components {
             recurring: boolean;
             /** Nothing To Pay */
             nothing_to_pay: boolean;
+            /** Lines */
+            lines: components["schemas"]["OrderLineOut"][];
             /** Offered */
             offered: components["schemas"]["OfferedOut"][];
             /** Deliveries */
@@ -4731,6 +5027,11 @@ export interface components {
             asks_postcode: boolean;
             /** Asks Town */
             asks_town: boolean;
+            /** Language */
+            language: string;
+            /** Languages */
+            languages: components["schemas"]["LanguageOut"][];
+            words: components["schemas"]["BuyerWords"];
         };
         /**
          * OfferedOut
@@ -4738,7 +5039,9 @@ export interface components {
          *
          *     `heading` stands above it where it is the first under one that is shown. `fee` is what it costs its buyer on top,
          *     with its name, `total` the order with it; both None where there is none. `up_to`: it depends on the card's network.
-         *     `rounding` is what paying in coins adds or takes off, which is in the total.
+         *     `rounding` is what paying in coins adds or takes off, which is in the total. `on_top` is the fee as it is shown,
+         *     `lines` the whole order with it, `pay` what paying it is called. `before` are the instructions, a part of a page;
+         *     `leaves` says that it is paid on a page of somebody else. `picture` is where its picture lies, `film` one to watch.
          */
         OfferedOut: {
             /** Tender */
@@ -4773,6 +5076,25 @@ export interface components {
             rounding?: string | null;
             /** Total */
             total?: string | null;
+            /**
+             * On Top
+             * @default
+             */
+            on_top: string;
+            /** Lines */
+            lines: components["schemas"]["OrderLineOut"][];
+            /** Pay */
+            pay: string;
+            /** Before */
+            before: string;
+            /** Leaves */
+            leaves: string;
+            /** Picture */
+            picture: string | null;
+            /** Film */
+            film: string | null;
+            /** Fields */
+            fields: components["schemas"]["FieldOut"][];
         };
         /**
          * Opened
@@ -4784,10 +5106,26 @@ export interface components {
             storefront: string;
         };
         /**
+         * OrderLineOut
+         * @description A line with its amount; `part` is what comes with the line, `total` what there is to pay in all.
+         */
+        OrderLineOut: {
+            /** Label */
+            label: string;
+            /** Amount */
+            amount: string;
+            /**
+             * Look
+             * @enum {string}
+             */
+            look: "line" | "part" | "total";
+        };
+        /**
          * OrderNew
          * @description An order to place: the order in hand, the tender, and whether the draft or the newest edition decides.
          *
          *     Without a storefront it is placed at the shop's first. `address` and `delivery_day`: where and when it shall come.
+         *     `answers` are what the buyer filled in, by field; `language` is the one that the buyer reads.
          */
         OrderNew: {
             order: components["schemas"]["InHand"];
@@ -4807,6 +5145,18 @@ export interface components {
             address: string;
             /** Delivery Day */
             delivery_day?: string | null;
+            /**
+             * Answers
+             * @default {}
+             */
+            answers: {
+                [key: string]: string;
+            };
+            /**
+             * Language
+             * @default
+             */
+            language: string;
         };
         /**
          * OrderOut
@@ -5009,9 +5359,10 @@ export interface components {
         };
         /**
          * Paying
-         * @description What a buyer sees of an order after paying, and what it can still be paid with.
+         * @description What a buyer sees of an order after paying, and what it can still be paid with, in the buyer's language.
          *
-         *     `page` is where a payment that is not finished goes on, in a frame where it is `embedded`.
+         *     `page` is where a payment that is not finished goes on, in a frame where it is `embedded`. `instead` are
+         *     words of the shop in the place of its sentence, `after` its instructions, both parts of a page; `next` is what happens next. `invoice` is where the invoice lies, if there is one.
          */
         Paying: {
             /** Token */
@@ -5022,8 +5373,6 @@ export interface components {
             /** Shop */
             shop: string;
             state: components["schemas"]["State"];
-            /** State Name */
-            state_name: string;
             /** Tender Name */
             tender_name: string;
             /** Amount */
@@ -5034,16 +5383,33 @@ export interface components {
             headline: string;
             /** Text */
             text: string;
+            /** Instead */
+            instead: string;
+            /** After */
+            after: string;
+            /** Next */
+            next: string;
+            paper: components["schemas"]["ToPayWith"] | null;
+            /** Invoice */
+            invoice: string | null;
+            /** Invoice Name */
+            invoice_name: string;
             /** Until */
             until: string | null;
             /** Page */
             page: string;
             /** Embedded */
             embedded: boolean;
+            /** Page Name */
+            page_name: string;
+            /** Go On Name */
+            go_on_name: string;
             /** Can Send Receipt */
             can_send_receipt: boolean;
             /** Receipts */
             receipts: number;
+            /** Receipts Text */
+            receipts_text: string;
             /** Paid */
             paid: boolean;
             delivered: components["schemas"]["Delivered"] | null;
@@ -5055,8 +5421,15 @@ export interface components {
             fee_label: string;
             /** Rounding */
             rounding: string | null;
+            /** Lines */
+            lines: components["schemas"]["OrderLineOut"][];
             /** Offered */
             offered: components["schemas"]["OfferedOut"][];
+            /** Language */
+            language: string;
+            /** Languages */
+            languages: components["schemas"]["LanguageOut"][];
+            words: components["schemas"]["BuyerWords"];
         };
         /**
          * PaymentOut
@@ -5167,6 +5540,21 @@ export interface components {
              * @enum {string}
              */
             way: "text" | "call";
+        };
+        /**
+         * PictureOut
+         * @description A picture that is kept: its id, where it lies, and its size in pixels.
+         */
+        PictureOut: {
+            mode: components["schemas"]["Mode"];
+            /** Id */
+            id: string;
+            /** At */
+            at: string;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
         };
         /**
          * Placed
@@ -6032,7 +6420,7 @@ export interface components {
          *
          *     `takings` is what its accounts take in a month, for prices that depend on it; `terminals` are the providers whose
          *     terminal it holds; `trade` is what providers may refuse. The first of its languages is the one that buyers read
-         *     where another lacks a text.
+         *     where another lacks a text. `arrangements` is what its own arrangements tell buyers.
          */
         Shop: {
             /** Name */
@@ -6109,6 +6497,17 @@ export interface components {
              * @default []
              */
             areas: components["schemas"]["Area"][];
+            /**
+             * @default {
+             *       "accounts": [],
+             *       "payee": "",
+             *       "post_to": "",
+             *       "seller": "",
+             *       "tax_number": "",
+             *       "invoice_prefix": ""
+             *     }
+             */
+            arrangements: components["schemas"]["Arrangements"];
         };
         /**
          * ShopEdit
@@ -6312,7 +6711,9 @@ export interface components {
          *     `names` are its names in the other languages of the shop. `networks` are the card networks that it takes (None:
          *     any); `shared` names sets of conditions of the checkout. `account` is the account that carries it (None: the first
          *     with the provider). A tender that `follows` is on while its method is active there. `due_days` and `lapse_days`
-         *     count from the order: until the shop's own arrangement is overdue, and until the order is given up.
+         *     count from the order: until the shop's own arrangement is overdue, and until the order is given up. `texts` are what
+         *     its buyers read, `picture` what stands beside its name, `film` a link to one that explains it; `fields` are what the
+         *     buyer of an arrangement of the shop's own fills in.
          */
         Tender: {
             /**
@@ -6345,10 +6746,21 @@ export interface components {
                 [key: string]: string;
             };
             /**
-             * Description
-             * @default
+             * Texts
+             * @default {}
              */
-            description: string;
+            texts: {
+                [key: string]: components["schemas"]["Texts"];
+            };
+            /** Picture */
+            picture?: string | null;
+            /** Film */
+            film?: string | null;
+            /**
+             * Fields
+             * @default []
+             */
+            fields: components["schemas"]["AskedField"][];
             /** Heading */
             heading?: string | null;
             /**
@@ -6421,6 +6833,22 @@ export interface components {
             say: string;
         };
         /**
+         * TenderWordsOut
+         * @description A tender in a language; `name` is empty where the name in the first language is read.
+         */
+        TenderWordsOut: {
+            /** Tender */
+            tender: string;
+            /** Language */
+            language: string;
+            /** Name */
+            name: string;
+            /** Texts */
+            texts: components["schemas"]["WordsTextOut"][];
+            /** Missing */
+            missing: number;
+        };
+        /**
          * Terms
          * @description Terms of contract that are not per order.
          */
@@ -6442,12 +6870,34 @@ export interface components {
             monthly_cap?: string | null;
         };
         /**
+         * TextKind
+         * @description The texts of a tender: under its name, before and after the order, and what follows a payment or a failure.
+         * @enum {string}
+         */
+        TextKind: "description" | "before" | "after" | "paid" | "failed";
+        /**
          * TextOut
          * @description A price list.
          */
         TextOut: {
             /** Text */
             text: string;
+        };
+        /**
+         * Texts
+         * @description The texts of a tender in one language. None: not written, so that the ready-made text stands.
+         */
+        Texts: {
+            /** Description */
+            description?: string | null;
+            /** Before */
+            before?: string | null;
+            /** After */
+            after?: string | null;
+            /** Paid */
+            paid?: string | null;
+            /** Failed */
+            failed?: string | null;
         };
         /**
          * ToKnow
@@ -6460,12 +6910,77 @@ export interface components {
             source: string;
         };
         /**
+         * ToPayWith
+         * @description What a buyer needs to pay; `code` and `bars` are where the codes lie that a banking app or a counter reads.
+         */
+        ToPayWith: {
+            /** Title */
+            title: string;
+            /** Lines */
+            lines: components["schemas"]["ToPayWithLine"][];
+            /** Code */
+            code: string | null;
+            /** Bars */
+            bars: string | null;
+        };
+        /**
+         * ToPayWithLine
+         * @description A label with its value; `plain` is the value as it is copied, where it is shown in another way.
+         */
+        ToPayWithLine: {
+            /** Label */
+            label: string;
+            /** Value */
+            value: string;
+            /** Plain */
+            plain: string;
+        };
+        /**
          * TownsOut
          * @description The towns of a country in a circle, by name.
          */
         TownsOut: {
             /** Towns */
             towns: string[];
+        };
+        /**
+         * TransferAccount
+         * @description An account for transfers in its currency; its bank is named by the owner, else by what is known of the IBAN.
+         *
+         *     The country of an IBAN is its own; only an account without one needs to say where it is.
+         */
+        TransferAccount: {
+            /**
+             * Id
+             * @description A short id, such as card
+             */
+            id: string;
+            /** Holder */
+            holder: string;
+            /**
+             * Country
+             * @description ISO 3166-1 country, such as PT
+             */
+            country: string;
+            /**
+             * Currency
+             * @description ISO 4217 currency, such as EUR
+             * @default EUR
+             */
+            currency: string;
+            /** Iban */
+            iban?: string | null;
+            /** Bank Code */
+            bank_code?: string | null;
+            /** Account Number */
+            account_number?: string | null;
+            /**
+             * Bank
+             * @default
+             */
+            bank: string;
+            /** Bic */
+            bic?: string | null;
         };
         /**
          * TriedOut
@@ -6533,7 +7048,8 @@ export interface components {
          * ViewOut
          * @description What the draft offers to the order in hand; its amount also in the shop currency, where there is a rate.
          *
-         *     `offered` are the ways to pay as the buyer meets them. `asked` are the facts that a condition or
+         *     `offered` are the ways to pay as the buyer meets them, `lines` the order without one, `words` those around them, all
+         *     of it in the buyer's language. `asked` are the facts that a condition or
          *     the delivery asks, `deliveries` the ways by which the line may go.
          *     `every_way_costs`: whichever way this buyer pays, something comes on top. `stretches` are all amounts of
          *     the order, cut where something else is offered; `alone` says where one way to pay is left, or none.
@@ -6552,6 +7068,13 @@ export interface components {
             outcomes: components["schemas"]["OutcomeOut"][];
             /** Offered */
             offered: components["schemas"]["OfferedOut"][];
+            /** Lines */
+            lines: components["schemas"]["OrderLineOut"][];
+            /** Language */
+            language: string;
+            /** Languages */
+            languages: components["schemas"]["LanguageOut"][];
+            words: components["schemas"]["BuyerWords"];
             /** Shared */
             shared: components["schemas"]["SharedOut"][];
             /** Asked */
@@ -6601,7 +7124,8 @@ export interface components {
          * @description A way by which an order can go, in the order's currency.
          *
          *     `amount` is what the order comes to this way, `fee` the delivery in it, `goods` the rest; None where it does not go
-         *     this way, and `why` says so. `days` are those that the buyer may choose from, `first` the first on which it comes.
+         *     this way, and `why` says so to the buyer. `days` are those that the buyer may choose from, `first` the first on
+         *     which it comes. `fee_text` is the fee as it is shown, `comes` when it comes, or why it does not go.
          */
         WayOut: {
             /** Id */
@@ -6623,6 +7147,10 @@ export interface components {
             first: components["schemas"]["DayOut"];
             /** Days */
             days: components["schemas"]["DayOut"][];
+            /** Fee Text */
+            fee_text: string;
+            /** Comes */
+            comes: string;
         };
         /**
          * WaysAt
@@ -6694,6 +7222,47 @@ export interface components {
             below?: string | null;
         };
         /**
+         * WordsOut
+         * @description The words of a checkout; `placeholders` are those of texts before the order, and of those after it.
+         */
+        WordsOut: {
+            mode: components["schemas"]["Mode"];
+            /** Draft Version */
+            draft_version: number;
+            /** Languages */
+            languages: components["schemas"]["LanguageOut"][];
+            /** Tenders */
+            tenders: components["schemas"]["TenderWordsOut"][];
+            /** Placeholders Before */
+            placeholders_before: string[];
+            /** Placeholders After */
+            placeholders_after: string[];
+            /** Missing Text */
+            missing_text: string;
+        };
+        /**
+         * WordsTextOut
+         * @description A text in a language. `written` is None where it is not written there; `ready` is the ready-made one.
+         *
+         *     `shown` is what the buyer of the order in hand reads, a part of a page; `falls_back` is the language in which that
+         *     is, where it is another one. `missing`: it is written in another language and not in this.
+         */
+        WordsTextOut: {
+            kind: components["schemas"]["TextKind"];
+            /** Label */
+            label: string;
+            /** Written */
+            written: string | null;
+            /** Ready */
+            ready: string;
+            /** Shown */
+            shown: string;
+            /** Falls Back */
+            falls_back: string;
+            /** Missing */
+            missing: boolean;
+        };
+        /**
          * WouldChange
          * @description What an edit would do: to the orders of a month, a phrase for each tender, and to all that can be ordered.
          *
@@ -6746,8 +7315,11 @@ export interface operations {
                 goods?: string | null;
                 on?: string | null;
                 storefront?: string | null;
+                language?: string;
             };
-            header?: never;
+            header?: {
+                "accept-language"?: string;
+            };
             path?: never;
             cookie?: {
                 monedero_buyer?: string;
@@ -6876,7 +7448,9 @@ export interface operations {
     };
     read_order_api_orders__token__get: {
         parameters: {
-            query?: never;
+            query?: {
+                language?: string;
+            };
             header?: never;
             path: {
                 token: string;
@@ -7087,6 +7661,310 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Paying"];
                 };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_transfer_code_api_orders__token__transfer_svg_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_number_bars_api_orders__token__number_svg_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_invoice_api_orders__token__invoice_pdf_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_picture_api_pictures_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_keep_picture_api_pictures_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PictureOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_picture_api_pictures__id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Bad Request */
             400: {
@@ -10715,6 +11593,7 @@ export interface operations {
                 currency: string;
                 goods?: string | null;
                 on?: string | null;
+                language?: string;
             };
             header?: never;
             path: {
@@ -11729,6 +12608,83 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["EditionOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_words_api_checkouts__storefront__words_get: {
+        parameters: {
+            query: {
+                card_kind?: string | null;
+                card_network?: string | null;
+                postcode?: string | null;
+                town?: string | null;
+                delivery?: string | null;
+                customer_group?: string | null;
+                device?: string | null;
+                signed_in?: string | null;
+                market: string;
+                line: string;
+                amount: string;
+                currency: string;
+                goods?: string | null;
+                on?: string | null;
+            };
+            header?: never;
+            path: {
+                storefront: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WordsOut"];
                 };
             };
             /** @description Bad Request */

@@ -22,7 +22,8 @@ import {
 import { CoveragePage } from "../features/coverage";
 import { PublishPage } from "../features/publish";
 import { RehearsePage } from "../features/rehearse";
-import { AssumptionsPage, DeliveryPage, OrdersPage, ShopPage } from "../features/shop";
+import { ArrangementsPage, AssumptionsPage, DeliveryPage, OrdersPage, ShopPage } from "../features/shop";
+import { WordsPage } from "../features/words";
 import { Desk } from "./Desk";
 import { NextPage } from "./NextPage";
 
@@ -38,6 +39,7 @@ export function App() {
             <Route path="/" element={<NextPage />} />
             <Route path="/shop" element={<ShopPage />} />
             <Route path="/shop/delivery" element={<DeliveryPage />} />
+            <Route path="/shop/arrangements" element={<ArrangementsPage />} />
             <Route path="/shop/orders" element={<OrdersPage />} />
             <Route path="/shop/assumptions" element={<AssumptionsPage />} />
             <Route path="/compare" element={<ComparePage />} />
@@ -53,6 +55,7 @@ export function App() {
             <Route path="/accounts/:provider/application" element={<ApplicationPage />} />
             <Route path="/accounts/:provider/notifications" element={<NotificationsPage />} />
             <Route path="/checkout" element={<CheckoutPage />} />
+            <Route path="/checkout/words" element={<WordsPage />} />
             <Route path="/coverage" element={<CoveragePage />} />
             <Route path="/rehearse" element={<RehearsePage />} />
             <Route path="/publish" element={<PublishPage />} />

@@ -1,4 +1,4 @@
-import { useId } from "react";
+import { type ReactNode, useId } from "react";
 
 interface ChoiceProps {
   /** The group in which one is chosen. */
@@ -7,12 +7,25 @@ interface ChoiceProps {
   description: string;
   /** What it costs on top. */
   onTop?: string;
+  /** The address of a picture that stands beside it. */
+  picture?: string | null;
   chosen: boolean;
   onChoose: () => void;
+  /** What unfolds below it while it is chosen. */
+  children?: ReactNode;
 }
 
 /** One of several ways to pay, as a buyer chooses it. A plain radio button: buyers' pages load little. */
-export function Choice({ group, name, description, onTop, chosen, onChoose }: ChoiceProps) {
+export function Choice({
+  group,
+  name,
+  description,
+  onTop,
+  picture,
+  chosen,
+  onChoose,
+  children,
+}: ChoiceProps) {
   const id = useId();
   return (
     <div className="flex gap-3 border-t border-rule-soft py-2.5">
@@ -26,15 +39,17 @@ export function Choice({ group, name, description, onTop, chosen, onChoose }: Ch
         className="appearance-none mt-0.5 size-4.5 shrink-0 rounded-full border border-soft bg-paper checked:border-[5px] checked:border-verdigris"
       />
       <div className="min-w-0 flex-1">
-        <label htmlFor={id} className="block font-medium cursor-pointer">
-          {name}
-          {onTop && <span className="float-right font-normal text-soft pl-3">{onTop}</span>}
+        <label htmlFor={id} className="flex items-start gap-3 font-medium cursor-pointer">
+          <span className="flex-1 min-w-0">{name}</span>
+          {onTop && <span className="font-normal text-soft whitespace-nowrap">{onTop}</span>}
+          {picture && <img src={picture} alt="" className="h-6 max-w-16 object-contain" />}
         </label>
         {description && (
           <p id={`${id}-text`} className="text-small text-soft">
             {description}
           </p>
         )}
+        {chosen && children}
       </div>
     </div>
   );

@@ -19,6 +19,8 @@ interface Props {
   cell?: boolean;
   /** A text that may be long: the field grows with it, so that nothing of it is cut off. */
   wraps?: boolean;
+  /** A text of several lines, in which Enter begins a new one. */
+  lines?: boolean;
   /** Told of every change as it is typed, before it is kept. */
   onTyped?: (text: string) => void;
   /** Whether to begin typing here at once, as in a row that was just added. */
@@ -43,6 +45,7 @@ export function TextField(props: Props) {
     cell,
     begin,
     wraps,
+    lines,
     onTyped,
   } = props;
   const [text, setText] = useState(value);
@@ -98,7 +101,7 @@ export function TextField(props: Props) {
   useAskBeforeLeaving(text !== value);
 
   function keyed(event: KeyboardEvent) {
-    if (event.key === "Enter") {
+    if (event.key === "Enter" && !lines) {
       // A field that wraps holds one line all the same.
       if (wraps) event.preventDefault();
       void commit();
@@ -110,7 +113,7 @@ export function TextField(props: Props) {
     }
   }
 
-  const Field = wraps ? "textarea" : "input";
+  const Field = wraps || lines ? "textarea" : "input";
   return (
     <div className={width}>
       <label htmlFor={id} className={hideLabel ? "sr-only" : "block text-small text-soft mb-0.5"}>
@@ -121,20 +124,21 @@ export function TextField(props: Props) {
           ref={input}
           id={id}
           value={text}
-          {...(wraps ? { rows: 1 } : {})}
+          {...(wraps || lines ? { rows: lines ? 2 : 1 } : {})}
           inputMode={inputMode ?? "text"}
           autoComplete="off"
-          spellCheck={false}
+          spellCheck={lines ?? false}
           aria-invalid={problem !== ""}
           aria-describedby={problem || note ? `${id}-note` : undefined}
           onChange={(event) => {
-            const typed = event.target.value.replace(/\s*\n\s*/g, " ");
+            const written = event.target.value;
+            const typed = lines ? written : written.replace(/\s*\n\s*/g, " ");
             setText(typed);
             onTyped?.(typed.trim());
           }}
           onBlur={() => void commit()}
           onKeyDown={keyed}
-          className={`w-full min-w-0 border-b bg-transparent px-1 ${wraps ? "min-h-8 py-1 resize-none field-sizing-content" : "h-8"} ${align === "right" ? "text-right" : ""} ${
+          className={`w-full min-w-0 border-b bg-transparent px-1 ${wraps || lines ? "min-h-8 py-1 resize-none field-sizing-content" : "h-8"} ${align === "right" ? "text-right" : ""} ${
             problem
               ? "border-copper border-b-2"
               : `${cell && text ? "border-transparent" : "border-rule"} hover:border-ink focus:border-ink`

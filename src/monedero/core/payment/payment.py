@@ -27,9 +27,11 @@ from pydantic import StrictBool
 from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.core.fields import Identifier, Name, SignedMoney, Strict
 from monedero.core.money import Money
+from monedero.core.papers.paper import Paper
 from monedero.core.payment.books import Books
 from monedero.core.payment.notice import Fate, Notice
 from monedero.core.payment.state import Move, State, by_books, next_state
+from monedero.core.words.asked import Answer
 
 
 class Take(StrEnum):
@@ -50,12 +52,14 @@ class Gives(StrEnum):
 class Chosen(Strict):
     """The way to pay that the buyer chose, as it stood then; `account` is None for an own arrangement.
 
-    `fee` is what its buyer pays on top of the order, tax included; below zero it is less. `rounding` is what paying in
-    coins adds to that, or takes off it.
+    `name` is its name in the shop's first language, `buyers_name` the one that the buyer read. `fee` is what its buyer
+    pays on top of the order, tax included; below zero it is less. `rounding` is what paying in coins adds to that, or
+    takes off it.
     """
 
     tender: Identifier
     name: Name
+    buyers_name: Name | None = None
     method: Identifier
     provider: Identifier | None
     plan: Identifier | None = None
@@ -71,7 +75,8 @@ class Payment(Strict):
 
     `told` are the notices that took their place, in sequence; `early` are those that wait for one before them.
     `until` is the day of the state: what is authorised lapses, a debit is confirmed, a transfer is due, a dispute is
-    answered; `gives_up_at` is when an unpaid order is given up. `page` is where its buyer pays.
+    answered; `gives_up_at` is when an unpaid order is given up. `page` is where its buyer pays. `paper` is what
+    the buyer of an arrangement of the shop's own needs to pay, `answers` what that buyer filled in.
     """
 
     number: int
@@ -87,6 +92,8 @@ class Payment(Strict):
     page: str = ""
     embedded: StrictBool = False
     reason: str = ""
+    paper: Paper | None = None
+    answers: list[Answer] = []
 
     @property
     def total(self) -> Money:

@@ -1,6 +1,6 @@
 """A tender: a route, or an arrangement of the shop's own, placed in a checkout under the shop's name for it.
 
-Names are unique in their checkout, whatever their case; windows are written per currency.
+Names are unique in their checkout in every language, whatever their case and accents; windows are written per currency.
 
 Source: own design.
 
@@ -20,13 +20,17 @@ from pydantic import Field, StrictBool, StrictInt, model_validator
 
 from monedero.core.account import Mode
 from monedero.core.errors import FaultCode
-from monedero.core.fields import AnyOf, Description, Identifier, Name, Strict, broken, known, once
+from monedero.core.fields import AnyOf, Identifier, Name, Strict, broken, known, once
 from monedero.core.language import Language, Names
 from monedero.core.payment.payment import Gives, Take
 from monedero.core.ratecard.model import Route
 from monedero.core.tender.condition import Condition, SharedConditions
 from monedero.core.tender.fee import BuyerFee
 from monedero.core.window import Window
+from monedero.core.words.asked import AskedField, unlike
+from monedero.core.words.folded import folded
+from monedero.core.words.links import FilmLink, PictureId
+from monedero.core.words.texts import Texts
 
 Days = Annotated[StrictInt, Field(ge=0, le=365)]
 
@@ -37,7 +41,9 @@ class Tender(Strict):
     `names` are its names in the other languages of the shop. `networks` are the card networks that it takes (None:
     any); `shared` names sets of conditions of the checkout. `account` is the account that carries it (None: the first
     with the provider). A tender that `follows` is on while its method is active there. `due_days` and `lapse_days`
-    count from the order: until the shop's own arrangement is overdue, and until the order is given up.
+    count from the order: until the shop's own arrangement is overdue, and until the order is given up. `texts` are what
+    its buyers read, `picture` what stands beside its name, `film` a link to one that explains it; `fields` are what the
+    buyer of an arrangement of the shop's own fills in.
     """
 
     id: Identifier
@@ -48,7 +54,10 @@ class Tender(Strict):
     account: Identifier | None = None
     name: Name
     names: dict[Language, Name] = {}
-    description: Description = ""
+    texts: dict[Language, Texts] = {}
+    picture: PictureId | None = None
+    film: FilmLink | None = None
+    fields: list[AskedField] = []
     heading: Identifier | None = None
     windows: list[Window] = []
     conditions: list[Condition] = []
@@ -69,7 +78,12 @@ class Tender(Strict):
             raise broken(FaultCode.REFERENCE_DANGLING, what="method", value=self.route.method, where=self.id)
         if self.due_days is not None and self.lapse_days is not None and self.lapse_days < self.due_days:
             raise broken(FaultCode.DAYS_CROSSED, due=self.due_days, lapse=self.lapse_days)
+        unlike(self.fields)
         return self
+
+    def name_in(self, language: str) -> str:
+        """Its name in a language, else in the first of the shop's."""
+        return self.names.get(language, self.name)
 
     @property
     def carried_by(self) -> str | None:
@@ -99,11 +113,14 @@ class Checkout(Strict):
     @model_validator(mode="after")
     def _unique(self) -> Self:
         once((tender.id for tender in self.tenders), "tender id")
-        names: set[str] = set()
-        for tender in self.tenders:
-            if tender.name.casefold() in names:
-                raise broken(FaultCode.NAME_TAKEN, value=tender.name)
-            names.add(tender.name.casefold())
+        # A language in which no tender has a name of its own reads like the first.
+        for language in dict.fromkeys(("", *(tag for tender in self.tenders for tag in tender.names))):
+            names: set[str] = set()
+            for tender in self.tenders:
+                name = tender.name_in(language)
+                if folded(name) in names:
+                    raise broken(FaultCode.NAME_TAKEN, value=name)
+                names.add(folded(name))
         once((heading.id for heading in self.headings), "heading id")
         once((shared.id for shared in self.shared_conditions), "shared set id")
         once((shared.name.casefold() for shared in self.shared_conditions), "shared set of conditions")

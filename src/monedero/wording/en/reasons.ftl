@@ -177,15 +177,6 @@ alone = { $count ->
 below-amount = below { $amount }
 any-amount = at any amount
 
-## Why a way of delivery has no price for an order
-
-delivery-outside = { $name } does not go to this address.
-delivery-address-unknown = Whether { $name } goes there depends on the address, which is not known yet.
-delivery-too-heavy = This is too heavy for { $name }.
-delivery-weight-unknown = What { $name } costs depends on the weight, and this line has none.
-delivery-no-rate = What { $name } costs cannot be said in this currency: there is no reference rate.
-delivery-over-amount = The order comes to less than { $name } costs.
-
 ## What ends a reason
 
 act-off = switch it on

@@ -77,3 +77,16 @@ next-not-published = Nothing is published, so no buyer sees your checkout.
     .act = Look at what would be published
 next-changes-wait = Your checkout differs from what buyers see.
     .act = Look at the changes
+
+## The words of a checkout
+
+text-description = Under the name
+text-before = Before the order
+text-after = After the order
+text-paid = When it is paid
+text-failed = When it failed
+words-missing = { $count ->
+    [0] Nothing is missing
+    [one] { $count } text is missing
+   *[other] { $count } texts are missing
+}

@@ -3,6 +3,7 @@
 from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.core.method import Method, UnknownMethod
 from monedero.core.tender.model import Tender
+from monedero.core.words.texts import Texts
 from monedero.formats.checkout_file import (
     FORMAT,
     CheckoutFile,
@@ -57,8 +58,11 @@ def _method(method: Method) -> FileMethod:
 
 def _tender(tender: Tender, language: str) -> FileTender:
     kept = {name: getattr(tender, name) for name in FileTender.model_fields if name in Tender.model_fields}
+    described = {tag: texts.description for tag, texts in tender.texts.items() if texts.description is not None}
+    others = {tag: texts.model_copy(update={"description": None}) for tag, texts in tender.texts.items()}
     texts = {
         "name": {language: tender.name, **tender.names},
-        "description": {language: tender.description} if tender.description else {},
+        "description": described,
+        "texts": {tag: texts for tag, texts in others.items() if texts != Texts()},
     }
     return FileTender(**{**kept, **texts})

@@ -6,7 +6,7 @@ from monedero.core.tender.model import Checkout, Tender
 from monedero.store import Store
 from monedero.store.documents import Versioned
 from monedero.work.checkout.composed import draft
-from monedero.work.checkout.tenders import Edit, free_id, free_name, save_draft
+from monedero.work.checkout.tenders import Edit, free_id, free_name, free_names, save_draft
 
 
 def copy_tenders(
@@ -47,6 +47,7 @@ def _copy(
     update = {
         "id": free_id(tender.id, beside),
         "name": free_name(tender.name, "", beside),
+        "names": free_names(tender.names, beside),
         "shared": same,
         "conditions": [*tender.conditions, *written],
     }

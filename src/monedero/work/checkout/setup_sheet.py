@@ -5,11 +5,14 @@ import io
 from dataclasses import dataclass
 
 from monedero.core.language import in_language
+from monedero.core.words.texts import TextKind
 from monedero.store import Store
+from monedero.wording.buyers import to_buyer
 from monedero.wording.catalogue import say
 from monedero.wording.setup_sheet import SheetLine, sheet_lines
 from monedero.work.checkout.composed import drafted
 from monedero.work.checkout.names import names_of
+from monedero.work.checkout.texts import TextReader
 from monedero.work.shop.lookups import method_in, storefront_of
 
 
@@ -46,10 +49,12 @@ def setup_sheet(store: Store, storefront: str) -> SetupSheet:
     sets = {each.id: each.conditions for each in checkout.shared_conditions}
     order = [None, *(heading.id for heading in checkout.headings)]
     tenders = sorted((t for t in checkout.tenders if t.on), key=lambda tender: order.index(tender.heading))
-    entries = []
+    entries, texts = [], TextReader(store, composed)
     for place, tender in enumerate(tenders, start=1):
         conditions = [*tender.conditions, *(condition for id in tender.shared for condition in sets[id])]
-        lines = sheet_lines(tender, method_in(composed.methods, tender.method), conditions, names)
+        with to_buyer(language, shop.country):
+            text = texts.text(tender, TextKind.DESCRIPTION).text
+        lines = sheet_lines(tender, method_in(composed.methods, tender.method), conditions, names, text)
         entries.append(SheetEntry(place, tender.name, lines))
     return SetupSheet(shop.name, storefront_of(shop, storefront).name, checkout.mode.value, entries)
 

@@ -1,11 +1,13 @@
 """Compose: the tenders of the draft, added from a route or an arrangement, and saved as a whole."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.core.ratecard.model import RateCard, Route
 from monedero.core.tender.condition import SharedConditions
 from monedero.core.tender.model import Checkout, Heading, Tender
+from monedero.core.words.folded import folded
 from monedero.store import Store
 from monedero.store.documents import Versioned
 from monedero.work.checkout.composed import draft
@@ -61,7 +63,6 @@ def add_tender(
         route=route,
         on=False,
         name=free_name(method.name, second, tenders),
-        description=method.buyer,
     )
     return save_draft(store, storefront, version, Edit([*tenders, tender])), tender
 
@@ -84,13 +85,26 @@ def free_id(method_id: str, tenders: list[Tender]) -> str:
 
 
 def free_name(name: str, second: str, tenders: list[Tender]) -> str:
-    """A name that none of the others has: the one wished for, with a second name beside it, or with a number."""
-    taken = {tender.name.casefold() for tender in tenders}
+    """A name that none of the others has in any language: the one wished for, with a second name beside it, or with a
+    number."""
+    return _free(
+        name, second, {folded(held) for tender in tenders for held in (tender.name, *tender.names.values())}
+    )
+
+
+def free_names(names: Mapping[str, str], tenders: list[Tender]) -> dict[str, str]:
+    """Names by language that none of the others has there, with a number where they are taken."""
+    return {
+        tag: _free(name, "", {folded(tender.name_in(tag)) for tender in tenders}) for tag, name in names.items()
+    }
+
+
+def _free(name: str, second: str, taken: set[str]) -> str:
     candidates = [name, f"{name} ({second})"] if second else [name]
     for candidate in candidates:
-        if candidate.casefold() not in taken:
+        if folded(candidate) not in taken:
             return candidate
     number = 2
-    while f"{candidates[-1]} {number}".casefold() in taken:
+    while folded(f"{candidates[-1]} {number}") in taken:
         number += 1
     return f"{candidates[-1]} {number}"

@@ -1,6 +1,7 @@
 """The story of an order: payments begun and moved on in its record, each step with its sentence's figures."""
 
 import secrets
+from collections.abc import Sequence
 from datetime import datetime, timedelta
 from typing import NamedTuple
 
@@ -13,6 +14,7 @@ from monedero.core.payment.state import Move
 from monedero.core.record import Asking, By, Happened, Happening, OrderRecord, Request
 from monedero.core.tender.decision import Outcome
 from monedero.core.tender.model import Tender
+from monedero.core.words.asked import Answer
 
 ASKED = {
     Asking.TAKE: Happened.TAKE_ASKED,
@@ -30,12 +32,14 @@ CAME_BY = {
 }
 
 
-def chosen_of(tender: Tender, fee: Money | None = None, rounding: Money | None = None) -> Chosen:
-    """A tender as the buyer chose it, with what it costs the buyer on top, and what coins add to that."""
+def chosen_of(tender: Tender, language: str, fee: Money | None = None, rounding: Money | None = None) -> Chosen:
+    """A tender as the buyer chose it in a language, with what it costs the buyer on top, and what coins add to that."""
     route = tender.route
+    read = tender.name_in(language)
     return Chosen(
         tender=tender.id,
         name=tender.name,
+        buyers_name=read if read != tender.name else None,
         method=tender.method,
         provider=route.provider if route else None,
         plan=route.plan if route else None,
@@ -70,11 +74,14 @@ def step(payment: Payment, what: Happened | Move, by: By, at: datetime, amount: 
 
 
 class Buying(NamedTuple):
-    """A tender that is offered, the amount of the order, and whether it is paid in cash."""
+    """A tender that is offered, the amount of the order, whether it is paid in cash, what its buyer filled in, and in
+    which language the buyer read."""
 
     offered: Outcome
     amount: Money
     in_cash: bool
+    answers: Sequence[Answer] = ()
+    language: str = ""
 
 
 def begin(number: int, buying: Buying, at: datetime) -> tuple[Payment, list[Happening], list[Request]]:
@@ -83,7 +90,7 @@ def begin(number: int, buying: Buying, at: datetime) -> tuple[Payment, list[Happ
     What the tender costs its buyer comes on top, and cash is rounded to coins; refused where the fee is unknown, or
     nothing is left to pay.
     """
-    offered, amount, in_cash = buying
+    offered, amount, in_cash, answers, language = buying
     tender, fee = offered.tender, offered.charged.amount if offered.charged else None
     if offered.charged is not None and fee is None:
         raise Conflict(Fault(FaultCode.FEE_UNKNOWN, "tender", tender.name))
@@ -96,8 +103,11 @@ def begin(number: int, buying: Buying, at: datetime) -> tuple[Payment, list[Happ
         raise InvalidInput(Fault(FaultCode.AMOUNT_ZERO, "amount", str(amount)))
     days = timedelta(days=1)
     due = at + tender.due_days * days if tender.due_days is not None else None
-    payment = Payment.begin(number, chosen_of(tender, fee, rounding), amount, at, due).model_copy(
-        update={"gives_up_at": at + tender.lapse_days * days if tender.lapse_days is not None else None}
+    payment = Payment.begin(number, chosen_of(tender, language, fee, rounding), amount, at, due).model_copy(
+        update={
+            "gives_up_at": at + tender.lapse_days * days if tender.lapse_days is not None else None,
+            "answers": list(answers),
+        }
     )
     if payment.chosen.provider is None:
         return payment, [step(payment, Happened.ARRANGED, By.BUYER, at)], []

@@ -1,12 +1,12 @@
 """Order: a buyer chooses a way to pay, pays or arranges to, and the record keeps what happened."""
 
 import secrets
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from datetime import datetime
+from types import MappingProxyType
 from typing import NamedTuple
 
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound, Refused
-from monedero.core.method import Family
 from monedero.core.order.model import Order
 from monedero.core.payment.payment import Payment
 from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, Move, State
@@ -17,15 +17,17 @@ from monedero.formats.gateway import PaymentAsked, PaymentHeld
 from monedero.store import Store
 from monedero.store.orders import Key
 from monedero.wording import reason_text
-from monedero.wording.letters import letter, tells
+from monedero.wording.after_paying import tells
 from monedero.work.accounts.gateways import Gateways
 from monedero.work.checkout.composed import Composed, drafted, published_as
 from monedero.work.checkout.names import names_of
 from monedero.work.checkout.offer import outcomes_of, placed
 from monedero.work.orders import progress
-from monedero.work.orders.progress import Buying, How
+from monedero.work.orders.choosing import buying_of
+from monedero.work.orders.papers import OrderName, with_paper
+from monedero.work.orders.progress import How
+from monedero.work.orders.told import language_of, told_of
 from monedero.work.shop.delivered import Wish, delivered
-from monedero.work.shop.lookups import method_in
 from monedero.work.shop.order_in_hand import OrderInHand
 
 TEST_BUYER = "test.buyer@example.org"
@@ -34,11 +36,17 @@ RETURN = "/return"
 
 
 class Ordering(NamedTuple):
-    """Who orders, and how it shall come: `buyer` knows one who comes again; under a `key` an order is placed once."""
+    """Who orders, and how it shall come: `buyer` knows one who comes again; under a `key` an order is placed once.
+
+    `answers` are what the buyer filled in, by field; `language` is the one that the buyer reads (None: the shop's
+    first).
+    """
 
     buyer: str = ""
     key: Key | None = None
     wish: Wish = Wish(known=False)
+    answers: Mapping[str, str] = MappingProxyType({})
+    language: str | None = None
 
 
 class Till:
@@ -62,14 +70,16 @@ class Till:
             raise InvalidInput(Fault(FaultCode.AMOUNT_ZERO, "amount", str(order.order.amount)))
         delivery = delivered(composed.shop, order, by.wish)
         chosen = self._offered(composed, order.order, tender)
-        at = self.now()
-        buying = Buying(chosen, order.order.amount, in_cash=_in_cash(composed, chosen))
-        payment, steps, requests = progress.begin(1, buying, at)
+        at, token = self.now(), secrets.token_urlsafe(12)
+        language = by.language or composed.shop.languages[0]
+        payment, steps, requests = progress.begin(
+            1, buying_of(composed, chosen, order.order.amount, by.answers, language), at
+        )
         begun = progress.step(payment.model_copy(update={"state": State.OPEN}), Happened.PLACED, By.BUYER, at)
 
         def build(number: int) -> OrderRecord:
             return OrderRecord(
-                token=secrets.token_urlsafe(12),
+                token=token,
                 number=number,
                 mode=composed.checkout.mode,
                 storefront=composed.checkout.storefront,
@@ -78,11 +88,12 @@ class Till:
                 placed_at=at,
                 order=order.order,
                 line_name=order.line.name,
-                payments=[payment],
+                payments=[with_paper(self._store, composed, payment, OrderName(token, number))],
                 happened=[begun, *steps],
                 requests=requests,
                 buyer=by.buyer,
                 delivered=delivery,
+                language=language,
             )
 
         record = self._store.orders.add(build, self._letters, by.key)
@@ -92,12 +103,12 @@ class Till:
         """What an order that is not paid could be paid with, by the checkout with which it was placed."""
         return placed(self._store, self.composed(record), record.order)
 
-    def choose_another(self, token: str, tender: str) -> OrderRecord:
+    def choose_another(self, token: str, tender: str, answers: Mapping[str, str]) -> OrderRecord:
         """Pay an order another way; refused once its money is there or on its way."""
         record = self.record(token)
         composed = self.composed(record)
         chosen = self._offered(composed, record.order, tender)
-        in_cash = _in_cash(composed, chosen)
+        buying = buying_of(composed, chosen, record.amount, answers, language_of(composed, record))
         if record.state is State.AT_PROVIDER:
             record = self._withdraw(record)
         at = self.now()
@@ -105,10 +116,10 @@ class Till:
         def choose(before: OrderRecord) -> OrderRecord:
             if before.state not in CAN_CHOOSE_ANOTHER:
                 progress.refuse_settled(before)
-            buying = Buying(chosen, before.amount, in_cash)
             payment, steps, requests = progress.begin(len(before.payments) + 1, buying, at)
+            name = OrderName(token, before.number)
             update = {
-                "payments": [*before.payments, payment],
+                "payments": [*before.payments, with_paper(self._store, composed, payment, name)],
                 "happened": [*before.happened, *steps],
                 "requests": [*before.requests, *requests],
             }
@@ -163,10 +174,6 @@ class Till:
             raise NotFound(Fault(FaultCode.NOT_FOUND, "order", token, {"what": "order"}))
         return record
 
-    def shop_name(self, record: OrderRecord) -> str:
-        """The name of the shop, as it stood in the edition of the order."""
-        return self.composed(record).shop.name
-
     def provider_names(self) -> dict[str, str]:
         """The names of the providers by id."""
         return {card.provider.id: card.provider.name for card in self._store.rate_cards.all()}
@@ -194,7 +201,7 @@ class Till:
             order=record.token,
             number=record.number,
             payment=payment.number,
-            shop=self.shop_name(record),
+            shop=self.composed(record).shop.name,
             amount=payment.total,
             method=payment.chosen.method,
             plan=payment.chosen.plan,
@@ -277,11 +284,12 @@ class Till:
         """What the buyer is told of a change; the shop's name is read only where there is something to tell."""
         if not tells(before, after):
             return []
-        return [letter(after, self.shop_name(after), TEST_BUYER, self.now())]
+        told = told_of(self._store, self.composed(after), after, self.link(after))
+        return [Message(order=after.token, at=self.now(), to=TEST_BUYER, subject=told.subject, text=told.plain)]
 
-
-def _in_cash(composed: Composed, chosen: Outcome) -> bool:
-    return method_in(composed.methods, chosen.tender.method).family is Family.CASH
+    def link(self, record: OrderRecord) -> str:
+        """The buyer's personal link to an order, as it stands in a message."""
+        return f"{self._gateways.address.rstrip('/')}{AFTER_PAYING}/{record.token}"
 
 
 def _can_authorise(payment: Payment) -> bool:

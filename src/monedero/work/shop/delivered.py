@@ -13,7 +13,7 @@ from monedero.core.money import Money
 from monedero.core.order.model import Order
 from monedero.core.record import Delivered
 from monedero.core.shop import Line, Shop
-from monedero.wording.catalogue import say
+from monedero.wording.buyers import tell
 from monedero.work.shop.delivery_price import price_for, way_called
 from monedero.work.shop.order_in_hand import OrderInHand
 
@@ -73,7 +73,7 @@ def delivered(shop: Shop, hand: OrderInHand, wish: Wish) -> Delivered | None:
 
 def _refused(way: Delivery, why: NoPrice) -> Conflict:
     return Conflict(
-        Fault(FaultCode.DELIVERY_REFUSED, "delivery", way.name, {"why": say(why.value, name=way.name)})
+        Fault(FaultCode.DELIVERY_REFUSED, "delivery", way.name, {"why": tell(why.value, name=way.name)})
     )
 
 

@@ -5,25 +5,12 @@ import { Trouble } from "../../ui/Page";
 import { BuyerPage, modeOf } from "./BuyerPage";
 import { Delivering, type Wish } from "./Delivering";
 import { OrderLines } from "./OrderLines";
-import { parted } from "./parted";
-import { type Offered, useOffer, usePay } from "./queries";
+import { useOffer, usePay } from "./queries";
 import { Ways } from "./Ways";
-
-function lines(offer: Schema<"Offer">, chosen?: Offered) {
-  return (
-    <OrderLines
-      line={offer.line_name}
-      amount={offer.amount}
-      {...parted(offer.deliveries)}
-      chosen={chosen}
-      recurring={offer.recurring}
-    />
-  );
-}
 
 /** What of an offer is goods, where its delivery is known. */
 function goodsOf(offer: Schema<"Offer"> | undefined): { goods?: string } {
-  const goods = parted(offer?.deliveries).goods;
+  const goods = offer?.deliveries.find((way) => way.chosen)?.goods;
   return goods ? { goods: partsOf(goods).amount } : {};
 }
 
@@ -36,17 +23,23 @@ export function BuyPage({ search: first }: { search: string }) {
   const data = offer.data;
 
   /** Look at the order with some of its parts changed; the address follows, so that it can be opened again. */
-  function change(order: Schema<"InHand">, storefront: string, parts: Record<string, string>) {
+  function change(order: Schema<"InHand">, parts: Record<string, string>) {
+    if (!data) return;
     // What was bought stays; with another way of delivery there is another amount to pay.
     const way = parts.delivery ? goodsOf(data) : {};
-    const all = Object.entries({ ...order, storefront, ...way, ...parts });
+    const { storefront, language } = data;
+    const all = Object.entries({ ...order, storefront, language, ...way, ...parts });
     const query = new URLSearchParams(all.flatMap(([name, value]) => (value ? [[name, String(value)]] : [])));
     window.history.replaceState(null, "", `?${query}`);
-    setWish((before) => ({ ...before, day: "" }));
+    if (parts.delivery) setWish((before) => ({ ...before, day: "" }));
     setSearch(`?${query}`);
   }
   return (
-    <BuyerPage mode={modeOf(data, offer.error)}>
+    <BuyerPage
+      mode={modeOf(data, offer.error)}
+      page={data}
+      onLanguage={(language) => data && change(data.order, { language })}
+    >
       {offer.error && (
         <>
           <h1 className="text-xl mb-2">This order cannot be paid here</h1>
@@ -58,30 +51,31 @@ export function BuyPage({ search: first }: { search: string }) {
           <h1 className="text-2xl mb-4">{data.shop}</h1>
           {data.nothing_to_pay ? (
             <>
-              {lines(data)}
-              <p>There is nothing to pay.</p>
+              <OrderLines lines={data.lines} />
+              <p>{data.words.nothing_to_pay}</p>
             </>
           ) : (
             <>
               <Delivering
                 offer={data}
                 wish={wish}
+                problem={pay.error}
                 onWish={setWish}
-                onChange={(parts) => change(data.order, data.storefront, parts)}
+                onChange={(parts) => change(data.order, parts)}
               />
               <Ways
                 offered={data.offered}
-                amount={data.amount}
+                words={data.words}
                 above={(chosen) => (
                   <>
-                    {lines(data, chosen)}
-                    <h2 className="font-sans font-semibold mb-2">How would you like to pay?</h2>
+                    <OrderLines lines={chosen?.lines ?? data.lines} />
+                    <h2 className="font-sans font-semibold mb-2">{data.words.how_to_pay}</h2>
                   </>
                 )}
                 stopped={data.deliveries.find((way) => way.chosen)?.why ?? ""}
                 paying={pay.isPending}
                 problem={pay.error}
-                onPay={(tender) =>
+                onPay={({ tender, answers }) =>
                   pay.mutate({
                     order: data.order,
                     storefront: data.storefront,
@@ -89,12 +83,14 @@ export function BuyPage({ search: first }: { search: string }) {
                     by: "newest-edition",
                     address: wish.address,
                     delivery_day: wish.day || null,
+                    answers,
+                    language: data.language,
                   })
                 }
               />
             </>
           )}
-          <p className="mt-8 text-small text-soft">
+          <p lang="en" className="mt-8 text-small text-soft">
             Edition {data.edition}, {data.mode} mode.{" "}
             <a href={`/checkout${search}`} className="underline underline-offset-4">
               Back to the desk

@@ -1,9 +1,13 @@
-import type { ReactNode } from "react";
+import { type ReactNode, useEffect } from "react";
 import { Refusal, type Schema } from "../../api/client";
+import { LanguagePicker } from "./LanguagePicker";
 
 interface Props {
   /** The mode of what is shown; undefined while nothing is here yet. */
   mode: Schema<"Mode"> | undefined;
+  /** What is read around it and in which languages; undefined while nothing is here yet. */
+  page: { words: Schema<"BuyerWords">; language: string; languages: Schema<"LanguageOut">[] } | undefined;
+  onLanguage: (tag: string) => void;
   children: ReactNode;
 }
 
@@ -13,18 +17,32 @@ export function modeOf(data: { mode: Schema<"Mode"> } | undefined, refused: unkn
 }
 
 /** The frame of every page that buyers see; a test checkout cannot be mistaken for a live one. */
-export function BuyerPage({ mode, children }: Props) {
+export function BuyerPage({ mode, page, onLanguage, children }: Props) {
+  useEffect(() => {
+    if (page) document.documentElement.lang = page.language;
+  }, [page]);
   return (
     <div className="min-h-dvh">
-      {mode === "test" && (
-        <header>
-          <div className="hatch h-1.5" />
-          <p className="bg-saffron-wash text-saffron-ink font-semibold text-center py-1.5 px-4">
-            Test mode: this checkout takes no money
-          </p>
-        </header>
-      )}
-      <main className="max-w-md mx-auto px-5 py-8">{children}</main>
+      <header>
+        {mode === "test" && (
+          <>
+            <div className="hatch h-1.5" />
+            <p className="bg-saffron-wash text-saffron-ink font-semibold text-center py-1.5 px-4">
+              {page?.words.test_mode ?? "Test mode"}
+            </p>
+          </>
+        )}
+        {page && (
+          <div className="max-w-md mx-auto px-5 pt-4 flex justify-end">
+            <LanguagePicker
+              label={page.words.language_label}
+              languages={page.languages}
+              onPick={onLanguage}
+            />
+          </div>
+        )}
+      </header>
+      <main className="max-w-md mx-auto px-5 pt-4 pb-8">{children}</main>
     </div>
   );
 }

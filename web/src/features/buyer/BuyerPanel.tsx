@@ -1,33 +1,24 @@
+import { useState } from "react";
 import { Link } from "react-router";
 import { useView } from "../draft";
 import { useHand, useHandSearch } from "../hand";
 import { usePublication } from "../publish";
 import { useStorefront } from "../shop";
+import { LanguagePicker } from "./LanguagePicker";
 import { OrderLines } from "./OrderLines";
-import { parted } from "./parted";
-import { type Offered, usePay } from "./queries";
+import { usePay } from "./queries";
 import { Ways } from "./Ways";
 
 /** The buyer's view beside the work: the draft, as the buyer of the order in hand would see it now. */
 export function BuyerPanel({ onFold }: { onFold: () => void }) {
   const { hand, shop } = useHand();
-  const view = useView(hand);
+  const [language, setLanguage] = useState("");
+  const view = useView(hand, language);
   const pay = usePay();
   const storefront = useStorefront() ?? null;
   const edition = usePublication().data?.editions[0];
   const search = useHandSearch();
   if (!hand || !shop) return null;
-  const line = shop.lines.find((entry) => entry.id === hand.line);
-  const lines = (chosen?: Offered) => (
-    <OrderLines
-      shop={shop.name}
-      line={line?.name ?? ""}
-      amount={view.data?.amount ?? ""}
-      {...parted(view.data?.deliveries)}
-      chosen={chosen}
-      recurring={line?.recurring ?? false}
-    />
-  );
   const held = (view.data?.outcomes ?? []).filter((outcome) => outcome.place === null && outcome.tender.on);
 
   return (
@@ -46,27 +37,42 @@ export function BuyerPanel({ onFold }: { onFold: () => void }) {
             Fold away
           </button>
         </div>
-        <div className="bg-paper border border-rule px-4.5 py-4">
+        {view.data && (
+          <div className="mb-2">
+            <LanguagePicker label="The buyer reads" languages={view.data.languages} onPick={setLanguage} />
+          </div>
+        )}
+        <div className="bg-paper border border-rule px-4.5 py-4" lang={view.data?.language}>
           {view.data && !view.error ? (
             view.data.nothing_to_pay ? (
               <>
-                {lines()}
-                <p>There is nothing to pay.</p>
+                <OrderLines shop={shop.name} lines={view.data.lines} />
+                <p>{view.data.words.nothing_to_pay}</p>
               </>
             ) : (
               <Ways
                 offered={view.data.offered}
-                amount={view.data.amount}
+                words={view.data.words}
                 above={(chosen) => (
                   <>
-                    {lines(chosen)}
-                    <h3 className="font-sans font-semibold mb-2">How would you like to pay?</h3>
+                    <OrderLines shop={shop.name} lines={chosen?.lines ?? view.data.lines} />
+                    <h3 className="font-sans font-semibold mb-2">{view.data.words.how_to_pay}</h3>
                   </>
                 )}
                 stopped={view.data.deliveries.find((way) => way.chosen)?.why ?? ""}
                 paying={pay.isPending}
                 problem={pay.error}
-                onPay={(tender) => pay.mutate({ order: hand, tender, by: "draft", storefront, address: "" })}
+                onPay={({ tender, answers }) =>
+                  pay.mutate({
+                    order: hand,
+                    tender,
+                    by: "draft",
+                    storefront,
+                    address: "",
+                    answers,
+                    language: view.data.language,
+                  })
+                }
               />
             )
           ) : (

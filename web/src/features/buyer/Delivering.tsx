@@ -1,9 +1,8 @@
 import { useId, useState } from "react";
 import type { Schema } from "../../api/client";
-import { shown } from "../../lib/money";
-import { day as dayText } from "../../lib/time";
 import { Choice } from "../../ui/Choice";
 import { InputField } from "../../ui/InputField";
+import { faultAt } from "./Fields";
 
 /** Where and on which day an order shall come. */
 export interface Wish {
@@ -14,31 +13,33 @@ export interface Wish {
 interface Props {
   offer: Schema<"Offer">;
   wish: Wish;
+  /** What was wrong with what was sent before. */
+  problem: unknown;
   onWish: (wish: Wish) => void;
   /** Look at the order with some of its parts changed. */
   onChange: (parts: Record<string, string>) => void;
 }
 
 /** How an order reaches its buyer: the way, where to, and on which day. */
-export function Delivering({ offer, wish, onWish, onChange }: Props) {
+export function Delivering({ offer, wish, problem, onWish, onChange }: Props) {
   const group = useId();
-  const ways = offer.deliveries;
+  const { deliveries: ways, words } = offer;
   const chosen = ways.find((way) => way.chosen);
   if (ways.length === 0) return null;
   return (
     <section aria-labelledby={`${group}-title`} className="mb-5">
       <h2 id={`${group}-title`} className="font-sans font-semibold mb-2">
-        How shall it reach you?
+        {words.how_delivered}
       </h2>
       <fieldset>
-        <legend className="sr-only">Ways of delivery</legend>
+        <legend className="sr-only">{words.ways_of_delivery}</legend>
         {ways.map((way) => (
           <Choice
             key={way.id}
             group={group}
             name={way.name}
-            description={way.why || comes(way)}
-            onTop={way.fee ? shown(way.fee) : ""}
+            description={way.comes}
+            onTop={way.fee_text}
             chosen={way.chosen}
             onChoose={() => onChange({ delivery: way.id })}
           />
@@ -48,20 +49,21 @@ export function Delivering({ offer, wish, onWish, onChange }: Props) {
         <div className="flex gap-4 mt-2">
           {offer.asks_postcode && (
             <Kept
-              label="Postcode"
+              label={words.postcode}
               value={offer.order.postcode ?? ""}
               keep={(postcode) => onChange({ postcode })}
             />
           )}
           {offer.asks_town && (
-            <Kept label="Town" value={offer.order.town ?? ""} keep={(town) => onChange({ town })} />
+            <Kept label={words.town} value={offer.order.town ?? ""} keep={(town) => onChange({ town })} />
           )}
         </div>
       )}
       {chosen?.needs_address && (
         <div className="mt-2">
           <InputField
-            label="Address: name, street and number"
+            label={words.address}
+            problem={faultAt(problem, "address")}
             autoComplete="shipping street-address"
             value={wish.address}
             onChange={(address) => onWish({ ...wish, address })}
@@ -71,7 +73,7 @@ export function Delivering({ offer, wish, onWish, onChange }: Props) {
       {chosen && chosen.days.length > 0 && (
         <div className="mt-2">
           <label htmlFor={`${group}-day`} className="block text-small text-soft">
-            Day
+            {words.day}
           </label>
           {/* A plain list of the browser's own: buyers' pages load little. */}
           <select
@@ -80,9 +82,9 @@ export function Delivering({ offer, wish, onWish, onChange }: Props) {
             onChange={(event) => onWish({ ...wish, day: event.target.value })}
             className="w-full h-9 border-b border-rule bg-transparent hover:border-ink"
           >
-            {chosen.days.map(({ day, hours }) => (
+            {chosen.days.map(({ day, text }) => (
               <option key={day} value={day}>
-                {[dayText(day), ...hours].join(", ")}
+                {text}
               </option>
             ))}
           </select>
@@ -91,10 +93,6 @@ export function Delivering({ offer, wish, onWish, onChange }: Props) {
     </section>
   );
 }
-
-/** When a way comes, in a few words. */
-const comes = ({ days, first }: Schema<"WayOut">) =>
-  days.length > 0 ? `from ${dayText(first.day)} on; choose the day` : `leaves on ${dayText(first.day)}`;
 
 /** A part of the address that decides where it can go; the order is looked at anew when it is left. */
 function Kept({ label, value, keep }: { label: string; value: string; keep: (text: string) => void }) {

@@ -1,25 +1,34 @@
 import { type ReactNode, useId, useState } from "react";
-import { said } from "../../api/client";
-import { shown } from "../../lib/money";
+import { Refusal, type Schema, said } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
+import { ShopText } from "../../ui/ShopText";
+import { Fields } from "./Fields";
 import type { Offered } from "./queries";
+
+/** What a buyer sends: the way to pay, and what was filled in for it. */
+export interface Paid {
+  tender: string;
+  answers: Record<string, string>;
+}
 
 interface Props {
   offered: Offered[];
-  amount: string;
+  words: Schema<"BuyerWords">;
   /** What stands above the ways to pay, by the one that is chosen. */
   above?: (chosen: Offered | undefined) => ReactNode;
   /** Why it cannot be paid yet, whatever is chosen; empty where it can. */
   stopped?: string;
   paying: boolean;
   problem: unknown;
-  onPay: (tender: string) => void;
+  onPay: (paid: Paid) => void;
 }
 
-/** The ways to pay, as a buyer meets them: one is chosen, then paid with. */
-export function Ways({ offered, amount, above, stopped, paying, problem, onPay }: Props) {
+/** The ways to pay, as a buyer meets them: one is chosen, filled in where it asks for something, then paid with. */
+export function Ways({ offered, words, above, stopped, paying, problem, onPay }: Props) {
   const [picked, setPicked] = useState("");
+  // What was filled in stays when another way is looked at.
+  const [answers, setAnswers] = useState<Record<string, Record<string, string>>>({});
   const group = useId();
   const chosen =
     offered.find((way) => way.tender === picked) ?? offered.find((way) => way.usual) ?? offered[0];
@@ -28,22 +37,24 @@ export function Ways({ offered, amount, above, stopped, paying, problem, onPay }
       <>
         {above?.(undefined)}
         <p className="border-t border-rule pt-3">
-          <strong className="text-copper">No way to pay is offered for this order.</strong> A buyer would stop
-          here.
+          <strong className="text-copper">{words.no_way}</strong> {words.no_way_next}
         </p>
       </>
     );
   }
+  const filled = answers[chosen.tender] ?? {};
   return (
     <form
+      // What is missing is said in the page's own language, at its field.
+      noValidate
       onSubmit={(event) => {
         event.preventDefault();
-        onPay(chosen.tender);
+        onPay({ tender: chosen.tender, answers: filled });
       }}
     >
       <div aria-live="polite">{above?.(chosen)}</div>
       <fieldset>
-        <legend className="sr-only">Ways to pay</legend>
+        <legend className="sr-only">{words.ways_to_pay}</legend>
         {offered.map((way) => (
           <div key={way.tender}>
             {way.heading && (
@@ -54,17 +65,45 @@ export function Ways({ offered, amount, above, stopped, paying, problem, onPay }
             <Choice
               group={group}
               name={way.name}
-              description={way.usual ? `You paid this way last time. ${way.description}` : way.description}
-              onTop={way.fee ? `${way.up_to ? "at most " : ""}${shown(way.fee)}` : ""}
+              description={[way.usual ? words.usual_way : "", way.description].filter(Boolean).join(" ")}
+              onTop={way.on_top}
+              picture={way.picture}
               chosen={way.tender === chosen.tender}
               onChoose={() => setPicked(way.tender)}
-            />
+            >
+              <ShopText html={way.before} className="text-small mt-1" />
+              {way.leaves && <p className="text-small mt-1">{way.leaves}</p>}
+              {way.film && (
+                <p className="text-small mt-1">
+                  <a
+                    href={way.film}
+                    target="_blank"
+                    rel="noopener noreferrer"
+                    className="inline-block min-h-6 underline underline-offset-4"
+                  >
+                    {words.film}
+                  </a>
+                </p>
+              )}
+              <Fields
+                fields={way.fields}
+                answers={filled}
+                problem={problem}
+                chooseOne={words.choose_one}
+                onAnswer={(field, answer) =>
+                  setAnswers((before) => ({
+                    ...before,
+                    [way.tender]: { ...before[way.tender], [field]: answer },
+                  }))
+                }
+              />
+            </Choice>
           </div>
         ))}
       </fieldset>
-      {problem !== null && problem !== undefined && (
+      {elsewhere(problem) && (
         <p role="alert" className="text-copper font-medium my-2">
-          {said(problem)}
+          {elsewhere(problem)}
         </p>
       )}
       {stopped ? (
@@ -73,9 +112,19 @@ export function Ways({ offered, amount, above, stopped, paying, problem, onPay }
         </p>
       ) : (
         <Button look="strong" type="submit" disabled={paying} className="w-full min-h-11 mt-2">
-          Pay {shown(chosen.total ?? amount)}
+          {chosen.pay}
         </Button>
       )}
     </form>
   );
+}
+
+/** What of a refusal does not stand at a field already. */
+function elsewhere(problem: unknown): string {
+  if (problem === null || problem === undefined) return "";
+  if (!(problem instanceof Refusal) || problem.problem.errors.length === 0) return said(problem);
+  return problem.problem.errors
+    .filter(({ field }) => !field.startsWith("answers.") && field !== "address")
+    .map(({ detail }) => detail)
+    .join(" ");
 }

@@ -19,10 +19,12 @@ export function useOffer(search: string) {
 }
 
 /** An order as its buyer sees it after paying. */
-export function usePaying(token: string) {
+export function usePaying(token: string, language: string) {
   return useQuery({
-    queryKey: keys.order(token),
-    queryFn: () => answered(api.GET("/api/orders/{token}", { params: { path: { token } } })),
+    queryKey: [...keys.order(token), language],
+    queryFn: () =>
+      answered(api.GET("/api/orders/{token}", { params: { path: { token }, query: { language } } })),
+    placeholderData: keepPreviousData,
     retry: false,
   });
 }
@@ -59,15 +61,15 @@ export function useSendReceipt(token: string) {
           },
         }),
       ),
-    onSuccess: (paying) => client.setQueryData(keys.order(token), paying),
+    onSuccess: () => client.invalidateQueries({ queryKey: keys.order(token) }),
   });
 }
 
 /** Pay an order another way. */
 export function usePayAnotherWay(token: string) {
   return useMutation({
-    mutationFn: (tender: string) =>
-      answered(api.POST("/api/orders/{token}/tender", { params: { path: { token } }, body: { tender } })),
+    mutationFn: (another: { tender: string; answers: Record<string, string> }) =>
+      answered(api.POST("/api/orders/{token}/tender", { params: { path: { token } }, body: another })),
     onSuccess: (placed) => goTo(placed.go_to),
   });
 }

@@ -17,6 +17,7 @@ import { axisFor, RulerTicks } from "../../charts";
 import { drawn, partsOf } from "../../lib/money";
 import { Button } from "../../ui/Button";
 import { Heading, Trouble } from "../../ui/Page";
+import { SubNav } from "../../ui/SubNav";
 import {
   type Composed,
   type Tender,
@@ -38,6 +39,7 @@ import { StepButtons } from "./StepButtons";
 import { StorefrontPicker } from "./StorefrontPicker";
 import { Stretches } from "./Stretches";
 import { TenderRow } from "./TenderRow";
+import { CHECKOUT_VIEWS } from "./views";
 
 /** The tenders as buyers meet them, each with its state for the order in hand; all of it is the draft. */
 export function CheckoutPage() {
@@ -157,6 +159,7 @@ export function CheckoutPage() {
   const changes = publication?.changes.length ?? 0;
   return (
     <>
+      <SubNav label="Views of Checkout" search={search} views={CHECKOUT_VIEWS} />
       <Heading
         title="Ways to pay"
         note={

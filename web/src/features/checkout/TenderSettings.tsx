@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { Link } from "react-router";
 import { toast } from "sonner";
 import { type Schema, said } from "../../api/client";
 import { Button } from "../../ui/Button";
@@ -6,6 +7,7 @@ import { Picker } from "../../ui/Picker";
 import { Picks } from "../../ui/Picks";
 import { TextField } from "../../ui/TextField";
 import type { Composed, Outcome, Tender } from "../draft";
+import { useHandSearch } from "../hand";
 import type { Shop } from "../shop";
 import { CopyTo } from "./CopyTo";
 import { FeeFields } from "./FeeFields";
@@ -30,6 +32,7 @@ interface Props {
 export function TenderSettings(props: Props) {
   const { outcome, figures, composed, shop, save, first, last, onMove, onRemove, onShare } = props;
   const { tender } = outcome;
+  const search = useHandSearch();
   const language = shop.languages[0] ?? "en";
   const headings = composed.headings.map(({ id, name }) => ({
     value: id,
@@ -44,11 +47,16 @@ export function TenderSettings(props: Props) {
           value={tender.name}
           save={(name) => save((before) => ({ ...before, name }))}
         />
-        <TextField
-          label="Description under the name"
-          value={tender.description}
-          save={(description) => save((before) => ({ ...before, description }))}
-        />
+        <p className="self-end">
+          <Link
+            to={`/checkout/words${search}&tender=${tender.id}`}
+            className="text-verdigris font-medium underline underline-offset-4"
+          >
+            Write what buyers read of it, in {shop.languages.length}{" "}
+            {shop.languages.length === 1 ? "language" : "languages"}
+          </Link>
+          : its texts, picture and film{tender.route ? "" : ", and what they fill in"}
+        </p>
       </div>
       <fieldset>
         <legend className="text-small font-medium">Offered for these amounts (empty: no limit)</legend>

@@ -18,6 +18,7 @@ export {
   useMeet,
   useStep,
   useView,
+  useWords,
   useWouldChange,
   type Window,
 } from "./queries";

@@ -31,14 +31,31 @@ export function useDraft() {
   });
 }
 
-/** What the draft offers to the order in hand. */
-export function useView(hand: Hand | null) {
+/** What the draft offers to the order in hand; what its buyer reads is in a language of the shop, else in its first. */
+export function useView(hand: Hand | null, language = "") {
   const storefront = useStorefront();
   return useQuery({
-    queryKey: [...keys.view, storefront, hand],
+    queryKey: [...keys.view, storefront, hand, language],
     queryFn: () =>
       answered(
         api.GET("/api/checkouts/{storefront}/view", {
+          params: { ...at(storefront ?? ""), query: { ...(hand ?? NOTHING), language } },
+        }),
+      ),
+    enabled: hand !== null && storefront !== undefined,
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+}
+
+/** What buyers read of every tender in every language, for the order in hand. */
+export function useWords(hand: Hand | null) {
+  const storefront = useStorefront();
+  return useQuery({
+    queryKey: [...keys.words, storefront, hand],
+    queryFn: () =>
+      answered(
+        api.GET("/api/checkouts/{storefront}/words", {
           params: { ...at(storefront ?? ""), query: hand ?? NOTHING },
         }),
       ),

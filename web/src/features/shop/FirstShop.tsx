@@ -45,6 +45,7 @@ export function FirstShop() {
       terminals: [],
       own_methods: [],
       languages: ["en"],
+      arrangements: { accounts: [], payee: "", post_to: "", seller: "", tax_number: "", invoice_prefix: "" },
       customer_groups: [],
       deliveries: [],
       areas: [],

@@ -6,6 +6,7 @@ import { Picker } from "../../ui/Picker";
 import { SubNav } from "../../ui/SubNav";
 import { TextField } from "../../ui/TextField";
 import { HeldThings } from "./HeldThings";
+import { Languages } from "./Languages";
 import { LinesTable } from "./LinesTable";
 import { MarketsTable } from "./MarketsTable";
 import { Storefronts } from "./Storefronts";
@@ -57,6 +58,9 @@ export function ShopPage() {
             }))
           }
         />
+      </div>
+      <div className="max-w-xl mb-8">
+        <Languages {...sections} />
       </div>
       <MarketsTable {...sections} />
       <LinesTable {...sections} />

@@ -3,7 +3,7 @@ import { lazy } from "react";
 export { AssumptionField } from "./AssumptionField";
 export { useAssumptions } from "./assumptions";
 export { FirstShop } from "./FirstShop";
-export { idOf } from "./ids";
+export { freeId, idOf } from "./ids";
 export { type Shop, useChoices, useOtherShop, useShop, useStorefront } from "./queries";
 export { VIEWS } from "./views";
 
@@ -13,6 +13,9 @@ export const OrdersPage = lazy(() =>
 );
 export const DeliveryPage = lazy(() =>
   import("./DeliveryPage").then((module) => ({ default: module.DeliveryPage })),
+);
+export const ArrangementsPage = lazy(() =>
+  import("./ArrangementsPage").then((module) => ({ default: module.ArrangementsPage })),
 );
 export const AssumptionsPage = lazy(() =>
   import("./AssumptionsPage").then((module) => ({ default: module.AssumptionsPage })),

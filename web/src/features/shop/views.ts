@@ -2,6 +2,7 @@
 export const VIEWS = [
   { path: "/shop", name: "Shop" },
   { path: "/shop/delivery", name: "Delivery and buyers" },
+  { path: "/shop/arrangements", name: "Own arrangements" },
   { path: "/shop/orders", name: "Orders a month" },
   { path: "/shop/assumptions", name: "Assumptions" },
 ];

@@ -1,0 +1,145 @@
+"""What the newest edition of a storefront offers to an order, worded for its buyer."""
+
+from datetime import date
+from typing import Annotated
+
+from fastapi import APIRouter, Cookie, Header, Query
+from pydantic import BaseModel
+
+from monedero.api.buyer_words import BuyerWords, LanguageOut, buyer_words, languages_out
+from monedero.api.offered import OfferedOut, OfferWriter
+from monedero.api.order_lines import Item, OrderLineOut, order_lines
+from monedero.api.problems import PROBLEMS
+from monedero.api.requests import InHand, KnownFacts, RunningDep, sentence
+from monedero.api.ways_there import WayOut, ways_out
+from monedero.core.account import Mode
+from monedero.core.fields import Identifier
+from monedero.core.shop import Shop
+from monedero.wording.buyer_formats import country_name
+from monedero.wording.buyers import best_of, to_buyer
+from monedero.work.checkout.facts import asked_facts
+from monedero.work.checkout.offer import newest, placed
+from monedero.work.checkout.texts import TextReader
+from monedero.work.shop.delivered import ways_there
+from monedero.work.shop.order_in_hand import OrderInHand, order_in_hand
+
+router = APIRouter(tags=["orders"], responses=PROBLEMS)
+BUYER = "monedero_buyer"
+Returning = Annotated[str, Cookie(alias=BUYER, max_length=64)]
+Wished = Annotated[str, Header(max_length=1000)]
+
+
+class Offer(BaseModel):
+    """What a buyer is offered: the shop, the order, and the ways to pay in sequence, in the buyer's language.
+
+    `edition` None: the draft. `lines` are what there is to pay before a way to pay is chosen.
+    """
+
+    mode: Mode
+    edition: int | None
+    storefront: str
+    order: InHand
+    shop: str
+    line_name: str
+    country_name: str
+    amount: str
+    recurring: bool
+    nothing_to_pay: bool
+    lines: list[OrderLineOut]
+    offered: list[OfferedOut]
+    deliveries: list[WayOut]
+    asks_postcode: bool
+    asks_town: bool
+    language: str
+    languages: list[LanguageOut]
+    words: BuyerWords
+
+
+class Asked(KnownFacts):
+    """The order as an address names it; what it leaves out comes from the shop.
+
+    Without them: the shop's first storefront, market and line, the line's usual amount, the market's currency. Without
+    a language that the shop has, the one of its languages that the browser asks for.
+    """
+
+    market: str | None = None
+    line: str | None = None
+    amount: str | None = None
+    currency: str | None = None
+    goods: str | None = None
+    on: date | None = None
+    storefront: Identifier | None = None
+    language: str = ""
+
+
+def _whole(asked: Asked, shop: Shop) -> InHand:
+    """The order with what its address leaves out."""
+    market = next((entry for entry in shop.markets if entry.id == asked.market), None)
+    line = next((entry for entry in shop.lines if entry.id == asked.line), None)
+    if asked.market is None and shop.markets:
+        market = shop.markets[0]
+    if asked.line is None and shop.lines:
+        line = shop.lines[0]
+    amount = asked.amount or (line.usual_amount.amount if line else "")
+    known = {name: getattr(asked, name) for name in KnownFacts.model_fields}
+    goods = asked.goods
+    if line and line.deliveries and asked.delivery is None:
+        # What is bought and not said to go any way goes the first; its amount is that of the goods.
+        known["delivery"] = next(way.id for way in shop.deliveries if way.id in line.deliveries)
+        goods = goods or amount
+    return InHand(
+        market=asked.market or (market.id if market else ""),
+        line=asked.line or (line.id if line else ""),
+        amount=amount,
+        currency=asked.currency or (market.currency if market else ""),
+        goods=goods,
+        on=asked.on,
+        **known,
+    )
+
+
+@router.get("/api/offer")
+def read_offer(
+    running: RunningDep, asked: Annotated[Asked, Query()], accept_language: Wished = "", returning: Returning = ""
+) -> Offer:
+    """The ways to pay for an order, by the newest edition of a storefront."""
+    composed = newest(running.store, asked.storefront)
+    whole = _whole(asked, composed.shop)
+    order = order_in_hand(composed.shop, sentence(whole, running))
+    language = best_of(asked.language or accept_language, composed.shop.languages)
+    with to_buyer(language, composed.shop.country):
+        item = item_of(composed.shop, order)
+        writer = OfferWriter(composed, TextReader(running.store, composed), item)
+        asks = asked_facts(composed.shop, composed.checkout, order)
+        return Offer(
+            mode=composed.checkout.mode,
+            edition=composed.edition,
+            storefront=composed.checkout.storefront,
+            order=whole,
+            shop=composed.shop.name,
+            line_name=order.line.name,
+            country_name=country_name(order.order.country),
+            amount=str(order.order.amount),
+            recurring=order.order.recurring,
+            nothing_to_pay=order.order.nothing_to_pay,
+            lines=order_lines(item),
+            offered=writer.all(placed(running.store, composed, order.order), running.till.usual(returning)),
+            deliveries=ways_out(ways_there(composed.shop, order)),
+            asks_postcode="postcode" in asks,
+            asks_town="town" in asks,
+            language=language,
+            languages=languages_out(composed.shop.languages),
+            words=buyer_words(),
+        )
+
+
+def item_of(shop: Shop, order: OrderInHand) -> Item:
+    """What the buyer of the order in hand is about to pay for."""
+    way = next((there for there in ways_there(shop, order) if there.chosen and there.fee), None)
+    return Item(
+        order.line.name,
+        order.order.amount,
+        way=way.way.name if way else "",
+        delivery=way.fee if way else None,
+        recurring=bool(order.order.recurring),
+    )

@@ -1,0 +1,58 @@
+"""What a buyer is about to pay for, or has paid, line by line, as it is shown."""
+
+from typing import Literal, NamedTuple
+
+from pydantic import BaseModel
+
+from monedero.core.money import Money
+from monedero.wording.buyer_formats import money
+from monedero.wording.buyers import tell
+
+
+class OrderLineOut(BaseModel):
+    """A line with its amount; `part` is what comes with the line, `total` what there is to pay in all."""
+
+    label: str
+    amount: str
+    look: Literal["line", "part", "total"]
+
+
+class Item(NamedTuple):
+    """What is paid for: its name, all there is to pay without a fee, and what of it the delivery is."""
+
+    name: str
+    amount: Money
+    way: str = ""
+    delivery: Money | None = None
+    recurring: bool = False
+    paid: bool = False
+
+
+class OnTop(NamedTuple):
+    """What a way to pay costs its buyer: a fee with its name, and what coins add to it."""
+
+    label: str = ""
+    fee: Money | None = None
+    up_to: bool = False
+    rounding: Money | None = None
+
+
+NOTHING = OnTop()
+
+
+def order_lines(item: Item, on_top: OnTop = NOTHING) -> list[OrderLineOut]:
+    """The lines of an order with what a way to pay costs on top."""
+    amount, delivery = item.amount, item.delivery
+    goods = Money(amount.minor - delivery.minor, amount.currency) if delivery else amount
+    lines = [OrderLineOut(label=item.name, amount=money(goods), look="line")]
+    if delivery is not None:
+        lines.append(OrderLineOut(label=item.way, amount=money(delivery), look="part"))
+    if on_top.fee:
+        label = tell("fee-up-to", label=on_top.label) if on_top.up_to else on_top.label
+        lines.append(OrderLineOut(label=label, amount=money(on_top.fee), look="part"))
+    if on_top.rounding:
+        lines.append(OrderLineOut(label=tell("rounded"), amount=money(on_top.rounding), look="part"))
+    name = "paid-line" if item.paid else "to-pay-monthly" if item.recurring else "to-pay"
+    more = sum(part.minor for part in (on_top.fee, on_top.rounding) if part)
+    total = Money(amount.minor + more, amount.currency)
+    return [*lines, OrderLineOut(label=tell(name), amount=money(total), look="total")]

@@ -1,0 +1,45 @@
+"""The settings of the shop for arrangements of its own: who is paid, by which paper, and where it is sent.
+
+Source: own design.
+
+>>> Arrangements().account_for("EUR") is None
+True
+>>> Arrangements(invoice_prefix="CN/2026-").invoice_number(7)
+'CN/2026-0007'
+"""
+
+from typing import Annotated, Self
+
+from pydantic import StringConstraints, model_validator
+
+from monedero.core.fields import Description, Strict, once
+from monedero.core.papers.bank_account import TransferAccount
+
+
+class Arrangements(Strict):
+    """What buyers are told by the shop's own arrangements.
+
+    `payee` and `post_to` are for cheques (empty: the shop's name, no address). `seller` is the name and address that
+    invoices bear, `tax_number` the number on them; `invoice_prefix` stands before their numbers.
+    """
+
+    accounts: list[TransferAccount] = []
+    payee: Description = ""
+    post_to: Description = ""
+    seller: Description = ""
+    tax_number: Description = ""
+    invoice_prefix: Annotated[str, StringConstraints(pattern=r"^[A-Za-z0-9/. -]{0,12}$")] = ""
+
+    @model_validator(mode="after")
+    def _one_each(self) -> Self:
+        once((account.id for account in self.accounts), "account id")
+        once((account.currency for account in self.accounts), "account for a currency")
+        return self
+
+    def account_for(self, currency: str) -> TransferAccount | None:
+        """The account to which an amount in a currency is sent."""
+        return next((account for account in self.accounts if account.currency == currency), None)
+
+    def invoice_number(self, count: int) -> str:
+        """The number of the shop's invoice of a count, from 1."""
+        return f"{self.invoice_prefix}{count:04d}"

@@ -1,0 +1,77 @@
+"""Placeholders in a text: a name in braces that is filled with a part of the order, such as {number}.
+
+A text names only placeholders that are known where it is read, and has no other braces, so that no buyer ever reads
+one. What is filled in is never read as a placeholder again.
+
+Source: own design.
+
+>>> filled("Order {number} of {shop}", {"number": "1001", "shop": "Cabo {Noite}"})
+'Order 1001 of Cabo {Noite}'
+>>> text_for(IN_ADVANCE)("Quote {reference}")
+Traceback (most recent call last):
+...
+monedero.core.errors.InvalidInput: placeholder-unknown ='{reference}'
+>>> text_for(AFTERWARDS)("Quote {reference")
+Traceback (most recent call last):
+...
+monedero.core.errors.InvalidInput: brace-alone ='Quote {reference'
+"""
+
+import re
+from collections.abc import Callable, Mapping
+from enum import StrEnum
+
+from monedero.core import card_number
+from monedero.core.errors import FaultCode, refuse
+
+LONGEST = 2000
+PLACEHOLDER = re.compile(r"\{([a-z-]{1,20})\}", re.ASCII)
+ANY = re.compile(r"\{[^{}]{0,40}\}")
+
+
+class Placeholder(StrEnum):
+    """What a text can be filled with; `UNTIL` is the day by which it is to be paid, `LINK` the page of the order."""
+
+    SHOP = "shop"
+    LINE = "line"
+    AMOUNT = "amount"
+    TENDER = "way"
+    NUMBER = "number"
+    REFERENCE = "reference"
+    UNTIL = "until"
+    LINK = "link"
+
+
+IN_ADVANCE = (Placeholder.SHOP, Placeholder.LINE, Placeholder.AMOUNT, Placeholder.TENDER)
+"""What is known before there is an order."""
+AFTERWARDS = tuple(Placeholder)
+
+
+def filled(text: str, values: Mapping[str, str]) -> str:
+    """A text with its placeholders filled; one without a value reads as nothing."""
+    return PLACEHOLDER.sub(lambda found: values.get(found.group(1), ""), text)
+
+
+def text_for(known: tuple[Placeholder, ...]) -> Callable[[str], str]:
+    """A reader of a text that may be empty, of 2,000 characters at the most, with known placeholders alone."""
+    names = [one.value for one in known]
+    told = ", ".join(f"{{{name}}}" for name in names)
+
+    def read(value: str) -> str:
+        text = value.strip()
+        card_number.refuse_in(text)
+        if len(text) > LONGEST:
+            raise refuse(FaultCode.TOO_LONG, value=value, longest=LONGEST, length=len(text))
+        for found in ANY.finditer(text):
+            name = PLACEHOLDER.fullmatch(found.group())
+            if name is None or name.group(1) not in names:
+                raise refuse(FaultCode.PLACEHOLDER_UNKNOWN, value=found.group(), known=told)
+        rest = ANY.sub("", text)
+        alone = re.search(r"[{}]", rest)
+        if alone is not None:
+            raise refuse(
+                FaultCode.BRACE_ALONE, value=rest[max(alone.start() - 20, 0) : alone.start() + 20], known=told
+            )
+        return text
+
+    return read

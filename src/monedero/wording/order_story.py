@@ -1,0 +1,76 @@
+"""What the owner reads of an order: its state, its story, what is due, and what its state means.
+
+Source: own design.
+"""
+
+from datetime import datetime
+
+from monedero.core.payment import meaning
+from monedero.core.payment.due import Due
+from monedero.core.payment.meaning import AccessState, Goods, Seat
+from monedero.core.payment.state import State
+from monedero.core.ratecard.model import LineKind
+from monedero.core.record import By, Happening, OrderRecord
+from monedero.wording import fault_text
+from monedero.wording.catalogue import say
+from monedero.wording.show import day, money
+
+
+def happened_text(happening: Happening) -> str:
+    """One thing that happened to an order, in a sentence."""
+    reason = fault_text(happening.fault) if happening.fault else happening.reason
+    return say(
+        f"happened-{happening.what.value}",
+        tender=happening.tender,
+        amount=money(str(happening.amount)) if happening.amount else "",
+        reason=reason,
+        said="yes" if reason else "no",
+        because=_because(reason),
+        by=_day("by-day", happening.until),
+        on=_day("on-day", happening.until),
+    )
+
+
+def due_text(entry: Due) -> str:
+    """One thing that is due, in a sentence."""
+    amount = money(str(entry.amount)) if entry.amount else ""
+    return say(f"due-{entry.code.value}", amount=amount) + _day("by-day", entry.by)
+
+
+def meaning_text(record: OrderRecord) -> str:
+    """What the state of an order means for what was ordered, in a few words."""
+    means = meaning.of(record.state, record.payment.chosen.gives)
+    if record.kind is LineKind.GOODS:
+        goods = means.goods
+        if goods is Goods.ASK_BACK and not record.dispatched:
+            goods = Goods.KEEP_BACK
+        if goods is Goods.SEND and record.all_out:
+            return f"{say('goods-out')}; {say(f'stock-{means.stock.value}')}"
+        return f"{say(f'goods-{goods.value}')}; {say(f'stock-{means.stock.value}')}"
+    if record.kind is LineKind.BOOKING:
+        seat = means.seat if means.access is not AccessState.WITHDRAW else Seat.LET_GO
+        return say(f"seat-{seat.value}")
+    return say(f"access-{means.access.value}")
+
+
+def state_text(state: State) -> str:
+    """A state in a word or two."""
+    return say(f"state-{state.value}")
+
+
+def by_text(by: By) -> str:
+    """Who did something."""
+    return say(f"by-{by.value}")
+
+
+def nothing_due_text() -> str:
+    """What is said of an order on which nothing is due."""
+    return say("nothing-due")
+
+
+def _because(reason: str) -> str:
+    return say("because", reason=reason) if reason else ""
+
+
+def _day(message: str, at: datetime | None) -> str:
+    return "" if at is None else say(message, day=day(at.date().isoformat()))

@@ -1,0 +1,61 @@
+## The page on which a buyer chooses how to pay
+
+test-mode = Test mode: this checkout takes no money
+how-to-pay = How would you like to pay?
+ways-to-pay = Ways to pay
+no-way = There is no way to pay for this order here.
+no-way-next = Please write to us, so that we find one.
+nothing-to-pay = There is nothing to pay.
+to-pay = To pay
+to-pay-monthly = To pay each month
+paid-line = Paid
+rounded = Rounded to coins
+at-most = at most { $amount }
+fee-up-to = { $label }, at most
+fee-name-more = Fee for this way to pay
+fee-name-less = Less for this way to pay
+pay = Pay { $amount }
+order-now = Order and pay { $amount }
+usual-way = You paid this way last time.
+leaves-page = You pay on a page of { $provider }, and come back here afterwards.
+film = Watch a film about it
+optional = { $label } (you may leave this out)
+choose-one = Choose
+language-label = Language
+cannot-be-paid = This order cannot be paid here
+
+## How an order reaches its buyer
+
+how-delivered = How shall it reach you?
+ways-of-delivery = Ways of delivery
+postcode = Postcode
+town = Town
+address = Address: name, street and number
+day = Day
+from-day = from { $day } on; choose the day
+leaves-on = leaves on { $day }
+hours = { $from } to { $until }
+delivery-outside = { $name } does not go to this address.
+delivery-address-unknown = Whether { $name } goes there depends on the postcode, the town or the country.
+delivery-too-heavy = { $name } does not carry this weight.
+delivery-weight-unknown = What { $name } costs depends on the weight, which is not known.
+delivery-no-rate = What { $name } costs is not known in this currency.
+delivery-over-amount = The order comes to less than { $name } costs.
+
+## The page of an order
+
+no-such-order = There is no such order
+order-line = { $line }, order { $number }
+go-on-with = Go on with { $tender }
+pay-by = Pay { $amount } by { $tender }
+receipt-title = Have you sent the transfer?
+receipt-label = Send us its receipt
+receipt-kinds = PDF, PNG or JPEG, 5 MB at the most
+receipts-sent = { $count ->
+    [one] { $count } sent; we are looking at it
+   *[other] { $count } sent; we are looking at them
+}
+another-way = Or pay another way
+choose-how = Choose how to pay
+keep-link = Keep the address of this page: it shows you how your order stands.
+order-page = Your order's page: { $link }

@@ -1,0 +1,44 @@
+## What stands under the name of a way to pay, by its family
+
+ready-card = You type the card's number and confirm with your bank.
+ready-card-networks = { $networks }. You confirm with your bank.
+ready-device-wallet = You confirm on the phone or watch that holds your card.
+ready-account-wallet = You sign in to your wallet and confirm.
+ready-pay-later = You pay in parts, or later.
+ready-bank-debit = Collected from your bank account; you give your account number and a mandate.
+ready-online-banking = You confirm in your bank and come back.
+ready-credit-transfer = You send a transfer from your bank{ $days ->
+    [0] {""}
+    [one] {" "}within { $days } day
+   *[other] {" "}within { $days } days
+}.
+ready-cash = You pay in cash.
+ready-cash-door = You pay in cash at the door.
+ready-cash-collect = You pay in cash when you collect it: { $where }.
+ready-cheque = You send a cheque by post.
+ready-counter-voucher = You take a number to a counter and pay there in cash.
+ready-invoice = You receive an invoice{ $days ->
+    [0] {""}
+    [one] , payable within { $days } day
+   *[other] , payable within { $days } days
+}.
+ready-shop-credit = You pay from what the shop keeps for you.
+ready-fee = { $fee } is added.
+ready-discount = You pay { $fee } less.
+
+## Before the order
+
+ready-processed = { $provider } processes the payment.
+ready-no-card-data = { $provider } processes the payment; we neither see nor keep your card's number.
+ready-before-transfer = After ordering you see our account, a reference and a code that your banking app can read.
+ready-before-cheque = After ordering you see to whom the cheque is payable and where to send it.
+ready-before-invoice = After ordering you can save the invoice.
+ready-before-counter = After ordering you see the number to pay with.
+
+## After the order
+
+ready-after-transfer = Please send the amount with the reference { $reference }, so that we find your payment.
+ready-after-cheque = Please write { $reference } on the back of the cheque.
+ready-after-invoice = Please quote { $reference } when you pay.
+ready-after-counter = Please pay { $amount } with this number.
+ready-after-cash = Please have { $amount } ready.

@@ -1,0 +1,61 @@
+## La página en la que se elige cómo pagar
+
+test-mode = Modo de prueba: aquí no se cobra dinero
+how-to-pay = ¿Cómo quiere pagar?
+ways-to-pay = Formas de pago
+no-way = Aquí no hay forma de pagar este pedido.
+no-way-next = Escríbanos, por favor, para que encontremos una.
+nothing-to-pay = No hay nada que pagar.
+to-pay = A pagar
+to-pay-monthly = A pagar cada mes
+paid-line = Pagado
+rounded = Redondeado a monedas
+at-most = como máximo { $amount }
+fee-up-to = { $label }, como máximo
+fee-name-more = Recargo por esta forma de pago
+fee-name-less = Descuento por esta forma de pago
+pay = Pagar { $amount }
+order-now = Pedir y pagar { $amount }
+usual-way = La última vez pagó así.
+leaves-page = Paga en una página de { $provider } y después vuelve aquí.
+film = Ver un vídeo sobre esto
+optional = { $label } (opcional)
+choose-one = Elija
+language-label = Idioma
+cannot-be-paid = Este pedido no se puede pagar aquí
+
+## Cómo llega un pedido
+
+how-delivered = ¿Cómo quiere recibirlo?
+ways-of-delivery = Formas de entrega
+postcode = Código postal
+town = Localidad
+address = Dirección: nombre, calle y número
+day = Día
+from-day = a partir del { $day }; elija el día
+leaves-on = sale el { $day }
+hours = de { $from } a { $until }
+delivery-outside = { $name } no llega a esta dirección.
+delivery-address-unknown = Que { $name } llegue allí depende del código postal, la localidad o el país.
+delivery-too-heavy = { $name } no lleva este peso.
+delivery-weight-unknown = El precio de { $name } depende del peso, que no se conoce.
+delivery-no-rate = El precio de { $name } no se conoce en esta moneda.
+delivery-over-amount = { $name } cuesta más que el propio pedido.
+
+## La página de un pedido
+
+no-such-order = Ese pedido no existe
+order-line = { $line }, pedido { $number }
+go-on-with = Continuar con { $tender }
+pay-by = Pagar { $amount } con { $tender }
+receipt-title = ¿Ha hecho ya la transferencia?
+receipt-label = Envíenos el justificante
+receipt-kinds = PDF, PNG o JPEG, 5 MB como máximo
+receipts-sent = { $count ->
+    [one] { $count } enviado; lo estamos mirando
+   *[other] { $count } enviados; los estamos mirando
+}
+another-way = O pague de otra forma
+choose-how = Elija cómo pagar
+keep-link = Guarde la dirección de esta página: le muestra cómo va su pedido.
+order-page = La página de su pedido: { $link }

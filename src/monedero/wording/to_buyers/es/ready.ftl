@@ -1,0 +1,44 @@
+## Lo que está debajo del nombre de una forma de pago, por familia
+
+ready-card = Escribe el número de la tarjeta y confirma en su banco.
+ready-card-networks = { $networks }. Confirma en su banco.
+ready-device-wallet = Confirma en el teléfono o el reloj que tiene su tarjeta.
+ready-account-wallet = Entra en su monedero y confirma.
+ready-pay-later = Paga en partes, o más tarde.
+ready-bank-debit = Se cobra de su cuenta bancaria; usted da el número de cuenta y un mandato.
+ready-online-banking = Confirma en su banco y vuelve aquí.
+ready-credit-transfer = Hace una transferencia desde su banco{ $days ->
+    [0] {""}
+    [one] {" "}en el plazo de { $days } día
+   *[other] {" "}en el plazo de { $days } días
+}.
+ready-cash = Paga en efectivo.
+ready-cash-door = Paga en efectivo en la puerta.
+ready-cash-collect = Paga en efectivo al recogerlo: { $where }.
+ready-cheque = Envía un cheque por correo.
+ready-counter-voucher = Lleva un número a una ventanilla y paga allí en efectivo.
+ready-invoice = Recibe una factura{ $days ->
+    [0] {""}
+    [one] , a pagar en el plazo de { $days } día
+   *[other] , a pagar en el plazo de { $days } días
+}.
+ready-shop-credit = Paga con el saldo que la tienda le guarda.
+ready-fee = Se añaden { $fee }.
+ready-discount = Paga { $fee } menos.
+
+## Antes del pedido
+
+ready-processed = { $provider } tramita el pago.
+ready-no-card-data = { $provider } tramita el pago; nosotros no vemos ni guardamos el número de su tarjeta.
+ready-before-transfer = Después de pedir verá nuestra cuenta, una referencia y un código que lee la aplicación de su banco.
+ready-before-cheque = Después de pedir verá a nombre de quién va el cheque y adónde enviarlo.
+ready-before-invoice = Después de pedir puede guardar la factura.
+ready-before-counter = Después de pedir verá el número con el que paga.
+
+## Después del pedido
+
+ready-after-transfer = Envíe el importe con la referencia { $reference }, por favor, para que encontremos su pago.
+ready-after-cheque = Escriba { $reference } en el dorso del cheque, por favor.
+ready-after-invoice = Indique { $reference } cuando pague, por favor.
+ready-after-counter = Pague { $amount } con este número, por favor.
+ready-after-cash = Tenga { $amount } a mano, por favor.

@@ -1,0 +1,36 @@
+"""The fields that a buyer fills in for a tender: those that its kind asks for by itself, and those of its owner."""
+
+from monedero.core.method import Family, Method
+from monedero.core.tender.model import Tender
+from monedero.core.words.asked import AskedField, AskedKind
+from monedero.wording.buyers import BUYER_LANGUAGES, tell, to_buyer
+
+BILL_TO, PURCHASE_ORDER, PAYS_WITH = "bill-to", "purchase-order", "pays-with"
+BY_ITSELF = {
+    Family.INVOICE: ((BILL_TO, AskedKind.TEXT, True), (PURCHASE_ORDER, AskedKind.TEXT, False)),
+    Family.CASH: ((PAYS_WITH, AskedKind.NUMBER, False),),
+}
+
+
+def asked_fields(tender: Tender, method: Method) -> list[AskedField]:
+    """The fields of a tender in the sequence in which they are met; none where a provider asks for what it needs."""
+    if tender.route is not None:
+        return []
+    by_itself = BY_ITSELF.get(method.family, ())
+    if method.family is Family.CASH and not method.at_the_door:
+        by_itself = ()
+    own = {field.id for field in tender.fields}
+    ready = [
+        AskedField(id=id, kind=kind, needed=needed, label=_label(id))
+        for id, kind, needed in by_itself
+        if id not in own
+    ]
+    return [*ready, *tender.fields]
+
+
+def _label(id: str) -> dict[str, str]:
+    labels = {}
+    for language in BUYER_LANGUAGES:
+        with to_buyer(language):
+            labels[language] = tell(f"ask-{id}")
+    return labels

@@ -1,0 +1,5 @@
+/** The views of Checkout. */
+export const CHECKOUT_VIEWS = [
+  { path: "/checkout", name: "Ways to pay" },
+  { path: "/checkout/words", name: "Words" },
+];

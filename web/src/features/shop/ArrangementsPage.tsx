@@ -1,0 +1,226 @@
+import { useHandSearch } from "../../lib/handSearch";
+import { putIn } from "../../lib/lists";
+import { Button } from "../../ui/Button";
+import { Heading } from "../../ui/Page";
+import { Picker } from "../../ui/Picker";
+import { SubNav } from "../../ui/SubNav";
+import { TextField } from "../../ui/TextField";
+import { freeId } from "./ids";
+import type { Shop } from "./queries";
+import { type Sections, useSections } from "./sections";
+import { VIEWS } from "./views";
+
+type Account = Shop["arrangements"]["accounts"][number];
+
+/** What buyers are told by the shop's own arrangements: accounts for transfers, cheques, invoices. */
+export function ArrangementsPage() {
+  const sections = useSections();
+  const search = useHandSearch();
+  if (!sections) return null;
+  const { shop, save } = sections;
+  const told = shop.arrangements;
+  const put = (part: Partial<typeof told>) =>
+    save((before) => ({ ...before, arrangements: { ...before.arrangements, ...part } }));
+  return (
+    <>
+      <SubNav label="Views of Shop" search={search} views={VIEWS} />
+      <Heading title="Your own arrangements" note="what buyers are told to pay you directly" />
+      <Accounts {...sections} />
+      <section aria-labelledby="cheques" className="mb-8">
+        <h2 id="cheques" className="text-lg mb-1">
+          Cheques{" "}
+          <span className="font-sans font-normal text-figure text-soft">and money orders sent by post</span>
+        </h2>
+        <div className="border-t border-ink pt-2 grid grid-cols-[minmax(0,1fr)_minmax(0,2fr)] gap-6 max-w-3xl">
+          <TextField
+            label="Payable to"
+            value={told.payee}
+            note={told.payee ? "" : `Empty: ${shop.name}`}
+            save={(payee) => put({ payee })}
+          />
+          <TextField
+            wraps
+            label="Address that they are sent to"
+            value={told.post_to}
+            save={(post_to) => put({ post_to })}
+          />
+        </div>
+      </section>
+      <section aria-labelledby="invoices" className="mb-8">
+        <h2 id="invoices" className="text-lg mb-1">
+          Invoices{" "}
+          <span className="font-sans font-normal text-figure text-soft">
+            numbered one after another; a number stays for good
+          </span>
+        </h2>
+        <div className="border-t border-ink pt-2 grid grid-cols-[minmax(0,2fr)_minmax(0,1fr)_minmax(0,1fr)] gap-6 max-w-3xl">
+          <TextField
+            wraps
+            label="Your name and address on them"
+            value={told.seller}
+            note={told.seller ? "" : `Empty: ${shop.name}`}
+            save={(seller) => put({ seller })}
+          />
+          <TextField
+            label="Your tax number on them"
+            value={told.tax_number}
+            save={(tax_number) => put({ tax_number })}
+          />
+          <TextField
+            label="What stands before the number"
+            value={told.invoice_prefix}
+            note={`The first is ${told.invoice_prefix}0001`}
+            save={(invoice_prefix) => put({ invoice_prefix })}
+          />
+        </div>
+      </section>
+    </>
+  );
+}
+
+/** The accounts to which buyers send transfers, one for each currency. */
+function Accounts({ shop, save, quietly, remove, countries, currencies }: Sections) {
+  const accounts = shop.arrangements.accounts;
+  const onAccounts = (change: (accounts: Account[]) => Account[]) => (before: Shop) => ({
+    ...before,
+    arrangements: { ...before.arrangements, accounts: change(before.arrangements.accounts) },
+  });
+  const edit = (id: string, part: Partial<Account>) =>
+    onAccounts((held) => held.map((account) => (account.id === id ? { ...account, ...part } : account)));
+  const free = [shop.currency, ...shop.markets.map((market) => market.currency)].find(
+    (currency) => !accounts.some((account) => account.currency === currency),
+  );
+  return (
+    <section aria-labelledby="transfers" className="mb-8">
+      <h2 id="transfers" className="text-lg mb-1">
+        Accounts for transfers{" "}
+        <span className="font-sans font-normal text-figure text-soft">
+          one for each currency; in euro with a code that banking apps read
+        </span>
+      </h2>
+      <ul className={accounts.length > 0 ? "border-t border-ink" : ""}>
+        {accounts.map((account, place) => (
+          <li key={account.id} className="border-b border-rule-soft py-2">
+            <div className="grid grid-cols-[8rem_minmax(0,1fr)_minmax(0,1.6fr)_4rem] gap-x-6 gap-y-2 items-end">
+              <Picker
+                showLabel
+                label={`Currency of the account ${place + 1}`}
+                value={account.currency}
+                options={currencies}
+                onPick={(currency) => quietly(edit(account.id, { currency }))}
+              />
+              <TextField
+                label={`Holder of the ${account.currency} account`}
+                value={account.holder}
+                save={(holder) => save(edit(account.id, { holder }))}
+              />
+              <TextField
+                label={`IBAN of the ${account.currency} account`}
+                value={account.iban ?? ""}
+                save={(iban) => save(edit(account.id, { iban: iban || null }))}
+              />
+              <Button
+                look="quiet"
+                aria-label={`Remove the ${account.currency} account`}
+                onClick={() =>
+                  remove(
+                    `The ${account.currency} account is removed.`,
+                    onAccounts((held) => held.filter((entry) => entry.id !== account.id)),
+                    onAccounts((held) => putIn(held, place, account)),
+                  )
+                }
+              >
+                Remove
+              </Button>
+              <Picker
+                showLabel
+                label={`Country of the ${account.currency} account`}
+                value={account.country}
+                options={countries}
+                onPick={(country) => quietly(edit(account.id, { country }))}
+              />
+              <TextField
+                label={`Bank of the ${account.currency} account`}
+                value={account.bank ?? ""}
+                note={account.bank ? "" : "Empty: as far as it is known from the IBAN"}
+                save={(bank) => save(edit(account.id, { bank }))}
+              />
+              {account.iban ? (
+                <TextField
+                  label={`BIC of the ${account.currency} account`}
+                  value={account.bic ?? ""}
+                  save={(bic) => save(edit(account.id, { bic: bic || null }))}
+                />
+              ) : (
+                <div className="grid grid-cols-2 gap-4">
+                  <TextField
+                    label={`Bank code of the ${account.currency} account`}
+                    value={account.bank_code ?? ""}
+                    save={(bank_code) => save(edit(account.id, { bank_code: bank_code || null }))}
+                  />
+                  <TextField
+                    label={`Account number of the ${account.currency} account`}
+                    value={account.account_number ?? ""}
+                    save={(account_number) =>
+                      save(edit(account.id, { account_number: account_number || null }))
+                    }
+                  />
+                </div>
+              )}
+            </div>
+          </li>
+        ))}
+      </ul>
+      {free && (
+        <NewAccount
+          key={free}
+          currency={free}
+          shop={shop}
+          add={(account) =>
+            save(
+              onAccounts((held) => [
+                ...held,
+                {
+                  ...account,
+                  id: freeId(
+                    account.id,
+                    held.map((entry) => entry.id),
+                  ),
+                },
+              ]),
+            )
+          }
+        />
+      )}
+    </section>
+  );
+}
+
+/** A new account begins with its IBAN, or with a number and a bank code where IBANs are not in use. */
+function NewAccount({
+  currency,
+  shop,
+  add,
+}: {
+  currency: string;
+  shop: Shop;
+  add: (account: Account) => Promise<unknown>;
+}) {
+  // Where the currency is that of a market, the account is most often there; an IBAN says it by itself.
+  const market = shop.markets.find((entry) => entry.currency === currency);
+  const country = market?.country ?? shop.country;
+  const blank = { id: currency.toLowerCase(), holder: shop.name, currency, country, bank: "" };
+  return (
+    <div className="max-w-xl mt-2">
+      <TextField
+        label={`IBAN of an account in ${currency}; elsewhere bank code and account number, with a blank between`}
+        value=""
+        save={(text) => {
+          if (/^[A-Za-z]{2}/.test(text.trim())) return add({ ...blank, iban: text });
+          const [code = "", ...number] = text.trim().split(/\s+/);
+          return add({ ...blank, bank_code: code, account_number: number.join("") });
+        }}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,3 @@
+import { lazy } from "react";
+
+export const WordsPage = lazy(() => import("./WordsPage").then((module) => ({ default: module.WordsPage })));
