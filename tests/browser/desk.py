@@ -156,7 +156,21 @@ class Desk:
 
     def ways(self) -> list[str]:
         """The ways to pay that the buyer is shown."""
-        return [label.text for label in self.all("aside form label.cursor-pointer, main form fieldset label.cursor-pointer") if label.text]
+        return [
+            label.text
+            for label in self.all("aside form label.cursor-pointer, main form fieldset label.cursor-pointer")
+            if label.text
+        ]
+
+    def stands_still(self, selector: str) -> None:
+        """Wait until an element has stopped moving: what is let go before that is where it was on its way."""
+        places: list[dict[str, int]] = []
+
+        def still() -> bool:
+            places.append(self.one(selector).rect)
+            return len(places) > 2 and places[-1] == places[-2] == places[-3]
+
+        self.until(still)
 
     def tenders(self) -> list[str]:
         return [row.get_attribute("data-tender") or "" for row in self.all("[data-tender]")]

@@ -92,6 +92,7 @@ def test_from_a_priced_route_to_a_buyer_who_pays_by_keyboard(desk: Desk) -> None
     desk.until(lambda: desk.all("[aria-pressed=true]"))
     desk.keys(Keys.ARROW_UP)
     desk.until(lambda: "moved over" in (desk.one("[aria-live=assertive]").get_attribute("textContent") or ""))
+    desk.stands_still("[data-tender=online-banking]")
     desk.keys(Keys.SPACE)
     desk.until(lambda: desk.tenders()[1] == "online-banking")
     # The buyer's view follows; a choice made before it does would be made anew.

@@ -41,6 +41,7 @@ from monedero.wording.order_story import (
     state_text,
 )
 from monedero.work.orders import progress
+from monedero.work.orders.told import invoice_of
 
 router = APIRouter(prefix="/api/records", tags=["orders"], responses=PROBLEMS)
 PARTS = (
@@ -199,6 +200,8 @@ def _order(running: RunningShop, stored: VersionedOrder, names: dict[str, str]) 
         ],
         payments=[_payment(entry, names) for entry in record.payments],
         messages=running.store.orders.messages(record.token),
+        answers=payment.answers,
+        invoice=f"/api/orders/{record.token}/invoice.pdf" if invoice_of(record) else None,
         receipts=[paper_out(paper) for paper in running.store.papers.of_order(record.token)],
         can=_can(record),
     )

@@ -10,6 +10,7 @@ from monedero.core.fields import Description, MoneyPositive
 from monedero.core.payment.state import State
 from monedero.core.ratecard.model import LineKind
 from monedero.core.record import Delivered, Message
+from monedero.core.words.asked import Answer
 
 
 class HappenedOut(BaseModel):
@@ -75,7 +76,8 @@ class Can(BaseModel):
 
 
 class OrderOut(BaseModel):
-    """The record of an order for its owner. `version` is what an edit is made over."""
+    """The record of an order for its owner. `version` is what an edit is made over, `invoice` where
+    its invoice lies."""
 
     version: int
     token: str
@@ -99,6 +101,8 @@ class OrderOut(BaseModel):
     payments: list[PaymentOut]
     messages: list[Message]
     receipts: list[PaperOut]
+    answers: list[Answer]
+    invoice: str | None
     can: Can
 
 

@@ -3,7 +3,7 @@
 Source: own design; IBAN in fours by ISO 13616-1.
 """
 
-from datetime import datetime
+from datetime import date
 from typing import NamedTuple
 
 from monedero.core.method import Family
@@ -28,9 +28,9 @@ def paper_title(paper: Paper) -> str:
     return tell(f"paper-{paper.kind}")
 
 
-def paper_lines(paper: Paper, total: Money, until: datetime | None) -> list[PaperLine]:
-    """All that a paper says about a payment of an amount that is due until a moment."""
-    amount, due = _line("amount", money(total)), _until("until", until)
+def paper_lines(paper: Paper, total: Money) -> list[PaperLine]:
+    """All that a paper says about a payment of an amount."""
+    amount, due = _line("amount", money(total)), _until("until", paper.until)
     match paper:
         case Transfer():
             lines = [*account_lines(paper.account), reference_line(paper.reference), amount, due]
@@ -46,7 +46,7 @@ def paper_lines(paper: Paper, total: Money, until: datetime | None) -> list[Pape
             own = [_line("purchase-order", paper.purchase_order), _line("bill-to", paper.bill_to)]
             lines = [*head, *own, *account_lines(paper.account), reference_line(paper.reference), amount, due]
         case Counter():
-            lines = [_line("number", grouped(paper.number), paper.number), amount, _until("last-day", until)]
+            lines = [_line("number", grouped(paper.number), paper.number), amount, _until("last-day", paper.until)]
     return [line for line in lines if line.value]
 
 
@@ -69,8 +69,8 @@ def reference_line(reference: str) -> PaperLine:
     return _line("reference", grouped(reference), reference)
 
 
-def _until(name: str, until: datetime | None) -> PaperLine:
-    return _line(name, day(until.date()) if until else "")
+def _until(name: str, until: date | None) -> PaperLine:
+    return _line(name, day(until) if until else "")
 
 
 def _line(name: str, value: str, plain: str = "") -> PaperLine:

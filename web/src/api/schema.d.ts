@@ -2460,12 +2460,27 @@ export interface components {
          * Answer
          * @description The answer to a question or a refusal; empty for a first application.
          */
-        Answer: {
+        "Answer-Input": {
             /**
              * Answer
              * @default
              */
             answer: string;
+        };
+        /**
+         * Answer
+         * @description What a buyer filled in, under the label that was read; a choice by its first name.
+         */
+        "Answer-Output": {
+            /**
+             * Field
+             * @description A short id, such as card
+             */
+            field: string;
+            /** Label */
+            label: string;
+            /** Value */
+            value: string;
         };
         /**
          * ApplicationOut
@@ -5160,7 +5175,8 @@ export interface components {
         };
         /**
          * OrderOut
-         * @description The record of an order for its owner. `version` is what an edit is made over.
+         * @description The record of an order for its owner. `version` is what an edit is made over, `invoice` where
+         *     its invoice lies.
          */
         OrderOut: {
             /** Version */
@@ -5206,6 +5222,10 @@ export interface components {
             messages: components["schemas"]["Message"][];
             /** Receipts */
             receipts: components["schemas"]["PaperOut"][];
+            /** Answers */
+            answers: components["schemas"]["Answer-Output"][];
+            /** Invoice */
+            invoice: string | null;
             can: components["schemas"]["Can"];
         };
         /**
@@ -5361,8 +5381,9 @@ export interface components {
          * Paying
          * @description What a buyer sees of an order after paying, and what it can still be paid with, in the buyer's language.
          *
-         *     `page` is where a payment that is not finished goes on, in a frame where it is `embedded`. `instead` are
-         *     words of the shop in the place of its sentence, `after` its instructions, both parts of a page; `next` is what happens next. `invoice` is where the invoice lies, if there is one.
+         *     `page` is where a payment that is not finished goes on, in a frame where it is `embedded`. `instead` are words of
+         *     the shop in the place of its sentence, `after` its instructions, both parts of a page; `next` is what happens next.
+         *     `invoice` is where the invoice lies, if there is one.
          */
         Paying: {
             /** Token */
@@ -13402,7 +13423,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Answer"];
+                "application/json": components["schemas"]["Answer-Input"];
             };
         };
         responses: {

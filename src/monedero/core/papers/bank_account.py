@@ -18,6 +18,7 @@ bic
 
 from typing import Annotated, Any
 
+import pycountry
 from pydantic import PlainValidator, WithJsonSchema, model_validator
 from schwifty import BIC, IBAN
 from schwifty.exceptions import SchwiftyException
@@ -55,7 +56,9 @@ class TransferAccount(PayoutAccount):
     @classmethod
     def _in_country_of_iban(cls, given: Any) -> Any:
         if isinstance(given, dict) and isinstance(given.get("iban"), str):
-            return {**given, "country": given["iban"].strip()[:2].upper()}
+            country = given["iban"].strip()[:2].upper()
+            if pycountry.countries.get(alpha_2=country) is not None:
+                return {**given, "country": country}
         return given
 
     @property

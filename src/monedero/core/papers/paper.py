@@ -21,7 +21,13 @@ from monedero.core.money import Money
 from monedero.core.papers.bank_account import TransferAccount
 
 
-class Transfer(Strict):
+class _Paper(Strict):
+    """`until` is the day by which it is to be paid, as it was told; None where nothing is said of it."""
+
+    until: date | None = None
+
+
+class Transfer(_Paper):
     """A transfer to an account of the shop; None where it has none for the currency."""
 
     kind: Literal["transfer"]
@@ -29,7 +35,7 @@ class Transfer(Strict):
     reference: Name
 
 
-class Cheque(Strict):
+class Cheque(_Paper):
     """A cheque or a money order, sent by post."""
 
     kind: Literal["cheque"]
@@ -38,7 +44,7 @@ class Cheque(Strict):
     reference: Name
 
 
-class Cash(Strict):
+class Cash(_Paper):
     """Cash; `pays_with` is the money that the buyer said to bring, None where nothing was said."""
 
     kind: Literal["cash"]
@@ -52,7 +58,7 @@ class Cash(Strict):
         return Money(brought.minor - total.minor, total.currency)
 
 
-class Invoice(Strict):
+class Invoice(_Paper):
     """An invoice; `account` is where it is paid to."""
 
     kind: Literal["invoice"]
@@ -66,7 +72,7 @@ class Invoice(Strict):
     reference: Name
 
 
-class Counter(Strict):
+class Counter(_Paper):
     """A number to pay with at a counter."""
 
     kind: Literal["counter"]

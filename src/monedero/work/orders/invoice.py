@@ -31,7 +31,7 @@ def _text(record: OrderRecord, invoice: Invoice) -> InvoiceText:
     facts = [
         (tell("paper-number"), invoice.number),
         (tell("paper-day"), day(invoice.day)),
-        (tell("paper-until"), day(payment.until.date()) if payment.until else ""),
+        (tell("paper-until"), day(invoice.until) if invoice.until else ""),
         (tell("paper-purchase-order"), invoice.purchase_order),
         (tell("paper-tax-number"), invoice.tax_number),
     ]

@@ -31,7 +31,11 @@ def with_paper(store: Store, composed: Composed, payment: Payment, order: OrderN
     if payment.chosen.provider is not None:
         return payment
     paper = _paper(store, composed, payment, order)
-    return payment.model_copy(update={"paper": paper}) if paper else payment
+    if paper is None:
+        return payment
+    until = payment.until or payment.gives_up_at
+    dated = paper.model_copy(update={"until": until.date() if until else None})
+    return payment.model_copy(update={"paper": dated})
 
 
 def _paper(store: Store, composed: Composed, payment: Payment, order: OrderName) -> Paper | None:

@@ -117,7 +117,8 @@ def paper_of(composed: Composed, record: OrderRecord) -> Paper | None:
         return payment.paper
     family = method_in(composed.methods, payment.chosen.method).family
     if _at_a_counter(record, family) and payment.reference:
-        return Counter(kind="counter", number=payment.reference)
+        until = payment.until.date() if payment.until else None
+        return Counter(kind="counter", number=payment.reference, until=until)
     return None
 
 
@@ -137,7 +138,7 @@ def _paper(paper: Paper, record: OrderRecord) -> ToldPaper:
     account = getattr(paper, "account", None)
     return ToldPaper(
         title=paper_title(paper),
-        lines=paper_lines(paper, payment.total, payment.until or payment.gives_up_at),
+        lines=paper_lines(paper, payment.total),
         code=account is not None and account.takes_euro_code,
         bars=paper.number if isinstance(paper, Counter) else "",
         invoice=paper.number if isinstance(paper, Invoice) else "",

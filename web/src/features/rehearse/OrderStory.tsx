@@ -78,6 +78,28 @@ export function OrderStory({ order }: { order: OrderRecord }) {
           </tbody>
         </table>
       </section>
+      {(order.answers.length > 0 || order.invoice) && (
+        <section aria-labelledby="filled-in" className="mt-5">
+          <h3 id="filled-in" className="text-soft font-sans text-figure border-b border-rule mb-1">
+            What the buyer filled in
+          </h3>
+          <dl className="grid grid-cols-[auto_minmax(0,1fr)] gap-x-4">
+            {order.answers.map((answer) => (
+              <div key={answer.field} className="contents">
+                <dt className="text-soft">{answer.label}</dt>
+                <dd>{answer.value}</dd>
+              </div>
+            ))}
+          </dl>
+          {order.invoice && (
+            <p>
+              <a href={order.invoice} className="inline-block min-h-6 underline underline-offset-4">
+                Save the invoice (PDF)
+              </a>
+            </p>
+          )}
+        </section>
+      )}
       <section aria-labelledby="told" className="mt-5">
         <h3 id="told" className="text-soft font-sans text-figure border-b border-rule mb-2">
           What the buyer was told
@@ -90,7 +112,7 @@ export function OrderStory({ order }: { order: OrderRecord }) {
                 To {message.to}, {moment(message.at)}
               </p>
               <h4 className="font-semibold my-1">{message.subject}</h4>
-              <p>{message.text}</p>
+              <p className="whitespace-pre-line break-words">{message.text}</p>
             </article>
           ))}
         </div>
