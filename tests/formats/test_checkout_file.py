@@ -16,7 +16,7 @@ from monedero.core.errors import InvalidInput
 from monedero.core.fx import NoReferenceRate, ReferenceRates
 from monedero.core.order.facts import order_from
 from monedero.figures import reference_rates
-from monedero.formats.checkout_file import CheckoutFile, read, schema, write
+from monedero.formats.checkout_file import CheckoutFile, FileTender, read, schema, write
 from monedero.work.checkout.offer_lines import order_lines
 
 PUBLISHED = reference_rates.bundled()
@@ -189,3 +189,20 @@ def test_a_file_that_does_not_hold_together_is_refused(changes: dict[str, Any], 
     with pytest.raises(InvalidInput) as refused:
         read(bytes_of({**with_tender(), **changes}))
     assert refused.value.faults[0].code.value == code
+
+
+def test_texts_of_a_tender_stand_by_language_beside_its_descriptions() -> None:
+    tender = {
+        "id": "card",
+        "method": "card",
+        "on": True,
+        "name": {"en": "Card", "pt": "Cartão"},
+        "description": {"en": "By card.", "pt": "Com cartão."},
+        "texts": {"pt": {"before": "Antes de {amount}."}},
+    }
+    read_back = FileTender.model_validate(tender).tender("en")
+    assert read_back.texts["en"].description == "By card."
+    assert (read_back.texts["pt"].description, read_back.texts["pt"].before) == (
+        "Com cartão.",
+        "Antes de {amount}.",
+    )

@@ -35,6 +35,7 @@ from monedero.api import (
     publish,
     rate_cards,
     shop,
+    vouchers,
     words,
 )
 from monedero.api.card_numbers import RefuseCardNumbers
@@ -45,7 +46,7 @@ from monedero.server.shops import Shops
 
 # Routes are looked through in this sequence: what buyers ask for comes first.
 FEATURES = (
-    *(offer, orders, order_papers, pictures),
+    *(offer, orders, order_papers, pictures, vouchers),
     *(shop, amounts, month, compare, curves, catalogue, rate_cards, new_provider, next_steps, providers),
     *(price_changes, condition_facts, places, checkout, checkout_files, draft_acts, draft_figures, coverage),
     *(publish, words),
@@ -54,7 +55,7 @@ FEATURES = (
 SITE = Path(__file__).parent / "site"
 HOSTS = ["127.0.0.1", "localhost", "[::1]"]
 PAGES = (
-    *("/", "/shop", "/shop/orders", "/shop/delivery", "/shop/arrangements", "/shop/assumptions"),
+    *("/", "/shop", "/shop/orders", "/shop/delivery", "/shop/arrangements", "/shop/vouchers", "/shop/assumptions"),
     *("/checkout", "/checkout/words", "/coverage", "/rehearse", "/publish"),
     *("/compare", "/compare/plans", "/compare/catalogue", "/compare/print", "/compare/new"),
     "/compare/cards/{provider}/{day}",

@@ -35,6 +35,10 @@ class BuyerWords(BaseModel):
     keep_link: str
     paper_qr: str
     paper_qr_text: str
+    voucher_title: str
+    voucher_label: str
+    voucher_apply: str
+    voucher_remove: str
 
 
 class LanguageOut(BaseModel):

@@ -1,10 +1,11 @@
 """What the newest edition of a storefront offers to an order, worded for its buyer."""
 
+from collections.abc import Sequence
 from datetime import date
 from typing import Annotated
 
 from fastapi import APIRouter, Cookie, Header, Query
-from pydantic import BaseModel
+from pydantic import BaseModel, Field
 
 from monedero.api.buyer_words import BuyerWords, LanguageOut, buyer_words, languages_out
 from monedero.api.offered import OfferedOut, OfferWriter
@@ -14,12 +15,16 @@ from monedero.api.requests import InHand, KnownFacts, RunningDep, sentence
 from monedero.api.ways_there import WayOut, ways_out
 from monedero.core.account import Mode
 from monedero.core.fields import Identifier
+from monedero.core.money import Money
 from monedero.core.shop import Shop
-from monedero.wording.buyer_formats import country_name
-from monedero.wording.buyers import best_of, to_buyer
+from monedero.core.voucher.part import VoucherPart
+from monedero.server.shops import RunningShop
+from monedero.wording.buyer_formats import country_name, money
+from monedero.wording.buyers import best_of, tell, to_buyer
 from monedero.work.checkout.facts import asked_facts
 from monedero.work.checkout.offer import newest, placed
 from monedero.work.checkout.texts import TextReader
+from monedero.work.orders.vouchers import MOST_AT_ONCE
 from monedero.work.shop.delivered import ways_there
 from monedero.work.shop.order_in_hand import OrderInHand, order_in_hand
 
@@ -29,10 +34,19 @@ Returning = Annotated[str, Cookie(alias=BUYER, max_length=64)]
 Wished = Annotated[str, Header(max_length=1000)]
 
 
+class VoucherUsed(BaseModel):
+    """A voucher that pays a part of the order: its handle, its name, and what would be left on it."""
+
+    handle: str
+    name: str
+    left: str
+
+
 class Offer(BaseModel):
     """What a buyer is offered: the shop, the order, and the ways to pay in sequence, in the buyer's language.
 
-    `edition` None: the draft. `lines` are what there is to pay before a way to pay is chosen.
+    `edition` None: the draft. `lines` are what there is to pay before a way to pay is chosen. `vouchers` are those that
+    pay a part of it; where they pay all, `by_voucher` is what ordering it so is called, and empty else.
     """
 
     mode: Mode
@@ -50,6 +64,9 @@ class Offer(BaseModel):
     deliveries: list[WayOut]
     asks_postcode: bool
     asks_town: bool
+    takes_vouchers: bool
+    vouchers: list[VoucherUsed]
+    by_voucher: str
     language: str
     languages: list[LanguageOut]
     words: BuyerWords
@@ -70,6 +87,7 @@ class Asked(KnownFacts):
     on: date | None = None
     storefront: Identifier | None = None
     language: str = ""
+    voucher: Annotated[list[str], Field(max_length=MOST_AT_ONCE)] = []
 
 
 def _whole(asked: Asked, shop: Shop) -> InHand:
@@ -108,7 +126,9 @@ def read_offer(
     order = order_in_hand(composed.shop, sentence(whole, running))
     language = best_of(asked.language or accept_language, composed.shop.languages)
     with to_buyer(language, composed.shop.country):
-        item = item_of(composed.shop, order)
+        parts = running.till.vouchers.parts_of(asked.voucher, order.order.amount)
+        item = item_of(composed.shop, order)._replace(vouchers=parts)
+        left = order.order.on(item.left, order.order.placed_on)
         writer = OfferWriter(composed, TextReader(running.store, composed), item)
         asks = asked_facts(composed.shop, composed.checkout, order)
         return Offer(
@@ -123,14 +143,31 @@ def read_offer(
             recurring=order.order.recurring,
             nothing_to_pay=order.order.nothing_to_pay,
             lines=order_lines(item),
-            offered=writer.all(placed(running.store, composed, order.order), running.till.usual(returning)),
+            offered=writer.all(placed(running.store, composed, left), running.till.usual(returning)),
             deliveries=ways_out(ways_there(composed.shop, order)),
             asks_postcode="postcode" in asks,
             asks_town="town" in asks,
+            takes_vouchers=running.store.vouchers.any(),
+            vouchers=_used(running, asked.voucher, parts),
+            by_voucher=tell("voucher-order") if parts and not item.left.minor else "",
             language=language,
             languages=languages_out(composed.shop.languages),
             words=buyer_words(),
         )
+
+
+def _used(running: RunningShop, handles: Sequence[str], parts: Sequence[VoucherPart]) -> list[VoucherUsed]:
+    """The vouchers that pay a part, by the handles under which they are used."""
+    by_id = {part.voucher: part for part in parts}
+    found, now = [], running.clock.now()
+    for handle in handles:
+        voucher = running.store.vouchers.by_handle(handle, now)
+        part = by_id.pop(voucher.id, None) if voucher else None
+        if voucher and part:
+            after = money(Money(voucher.balance - part.amount.minor, voucher.currency))
+            name = tell("voucher-name", ends=voucher.ends_in)
+            found.append(VoucherUsed(handle=handle, name=name, left=tell("voucher-left", amount=after)))
+    return found
 
 
 def item_of(shop: Shop, order: OrderInHand) -> Item:

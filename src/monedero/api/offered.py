@@ -91,7 +91,7 @@ class OfferWriter:
 
     def one(self, outcome: Outcome, heading: str = "", usual: str | None = None) -> OfferedOut:
         """One way to pay."""
-        tender, charged, amount = outcome.tender, outcome.charged, self.item.amount
+        tender, charged, amount = outcome.tender, outcome.charged, self.item.left
         fee = charged.amount if charged else None
         method = method_in(self.composed.methods, tender.method)
         paid = Money(amount.minor + (fee.minor if fee else 0), amount.currency)

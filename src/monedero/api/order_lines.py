@@ -1,10 +1,12 @@
 """What a buyer is about to pay for, or has paid, line by line, as it is shown."""
 
+from collections.abc import Sequence
 from typing import Literal, NamedTuple
 
 from pydantic import BaseModel
 
 from monedero.core.money import Money
+from monedero.core.voucher.part import VoucherPart, covered
 from monedero.wording.buyer_formats import money
 from monedero.wording.buyers import tell
 
@@ -18,7 +20,10 @@ class OrderLineOut(BaseModel):
 
 
 class Item(NamedTuple):
-    """What is paid for: its name, all there is to pay without a fee, and what of it the delivery is."""
+    """What is paid for: its name, all there is to pay without a fee, and what of it the delivery is.
+
+    `vouchers` pay a part of it; the rest, `left`, is what a way to pay meets.
+    """
 
     name: str
     amount: Money
@@ -26,6 +31,12 @@ class Item(NamedTuple):
     delivery: Money | None = None
     recurring: bool = False
     paid: bool = False
+    vouchers: Sequence[VoucherPart] = ()
+
+    @property
+    def left(self) -> Money:
+        """What vouchers leave to pay."""
+        return Money(self.amount.minor - covered(self.vouchers), self.amount.currency)
 
 
 class OnTop(NamedTuple):
@@ -52,7 +63,13 @@ def order_lines(item: Item, on_top: OnTop = NOTHING) -> list[OrderLineOut]:
         lines.append(OrderLineOut(label=label, amount=money(on_top.fee), look="part"))
     if on_top.rounding:
         lines.append(OrderLineOut(label=tell("rounded"), amount=money(on_top.rounding), look="part"))
+    for part in item.vouchers:
+        if part.held:
+            less = Money(-part.held, amount.currency)
+            lines.append(
+                OrderLineOut(label=tell("voucher-name", ends=part.ends_in), amount=money(less), look="part")
+            )
     name = "paid-line" if item.paid else "to-pay-monthly" if item.recurring else "to-pay"
     more = sum(part.minor for part in (on_top.fee, on_top.rounding) if part)
-    total = Money(amount.minor + more, amount.currency)
+    total = Money(item.left.minor + more, amount.currency)
     return [*lines, OrderLineOut(label=tell(name), amount=money(total), look="total")]

@@ -24,6 +24,7 @@ from monedero.api.order_schemas import (
 from monedero.api.problems import PROBLEMS
 from monedero.api.requests import RunningDep
 from monedero.core.errors import Fault, FaultCode, NotFound
+from monedero.core.money import Money
 from monedero.core.payment.due import due
 from monedero.core.payment.payment import Payment
 from monedero.core.payment.state import State
@@ -31,6 +32,7 @@ from monedero.core.ratecard.model import LineKind
 from monedero.core.record import Asking, OrderRecord
 from monedero.server.shops import RunningShop
 from monedero.store.orders import VersionedOrder, Wanted
+from monedero.wording.catalogue import say
 from monedero.wording.order_facts import order_text
 from monedero.wording.order_story import (
     by_text,
@@ -40,7 +42,9 @@ from monedero.wording.order_story import (
     nothing_due_text,
     state_text,
 )
+from monedero.wording.show import money
 from monedero.work.orders import progress
+from monedero.work.orders.acts import UNDER_WAY
 from monedero.work.orders.told import invoice_of
 
 router = APIRouter(prefix="/api/records", tags=["orders"], responses=PROBLEMS)
@@ -202,9 +206,25 @@ def _order(running: RunningShop, stored: VersionedOrder, names: dict[str, str]) 
         messages=running.store.orders.messages(record.token),
         answers=payment.answers,
         invoice=f"/api/orders/{record.token}/invoice.pdf" if invoice_of(record) else None,
+        vouchers=record.vouchers,
+        by_voucher=str(record.by_voucher),
+        voucher_sold=_sold(running, record),
         receipts=[paper_out(paper) for paper in running.store.papers.of_order(record.token)],
         can=_can(record),
     )
+
+
+def _sold(running: RunningShop, record: OrderRecord) -> str:
+    """What an order sold that is no revenue yet: a voucher, with what of it was used; nothing where it sold none."""
+    voucher = running.store.vouchers.sold_by(record.token)
+    if voucher is None:
+        return ""
+
+    def shown(minor: int) -> str:
+        return money(str(Money(minor, voucher.currency)))
+
+    fields = {"ends": voucher.ends_in, "used": shown(voucher.used), "owed": shown(voucher.balance)}
+    return say("voucher-sold", amount=shown(voucher.issued), **fields)
 
 
 def _payment(payment: Payment, names: dict[str, str]) -> PaymentOut:
@@ -234,6 +254,7 @@ def _can(record: OrderRecord) -> Can:
 
     take = books.open - progress.asked_for(record, payment.number, Asking.TAKE)
     back = books.can_give_back - progress.asked_for(record, payment.number, Asking.REFUND)
+    shared = back + record.by_voucher.minor if back or record.state not in UNDER_WAY else 0
     sent = sum(entry.amount.minor for entry in record.dispatched)
     own = payment.chosen.provider is None
     twice = record.paid_twice
@@ -242,7 +263,7 @@ def _can(record: OrderRecord) -> Can:
     return Can(
         take=some(take),
         release=take > 0,
-        refund=some(back),
+        refund=some(shared),
         credit=some(back),
         send=some(record.amount.minor - sent) if goods else None,
         mark_paid=own and record.state in unpaid,

@@ -10,6 +10,7 @@ from monedero.core.fields import Description, MoneyPositive
 from monedero.core.payment.state import State
 from monedero.core.ratecard.model import LineKind
 from monedero.core.record import Delivered, Message
+from monedero.core.voucher.part import VoucherPart
 from monedero.core.words.asked import Answer
 
 
@@ -77,7 +78,8 @@ class Can(BaseModel):
 
 class OrderOut(BaseModel):
     """The record of an order for its owner. `version` is what an edit is made over, `invoice` where
-    its invoice lies."""
+    its invoice lies, `by_voucher` what vouchers pay of it, `voucher_sold` what is owed
+    for one that it sold."""
 
     version: int
     token: str
@@ -103,6 +105,9 @@ class OrderOut(BaseModel):
     receipts: list[PaperOut]
     answers: list[Answer]
     invoice: str | None
+    vouchers: list[VoucherPart]
+    by_voucher: str
+    voucher_sold: str
     can: Can
 
 

@@ -25,8 +25,10 @@ from monedero.formats.paper import LARGEST
 from monedero.store.orders import Key
 from monedero.wording.buyers import best_of, to_buyer
 from monedero.work.checkout.composed import drafted, published
+from monedero.work.orders.choosing import Ordering
 from monedero.work.orders.progress import refuse_settled
-from monedero.work.orders.till import AFTER_PAYING, RETURN, Ordering, Till
+from monedero.work.orders.till import AFTER_PAYING, RETURN, Till
+from monedero.work.orders.vouchers import MOST_AT_ONCE
 from monedero.work.shop.delivered import Wish
 from monedero.work.shop.order_in_hand import order_in_hand
 
@@ -42,7 +44,8 @@ class OrderNew(BaseModel):
     """An order to place: the order in hand, the tender, and whether the draft or the newest edition decides.
 
     Without a storefront it is placed at the shop's first. `address` and `delivery_day`: where and when it shall come.
-    `answers` are what the buyer filled in, by field; `language` is the one that the buyer reads.
+    `answers` are what the buyer filled in, by field; `language` is the one that the buyer reads,
+    `vouchers` the handles of those that pay a part. With nothing left to pay the tender is `voucher`.
     """
 
     order: InHand
@@ -53,6 +56,7 @@ class OrderNew(BaseModel):
     delivery_day: date | None = None
     answers: Answers = {}
     language: str = ""
+    vouchers: Annotated[list[str], Field(max_length=MOST_AT_ONCE)] = []
 
 
 class Another(BaseModel):
@@ -96,7 +100,7 @@ def place_order(
     wish = Wish(new.address, new.delivery_day, known=new.by == "newest-edition")
     language = best_of(new.language, composed.shop.languages)
     with to_buyer(language, composed.shop.country):
-        ordering = Ordering(buyer, key, wish, new.answers, language)
+        ordering = Ordering(buyer, key, wish, new.answers, language, new.vouchers)
         return _placed(running.till, running.till.place(composed, order, new.tender, ordering))
 
 

@@ -99,7 +99,14 @@ def _worded(running: RunningShop, composed: Composed, record: OrderRecord, payme
     name = tell("order-line", line=record.line_name, number=str(record.number))
     delivered = record.delivered
     way = ", ".join([delivered.way, *([day(delivered.day)] if delivered.day else [])]) if delivered else ""
-    item = Item(name, record.amount, way, delivered.fee if delivered else None, paid=bool(payment.books.taken))
+    item = Item(
+        name,
+        record.amount,
+        way,
+        delivered.fee if delivered else None,
+        paid=_paid(record),
+        vouchers=record.vouchers,
+    )
     # What is paid another way is paid for the order without the fee of this one.
     writer = OfferWriter(composed, TextReader(running.store, composed), item)
     at = f"/api/orders/{record.token}"
@@ -128,7 +135,7 @@ def _worded(running: RunningShop, composed: Composed, record: OrderRecord, payme
         can_send_receipt=own and (record.state is State.RECEIPT_SENT or Move.RECEIPT_SENT in MOVES[record.state]),
         receipts=len(record.receipts),
         receipts_text=tell("receipts-sent", count=len(record.receipts)) if record.receipts else "",
-        paid=bool(payment.books.taken),
+        paid=_paid(record),
         delivered=record.delivered,
         goods=str(record.goods),
         fee=str(chosen.fee) if chosen.fee else None,
@@ -140,6 +147,11 @@ def _worded(running: RunningShop, composed: Composed, record: OrderRecord, payme
         languages=languages_out(composed.shop.languages),
         words=buyer_words(),
     )
+
+
+def _paid(record: OrderRecord) -> bool:
+    """Whether money was taken for it, or vouchers paid all of it."""
+    return bool(record.payment.books.taken) or (bool(record.vouchers) and record.state is State.PAID)
 
 
 def _paper_out(paper: ToldPaper, at: str) -> ToPayWith:

@@ -30,6 +30,7 @@ from monedero.core.order.model import Order
 from monedero.core.payment.payment import Payment
 from monedero.core.payment.state import HOLDS_MONEY, Move, State
 from monedero.core.ratecard.model import LineKind
+from monedero.core.voucher.part import VoucherPart, covered
 
 
 class By(StrEnum):
@@ -54,6 +55,8 @@ class Happened(StrEnum):
     CANCEL_ASKED = "cancel-asked"
     ASKING_REFUSED = "asking-refused"
     NOTICE_REFUSED = "notice-refused"
+    VOUCHER_USED = "voucher-used"
+    VOUCHER_RETURNED = "voucher-returned"
 
 
 class Happening(Strict):
@@ -131,7 +134,8 @@ class OrderRecord(Strict):
     `line_name` is what the line was called then.
     `storefront` is None for orders of a time when a shop had one checkout.
     `buyer` knows a buyer who comes again, without saying who it is; `language` is the one that the buyer reads (None:
-    the first of the shop's).
+    the first of the shop's). `vouchers` are what vouchers pay of it; an order that `sells_voucher` gives one once it is
+    paid.
     """
 
     token: str
@@ -151,11 +155,28 @@ class OrderRecord(Strict):
     buyer: str = ""
     delivered: Delivered | None = None
     language: Language | None = None
+    vouchers: list[VoucherPart] = []
+    sells_voucher: StrictBool = False
 
     @property
     def amount(self) -> Money:
         """What the whole order comes to, without a fee for the way to pay."""
         return self.order.amount
+
+    @property
+    def left(self) -> Money:
+        """What of the amount the other tenders meet."""
+        return Money(self.amount.minor - covered(self.vouchers), self.amount.currency)
+
+    @property
+    def by_voucher(self) -> Money:
+        """What of the amount vouchers pay and did not get back."""
+        return Money(covered(self.vouchers), self.amount.currency)
+
+    @property
+    def order_left(self) -> Order:
+        """The order for what vouchers leave of it."""
+        return self.order.on(self.left, self.order.placed_on)
 
     @property
     def goods(self) -> Money:

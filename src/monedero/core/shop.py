@@ -58,7 +58,8 @@ class Market(Strict):
 class Line(Strict):
     """Something sold. `margin` is in percent of the amount; `delivery_days` is None where nothing is delivered.
 
-    `deliveries` are the ways of delivery that it may go, by their ids (None: it is not delivered).
+    `deliveries` are the ways of delivery that it may go, by their ids (None: it is not delivered). One that
+    `sells_voucher` gives its buyer a voucher over what was paid for it.
     """
 
     id: Identifier
@@ -70,6 +71,7 @@ class Line(Strict):
     delivery_days: Annotated[StrictInt, Field(ge=0, le=365)] | None = None
     deliveries: AnyOf[Identifier] | None = None
     weight_grams: Grams | None = None
+    sells_voucher: StrictBool = False
 
 
 class Storefront(Strict):

@@ -88,6 +88,7 @@ class FileLine(Strict):
     margin: Share | None = None
     delivery_days: Days | None = None
     weight_grams: Grams | None = None
+    sells_voucher: StrictBool = False
 
 
 class FileMethod(Method):

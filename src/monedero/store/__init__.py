@@ -27,6 +27,7 @@ from monedero.store.providers_and_editions import Editions, Providers
 from monedero.store.rate_cards import RateCards
 from monedero.store.tables import AssumptionsRow, ProfileRow, ShopRow
 from monedero.store.vault import Sealed, Vault
+from monedero.store.vouchers import Vouchers
 
 FIRST_MODE = Mode.TEST
 """The mode in which every checkout begins: nothing is sold before somebody says so."""
@@ -84,6 +85,7 @@ class Store:
         self.exchanges = Exchanges(self._database)
         self.invoices = Invoices(self._database)
         self.pictures = Pictures(self._database)
+        self.vouchers = Vouchers(self._database)
 
     def _holds_sealed(self) -> bool:
         found = "SELECT EXISTS (SELECT 1 FROM sealed) OR EXISTS (SELECT 1 FROM paper)"

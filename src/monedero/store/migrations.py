@@ -173,6 +173,27 @@ MIGRATIONS: Sequence[tuple[str, Sequence[str]]] = (
             "height INTEGER NOT NULL, body BLOB NOT NULL) WITHOUT ROWID",
         ),
     ),
+    (
+        "0010-vouchers",
+        (
+            "CREATE TABLE voucher (id TEXT PRIMARY KEY, digest TEXT NOT NULL UNIQUE, kind TEXT NOT NULL, "
+            "ends_in TEXT NOT NULL, currency TEXT NOT NULL, expires TEXT, note TEXT NOT NULL, sold_by TEXT NOT NULL)",
+            "CREATE UNIQUE INDEX voucher_sold_by ON voucher (sold_by) WHERE sold_by <> ''",
+            "CREATE TABLE voucher_entry (number INTEGER PRIMARY KEY AUTOINCREMENT, voucher TEXT NOT NULL "
+            "REFERENCES voucher (id), at TEXT NOT NULL, what TEXT NOT NULL, minor INTEGER NOT NULL, "
+            "order_token TEXT NOT NULL)",
+            "CREATE INDEX voucher_entry_of ON voucher_entry (voucher, number)",
+            # Entries are never edited: what was wrong is put right by another one.
+            "CREATE TRIGGER voucher_entry_stays BEFORE UPDATE ON voucher_entry "
+            "BEGIN SELECT RAISE(ABORT, 'an entry of a voucher is never edited'); END",
+            "CREATE TRIGGER voucher_entry_is_kept BEFORE DELETE ON voucher_entry "
+            "BEGIN SELECT RAISE(ABORT, 'an entry of a voucher is never taken away'); END",
+            "CREATE TABLE voucher_handle (handle TEXT PRIMARY KEY, voucher TEXT NOT NULL, until TEXT NOT NULL) "
+            "WITHOUT ROWID",
+            "CREATE TABLE voucher_wrong (who TEXT NOT NULL, at TEXT NOT NULL)",
+            "CREATE INDEX voucher_wrong_by ON voucher_wrong (who, at)",
+        ),
+    ),
 )
 
 

@@ -8,7 +8,7 @@ from typing import NamedTuple
 
 from monedero.core.account import Mode
 from monedero.core.money import Money
-from monedero.core.payment.state import State
+from monedero.core.payment.state import HOLDS_MONEY, State
 from monedero.core.ratecard.model import LineKind
 from monedero.core.record import OrderRecord
 from monedero.wording.buyer_formats import day, money
@@ -40,11 +40,13 @@ def after_paying(record: OrderRecord) -> Page:
     """The page after paying; it names the tender, and says what happens next."""
     payment, books, state = record.payment, record.payment.books, record.state
     goods = record.kind is LineKind.GOODS
+    # Where vouchers paid all of it, that is what was paid.
+    all_of_it = record.by_voucher if record.vouchers and not payment.total.minor else None
     given = bool(record.dispatched) if goods else bool(books.taken)
     fields = {
         "tender": buyers_name(record),
-        "amount": money(payment.total),
-        "taken": money(books.money(books.taken)),
+        "amount": money(all_of_it or payment.total),
+        "taken": money(all_of_it or books.money(books.taken)),
         "back": money(books.money(books.refunded + books.credited)),
         "how_back": tell("by-credit", credit=money(books.money(books.credited))) if books.credited else "",
         "number": str(record.number),
@@ -59,6 +61,13 @@ def after_paying(record: OrderRecord) -> Page:
     besides = []
     if state is State.PAID:
         besides.append(tell("on-its-way" if record.dispatched else f"given-{record.kind.value}"))
+    for part in record.vouchers if all_of_it is None else ():
+        if part.held and state in HOLDS_MONEY:
+            held = Money(part.held, record.amount.currency)
+            besides.append(tell("voucher-paid", amount=money(held), ends=part.ends_in))
+    for part in record.vouchers:
+        if part.returned:
+            besides.append(tell("voucher-back", amount=money(part.returned), ends=part.ends_in))
     if record.mode is Mode.TEST:
         besides.append(tell("test-order"))
     return Page(tell(message), tell(f"{message}.text", **fields).rstrip(), " ".join(besides))
@@ -78,8 +87,15 @@ def tells(before: OrderRecord | None, after: OrderRecord) -> bool:
     if before is None:
         return True
     old, new = before.payment, after.payment
-    was = (old.number, old.state, old.books.refunded, old.books.credited, old.books.taken)
-    return was != (new.number, new.state, new.books.refunded, new.books.credited, new.books.taken)
+    was = (old.number, old.state, old.books.refunded, old.books.credited, old.books.taken, before.by_voucher)
+    return was != (
+        new.number,
+        new.state,
+        new.books.refunded,
+        new.books.credited,
+        new.books.taken,
+        after.by_voucher,
+    )
 
 
 def _day(message: str, at: datetime | None) -> str:

@@ -25,6 +25,7 @@ export const keys = {
   progress: (id: string) => ["progress", id] as const,
   view: ["view"],
   words: ["words"],
+  vouchers: ["vouchers"],
   figures: ["figures"],
   coverage: ["coverage"],
   fixes: ["fixes"],

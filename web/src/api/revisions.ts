@@ -31,6 +31,7 @@ const RESTS_ON: Record<Kind, readonly Cause[]> = {
   "country-groups": [],
   "condition-facts": ["prices"],
   view: ["prices", "accounts", "checkout", "clock"],
+  vouchers: ["any"],
   words: ["prices", "accounts", "checkout", "clock"],
   figures: ["prices", "month", "accounts", "checkout", "clock"],
   coverage: ["prices", "month", "accounts", "checkout", "clock"],

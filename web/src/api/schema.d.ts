@@ -224,6 +224,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/vouchers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Vouchers
+         * @description Every voucher with its entries.
+         */
+        get: operations["read_vouchers_api_vouchers_get"];
+        put?: never;
+        /**
+         * Issue Voucher
+         * @description Issue a voucher; its code is in the answer, and nowhere else.
+         */
+        post: operations["issue_voucher_api_vouchers_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/vouchers/{id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * End Voucher
+         * @description Take away what is left on a voucher, for good.
+         */
+        post: operations["end_voucher_api_vouchers__id__end_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/offer/vouchers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Try Code
+         * @description A voucher by its code; after five wrong ones all are refused for a quarter of an hour.
+         */
+        post: operations["try_code_api_offer_vouchers_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shop": {
         parameters: {
             query?: never;
@@ -2948,6 +3012,14 @@ export interface components {
             paper_qr: string;
             /** Paper Qr Text */
             paper_qr_text: string;
+            /** Voucher Title */
+            voucher_title: string;
+            /** Voucher Label */
+            voucher_label: string;
+            /** Voucher Apply */
+            voucher_apply: string;
+            /** Voucher Remove */
+            voucher_remove: string;
         };
         /**
          * Can
@@ -3213,6 +3285,39 @@ export interface components {
              * Format: date-time
              */
             good_until: string;
+        };
+        /**
+         * CodeTaken
+         * @description A voucher that can be used, under a handle in the place of its code; `left` says what is left on it.
+         */
+        CodeTaken: {
+            mode: components["schemas"]["Mode"];
+            /** Handle */
+            handle: string;
+            /** Ends In */
+            ends_in: string;
+            /** Balance */
+            balance: string;
+            /** Left */
+            left: string;
+        };
+        /**
+         * CodeTried
+         * @description The code of a voucher as a buyer typed it, for an order in a currency.
+         */
+        CodeTried: {
+            /** Code */
+            code: string;
+            /**
+             * Currency
+             * @description ISO 4217 currency, such as EUR
+             */
+            currency: string;
+            /**
+             * Language
+             * @default
+             */
+            language: string;
         };
         /**
          * ComparisonOut
@@ -3729,6 +3834,12 @@ export interface components {
             order: components["schemas"]["InHand"];
         };
         /**
+         * EntryKind
+         * @description What happens to a voucher.
+         * @enum {string}
+         */
+        EntryKind: "issued" | "used" | "returned" | "ended";
+        /**
          * EntryOut
          * @description A method by a provider; without a provider an arrangement of the shop's own, or what nobody has a price for.
          *
@@ -3993,7 +4104,7 @@ export interface components {
          * @description Everything that can be wrong with what somebody gave us.
          * @enum {string}
          */
-        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "language-tag" | "postcode-prefix" | "town-unknown" | "hour-text" | "hours-crossed" | "fee-twice" | "weights-order" | "never-open" | "everywhere-last" | "delivery-refused" | "delivery-day" | "address-missing" | "condition-keys" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "examples-held" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "shop-described" | "line-without-amount" | "nothing-changed" | "nothing-offered" | "not-published" | "fee-unknown" | "in-use" | "no-step" | "reason-stays" | "fix-waits" | "two-lines" | "takes-away" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign" | "placeholder-unknown" | "brace-alone" | "choices-count" | "fields-many" | "answer-missing" | "answer-number" | "bic" | "cash-short" | "film-link" | "picture-kind" | "picture-broken" | "picture-too-large";
+        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "language-tag" | "postcode-prefix" | "town-unknown" | "hour-text" | "hours-crossed" | "fee-twice" | "weights-order" | "never-open" | "everywhere-last" | "delivery-refused" | "delivery-day" | "address-missing" | "condition-keys" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "examples-held" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "shop-described" | "line-without-amount" | "nothing-changed" | "nothing-offered" | "not-published" | "fee-unknown" | "in-use" | "no-step" | "reason-stays" | "fix-waits" | "two-lines" | "takes-away" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign" | "placeholder-unknown" | "brace-alone" | "choices-count" | "fields-many" | "answer-missing" | "answer-number" | "bic" | "cash-short" | "film-link" | "voucher-code" | "voucher-unknown" | "voucher-expired" | "voucher-empty" | "voucher-other-currency" | "voucher-held-off" | "picture-kind" | "picture-broken" | "picture-too-large";
         /**
          * FeeFigure
          * @description Where a tender's buyer fee takes more than it costs, and the fee with which the order nets its price.
@@ -4442,7 +4553,8 @@ export interface components {
          * Line
          * @description Something sold. `margin` is in percent of the amount; `delivery_days` is None where nothing is delivered.
          *
-         *     `deliveries` are the ways of delivery that it may go, by their ids (None: it is not delivered).
+         *     `deliveries` are the ways of delivery that it may go, by their ids (None: it is not delivered). One that
+         *     `sells_voucher` gives its buyer a voucher over what was paid for it.
          */
         Line: {
             /**
@@ -4468,6 +4580,11 @@ export interface components {
             deliveries?: string[] | null;
             /** Weight Grams */
             weight_grams?: number | null;
+            /**
+             * Sells Voucher
+             * @default false
+             */
+            sells_voucher: boolean;
         };
         /**
          * LineCorrection
@@ -5011,7 +5128,8 @@ export interface components {
          * Offer
          * @description What a buyer is offered: the shop, the order, and the ways to pay in sequence, in the buyer's language.
          *
-         *     `edition` None: the draft. `lines` are what there is to pay before a way to pay is chosen.
+         *     `edition` None: the draft. `lines` are what there is to pay before a way to pay is chosen. `vouchers` are those that
+         *     pay a part of it; where they pay all, `by_voucher` is what ordering it so is called, and empty else.
          */
         Offer: {
             mode: components["schemas"]["Mode"];
@@ -5042,6 +5160,12 @@ export interface components {
             asks_postcode: boolean;
             /** Asks Town */
             asks_town: boolean;
+            /** Takes Vouchers */
+            takes_vouchers: boolean;
+            /** Vouchers */
+            vouchers: components["schemas"]["VoucherUsed"][];
+            /** By Voucher */
+            by_voucher: string;
             /** Language */
             language: string;
             /** Languages */
@@ -5140,7 +5264,8 @@ export interface components {
          * @description An order to place: the order in hand, the tender, and whether the draft or the newest edition decides.
          *
          *     Without a storefront it is placed at the shop's first. `address` and `delivery_day`: where and when it shall come.
-         *     `answers` are what the buyer filled in, by field; `language` is the one that the buyer reads.
+         *     `answers` are what the buyer filled in, by field; `language` is the one that the buyer reads,
+         *     `vouchers` the handles of those that pay a part. With nothing left to pay the tender is `voucher`.
          */
         OrderNew: {
             order: components["schemas"]["InHand"];
@@ -5172,11 +5297,17 @@ export interface components {
              * @default
              */
             language: string;
+            /**
+             * Vouchers
+             * @default []
+             */
+            vouchers: string[];
         };
         /**
          * OrderOut
          * @description The record of an order for its owner. `version` is what an edit is made over, `invoice` where
-         *     its invoice lies.
+         *     its invoice lies, `by_voucher` what vouchers pay of it, `voucher_sold` what is owed
+         *     for one that it sold.
          */
         OrderOut: {
             /** Version */
@@ -5226,6 +5357,12 @@ export interface components {
             answers: components["schemas"]["Answer-Output"][];
             /** Invoice */
             invoice: string | null;
+            /** Vouchers */
+            vouchers: components["schemas"]["VoucherPart"][];
+            /** By Voucher */
+            by_voucher: string;
+            /** Voucher Sold */
+            voucher_sold: string;
             can: components["schemas"]["Can"];
         };
         /**
@@ -7141,6 +7278,129 @@ export interface components {
             beside: components["schemas"]["PlanOut"][];
         };
         /**
+         * VoucherEntryOut
+         * @description Something that happened to a voucher; `order` is the number of the order that used it.
+         */
+        VoucherEntryOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            what: components["schemas"]["EntryKind"];
+            /** Amount */
+            amount: string;
+            /** Order */
+            order: number | null;
+        };
+        /**
+         * VoucherIssued
+         * @description The vouchers with one that was just issued, and its code: it is shown here and never again.
+         */
+        VoucherIssued: {
+            mode: components["schemas"]["Mode"];
+            /** Vouchers */
+            vouchers: components["schemas"]["VoucherOut"][];
+            /** Owed */
+            owed: string[];
+            /** Code */
+            code: string;
+        };
+        /**
+         * VoucherKind
+         * @description A voucher that was given or sold, or credit that the shop gave instead of money.
+         * @enum {string}
+         */
+        VoucherKind: "gift" | "credit";
+        /**
+         * VoucherNew
+         * @description A voucher to issue; without `expires` it never does.
+         */
+        VoucherNew: {
+            /**
+             * Amount
+             * @description Amount and ISO 4217 currency, such as 0.25 EUR
+             */
+            amount: string;
+            /** Expires */
+            expires?: string | null;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * VoucherOut
+         * @description A voucher as its owner sees it; its code is not among it. `expired` is as of today.
+         */
+        VoucherOut: {
+            /** Id */
+            id: string;
+            kind: components["schemas"]["VoucherKind"];
+            /** Ends In */
+            ends_in: string;
+            /** Issued */
+            issued: string;
+            /** Balance */
+            balance: string;
+            /** Used */
+            used: string;
+            /** Last Day */
+            last_day: string | null;
+            /** Expired */
+            expired: boolean;
+            /** Note */
+            note: string;
+            /** Sold By */
+            sold_by: number | null;
+            /** Entries */
+            entries: components["schemas"]["VoucherEntryOut"][];
+        };
+        /**
+         * VoucherPart
+         * @description What one voucher pays of an order, and what of that came back to it.
+         */
+        VoucherPart: {
+            /**
+             * Voucher
+             * @description A short id, such as card
+             */
+            voucher: string;
+            /** Ends In */
+            ends_in: string;
+            /**
+             * Amount
+             * @description Amount and ISO 4217 currency, such as 0.25 EUR
+             */
+            amount: string;
+            /** Returned */
+            returned?: string | null;
+        };
+        /**
+         * VoucherUsed
+         * @description A voucher that pays a part of the order: its handle, its name, and what would be left on it.
+         */
+        VoucherUsed: {
+            /** Handle */
+            handle: string;
+            /** Name */
+            name: string;
+            /** Left */
+            left: string;
+        };
+        /**
+         * VouchersOut
+         * @description All vouchers, the newest first. `owed` is what is left on those that hold, by currency.
+         */
+        VouchersOut: {
+            mode: components["schemas"]["Mode"];
+            /** Vouchers */
+            vouchers: components["schemas"]["VoucherOut"][];
+            /** Owed */
+            owed: string[];
+        };
+        /**
          * WayOut
          * @description A way by which an order can go, in the order's currency.
          *
@@ -7337,6 +7597,7 @@ export interface operations {
                 on?: string | null;
                 storefront?: string | null;
                 language?: string;
+                voucher?: string[];
             };
             header?: {
                 "accept-language"?: string;
@@ -7986,6 +8247,256 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_vouchers_api_vouchers_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VouchersOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    issue_voucher_api_vouchers_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VoucherNew"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VoucherIssued"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    end_voucher_api_vouchers__id__end_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VouchersOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    try_code_api_offer_vouchers_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CodeTried"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CodeTaken"];
+                };
             };
             /** @description Bad Request */
             400: {

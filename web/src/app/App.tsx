@@ -22,7 +22,14 @@ import {
 import { CoveragePage } from "../features/coverage";
 import { PublishPage } from "../features/publish";
 import { RehearsePage } from "../features/rehearse";
-import { ArrangementsPage, AssumptionsPage, DeliveryPage, OrdersPage, ShopPage } from "../features/shop";
+import {
+  ArrangementsPage,
+  AssumptionsPage,
+  DeliveryPage,
+  OrdersPage,
+  ShopPage,
+  VouchersPage,
+} from "../features/shop";
 import { WordsPage } from "../features/words";
 import { Desk } from "./Desk";
 import { NextPage } from "./NextPage";
@@ -40,6 +47,7 @@ export function App() {
             <Route path="/shop" element={<ShopPage />} />
             <Route path="/shop/delivery" element={<DeliveryPage />} />
             <Route path="/shop/arrangements" element={<ArrangementsPage />} />
+            <Route path="/shop/vouchers" element={<VouchersPage />} />
             <Route path="/shop/orders" element={<OrdersPage />} />
             <Route path="/shop/assumptions" element={<AssumptionsPage />} />
             <Route path="/compare" element={<ComparePage />} />

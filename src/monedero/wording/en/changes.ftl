@@ -121,6 +121,7 @@ field-fixed = fixed cost
 field-business-days = days until the money is there
 field-deliveries = how it may be delivered
 field-weight-grams = weight
+field-sells-voucher = whether it sells a voucher
 field-prices = what it costs, and where it goes
 field-address = whether it needs an address
 field-preparation-days = days until it is ready

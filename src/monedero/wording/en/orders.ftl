@@ -36,6 +36,8 @@ happened-asking-refused = The provider refused what was asked: { $said ->
    *[yes] { $reason }
 }
 happened-notice-refused = The provider told something that was not counted: { $reason }
+happened-voucher-used = { $amount } was paid by the voucher that ends in { $reason }.
+happened-voucher-returned = { $amount } went back to the voucher that ends in { $reason }.
 happened-authorised = { $amount } was authorised by { $tender }; it lapses{ $on }.
 happened-confirming = { $tender } is being confirmed{ $by }.
 happened-paid = { $amount } was paid by { $tender }.
@@ -110,3 +112,7 @@ by-day = , by { $day }
 on-day = {" "}on { $day }
 because = {" "}({ $reason })
 nothing-due = Nothing is due on this order.
+
+## What an order is that is no revenue yet
+
+voucher-sold = A voucher over { $amount } was sold; it ends in { $ends }. { $used } of it was used, and is revenue; { $owed } is owed to whoever holds it.

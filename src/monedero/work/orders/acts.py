@@ -4,6 +4,7 @@ Money that a gateway holds is moved by asking the gateway. What is asked is boun
 asked before and is not answered yet, so that nothing is taken or sent back twice.
 """
 
+from collections.abc import Sequence
 from contextlib import suppress
 
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, Refused
@@ -11,13 +12,22 @@ from monedero.core.money import Money
 from monedero.core.payment.payment import Payment, Take
 from monedero.core.payment.state import Move, State
 from monedero.core.record import Asking, By, Dispatch, Happened, OrderRecord, Request
+from monedero.core.voucher.books import VoucherKind
+from monedero.core.voucher.part import shares_back
 from monedero.formats.gateway import PaymentHeld
 from monedero.store import Store
 from monedero.work.accounts.gateways import Gateways
 from monedero.work.orders import progress
 from monedero.work.orders.progress import How
 from monedero.work.orders.till import Till
+from monedero.work.orders.vouchers import Given, Issued
 
+UNDER_WAY = frozenset(
+    {
+        *(State.OPEN, State.AT_PROVIDER, State.CONFIRMING, State.AUTHORISED),
+        *(State.AWAITING_PAYMENT, State.RECEIPT_SENT, State.OVERDUE),
+    }
+)
 UNPAID = (State.AWAITING_PAYMENT, State.RECEIPT_SENT, State.OVERDUE, State.LAPSED)
 
 
@@ -38,22 +48,66 @@ class OrderActs:
         return self._ask(token, Asking.RELEASE, None, version)
 
     def refund(self, token: str, amount: Money, version: int, payment: int | None = None) -> OrderRecord:
-        """Send money back by the means by which it came; `payment` where it is not the one that counts."""
+        """Send money back by the means by which it came, and to each voucher its part of it.
+
+        `payment` where it is not the one that counts; such a one has no part of a voucher.
+        """
         record = self._till.record(token)
+        if payment is None and record.vouchers:
+            return self.resume(self._till.change(token, lambda before: self._shared_back(before, amount), version))
         number = payment or record.payment.number
         if progress.payment_of(record, number).chosen.provider is None:
             return self._refund_by_hand(token, number, amount, version)
         return self._ask(token, Asking.REFUND, amount, version, number)
 
+    def _shared_back(self, before: OrderRecord, amount: Money) -> OrderRecord:
+        """An order of which an amount goes back to where each part came from."""
+        payment, at = before.payment, self._till.now()
+        money = _left(before, payment)
+        if not money and payment.state in UNDER_WAY:
+            # What is being paid now is paid for what the vouchers leave.
+            state = {"state": payment.state.value}
+            raise Conflict(Fault(FaultCode.MOVE_NOT_ALLOWED, "move", "refunded", state))
+        _bounded(amount, money + before.by_voucher.minor, payment)
+        shares = shares_back(amount, money, before.vouchers)
+        after = self._vouchers_back(before, shares.parts)
+        if not shares.money:
+            return after
+        self._sold_back(before, Money(shares.money, amount.currency))
+        back = Money(shares.money, amount.currency)
+        if payment.chosen.provider is None:
+            return progress.move(after, payment.number, Move.REFUNDED, at, How(back.minor))
+        return progress.ask(after, payment.number, Asking.REFUND, back, at)
+
+    def _vouchers_back(self, before: OrderRecord, shares: Sequence[int]) -> OrderRecord:
+        """An order with shares of its vouchers given back to them, in its transaction."""
+        parts = self._till.vouchers.give_back(before.vouchers, shares, before.token)
+        steps = progress.voucher_steps(before.payment, parts, shares, Happened.VOUCHER_RETURNED, self._till.now())
+        return before.model_copy(update={"vouchers": parts, "happened": [*before.happened, *steps]})
+
+    def _sold_back(self, before: OrderRecord, amount: Money) -> None:
+        """What is given back of a voucher that was sold is taken off it; refused beyond what is left on it."""
+        sold = self._store.vouchers.sold_by(before.token)
+        if sold is not None:
+            _bounded(amount, sold.balance, before.payment)
+            self._till.vouchers.end_part(sold, amount)
+
     def credit(self, token: str, amount: Money, version: int) -> OrderRecord:
-        """Give shop credit instead of money."""
+        """Give shop credit instead of money: a voucher of its own, whose code its buyer is told."""
+        issued: list[Issued] = []
 
         def credit(before: OrderRecord) -> OrderRecord:
             payment = before.payment
             _bounded(amount, _left(before, payment), payment)
+            self._sold_back(before, amount)
+            issued.append(self._till.vouchers.issue(amount, Given(VoucherKind.CREDIT, note=str(before.number))))
             return progress.move(before, payment.number, Move.CREDITED, self._till.now(), How(amount.minor))
 
-        return self._till.change(token, credit, version)
+        def code() -> str:
+            record = self._till.record(token)
+            return self._till.vouchers.told(self._till.composed(record), record, issued[0])
+
+        return self._till.change(token, credit, version, code)
 
     def send(self, token: str, amount: Money, note: str, version: int) -> OrderRecord:
         """Note that goods went out; what is taken on dispatch is then taken, as much as went out."""
@@ -136,7 +190,9 @@ class OrderActs:
         allowed = {Move.OVERDUE: (State.AWAITING_PAYMENT,), Move.LAPSED: (State.AWAITING_PAYMENT, State.OVERDUE)}
         if payment.state not in allowed[what]:
             return before
-        return progress.move(before, payment.number, what, self._till.now(), How(until=payment.gives_up_at))
+        after = progress.move(before, payment.number, what, self._till.now(), How(until=payment.gives_up_at))
+        # What is given up is not paid for: its vouchers are whole again.
+        return self._vouchers_back(after, [part.held for part in after.vouchers]) if what is Move.LAPSED else after
 
     def _own(self, token: str, what: Move, version: int, reason: str = "") -> OrderRecord:
         def moved(before: OrderRecord) -> OrderRecord:
@@ -155,6 +211,7 @@ class OrderActs:
         def refunded(before: OrderRecord) -> OrderRecord:
             payment = progress.payment_of(before, number)
             _bounded(amount, _left(before, payment), payment)
+            self._sold_back(before, amount)
             return progress.move(before, number, Move.REFUNDED, self._till.now(), How(amount.minor))
 
         return self._till.change(token, refunded, version)
@@ -173,6 +230,8 @@ class OrderActs:
                 )
             if amount is not None:
                 _bounded(amount, open_ if what is Asking.TAKE else _left(before, payment), payment)
+            if what is Asking.REFUND and amount is not None:
+                self._sold_back(before, amount)
             return progress.ask(before, payment.number, what, amount, self._till.now())
 
         return self.resume(self._till.change(token, ask, version))

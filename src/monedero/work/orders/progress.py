@@ -10,10 +10,11 @@ from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput
 from monedero.core.money import Money
 from monedero.core.payment.notice import Fate, Notice
 from monedero.core.payment.payment import Chosen, Payment, made, told
-from monedero.core.payment.state import Move
+from monedero.core.payment.state import Move, State
 from monedero.core.record import Asking, By, Happened, Happening, OrderRecord, Request
 from monedero.core.tender.decision import Outcome
 from monedero.core.tender.model import Tender
+from monedero.core.voucher.part import VoucherPart
 from monedero.core.words.asked import Answer
 
 ASKED = {
@@ -30,6 +31,10 @@ CAME_BY = {
     Move.RECEIPT_REFUSED: By.SHOP,
     Move.CREDITED: By.SHOP,
 }
+
+
+BY_VOUCHER = "voucher"
+"""The tender of an order for which vouchers pay all."""
 
 
 def chosen_of(tender: Tender, language: str, fee: Money | None = None, rounding: Money | None = None) -> Chosen:
@@ -113,6 +118,24 @@ def begin(number: int, buying: Buying, at: datetime) -> tuple[Payment, list[Happ
         return payment, [step(payment, Happened.ARRANGED, By.BUYER, at)], []
     asked = Request(key=secrets.token_urlsafe(16), what=Asking.BEGIN, payment=number, amount=amount, at=at)
     return payment, [step(payment, Happened.SENT_TO_PROVIDER, By.BUYER, at)], [asked]
+
+
+def covered(at: datetime, nothing: Money, name: str) -> Payment:
+    """The payment of an order for which vouchers pay all: nothing is left, and it is paid."""
+    chosen = Chosen(tender=BY_VOUCHER, name=name, method="gift-voucher", provider=None)
+    return Payment.begin(1, chosen, nothing, at).model_copy(update={"state": State.PAID})
+
+
+def voucher_steps(
+    payment: Payment, parts: Sequence[VoucherPart], shares: Sequence[int], what: Happened, at: datetime
+) -> list[Happening]:
+    """What vouchers paid, or what went back to them, as steps of the story."""
+    by = By.BUYER if what is Happened.VOUCHER_USED else By.SHOP
+    return [
+        step(payment, what, by, at, Money(minor, part.amount.currency)).model_copy(update={"reason": part.ends_in})
+        for part, minor in zip(parts, shares, strict=True)
+        if minor
+    ]
 
 
 def hear(record: OrderRecord, number: int, notice: Notice) -> tuple[OrderRecord, Fate, Fault | None]:

@@ -1,52 +1,38 @@
 """Order: a buyer chooses a way to pay, pays or arranges to, and the record keeps what happened."""
 
 import secrets
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Mapping, Sequence
 from datetime import datetime
-from types import MappingProxyType
-from typing import NamedTuple
 
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound, Refused
+from monedero.core.money import Money
 from monedero.core.order.model import Order
 from monedero.core.payment.payment import Payment
 from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, Move, State
-from monedero.core.record import Asking, By, Happened, Message, OrderRecord, Request
+from monedero.core.record import Asking, By, Happened, Happening, Message, OrderRecord, Request
 from monedero.core.tender.decision import Outcome
-from monedero.figures import methods
-from monedero.formats.gateway import PaymentAsked, PaymentHeld
+from monedero.core.voucher.part import VoucherPart, covered
+from monedero.formats.gateway import PaymentHeld
 from monedero.store import Store
-from monedero.store.orders import Key
 from monedero.wording import reason_text
 from monedero.wording.after_paying import tells
+from monedero.wording.buyers import tell
 from monedero.work.accounts.gateways import Gateways
 from monedero.work.checkout.composed import Composed, drafted, published_as
 from monedero.work.checkout.names import names_of
 from monedero.work.checkout.offer import outcomes_of, placed
 from monedero.work.orders import progress
-from monedero.work.orders.choosing import buying_of
+from monedero.work.orders.choosing import Ordering, asked_of, buying_of
 from monedero.work.orders.papers import OrderName, with_paper
 from monedero.work.orders.progress import How
 from monedero.work.orders.told import language_of, told_of
-from monedero.work.shop.delivered import Wish, delivered
+from monedero.work.orders.vouchers import Vouchers
+from monedero.work.shop.delivered import delivered
 from monedero.work.shop.order_in_hand import OrderInHand
 
 TEST_BUYER = "test.buyer@example.org"
 AFTER_PAYING = "/buy/orders"
 RETURN = "/return"
-
-
-class Ordering(NamedTuple):
-    """Who orders, and how it shall come: `buyer` knows one who comes again; under a `key` an order is placed once.
-
-    `answers` are what the buyer filled in, by field; `language` is the one that the buyer reads (None: the shop's
-    first).
-    """
-
-    buyer: str = ""
-    key: Key | None = None
-    wish: Wish = Wish(known=False)
-    answers: Mapping[str, str] = MappingProxyType({})
-    language: str | None = None
 
 
 class Till:
@@ -60,6 +46,7 @@ class Till:
         self._store = store
         self._gateways = gateways
         self.now = now
+        self.vouchers = Vouchers(store, now)
 
     def place(
         self, composed: Composed, order: OrderInHand, tender: str, by: Ordering | None = None
@@ -69,15 +56,17 @@ class Till:
         if order.order.nothing_to_pay:
             raise InvalidInput(Fault(FaultCode.AMOUNT_ZERO, "amount", str(order.order.amount)))
         delivery = delivered(composed.shop, order, by.wish)
-        chosen = self._offered(composed, order.order, tender)
         at, token = self.now(), secrets.token_urlsafe(12)
         language = by.language or composed.shop.languages[0]
-        payment, steps, requests = progress.begin(
-            1, buying_of(composed, chosen, order.order.amount, by.answers, language), at
+        parts = self.vouchers.parts_of(by.vouchers, order.order.amount)
+        payment, steps, requests = self._begin(composed, order.order, tender, by, parts)
+        used = progress.voucher_steps(
+            payment, parts, [part.amount.minor for part in parts], Happened.VOUCHER_USED, at
         )
         begun = progress.step(payment.model_copy(update={"state": State.OPEN}), Happened.PLACED, By.BUYER, at)
 
         def build(number: int) -> OrderRecord:
+            self.vouchers.use(parts, token)
             return OrderRecord(
                 token=token,
                 number=number,
@@ -89,26 +78,39 @@ class Till:
                 order=order.order,
                 line_name=order.line.name,
                 payments=[with_paper(self._store, composed, payment, OrderName(token, number))],
-                happened=[begun, *steps],
+                happened=[begun, *used, *steps],
                 requests=requests,
                 buyer=by.buyer,
                 delivered=delivery,
                 language=language,
+                vouchers=parts,
+                sells_voucher=order.line.sells_voucher,
             )
 
         record = self._store.orders.add(build, self._letters, by.key)
         return self._begun(record)
 
+    def _begin(
+        self, composed: Composed, order: Order, tender: str, by: Ordering, parts: Sequence[VoucherPart]
+    ) -> tuple[Payment, list[Happening], list[Request]]:
+        """The payment of what vouchers leave of an order; nothing is asked for where they pay all of it."""
+        left = Money(order.amount.minor - covered(parts), order.amount.currency)
+        if parts and not left.minor:
+            return progress.covered(self.now(), left, tell("voucher-voucher")), [], []
+        chosen = self._offered(composed, order.on(left, order.placed_on), tender)
+        language = by.language or composed.shop.languages[0]
+        return progress.begin(1, buying_of(composed, chosen, left, by.answers, language), self.now())
+
     def offered_again(self, record: OrderRecord) -> list[Outcome]:
         """What an order that is not paid could be paid with, by the checkout with which it was placed."""
-        return placed(self._store, self.composed(record), record.order)
+        return placed(self._store, self.composed(record), record.order_left)
 
     def choose_another(self, token: str, tender: str, answers: Mapping[str, str]) -> OrderRecord:
         """Pay an order another way; refused once its money is there or on its way."""
         record = self.record(token)
         composed = self.composed(record)
-        chosen = self._offered(composed, record.order, tender)
-        buying = buying_of(composed, chosen, record.amount, answers, language_of(composed, record))
+        chosen = self._offered(composed, record.order_left, tender)
+        buying = buying_of(composed, chosen, record.left, answers, language_of(composed, record))
         if record.state is State.AT_PROVIDER:
             record = self._withdraw(record)
         at = self.now()
@@ -188,30 +190,25 @@ class Till:
         return None
 
     def change(
-        self, token: str, change: Callable[[OrderRecord], OrderRecord], version: int | None = None
+        self,
+        token: str,
+        change: Callable[[OrderRecord], OrderRecord],
+        version: int | None = None,
+        besides: Callable[[], str] = str,
     ) -> OrderRecord:
-        """Move a record on, and write to the buyer where it says so."""
-        record = self._store.orders.change(token, change, self._letters, version)
+        """Move a record on, and write to the buyer where it says so, with what is to be told `besides`."""
+
+        def letters(before: OrderRecord | None, after: OrderRecord) -> list[Message]:
+            return self._letters(before, after, besides())
+
+        record = self._store.orders.change(token, change, letters, version)
         return record or self.record(token)
 
     def send_begin(self, record: OrderRecord, request: Request) -> OrderRecord:
         """Ask a gateway to begin a payment, under the key that was written down."""
         payment = progress.payment_of(record, request.payment)
-        asked = PaymentAsked(
-            order=record.token,
-            number=record.number,
-            payment=payment.number,
-            shop=self.composed(record).shop.name,
-            amount=payment.total,
-            method=payment.chosen.method,
-            plan=payment.chosen.plan,
-            take="now" if payment.chosen.take == "now" or not _can_authorise(payment) else "later",
-            line=record.line_name,
-            kind=record.kind,
-            recurring=bool(record.order.recurring),
-            country=record.order.country,
-            return_to=self._gateways.here(payment.chosen.provider or "", RETURN),
-        )
+        back = self._gateways.here(payment.chosen.provider or "", RETURN)
+        asked = asked_of(record, payment, self.composed(record).shop.name, back)
         gateway = self._gateways.by_id(payment.chosen.account or "", record.mode)
         answer = gateway.begin(request.key, asked)
         page = self._gateways.there(payment.chosen.provider or "", answer.page)
@@ -280,17 +277,19 @@ class Till:
             raise Conflict(Fault(FaultCode.TENDER_HELD_BACK, "tender", outcome.tender.name, {"why": why}))
         return outcome
 
-    def _letters(self, before: OrderRecord | None, after: OrderRecord) -> list[Message]:
-        """What the buyer is told of a change; the shop's name is read only where there is something to tell."""
+    def _letters(self, before: OrderRecord | None, after: OrderRecord, besides: str = "") -> list[Message]:
+        """What the buyer is told of a change, with the code of a voucher where one was sold by it.
+
+        It runs in the transaction of the change; what it rests on is read only where there is something to tell.
+        """
         if not tells(before, after):
             return []
-        told = told_of(self._store, self.composed(after), after, self.link(after))
-        return [Message(order=after.token, at=self.now(), to=TEST_BUYER, subject=told.subject, text=told.plain)]
+        composed = self.composed(after)
+        told = told_of(self._store, composed, after, self.link(after))
+        said = [told.plain, self.vouchers.sold_with(composed, before, after), besides]
+        text = "\n\n".join(filter(None, said))
+        return [Message(order=after.token, at=self.now(), to=TEST_BUYER, subject=told.subject, text=text)]
 
     def link(self, record: OrderRecord) -> str:
         """The buyer's personal link to an order, as it stands in a message."""
         return f"{self._gateways.address.rstrip('/')}{AFTER_PAYING}/{record.token}"
-
-
-def _can_authorise(payment: Payment) -> bool:
-    return methods.method(payment.chosen.method).authorisation_days is not None

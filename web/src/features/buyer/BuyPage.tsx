@@ -1,11 +1,13 @@
 import { useState } from "react";
 import { type Schema, said } from "../../api/client";
 import { partsOf } from "../../lib/money";
+import { Button } from "../../ui/Button";
 import { Trouble } from "../../ui/Page";
 import { BuyerPage, modeOf } from "./BuyerPage";
 import { Delivering, type Wish } from "./Delivering";
 import { OrderLines } from "./OrderLines";
 import { useOffer, usePay } from "./queries";
+import { VoucherField } from "./VoucherField";
 import { Ways } from "./Ways";
 
 /** What of an offer is goods, where its delivery is known. */
@@ -18,9 +20,25 @@ function goodsOf(offer: Schema<"Offer"> | undefined): { goods?: string } {
 export function BuyPage({ search: first }: { search: string }) {
   const [search, setSearch] = useState(first);
   const [wish, setWish] = useState<Wish>({ address: "", day: "" });
-  const offer = useOffer(search);
+  const [vouchers, setVouchers] = useState<string[]>([]);
+  const offer = useOffer(search, vouchers);
   const pay = usePay();
   const data = offer.data;
+
+  function place(tender: string, answers: Record<string, string>) {
+    if (!data) return;
+    pay.mutate({
+      order: data.order,
+      storefront: data.storefront,
+      tender,
+      by: "newest-edition",
+      address: wish.address,
+      delivery_day: wish.day || null,
+      answers,
+      language: data.language,
+      vouchers,
+    });
+  }
 
   /** Look at the order with some of its parts changed; the address follows, so that it can be opened again. */
   function change(order: Schema<"InHand">, parts: Record<string, string>) {
@@ -63,31 +81,38 @@ export function BuyPage({ search: first }: { search: string }) {
                 onWish={setWish}
                 onChange={(parts) => change(data.order, parts)}
               />
-              <Ways
-                offered={data.offered}
-                words={data.words}
-                above={(chosen) => (
-                  <>
-                    <OrderLines lines={chosen?.lines ?? data.lines} />
-                    <h2 className="font-sans font-semibold mb-2">{data.words.how_to_pay}</h2>
-                  </>
-                )}
-                stopped={data.deliveries.find((way) => way.chosen)?.why ?? ""}
-                paying={pay.isPending}
-                problem={pay.error}
-                onPay={({ tender, answers }) =>
-                  pay.mutate({
-                    order: data.order,
-                    storefront: data.storefront,
-                    tender,
-                    by: "newest-edition",
-                    address: wish.address,
-                    delivery_day: wish.day || null,
-                    answers,
-                    language: data.language,
-                  })
-                }
-              />
+              <VoucherField offer={data} used={vouchers} onUse={setVouchers} />
+              {data.by_voucher ? (
+                <>
+                  <div aria-live="polite">
+                    <OrderLines lines={data.lines} />
+                  </div>
+                  {pay.error && <Trouble>{said(pay.error)}</Trouble>}
+                  <Button
+                    look="strong"
+                    disabled={pay.isPending}
+                    className="w-full min-h-11 mt-2"
+                    onClick={() => place("voucher", {})}
+                  >
+                    {data.by_voucher}
+                  </Button>
+                </>
+              ) : (
+                <Ways
+                  offered={data.offered}
+                  words={data.words}
+                  above={(chosen) => (
+                    <>
+                      <OrderLines lines={chosen?.lines ?? data.lines} />
+                      <h2 className="font-sans font-semibold mb-2">{data.words.how_to_pay}</h2>
+                    </>
+                  )}
+                  stopped={data.deliveries.find((way) => way.chosen)?.why ?? ""}
+                  paying={pay.isPending}
+                  problem={pay.error}
+                  onPay={({ tender, answers }) => place(tender, answers)}
+                />
+              )}
             </>
           )}
           <p lang="en" className="mt-8 text-small text-soft">

@@ -71,6 +71,7 @@ export function BuyerPanel({ onFold }: { onFold: () => void }) {
                     address: "",
                     answers,
                     language: view.data.language,
+                    vouchers: [],
                   })
                 }
               />

@@ -7,10 +7,10 @@ import { goTo } from "../../lib/page";
 export type Offered = Schema<"OfferedOut">;
 
 /** What the newest edition offers to the order that an address names; the server reads it. */
-export function useOffer(search: string) {
-  const query = Object.fromEntries(new URLSearchParams(search));
+export function useOffer(search: string, voucher: string[]) {
+  const query = { ...Object.fromEntries(new URLSearchParams(search)), voucher };
   return useQuery({
-    queryKey: [...keys.offer, search],
+    queryKey: [...keys.offer, search, voucher],
     queryFn: () => answered(api.GET("/api/offer", { params: { query } })),
     // What was seen stays while the order is looked at anew: what is being typed is not lost.
     placeholderData: keepPreviousData,
@@ -26,6 +26,13 @@ export function usePaying(token: string, language: string) {
       answered(api.GET("/api/orders/{token}", { params: { path: { token }, query: { language } } })),
     placeholderData: keepPreviousData,
     retry: false,
+  });
+}
+
+/** Try the code of a voucher; what can be used goes by a handle from then on. */
+export function useTryCode() {
+  return useMutation({
+    mutationFn: (body: Schema<"CodeTried">) => answered(api.POST("/api/offer/vouchers", { body })),
   });
 }
 

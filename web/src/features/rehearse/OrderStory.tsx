@@ -78,6 +78,18 @@ export function OrderStory({ order }: { order: OrderRecord }) {
           </tbody>
         </table>
       </section>
+      {order.voucher_sold && <p className="mt-3">{order.voucher_sold}</p>}
+      {order.vouchers.length > 0 && (
+        <p className="mt-3">
+          {order.vouchers
+            .map(
+              (part) =>
+                `${shown(part.amount)} by the voucher that ends in ${part.ends_in}${part.returned ? `, ${shown(part.returned)} of it went back` : ""}`,
+            )
+            .join("; ")}
+          .
+        </p>
+      )}
       {(order.answers.length > 0 || order.invoice) && (
         <section aria-labelledby="filled-in" className="mt-5">
           <h3 id="filled-in" className="text-soft font-sans text-figure border-b border-rule mb-1">

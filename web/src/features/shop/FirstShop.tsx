@@ -57,6 +57,7 @@ export function FirstShop() {
           kind: kind.text as Kind,
           usual_amount: `${amount.text.trim()} ${books}`,
           recurring: kind.text === "membership",
+          sells_voucher: false,
         },
       ],
     };

@@ -34,6 +34,7 @@ export function LinesTable({ shop, save, quietly, kinds, remove }: Sections) {
       kind: "goods",
       usual_amount: `10 ${before.currency}`,
       recurring: false,
+      sells_voucher: false,
     };
     setAdded(line.id);
     return { ...before, lines: [...held, line] };

@@ -17,6 +17,9 @@ export const DeliveryPage = lazy(() =>
 export const ArrangementsPage = lazy(() =>
   import("./ArrangementsPage").then((module) => ({ default: module.ArrangementsPage })),
 );
+export const VouchersPage = lazy(() =>
+  import("./VouchersPage").then((module) => ({ default: module.VouchersPage })),
+);
 export const AssumptionsPage = lazy(() =>
   import("./AssumptionsPage").then((module) => ({ default: module.AssumptionsPage })),
 );

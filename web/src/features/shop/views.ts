@@ -3,6 +3,7 @@ export const VIEWS = [
   { path: "/shop", name: "Shop" },
   { path: "/shop/delivery", name: "Delivery and buyers" },
   { path: "/shop/arrangements", name: "Own arrangements" },
+  { path: "/shop/vouchers", name: "Vouchers" },
   { path: "/shop/orders", name: "Orders a month" },
   { path: "/shop/assumptions", name: "Assumptions" },
 ];

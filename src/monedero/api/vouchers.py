@@ -1,0 +1,163 @@
+"""Vouchers and shop credit: issued and read by the owner, tried by their code by a buyer."""
+
+from datetime import date, datetime
+
+from fastapi import APIRouter, Request
+from pydantic import BaseModel, Field
+
+from monedero.api.problems import PROBLEMS
+from monedero.api.requests import RunningDep
+from monedero.core.account import Mode
+from monedero.core.fields import CurrencyCode, Description, MoneyPositive
+from monedero.core.money import Money
+from monedero.core.voucher.books import EntryKind, Voucher, VoucherKind
+from monedero.server.shops import RunningShop
+from monedero.wording.buyer_formats import money
+from monedero.wording.buyers import best_of, tell, to_buyer
+from monedero.work.orders.vouchers import Given
+from monedero.work.shop.lookups import described_shop
+
+router = APIRouter(tags=["orders"], responses=PROBLEMS)
+MOST_SIGNS = 60
+
+
+class VoucherEntryOut(BaseModel):
+    """Something that happened to a voucher; `order` is the number of the order that used it."""
+
+    at: datetime
+    what: EntryKind
+    amount: str
+    order: int | None
+
+
+class VoucherOut(BaseModel):
+    """A voucher as its owner sees it; its code is not among it. `expired` is as of today."""
+
+    id: str
+    kind: VoucherKind
+    ends_in: str
+    issued: str
+    balance: str
+    used: str
+    last_day: date | None
+    expired: bool
+    note: str
+    sold_by: int | None
+    entries: list[VoucherEntryOut]
+
+
+class VouchersOut(BaseModel):
+    """All vouchers, the newest first. `owed` is what is left on those that hold, by currency."""
+
+    mode: Mode
+    vouchers: list[VoucherOut]
+    owed: list[str]
+
+
+class VoucherNew(BaseModel):
+    """A voucher to issue; without `expires` it never does."""
+
+    amount: MoneyPositive
+    expires: date | None = None
+    note: Description = ""
+
+
+class VoucherIssued(VouchersOut):
+    """The vouchers with one that was just issued, and its code: it is shown here and never again."""
+
+    code: str
+
+
+class CodeTried(BaseModel):
+    """The code of a voucher as a buyer typed it, for an order in a currency."""
+
+    code: str = Field(max_length=MOST_SIGNS)
+    currency: CurrencyCode
+    language: str = ""
+
+
+class CodeTaken(BaseModel):
+    """A voucher that can be used, under a handle in the place of its code; `left` says what is left on it."""
+
+    mode: Mode
+    handle: str
+    ends_in: str
+    balance: str
+    left: str
+
+
+@router.get("/api/vouchers")
+def read_vouchers(running: RunningDep) -> VouchersOut:
+    """Every voucher with its entries."""
+    return _all(running)
+
+
+@router.post("/api/vouchers", status_code=201)
+def issue_voucher(running: RunningDep, new: VoucherNew) -> VoucherIssued:
+    """Issue a voucher; its code is in the answer, and nowhere else."""
+    issued = running.till.vouchers.issue(new.amount, Given(VoucherKind.GIFT, new.expires, new.note))
+    return VoucherIssued(**_all(running).model_dump(), code=issued.code)
+
+
+@router.post("/api/vouchers/{id}/end")
+def end_voucher(running: RunningDep, id: str) -> VouchersOut:
+    """Take away what is left on a voucher, for good."""
+    running.till.vouchers.end(id)
+    return _all(running)
+
+
+@router.post("/api/offer/vouchers")
+def try_code(running: RunningDep, request: Request, tried: CodeTried) -> CodeTaken:
+    """A voucher by its code; after five wrong ones all are refused for a quarter of an hour."""
+    shop = described_shop(running.store).value
+    who = request.client.host if request.client else ""
+    with to_buyer(best_of(tried.language, shop.languages), shop.country):
+        voucher, handle = running.till.vouchers.try_code(tried.code, who, tried.currency)
+        balance = Money(voucher.balance, voucher.currency)
+        return CodeTaken(
+            mode=running.mode,
+            handle=handle,
+            ends_in=voucher.ends_in,
+            balance=str(balance),
+            left=tell("voucher-left", amount=money(balance)),
+        )
+
+
+def _all(running: RunningShop) -> VouchersOut:
+    vouchers = running.store.vouchers.all()
+    today = running.clock.now().date()
+    owed: dict[str, int] = {}
+    for voucher in vouchers:
+        if not voucher.expired(today):
+            owed[voucher.currency] = owed.get(voucher.currency, 0) + voucher.balance
+    return VouchersOut(
+        mode=running.mode,
+        vouchers=[_out(running, voucher, today) for voucher in vouchers],
+        owed=[str(Money(minor, currency)) for currency, minor in owed.items() if minor],
+    )
+
+
+def _out(running: RunningShop, voucher: Voucher, today: date) -> VoucherOut:
+    def number(token: str) -> int | None:
+        record = running.store.orders.get(token) if token else None
+        return record.number if record else None
+
+    def shown(minor: int) -> str:
+        return str(Money(minor, voucher.currency))
+
+    return VoucherOut(
+        id=voucher.id,
+        kind=voucher.kind,
+        ends_in=voucher.ends_in,
+        issued=shown(voucher.issued),
+        balance=shown(voucher.balance),
+        used=shown(voucher.used),
+        last_day=voucher.last_day,
+        expired=voucher.expired(today),
+        note=voucher.note,
+        sold_by=number(voucher.sold_by),
+        entries=[
+            VoucherEntryOut(at=entry.at, what=entry.what, amount=str(entry.amount), order=number(entry.order))
+            for entry in voucher.entries
+        ],
+    )
