@@ -1,5 +1,6 @@
 """What exists in a shop, for requests that go further than the first check: ids, tokens, and bodies as they are now."""
 
+import io
 import json
 import secrets
 from collections.abc import Callable, Mapping
@@ -7,6 +8,7 @@ from random import Random
 from typing import Any
 
 from fastapi.testclient import TestClient
+from PIL import Image
 
 from monedero.core.account import Mode
 from monedero.demo import paper
@@ -54,7 +56,42 @@ def stocked(keeper: Shopkeeper) -> None:
     )
     keeper.act(keeper.paid("card", CHART), "send", amount="5.00 EUR", note="a parcel")
     _paid_twice(keeper)
+    _papers(keeper)
     keeper.post(f"/api/accounts/{BEGUN}/begin", {"mode": "test"}, 201)
+
+
+# What is beside the words of an order's page.
+FILES = ("transfer.svg", "number.svg", "invoice.pdf")
+
+
+def _papers(keeper: Shopkeeper) -> None:
+    """An order by invoice, and one with a number for a counter."""
+    held = keeper.get("/api/shop")
+    kiosk = {
+        "id": "kiosk",
+        "name": "Kiosk",
+        "family": "counter-voucher",
+        "own": True,
+        "buyer": "x",
+        "recurring": False,
+    }
+    methods = [*held["shop"]["own_methods"], {"method": kiosk}]
+    shop = {"version": held["version"], "shop": {**held["shop"], "own_methods": methods}}
+    assert keeper.client.put("/api/shop", json=shop).status_code == 200
+    draft = keeper.get("/api/checkouts/web-shop")
+    own = [{"id": id, "method": id, "on": True, "name": id.title()} for id in ("invoice", "kiosk")]
+    body = {"version": draft["version"], "tenders": [*draft["tenders"], *own]}
+    assert keeper.client.put("/api/checkouts/web-shop", json=body).status_code == 200
+    answers = {"invoice": {"bill-to": "Ana Silva, Lagos"}, "kiosk": {}}
+    for tender, given in answers.items():
+        keeper.post("/api/orders", {"order": BOAT, "tender": tender, "by": "draft", "answers": given}, 201)
+
+
+def picture() -> bytes:
+    """A small picture."""
+    written = io.BytesIO()
+    Image.new("RGB", (8, 8), (30, 107, 92)).save(written, "PNG")
+    return written.getvalue()
 
 
 def _paid_twice(keeper: Shopkeeper) -> None:
@@ -94,6 +131,15 @@ class Known:
             for account in self.accounts
             for entry in keeper.get(f"/api/accounts/{account}/exchanges")["exchanges"]
         ]
+        self.pictures = [keeper.client.post("/api/pictures", files={"file": ("a.png", picture())}).json()["id"]]
+        self.with_file = {
+            file: [
+                token
+                for token in self.tokens
+                if keeper.client.get(f"/api/orders/{token}/{file}").status_code == 200
+            ]
+            for file in FILES
+        }
         self.endpoints = [account.endpoint for account in keeper.running.store.accounts.of(Mode.TEST).values()]
 
     def in_path(self, path: str, names: list[str], draw: Random) -> dict[str, str]:
@@ -101,6 +147,8 @@ class Known:
         if "/receipts/{id}" in path and self.receipts:
             token, receipt = draw.choice(self.receipts)
             return {"token": token, "id": receipt}
+        if (beside := self._beside(path, draw)) is not None:
+            return beside
         if "/elsewhere" in path:
             # An account that is under way is not held elsewhere: this provider has none.
             new = {**_new_provider(self, {}, draw), "name": f"Larkhithe {secrets.token_hex(6)}"}
@@ -119,6 +167,17 @@ class Known:
         if "{file}" in path or "{name}" in path:
             pools |= self._file(path)
         return {name: str(draw.choice(pools[name])) for name in names if pools.get(name)}
+
+    def _beside(self, path: str, draw: Random) -> dict[str, str] | None:
+        """What stands beside an order's page, a picture, or a voucher; None for another path."""
+        if (file := path.rpartition("/")[2]) in self.with_file:
+            return {"token": draw.choice(self.with_file[file])}
+        if path == "/api/pictures/{id}":
+            return {"id": draw.choice(self.pictures)}
+        if path.startswith("/api/vouchers/"):
+            # One that was ended has nothing to end any more.
+            return {"id": self.keeper.post("/api/vouchers", {"amount": "20 EUR"}, 201)["vouchers"][0]["id"]}
+        return None
 
     def _ids(self, path: str) -> list[str]:
         """What an id in a path can be; an application is filled in while it is begun."""
@@ -170,19 +229,20 @@ class Known:
 
     def file(self, label: str, path: Mapping[str, str]) -> Any:
         """The file or form that an operation takes; None where it takes none."""
-        if label == "POST /api/past-orders/files":
-            return PAST
-        if label == "POST /api/new-provider/table":
-            return b"Method,Percent,Fixed\nCards,1.5,0.25\n"
-        if label == "POST /api/rate-cards/{provider}/{day}/rates.csv":
-            return self.keeper.client.get(
-                f"/api/rate-cards/{path.get('provider')}/{path.get('day')}/rates.csv"
-            ).text
-        if label == "POST /api/checkout-files":
-            return {"file": self.keeper.client.get("/api/checkouts/web-shop/checkout.json").content}
-        if label in ("POST /api/papers", "POST /api/orders/{token}/receipt"):
-            return {"kind": "register-extract", "file": paper()}
-        return None
+        files: dict[str, Callable[[], Any]] = {
+            "POST /api/past-orders/files": lambda: PAST,
+            "POST /api/new-provider/table": lambda: b"Method,Percent,Fixed\nCards,1.5,0.25\n",
+            "POST /api/rate-cards/{provider}/{day}/rates.csv": lambda: (
+                self.keeper.client.get(f"/api/rate-cards/{path.get('provider')}/{path.get('day')}/rates.csv").text
+            ),
+            "POST /api/checkout-files": lambda: {
+                "file": self.keeper.client.get("/api/checkouts/web-shop/checkout.json").content
+            },
+            "POST /api/pictures": lambda: {"file": picture()},
+            "POST /api/papers": lambda: {"kind": "register-extract", "file": paper()},
+            "POST /api/orders/{token}/receipt": lambda: {"kind": "register-extract", "file": paper()},
+        }
+        return files[label]() if label in files else None
 
     def before(self, label: str, path: Mapping[str, str]) -> None:
         """Do what must have been done before an operation."""
@@ -304,6 +364,11 @@ BODIES: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
     "POST /api/shop/would-change": _shop,
     "POST /api/accounts/{id}/serves/would-change": lambda known, path, draw: {"storefronts": ["web-shop"]},
     "PUT /api/profile": _profile,
+    "POST /api/vouchers": lambda known, path, draw: {"amount": draw.choice(AMOUNTS), "note": "x"},
+    "POST /api/offer/vouchers": lambda known, path, draw: {
+        "code": known.keeper.post("/api/vouchers", {"amount": "5 EUR"}, 201)["code"],
+        "currency": "EUR",
+    },
     "PUT /api/assumptions": lambda known, path, draw: {"id": "hour-cost", "about": "*", "value": "17,50"},
     "POST /api/past-orders/files/{file}/look": lambda known, path, draw: _matching(known),
     "POST /api/past-orders/files/{file}/import": lambda known, path, draw: _matching(known),

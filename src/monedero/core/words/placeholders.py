@@ -65,13 +65,14 @@ def text_for(known: tuple[Placeholder, ...]) -> Callable[[str], str]:
         for found in ANY.finditer(text):
             name = PLACEHOLDER.fullmatch(found.group())
             if name is None or name.group(1) not in names:
-                raise refuse(FaultCode.PLACEHOLDER_UNKNOWN, value=found.group(), known=told)
+                raise refuse(
+                    FaultCode.PLACEHOLDER_UNKNOWN, value=found.group(), placeholder=found.group(), known=told
+                )
         rest = ANY.sub("", text)
         alone = re.search(r"[{}]", rest)
         if alone is not None:
-            raise refuse(
-                FaultCode.BRACE_ALONE, value=rest[max(alone.start() - 20, 0) : alone.start() + 20], known=told
-            )
+            near = rest[max(alone.start() - 20, 0) : alone.start() + 20]
+            raise refuse(FaultCode.BRACE_ALONE, value=near, near=near, known=told)
         return text
 
     return read

@@ -129,7 +129,8 @@ class Vouchers:
             left = {"left": str(MOST_WRONG - len(wrong) - 1)}
             raise InvalidInput(Fault(FaultCode.VOUCHER_UNKNOWN, "code", "", left))
         self._usable(voucher, currency, now.date())
-        return Tried(voucher, self._store.vouchers.hand_out(voucher.id, now))
+        with self._store.together():
+            return Tried(voucher, self._store.vouchers.hand_out(voucher.id, now))
 
     def parts_of(self, handles: Sequence[str], amount: Money) -> list[VoucherPart]:
         """What vouchers pay of an amount, one after the other; what does not hold any more pays nothing."""

@@ -30,8 +30,13 @@ export function TextCell({ language, text, save }: Props) {
           <span className={text.missing ? "text-copper font-medium" : ""}>
             {text.missing ? `missing, read in ${text.falls_back}` : "ready-made"}
           </span>
-          <Button look="quiet" className="ml-auto" onClick={() => setWriting(true)}>
-            Write it<span className="sr-only">: {about}</span>
+          <Button
+            look="quiet"
+            className="ml-auto"
+            aria-label={`Write it: ${about}`}
+            onClick={() => setWriting(true)}
+          >
+            Write it
           </Button>
         </p>
         <div>
@@ -64,22 +69,24 @@ export function TextCell({ language, text, save }: Props) {
       <p className="flex gap-3 mt-1">
         <Button
           look="quiet"
+          aria-label={`Take the ready-made text: ${about}`}
           onClick={() => {
             setWriting(false);
             if (text.written !== null) quietly(null);
           }}
         >
-          Take the ready-made text<span className="sr-only">: {about}</span>
+          Take the ready-made text
         </Button>
         {text.written === null && (
           <Button
             look="quiet"
+            aria-label={`Say nothing: ${about}`}
             onClick={() => {
               quietly("");
               setWriting(false);
             }}
           >
-            Say nothing<span className="sr-only">: {about}</span>
+            Say nothing
           </Button>
         )}
       </p>
