@@ -141,6 +141,45 @@ def compose(desk: Desk) -> None:
     assert desk.browser.execute_async_script(COMPOSED) == 200
 
 
+def seen_on(desk: Desk, width: int, height: int) -> None:
+    """Look through a window of a size."""
+    size = {"width": width, "height": height, "deviceScaleFactor": 1, "mobile": False}
+    desk.browser.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", size)
+
+
+def after_a_transfer(desk: Desk) -> None:
+    """The page after an order by transfer, on a phone, in German."""
+    seen_on(desk, 390, 844)
+    desk.open("/buy?line=night-boat-tour&market=es-eur&language=de")
+    desk.click("Überweisung", "input[type=radio]")
+    desk.click("Zahlungspflichtig bestellen", "button", exact=False)
+    desk.see("Ihre Überweisung")
+    desk.until(lambda: desk.one("main img").get_property("naturalWidth"))
+    top(desk, "main h1")
+    picture(desk.browser, "transfer-phone")
+    seen_on(desk, 1280, 800)
+
+
+ISSUED = """
+const done = arguments[arguments.length - 1];
+fetch("/api/vouchers", {method: "POST", headers: {"Content-Type": "application/json"},
+  body: JSON.stringify({amount: "20.00 EUR"})}).then((answer) => answer.json()).then((told) => done(told.code));
+"""
+
+
+def buyer_pays_with_a_voucher(desk: Desk) -> None:
+    """The checkout on a phone: a voucher pays a part, and the way to pay costs something on top."""
+    code = desk.browser.execute_async_script(ISSUED)
+    seen_on(desk, 390, 844)
+    desk.open("/buy?line=star-chart&market=es-eur&delivery=pier")
+    desk.click("Voucher or shop credit", "summary")
+    desk.type_into("Code", code)
+    desk.see("is left on it")
+    top(desk, "main section:nth-of-type(2)")
+    picture(desk.browser, "buyer-phone")
+    seen_on(desk, 1280, 800)
+
+
 def new_shop(desk: Desk) -> None:
     """The first five minutes of a shop of one's own: what to decide next, and a price list that is pasted."""
     desk.type_into("Trading name", "Lume Ceramics", "")
@@ -161,6 +200,7 @@ def new_shop(desk: Desk) -> None:
 def take(desk: Desk) -> None:
     """Walk the views and take each one's picture."""
     browser = desk.browser
+    after_a_transfer(desk)
     desk.open("/shop" + BOAT)
     desk.see("Your shop")
     picture(browser, "shop")
@@ -188,20 +228,7 @@ def take(desk: Desk) -> None:
     picture(browser, "publish")
     desk.click("Publish as edition 2")
     desk.see("Nothing differs. Buyers see what you see.")
-    phone = {"width": 390, "height": 844, "deviceScaleFactor": 1, "mobile": False}
-    browser.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", phone)
-    desk.open("/buy?line=star-chart&market=es-eur&postcode=28001")
-    desk.see("How would you like to pay?")
-    picture(browser, "buyer-phone")
-    desk.open("/buy?line=night-boat-tour&market=es-eur&language=de")
-    desk.click("Überweisung", "input[type=radio]")
-    desk.click("Zahlungspflichtig bestellen: 85,00 €", "button", exact=False)
-    desk.see("Ihre Überweisung")
-    desk.until(lambda: desk.one("main img").get_property("naturalWidth"))
-    top(desk, "main h1")
-    picture(browser, "transfer-phone")
-    wide = {**phone, "width": 1280, "height": 800}
-    browser.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", wide)
+    buyer_pays_with_a_voucher(desk)
     desk.open("/shop" + BOAT)
     desk.click("demo shop, go to my own")
     desk.see("Which ways to pay should your shop offer?")

@@ -20,6 +20,8 @@ PLACES: Mapping[NextCode, str] = {
     NextCode.ACCOUNT_WAITS: "/accounts",
     NextCode.NOTHING_ON: "/checkout",
     NextCode.NOBODY_PAYS: "/coverage",
+    NextCode.NO_ACCOUNT: "/shop/arrangements",
+    NextCode.NO_ADDRESS: "/shop/arrangements",
     NextCode.NONE_HELD: "/accounts",
     NextCode.NO_TRADE: "/shop",
     NextCode.NO_MARGIN: "/shop",

@@ -5081,7 +5081,7 @@ export interface components {
          * @description Everything that may be decided next.
          * @enum {string}
          */
-        NextCode: "no-prices" | "only-examples" | "no-month" | "account-waits" | "nothing-on" | "nobody-pays" | "none-held" | "no-trade" | "no-margin" | "not-published" | "changes-wait";
+        NextCode: "no-prices" | "only-examples" | "no-month" | "account-waits" | "nothing-on" | "nobody-pays" | "no-account" | "no-address" | "none-held" | "no-trade" | "no-margin" | "not-published" | "changes-wait";
         /**
          * NextOut
          * @description Something to decide, in a sentence; the act that decides it, and the page where that is done.

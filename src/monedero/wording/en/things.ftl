@@ -61,6 +61,10 @@ next-nobody-pays = Nobody who pays in { $currency } in { $country } can pay for 
    *[other] { $count } of your { $of } lines
   }.
     .act = Look at what holds them back
+next-no-account = Buyers who choose { $name } are not told where to send { $currency }.
+    .act = Add an account
+next-no-address = Buyers who choose { $name } are not told where to send it.
+    .act = Write an address
 next-none-held = { $count ->
     [one] One provider is compared, and you hold no account with it
    *[other] { $count } providers are compared, and you hold an account with none

@@ -7,6 +7,7 @@ from enum import StrEnum
 
 from monedero.core.account import Stage
 from monedero.core.fx import NoReferenceRate
+from monedero.core.method import Family
 from monedero.core.money import Money
 from monedero.core.order.model import Order
 from monedero.core.profile import Source
@@ -16,7 +17,7 @@ from monedero.work.checkout.composed import Composed, drafted
 from monedero.work.checkout.offer import placed
 from monedero.work.checkout.publish import pending
 from monedero.work.compare.inputs import UNDER_WAY, inputs_of
-from monedero.work.shop.lookups import described_shop
+from monedero.work.shop.lookups import described_shop, method_in
 
 MOST = 5
 # An account at one of these stages waits for the owner.
@@ -32,6 +33,8 @@ class NextCode(StrEnum):
     ACCOUNT_WAITS = "account-waits"
     NOTHING_ON = "nothing-on"
     NOBODY_PAYS = "nobody-pays"
+    NO_ACCOUNT = "no-account"
+    NO_ADDRESS = "no-address"
     NONE_HELD = "none-held"
     NO_TRADE = "no-trade"
     NO_MARGIN = "no-margin"
@@ -107,11 +110,31 @@ def _checkout(store: Store, day: date) -> Iterator[NextStep]:
         if lacking:
             what = {"country": market.country, "currency": market.currency, "line": lacking[0].name}
             yield NextStep(NextCode.NOBODY_PAYS, {**what, "count": len(lacking), "of": len(shop.lines)})
+    yield from _arrangements(composed)
     storefront = composed.checkout.storefront
     if store.editions.newest(storefront) is None:
         yield NextStep(NextCode.NOT_PUBLISHED)
     elif pending(store, storefront)[1]:
         yield NextStep(NextCode.NOT_LIVE)
+
+
+def _arrangements(composed: Composed) -> Iterator[NextStep]:
+    """What buyers of the shop's own arrangements would not be told: where to send a transfer, or a cheque."""
+    shop, told = composed.shop, composed.shop.arrangements
+    currencies = dict.fromkeys((shop.currency, *(market.currency for market in shop.markets)))
+    for tender in composed.checkout.tenders:
+        method = method_in(composed.methods, tender.method)
+        if not tender.on or tender.route is not None:
+            continue
+        pays_to_account = method.family in (Family.CREDIT_TRANSFER, Family.INVOICE)
+        taken = [one for one in currencies if method.currencies is None or one in method.currencies]
+        lacking = [one for one in taken if told.account_for(one) is None] if pays_to_account else []
+        if lacking:
+            yield NextStep(NextCode.NO_ACCOUNT, {"name": tender.name, "currency": lacking[0]})
+            return
+        if method.family is Family.CHEQUE and not told.post_to:
+            yield NextStep(NextCode.NO_ADDRESS, {"name": tender.name})
+            return
 
 
 def _can_pay(store: Store, composed: Composed, market: Market, line: Line, day: date) -> bool:

@@ -54,7 +54,11 @@ export function VoucherField({ offer, used, onUse }: Props) {
           }}
         >
           <InputField label={words.voucher_label} value={code} onChange={setCode} problem={problem} />
-          <Button type="submit" disabled={tried.isPending || code.trim() === ""}>
+          <Button
+            type="submit"
+            className="whitespace-nowrap"
+            disabled={tried.isPending || code.trim() === ""}
+          >
             {words.voucher_apply}
           </Button>
         </form>
