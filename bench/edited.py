@@ -41,7 +41,10 @@ def run() -> str:
             first = time.perf_counter() - began
             for number in range(ROUNDS):
                 held = client.get("/api/checkouts/web-shop").json()
-                tenders = [{**held["tenders"][0], "texts": {"en": {"description": f"Round {number}."}}}, *held["tenders"][1:]]
+                tenders = [
+                    {**held["tenders"][0], "texts": {"en": {"description": f"Round {number}."}}},
+                    *held["tenders"][1:],
+                ]
                 body = {"version": held["version"], "tenders": tenders}
                 client.put("/api/checkouts/web-shop", json=body).raise_for_status()
                 began = time.perf_counter()

@@ -5,7 +5,7 @@ from pathlib import Path
 from PIL import Image
 from selenium.webdriver.common.keys import Keys
 
-from tests.browser.desk import BOAT, Desk, as_new
+from tests.browser.desk import BOAT, Desk, as_new, console
 
 PHONE = (390, 844)
 # 1280 wide at 200 % is as wide as this.
@@ -209,3 +209,44 @@ def test_a_voucher_is_issued_used_in_parts_and_given_back(desk: Desk) -> None:
     desk.see("42.00 EUR went back to the voucher that ends in")
     desk.open("/shop/vouchers" + BOAT)
     desk.see("100.00 EUR left of 100.00 EUR")
+
+
+BROKEN = "window.fetch = async () => new Response('{}', {headers: {'Content-Type': 'application/json'}})"
+# The order reaches the shop, and its answer is lost on the way.
+LOST = (
+    "const sent = window.fetch; window.fetch = async (asked) => { await sent(asked); throw new TypeError('lost') }"
+)
+
+
+def test_a_page_that_fails_does_not_lose_the_order(desk: Desk) -> None:
+    as_new(desk.browser, *PHONE)
+    desk.open("/buy?line=star-chart&market=es-eur&postcode=28001&language=de")
+    desk.see("Wie soll es zu Ihnen kommen?")
+    desk.named("Adresse: Name, Straße und Hausnummer", "input").send_keys("Calle Sol 1")
+    desk.browser.execute_script(BROKEN)
+    desk.tab_to("Sprache", back=True).send_keys("Port")
+    desk.see("Auf dieser Seite ist etwas schiefgegangen")
+    desk.see("Ihre Bestellung ist erhalten")
+    assert desk.violations() == []
+    # What the page wrote about its own failure is part of it.
+    assert any("TypeError" in line for line in console(desk.browser))
+    desk.tab_to("Die Seite neu laden").send_keys(Keys.ENTER)
+    desk.until(lambda: desk.one("main input[autocomplete='shipping street-address']").get_property("value"))
+    assert desk.one("main input[autocomplete='shipping street-address']").get_attribute("value") == "Calle Sol 1"
+
+
+def test_an_order_whose_answer_was_lost_is_placed_once(desk: Desk) -> None:
+    desk.open("/buy?line=night-boat-tour&market=es-eur")
+    desk.click("Bank transfer", "input[type=radio]")
+    desk.see("Order and pay €85.00")
+    desk.browser.execute_script(LOST)
+    desk.click("Order and pay €85.00", "button")
+    desk.see("does not answer")
+    desk.browser.refresh()
+    desk.click("Bank transfer", "input[type=radio]")
+    desk.click("Order and pay €85.00", "button")
+    desk.see("Thank you. We are waiting for your payment")
+    desk.see("order 1001")
+    desk.open("/rehearse" + BOAT)
+    desk.see("1001")
+    assert "1002" not in desk.text()

@@ -2,7 +2,7 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { api } from "./api/client";
-import { AfterPaying, BuyPage } from "./features/buyer/pages";
+import { AfterPaying, BuyPage, KeptOnFailure } from "./features/buyer/pages";
 import "./styles.css";
 
 // What is refused is said in the language in which the page is read.
@@ -24,7 +24,9 @@ const root = document.getElementById("root");
 if (root) {
   createRoot(root).render(
     <StrictMode>
-      <QueryClientProvider client={client}>{page(window.location)}</QueryClientProvider>
+      <KeptOnFailure>
+        <QueryClientProvider client={client}>{page(window.location)}</QueryClientProvider>
+      </KeptOnFailure>
     </StrictMode>,
   );
 }

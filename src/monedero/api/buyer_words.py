@@ -35,6 +35,9 @@ class BuyerWords(BaseModel):
     keep_link: str
     paper_qr: str
     paper_qr_text: str
+    page_failed: str
+    page_failed_next: str
+    load_again: str
     voucher_title: str
     voucher_label: str
     voucher_apply: str

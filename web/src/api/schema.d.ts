@@ -3012,6 +3012,12 @@ export interface components {
             paper_qr: string;
             /** Paper Qr Text */
             paper_qr_text: string;
+            /** Page Failed */
+            page_failed: string;
+            /** Page Failed Next */
+            page_failed_next: string;
+            /** Load Again */
+            load_again: string;
             /** Voucher Title */
             voucher_title: string;
             /** Voucher Label */

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { type Schema, said } from "../../api/client";
 import { partsOf } from "../../lib/money";
+import { useTyped } from "../../lib/useTyped";
 import { Button } from "../../ui/Button";
 import { Trouble } from "../../ui/Page";
 import { BuyerPage, modeOf } from "./BuyerPage";
@@ -19,7 +20,14 @@ function goodsOf(offer: Schema<"Offer"> | undefined): { goods?: string } {
 /** The checkout that buyers see: the newest edition, for the order that the address names. */
 export function BuyPage({ search: first }: { search: string }) {
   const [search, setSearch] = useState(first);
-  const [wish, setWish] = useState<Wish>({ address: "", day: "" });
+  // What was typed is still there when the page had to be loaded again.
+  const address = useTyped("buy-address");
+  const [day, setDay] = useState("");
+  const wish = { address: address.text, day };
+  const setWish = (typed: Wish) => {
+    if (typed.address !== address.text) address.type(typed.address);
+    setDay(typed.day);
+  };
   const [vouchers, setVouchers] = useState<string[]>([]);
   const offer = useOffer(search, vouchers);
   const pay = usePay();
@@ -27,17 +35,20 @@ export function BuyPage({ search: first }: { search: string }) {
 
   function place(tender: string, answers: Record<string, string>) {
     if (!data) return;
-    pay.mutate({
-      order: data.order,
-      storefront: data.storefront,
-      tender,
-      by: "newest-edition",
-      address: wish.address,
-      delivery_day: wish.day || null,
-      answers,
-      language: data.language,
-      vouchers,
-    });
+    pay.mutate(
+      {
+        order: data.order,
+        storefront: data.storefront,
+        tender,
+        by: "newest-edition",
+        address: wish.address,
+        delivery_day: wish.day || null,
+        answers,
+        language: data.language,
+        vouchers,
+      },
+      { onSuccess: address.forget },
+    );
   }
 
   /** Look at the order with some of its parts changed; the address follows, so that it can be opened again. */
@@ -49,7 +60,7 @@ export function BuyPage({ search: first }: { search: string }) {
     const all = Object.entries({ ...order, storefront, language, ...way, ...parts });
     const query = new URLSearchParams(all.flatMap(([name, value]) => (value ? [[name, String(value)]] : [])));
     window.history.replaceState(null, "", `?${query}`);
-    if (parts.delivery) setWish((before) => ({ ...before, day: "" }));
+    if (parts.delivery) setDay("");
     setSearch(`?${query}`);
   }
   return (

@@ -1,5 +1,6 @@
 import { type ReactNode, useEffect } from "react";
 import { Refusal, type Schema } from "../../api/client";
+import { rememberWords } from "./KeptOnFailure";
 import { LanguagePicker } from "./LanguagePicker";
 
 interface Props {
@@ -19,7 +20,9 @@ export function modeOf(data: { mode: Schema<"Mode"> } | undefined, refused: unkn
 /** The frame of every page that buyers see; a test checkout cannot be mistaken for a live one. */
 export function BuyerPage({ mode, page, onLanguage, children }: Props) {
   useEffect(() => {
-    if (page) document.documentElement.lang = page.language;
+    if (!page) return;
+    document.documentElement.lang = page.language;
+    rememberWords(page.words);
   }, [page]);
   return (
     <div className="min-h-dvh">

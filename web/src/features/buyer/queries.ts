@@ -36,11 +36,30 @@ export function useTryCode() {
   });
 }
 
+const KEY = "monedero-order-key";
+
+/** The key under which an order is placed: asked for again because no answer came, it is placed once. */
+function keyOf(order: Schema<"OrderNew">): string {
+  const asked = JSON.stringify(order);
+  const held = JSON.parse(window.sessionStorage.getItem(KEY) ?? "{}") as { asked?: string; key?: string };
+  if (held.asked === asked && held.key) return held.key;
+  const key = window.crypto.randomUUID();
+  window.sessionStorage.setItem(KEY, JSON.stringify({ asked, key }));
+  return key;
+}
+
 /** Place an order and go where its buyer goes next. */
 export function usePay() {
   return useMutation({
-    mutationFn: (order: Schema<"OrderNew">) => answered(api.POST("/api/orders", { body: order })),
-    onSuccess: (placed) => goTo(placed.go_to),
+    mutationFn: (order: Schema<"OrderNew">) =>
+      answered(
+        api.POST("/api/orders", { body: order, params: { header: { "idempotency-key": keyOf(order) } } }),
+      ),
+    onSuccess: (placed) => {
+      // The same order once more is another one.
+      window.sessionStorage.removeItem(KEY);
+      goTo(placed.go_to);
+    },
   });
 }
 
