@@ -35,6 +35,7 @@ class BuyerWords(BaseModel):
     keep_link: str
     paper_qr: str
     paper_qr_text: str
+    choose_amount: str
     page_failed: str
     page_failed_next: str
     load_again: str

@@ -25,6 +25,7 @@ from monedero.work.checkout.facts import asked_facts
 from monedero.work.checkout.offer import newest, placed
 from monedero.work.checkout.texts import TextReader
 from monedero.work.orders.vouchers import MOST_AT_ONCE
+from monedero.work.shop.chosen_amount import chosen_between, refuse_outside
 from monedero.work.shop.delivered import ways_there
 from monedero.work.shop.order_in_hand import OrderInHand, order_in_hand
 
@@ -45,7 +46,8 @@ class VoucherUsed(BaseModel):
 class Offer(BaseModel):
     """What a buyer is offered: the shop, the order, and the ways to pay in sequence, in the buyer's language.
 
-    `edition` None: the draft. `lines` are what there is to pay before a way to pay is chosen. `vouchers` are those that
+    `edition` None: the draft. `lines` are what there is to pay before a way to pay is chosen. `chooses` says what the
+    buyer may choose the amount between, None where it is not chosen. `vouchers` are those that
     pay a part of it; where they pay all, `by_voucher` is what ordering it so is called, and empty else.
     """
 
@@ -64,6 +66,7 @@ class Offer(BaseModel):
     deliveries: list[WayOut]
     asks_postcode: bool
     asks_town: bool
+    chooses: str | None
     takes_vouchers: bool
     vouchers: list[VoucherUsed]
     by_voucher: str
@@ -128,6 +131,8 @@ def read_offer(
     with to_buyer(language, composed.shop.country):
         parts = running.till.vouchers.parts_of(asked.voucher, order.order.amount)
         item = item_of(composed.shop, order)._replace(vouchers=parts)
+        refuse_outside(composed.shop, order, item.goods)
+        between = chosen_between(composed.shop, order)
         left = order.order.on(item.left, order.order.placed_on)
         writer = OfferWriter(composed, TextReader(running.store, composed), item)
         asks = asked_facts(composed.shop, composed.checkout, order)
@@ -147,6 +152,9 @@ def read_offer(
             deliveries=ways_out(ways_there(composed.shop, order)),
             asks_postcode="postcode" in asks,
             asks_town="town" in asks,
+            chooses=tell("choose-between", least=money(between.least), most=money(between.most))
+            if between
+            else None,
             takes_vouchers=running.store.vouchers.any(),
             vouchers=_used(running, asked.voucher, parts),
             by_voucher=tell("voucher-order") if parts and not item.left.minor else "",

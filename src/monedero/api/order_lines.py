@@ -34,6 +34,11 @@ class Item(NamedTuple):
     vouchers: Sequence[VoucherPart] = ()
 
     @property
+    def goods(self) -> Money:
+        """What of it is not for the delivery."""
+        return Money(self.amount.minor - (self.delivery.minor if self.delivery else 0), self.amount.currency)
+
+    @property
     def left(self) -> Money:
         """What vouchers leave to pay."""
         return Money(self.amount.minor - covered(self.vouchers), self.amount.currency)
@@ -54,8 +59,7 @@ NOTHING = OnTop()
 def order_lines(item: Item, on_top: OnTop = NOTHING) -> list[OrderLineOut]:
     """The lines of an order with what a way to pay costs on top."""
     amount, delivery = item.amount, item.delivery
-    goods = Money(amount.minor - delivery.minor, amount.currency) if delivery else amount
-    lines = [OrderLineOut(label=item.name, amount=money(goods), look="line")]
+    lines = [OrderLineOut(label=item.name, amount=money(item.goods), look="line")]
     if delivery is not None:
         lines.append(OrderLineOut(label=item.way, amount=money(delivery), look="part"))
     if on_top.fee:

@@ -183,6 +183,7 @@ class FaultCode(StrEnum):
     ANSWER_NUMBER = "answer-number"
     BIC = "bic"
     CASH_SHORT = "cash-short"
+    AMOUNT_CHOSEN = "amount-chosen"
     FILM_LINK = "film-link"
     VOUCHER_CODE = "voucher-code"
     VOUCHER_UNKNOWN = "voucher-unknown"

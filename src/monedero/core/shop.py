@@ -20,6 +20,7 @@ from typing import Annotated, Self
 
 from pydantic import Field, StrictBool, StrictInt, model_validator
 
+from monedero.core.chosen_amount import ChosenAmount
 from monedero.core.delivery.model import CustomerGroup, Delivery, Grams
 from monedero.core.errors import FaultCode
 from monedero.core.fields import (
@@ -37,6 +38,7 @@ from monedero.core.fields import (
     broken,
     known,
     once,
+    ordered,
 )
 from monedero.core.language import Language
 from monedero.core.method import Method
@@ -59,7 +61,8 @@ class Line(Strict):
     """Something sold. `margin` is in percent of the amount; `delivery_days` is None where nothing is delivered.
 
     `deliveries` are the ways of delivery that it may go, by their ids (None: it is not delivered). One that
-    `sells_voucher` gives its buyer a voucher over what was paid for it.
+    `sells_voucher` gives its buyer a voucher over what was paid for it. `chosen` is what its buyer may choose the
+    amount between (None: the buyer does not choose it).
     """
 
     id: Identifier
@@ -72,6 +75,14 @@ class Line(Strict):
     deliveries: AnyOf[Identifier] | None = None
     weight_grams: Grams | None = None
     sells_voucher: StrictBool = False
+    chosen: ChosenAmount | None = None
+
+    @model_validator(mode="after")
+    def _usual_between(self) -> Self:
+        if self.chosen is not None:
+            ordered(self.chosen.from_, self.usual_amount, touching=True)
+            ordered(self.usual_amount, self.chosen.to, touching=True)
+        return self
 
 
 class Storefront(Strict):

@@ -22,6 +22,7 @@ from typing import Annotated, Any, Literal, Self
 from pydantic import Field, StrictBool, StrictInt, model_validator
 
 from monedero.core.account import Account, Mode, Stage
+from monedero.core.chosen_amount import ChosenAmount
 from monedero.core.delivery.model import NOT_DELIVERED, CustomerGroup, Delivery, Grams
 from monedero.core.fields import (
     AnyOf,
@@ -89,6 +90,7 @@ class FileLine(Strict):
     delivery_days: Days | None = None
     weight_grams: Grams | None = None
     sells_voucher: StrictBool = False
+    chosen: ChosenAmount | None = None
 
 
 class FileMethod(Method):

@@ -3012,6 +3012,8 @@ export interface components {
             paper_qr: string;
             /** Paper Qr Text */
             paper_qr_text: string;
+            /** Choose Amount */
+            choose_amount: string;
             /** Page Failed */
             page_failed: string;
             /** Page Failed Next */
@@ -3242,6 +3244,22 @@ export interface components {
             providers: components["schemas"]["Choice"][];
             /** Languages */
             languages: components["schemas"]["Choice"][];
+        };
+        /**
+         * ChosenAmount
+         * @description The least and the most that a buyer may choose, both included.
+         */
+        ChosenAmount: {
+            /**
+             * From
+             * @description Amount and ISO 4217 currency, such as 0.25 EUR
+             */
+            from: string;
+            /**
+             * To
+             * @description Amount and ISO 4217 currency, such as 0.25 EUR
+             */
+            to: string;
         };
         /**
          * ChosenValue
@@ -4110,7 +4128,7 @@ export interface components {
          * @description Everything that can be wrong with what somebody gave us.
          * @enum {string}
          */
-        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "language-tag" | "postcode-prefix" | "town-unknown" | "hour-text" | "hours-crossed" | "fee-twice" | "weights-order" | "never-open" | "everywhere-last" | "delivery-refused" | "delivery-day" | "address-missing" | "condition-keys" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "examples-held" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "shop-described" | "line-without-amount" | "nothing-changed" | "nothing-offered" | "not-published" | "fee-unknown" | "in-use" | "no-step" | "reason-stays" | "fix-waits" | "two-lines" | "takes-away" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign" | "placeholder-unknown" | "brace-alone" | "choices-count" | "fields-many" | "answer-missing" | "answer-number" | "bic" | "cash-short" | "film-link" | "voucher-code" | "voucher-unknown" | "voucher-expired" | "voucher-empty" | "voucher-other-currency" | "voucher-held-off" | "picture-kind" | "picture-broken" | "picture-too-large";
+        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "language-tag" | "postcode-prefix" | "town-unknown" | "hour-text" | "hours-crossed" | "fee-twice" | "weights-order" | "never-open" | "everywhere-last" | "delivery-refused" | "delivery-day" | "address-missing" | "condition-keys" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "examples-held" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "shop-described" | "line-without-amount" | "nothing-changed" | "nothing-offered" | "not-published" | "fee-unknown" | "in-use" | "no-step" | "reason-stays" | "fix-waits" | "two-lines" | "takes-away" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign" | "placeholder-unknown" | "brace-alone" | "choices-count" | "fields-many" | "answer-missing" | "answer-number" | "bic" | "cash-short" | "amount-chosen" | "film-link" | "voucher-code" | "voucher-unknown" | "voucher-expired" | "voucher-empty" | "voucher-other-currency" | "voucher-held-off" | "picture-kind" | "picture-broken" | "picture-too-large";
         /**
          * FeeFigure
          * @description Where a tender's buyer fee takes more than it costs, and the fee with which the order nets its price.
@@ -4560,7 +4578,8 @@ export interface components {
          * @description Something sold. `margin` is in percent of the amount; `delivery_days` is None where nothing is delivered.
          *
          *     `deliveries` are the ways of delivery that it may go, by their ids (None: it is not delivered). One that
-         *     `sells_voucher` gives its buyer a voucher over what was paid for it.
+         *     `sells_voucher` gives its buyer a voucher over what was paid for it. `chosen` is what its buyer may choose the
+         *     amount between (None: the buyer does not choose it).
          */
         Line: {
             /**
@@ -4591,6 +4610,7 @@ export interface components {
              * @default false
              */
             sells_voucher: boolean;
+            chosen?: components["schemas"]["ChosenAmount"] | null;
         };
         /**
          * LineCorrection
@@ -5134,7 +5154,8 @@ export interface components {
          * Offer
          * @description What a buyer is offered: the shop, the order, and the ways to pay in sequence, in the buyer's language.
          *
-         *     `edition` None: the draft. `lines` are what there is to pay before a way to pay is chosen. `vouchers` are those that
+         *     `edition` None: the draft. `lines` are what there is to pay before a way to pay is chosen. `chooses` says what the
+         *     buyer may choose the amount between, None where it is not chosen. `vouchers` are those that
          *     pay a part of it; where they pay all, `by_voucher` is what ordering it so is called, and empty else.
          */
         Offer: {
@@ -5166,6 +5187,8 @@ export interface components {
             asks_postcode: boolean;
             /** Asks Town */
             asks_town: boolean;
+            /** Chooses */
+            chooses: string | null;
             /** Takes Vouchers */
             takes_vouchers: boolean;
             /** Vouchers */

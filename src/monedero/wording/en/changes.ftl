@@ -122,6 +122,7 @@ field-business-days = days until the money is there
 field-deliveries = how it may be delivered
 field-weight-grams = weight
 field-sells-voucher = whether it sells a voucher
+field-chosen = what its buyer may choose the amount between
 field-prices = what it costs, and where it goes
 field-address = whether it needs an address
 field-preparation-days = days until it is ready

@@ -196,3 +196,4 @@ fault-voucher-expired = The voucher that ends in { $value } could be used until 
 fault-voucher-empty = Nothing is left on the voucher that ends in { $value }.
 fault-voucher-other-currency = The voucher that ends in { $value } is in { $currency }, and this order is not.
 fault-voucher-held-off = There were too many wrong codes. Try again in { $value } minutes.
+fault-amount-chosen = { $value } cannot be chosen for this line. Choose from { $least } to { $most }.

@@ -27,6 +27,7 @@ from monedero.work.orders.papers import OrderName, with_paper
 from monedero.work.orders.progress import How
 from monedero.work.orders.told import language_of, told_of
 from monedero.work.orders.vouchers import Vouchers
+from monedero.work.shop.chosen_amount import refuse_outside
 from monedero.work.shop.delivered import delivered
 from monedero.work.shop.order_in_hand import OrderInHand
 
@@ -56,6 +57,8 @@ class Till:
         if order.order.nothing_to_pay:
             raise InvalidInput(Fault(FaultCode.AMOUNT_ZERO, "amount", str(order.order.amount)))
         delivery = delivered(composed.shop, order, by.wish)
+        fee = delivery.fee.minor if delivery else 0
+        refuse_outside(composed.shop, order, Money(order.order.amount.minor - fee, order.order.amount.currency))
         at, token = self.now(), secrets.token_urlsafe(12)
         language = by.language or composed.shop.languages[0]
         parts = self.vouchers.parts_of(by.vouchers, order.order.amount)

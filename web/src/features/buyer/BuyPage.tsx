@@ -4,6 +4,7 @@ import { partsOf } from "../../lib/money";
 import { useTyped } from "../../lib/useTyped";
 import { Button } from "../../ui/Button";
 import { Trouble } from "../../ui/Page";
+import { AmountField } from "./AmountField";
 import { BuyerPage, modeOf } from "./BuyerPage";
 import { Delivering, type Wish } from "./Delivering";
 import { OrderLines } from "./OrderLines";
@@ -15,6 +16,11 @@ import { Ways } from "./Ways";
 function goodsOf(offer: Schema<"Offer"> | undefined): { goods?: string } {
   const goods = offer?.deliveries.find((way) => way.chosen)?.goods;
   return goods ? { goods: partsOf(goods).amount } : {};
+}
+
+/** What a chosen amount is of an order: its goods, where it is delivered, else all of it. */
+function amountIn(offer: Schema<"Offer">, amount: string): Record<string, string> {
+  return offer.order.goods ? { goods: amount } : { amount };
 }
 
 /** The checkout that buyers see: the newest edition, for the order that the address names. */
@@ -51,23 +57,27 @@ export function BuyPage({ search: first }: { search: string }) {
     );
   }
 
-  /** Look at the order with some of its parts changed; the address follows, so that it can be opened again. */
-  function change(order: Schema<"InHand">, parts: Record<string, string>) {
-    if (!data) return;
+  /** The address of the order with some of its parts changed. */
+  function searchWith(offer: Schema<"Offer">, parts: Record<string, string>): string {
     // What was bought stays; with another way of delivery there is another amount to pay.
-    const way = parts.delivery ? goodsOf(data) : {};
-    const { storefront, language } = data;
+    const way = parts.delivery ? goodsOf(offer) : {};
+    const { order, storefront, language } = offer;
     const all = Object.entries({ ...order, storefront, language, ...way, ...parts });
-    const query = new URLSearchParams(all.flatMap(([name, value]) => (value ? [[name, String(value)]] : [])));
-    window.history.replaceState(null, "", `?${query}`);
+    return `?${new URLSearchParams(all.flatMap(([name, value]) => (value ? [[name, String(value)]] : [])))}`;
+  }
+
+  /** Look at the order with some of its parts changed; the address follows, so that it can be opened again. */
+  function change(offer: Schema<"Offer">, parts: Record<string, string>) {
+    const query = searchWith(offer, parts);
+    window.history.replaceState(null, "", query);
     if (parts.delivery) setDay("");
-    setSearch(`?${query}`);
+    setSearch(query);
   }
   return (
     <BuyerPage
       mode={modeOf(data, offer.error)}
       page={data}
-      onLanguage={(language) => data && change(data.order, { language })}
+      onLanguage={(language) => data && change(data, { language })}
     >
       {offer.error && (
         <>
@@ -85,12 +95,21 @@ export function BuyPage({ search: first }: { search: string }) {
             </>
           ) : (
             <>
+              {data.chooses && (
+                <AmountField
+                  key={data.order.goods ?? data.order.amount}
+                  offer={data}
+                  value={data.order.goods ?? data.order.amount}
+                  searchWith={(amount) => searchWith(data, amountIn(data, amount))}
+                  onChosen={(amount) => change(data, amountIn(data, amount))}
+                />
+              )}
               <Delivering
                 offer={data}
                 wish={wish}
                 problem={pay.error}
                 onWish={setWish}
-                onChange={(parts) => change(data.order, parts)}
+                onChange={(parts) => change(data, parts)}
               />
               <VoucherField offer={data} used={vouchers} onUse={setVouchers} />
               {data.by_voucher ? (

@@ -6,12 +6,20 @@ import { goTo } from "../../lib/page";
 /** A way to pay as a buyer meets it. */
 export type Offered = Schema<"OfferedOut">;
 
-/** What the newest edition offers to the order that an address names; the server reads it. */
-export function useOffer(search: string, voucher: string[]) {
+/** How the offer to an order is asked for. */
+export function offerOf(search: string, voucher: string[]) {
   const query = { ...Object.fromEntries(new URLSearchParams(search)), voucher };
-  return useQuery({
+  return {
     queryKey: [...keys.offer, search, voucher],
     queryFn: () => answered(api.GET("/api/offer", { params: { query } })),
+    retry: false,
+  };
+}
+
+/** What the newest edition offers to the order that an address names; the server reads it. */
+export function useOffer(search: string, voucher: string[]) {
+  return useQuery({
+    ...offerOf(search, voucher),
     // What was seen stays while the order is looked at anew: what is being typed is not lost.
     placeholderData: keepPreviousData,
     retry: false,

@@ -5,6 +5,7 @@ import { Heading } from "../../ui/Page";
 import { Picker } from "../../ui/Picker";
 import { SubNav } from "../../ui/SubNav";
 import { TextField } from "../../ui/TextField";
+import { ChosenAmounts } from "./ChosenAmounts";
 import { HeldThings } from "./HeldThings";
 import { Languages } from "./Languages";
 import { LinesTable } from "./LinesTable";
@@ -64,6 +65,7 @@ export function ShopPage() {
       </div>
       <MarketsTable {...sections} />
       <LinesTable {...sections} />
+      <ChosenAmounts {...sections} />
       <HeldThings {...sections} />
       <Storefronts {...sections} />
       <TypedRates {...sections} />

@@ -29,3 +29,4 @@ fault-voucher-expired = Der Gutschein mit der Endung { $value } galt bis { $day 
 fault-voucher-empty = Auf dem Gutschein mit der Endung { $value } ist kein Guthaben mehr.
 fault-voucher-other-currency = Der Gutschein mit der Endung { $value } ist in { $currency }, diese Bestellung nicht.
 fault-voucher-held-off = Es gab zu viele falsche Codes. Versuchen Sie es in { $value } Minuten wieder.
+fault-amount-chosen = { $value } kann nicht gewählt werden. Wählen Sie von { $least } bis { $most }.

@@ -62,3 +62,5 @@ order-page = Die Seite Ihrer Bestellung: { $link }
 page-failed = Auf dieser Seite ist etwas schiefgegangen
 page-failed-next = Ihre Bestellung ist erhalten, und nichts wurde von Ihnen eingezogen.
 load-again = Die Seite neu laden
+choose-amount = Betrag, den Sie wählen
+choose-between = von { $least } bis { $most }

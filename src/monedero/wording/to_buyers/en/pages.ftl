@@ -62,3 +62,5 @@ order-page = Your order's page: { $link }
 page-failed = Something went wrong on this page
 page-failed-next = Your order is kept, and nothing was taken from you.
 load-again = Load the page again
+choose-amount = Amount that you choose
+choose-between = from { $least } to { $most }

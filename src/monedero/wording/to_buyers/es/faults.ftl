@@ -29,3 +29,4 @@ fault-voucher-expired = El vale que termina en { $value } se podía usar hasta e
 fault-voucher-empty = En el vale que termina en { $value } ya no queda saldo.
 fault-voucher-other-currency = El vale que termina en { $value } está en { $currency } y este pedido no.
 fault-voucher-held-off = Hubo demasiados códigos erróneos. Inténtelo de nuevo dentro de { $value } minutos.
+fault-amount-chosen = No se puede elegir { $value }. Elija de { $least } a { $most }.

@@ -62,3 +62,5 @@ order-page = La página de su pedido: { $link }
 page-failed = Algo ha fallado en esta página
 page-failed-next = Su pedido está guardado y no se le ha cobrado nada.
 load-again = Volver a cargar la página
+choose-amount = Importe que usted elige
+choose-between = de { $least } a { $most }

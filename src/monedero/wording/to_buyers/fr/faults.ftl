@@ -29,3 +29,4 @@ fault-voucher-expired = Le bon qui se termine par { $value } était valable jusq
 fault-voucher-empty = Il ne reste rien sur le bon qui se termine par { $value }.
 fault-voucher-other-currency = Le bon qui se termine par { $value } est en { $currency }, et cette commande ne l’est pas.
 fault-voucher-held-off = Il y a eu trop de codes erronés. Réessayez dans { $value } minutes.
+fault-amount-chosen = { $value } ne peut pas être choisi. Choisissez de { $least } à { $most }.

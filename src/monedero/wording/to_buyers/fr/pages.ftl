@@ -62,3 +62,5 @@ order-page = La page de votre commande : { $link }
 page-failed = Quelque chose s’est mal passé sur cette page
 page-failed-next = Votre commande est gardée, et rien ne vous a été pris.
 load-again = Recharger la page
+choose-amount = Montant que vous choisissez
+choose-between = de { $least } à { $most }

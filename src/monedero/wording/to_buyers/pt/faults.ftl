@@ -29,3 +29,4 @@ fault-voucher-expired = O vale que termina em { $value } podia ser usado até { 
 fault-voucher-empty = O vale que termina em { $value } já não tem saldo.
 fault-voucher-other-currency = O vale que termina em { $value } é em { $currency } e esta encomenda não.
 fault-voucher-held-off = Houve demasiados códigos errados. Tente de novo daqui a { $value } minutos.
+fault-amount-chosen = Não se pode escolher { $value }. Escolha de { $least } a { $most }.

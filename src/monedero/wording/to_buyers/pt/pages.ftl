@@ -62,3 +62,5 @@ order-page = A página da sua encomenda: { $link }
 page-failed = Algo correu mal nesta página
 page-failed-next = A sua encomenda está guardada e nada lhe foi cobrado.
 load-again = Voltar a carregar a página
+choose-amount = Valor que escolhe
+choose-between = de { $least } a { $most }
