@@ -1,4 +1,4 @@
-"""A walk at random over orders with vouchers, tries that fail, part refunds and credit: all books agree at every step."""
+"""A walk at random over orders with vouchers, tries that fail and part refunds: all books agree at every step."""
 
 from random import Random
 from typing import Any

@@ -62,7 +62,7 @@ def test_words_are_written_in_two_languages_fall_back_and_are_taken_back(desk: D
     field = desk.named("Before the order, in English", "textarea")
     field.send_keys("Order {number} by **{way}**", Keys.TAB)
     desk.see(
-        "{number} is no placeholder that is known here. Those that are known: {shop}, {line}, {amount}, {way}."
+        "{number} is no placeholder that is known here. Those that are known: {line}, {shop}, {amount}, {way}."
     )
     assert field.get_attribute("value") == "Order {number} by **{way}**"
     field.send_keys(Keys.CONTROL, "a")

@@ -8,8 +8,12 @@ from hypothesis import given
 from hypothesis import strategies as st
 from hypothesis.stateful import RuleBasedStateMachine, invariant, rule
 
+from monedero.core.account import Mode
 from monedero.core.errors import Conflict, FaultCode, InvalidInput
 from monedero.core.money import Money
+from monedero.core.order.model import Order
+from monedero.core.payment.payment import Chosen, Payment
+from monedero.core.record import OrderRecord
 from monedero.core.voucher.books import SIGN, Entry, EntryKind, Voucher
 from monedero.core.voucher.code import LENGTH, RANDOM_BYTES, READABLE, code_of, digest_of, ends_in, read_code
 from monedero.core.voucher.part import VoucherPart, covered, shares_back
@@ -146,3 +150,24 @@ def test_what_is_given_back_adds_up_and_is_never_more_than_each_part_holds(
     assert all(0 <= minor <= part.held for minor, part in zip(back.parts, parts, strict=True))
     # Giving all of it back makes every part whole.
     assert shares_back(Money(whole, "EUR"), money, parts) == (money, held)
+
+
+def test_an_order_is_left_with_what_vouchers_do_not_pay() -> None:
+    order = Order(Money(8500, "EUR"), "PT", AT.date())
+    part = VoucherPart(voucher="a", ends_in="R38E", amount=Money(3000, "EUR"), returned=Money(1000, "EUR"))
+    begun = Payment.begin(1, Chosen(tender="cash", name="Cash", method="cash", provider=None), order.amount, AT)
+    record = OrderRecord(
+        token="t",
+        number=1001,
+        mode=Mode.TEST,
+        edition=1,
+        draft_version=None,
+        placed_at=AT,
+        order=order,
+        line_name="Chart",
+        payments=[begun],
+        happened=[],
+        vouchers=[part],
+    )
+    assert (record.left, record.by_voucher) == (Money(6500, "EUR"), Money(2000, "EUR"))
+    assert record.order_left == Order(Money(6500, "EUR"), "PT", AT.date())

@@ -8,6 +8,7 @@ from hypothesis import strategies as st
 from pydantic import ValidationError
 
 from monedero.core.errors import FaultCode, InvalidInput
+from monedero.core.shop import Line
 from monedero.core.tender.model import Checkout, Tender
 from monedero.core.words.asked import AskedField, answered
 from monedero.core.words.folded import folded
@@ -31,7 +32,8 @@ def test_a_text_that_is_taken_shows_no_braces(text: str) -> None:
         taken = text_for(AFTERWARDS)(text)
     except InvalidInput:
         # Only a brace that is no placeholder is a reason.
-        assert re.search(r"[{}]", re.sub(r"\{[a-z]+\}", "", text)) or "{other}" in text
+        known = "|".join(one.value for one in Placeholder)
+        assert re.search(r"[{}]", re.sub(rf"\{{({known})\}}", "", text))
         return
     shown = filled(taken, VALUES)
     assert not re.search(r"[{}]", shown)
@@ -60,7 +62,7 @@ def test_a_text_before_the_order_knows_less_and_says_what(text: str, code: Fault
     fault = refused.value.faults[0]
     assert fault.code is code
     if code in (FaultCode.PLACEHOLDER_UNKNOWN, FaultCode.BRACE_ALONE):
-        assert fault.fields["known"] == "{shop}, {line}, {amount}, {way}"
+        assert fault.fields["known"] == "{line}, {shop}, {amount}, {way}"
 
 
 def test_a_text_that_is_missing_falls_back_to_the_first_language_then_to_any() -> None:
@@ -172,3 +174,12 @@ def test_a_tender_asks_each_field_once_and_not_too_many() -> None:
 def test_a_film_lies_behind_https(link: str) -> None:
     with pytest.raises(InvalidInput, match="film-link"):
         film_link(link)
+
+
+def test_the_usual_amount_lies_between_those_that_a_buyer_may_choose() -> None:
+    gift = {"id": "gift", "name": "Gift", "kind": "download", "usual_amount": "20 EUR", "recurring": False}
+    chosen = {"from": "5 EUR", "to": "50 EUR"}
+    assert Line.model_validate({**gift, "chosen": chosen}).chosen
+    for low, high in (("21 EUR", "50 EUR"), ("5 EUR", "19 EUR"), ("5 USD", "50 USD")):
+        with pytest.raises(ValidationError):
+            Line.model_validate({**gift, "chosen": {"from": low, "to": high}})

@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { StrictMode } from "react";
+import { StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { api } from "./api/client";
 import { AfterPaying, BuyPage, KeptOnFailure } from "./features/buyer/pages";
@@ -25,7 +25,9 @@ if (root) {
   createRoot(root).render(
     <StrictMode>
       <KeptOnFailure>
-        <QueryClientProvider client={client}>{page(window.location)}</QueryClientProvider>
+        <QueryClientProvider client={client}>
+          <Suspense>{page(window.location)}</Suspense>
+        </QueryClientProvider>
       </KeptOnFailure>
     </StrictMode>,
   );

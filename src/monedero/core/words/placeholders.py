@@ -32,8 +32,8 @@ ANY = re.compile(r"\{[^{}]{0,40}\}")
 class Placeholder(StrEnum):
     """What a text can be filled with; `UNTIL` is the day by which it is to be paid, `LINK` the page of the order."""
 
-    SHOP = "shop"
     LINE = "line"
+    SHOP = "shop"
     AMOUNT = "amount"
     TENDER = "way"
     NUMBER = "number"
@@ -42,7 +42,7 @@ class Placeholder(StrEnum):
     LINK = "link"
 
 
-IN_ADVANCE = (Placeholder.SHOP, Placeholder.LINE, Placeholder.AMOUNT, Placeholder.TENDER)
+IN_ADVANCE = (Placeholder.LINE, Placeholder.SHOP, Placeholder.AMOUNT, Placeholder.TENDER)
 """What is known before there is an order."""
 AFTERWARDS = tuple(Placeholder)
 

@@ -1,16 +1,20 @@
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { type Schema, said } from "../../api/client";
 import { partsOf } from "../../lib/money";
 import { useTyped } from "../../lib/useTyped";
 import { Button } from "../../ui/Button";
 import { Trouble } from "../../ui/Page";
-import { AmountField } from "./AmountField";
 import { BuyerPage, modeOf } from "./BuyerPage";
 import { Delivering, type Wish } from "./Delivering";
 import { OrderLines } from "./OrderLines";
 import { useOffer, usePay } from "./queries";
-import { VoucherField } from "./VoucherField";
 import { Ways } from "./Ways";
+
+// What few orders need is loaded when one does.
+const AmountField = lazy(() => import("./AmountField").then((module) => ({ default: module.AmountField })));
+const VoucherField = lazy(() =>
+  import("./VoucherField").then((module) => ({ default: module.VoucherField })),
+);
 
 /** What of an offer is goods, where its delivery is known. */
 function goodsOf(offer: Schema<"Offer"> | undefined): { goods?: string } {
@@ -96,13 +100,15 @@ export function BuyPage({ search: first }: { search: string }) {
           ) : (
             <>
               {data.chooses && (
-                <AmountField
-                  key={data.order.goods ?? data.order.amount}
-                  offer={data}
-                  value={data.order.goods ?? data.order.amount}
-                  searchWith={(amount) => searchWith(data, amountIn(data, amount))}
-                  onChosen={(amount) => change(data, amountIn(data, amount))}
-                />
+                <Suspense>
+                  <AmountField
+                    key={data.order.goods ?? data.order.amount}
+                    offer={data}
+                    value={data.order.goods ?? data.order.amount}
+                    searchWith={(amount) => searchWith(data, amountIn(data, amount))}
+                    onChosen={(amount) => change(data, amountIn(data, amount))}
+                  />
+                </Suspense>
               )}
               <Delivering
                 offer={data}
@@ -111,7 +117,11 @@ export function BuyPage({ search: first }: { search: string }) {
                 onWish={setWish}
                 onChange={(parts) => change(data, parts)}
               />
-              <VoucherField offer={data} used={vouchers} onUse={setVouchers} />
+              {data.takes_vouchers && (
+                <Suspense>
+                  <VoucherField offer={data} used={vouchers} onUse={setVouchers} />
+                </Suspense>
+              )}
               {data.by_voucher ? (
                 <>
                   <div aria-live="polite">

@@ -16,7 +16,6 @@ export function VoucherField({ offer, used, onUse }: Props) {
   const [code, setCode] = useState("");
   const tried = useTryCode();
   const { words } = offer;
-  if (!offer.takes_vouchers) return null;
   const problem = tried.error instanceof Refusal ? tried.error.message : tried.error ? said(tried.error) : "";
   return (
     <section aria-label={words.voucher_title} className="mb-5">

@@ -1,4 +1,8 @@
-/** The pages that buyers see, for their own entry: it loads nothing of the desk. */
-export { AfterPaying } from "./AfterPaying";
+/** The pages that buyers see, for their own entry: it loads nothing of the desk, and what comes after an order when it comes. */
+import { lazy } from "react";
+
 export { BuyPage } from "./BuyPage";
 export { KeptOnFailure } from "./KeptOnFailure";
+export const AfterPaying = lazy(() =>
+  import("./AfterPaying").then((module) => ({ default: module.AfterPaying })),
+);

@@ -32,7 +32,7 @@ ready-processed = { $provider } processes the payment.
 ready-no-card-data = { $provider } processes the payment; we neither see nor keep your card's number.
 ready-before-transfer = After ordering you see our account, a reference and a code that your banking app can read.
 ready-before-cheque = After ordering you see to whom the cheque is payable and where to send it.
-ready-before-invoice = After ordering you can save the invoice.
+ready-before-invoice = After ordering, the invoice is on the page, to be saved.
 ready-before-counter = After ordering you see the number to pay with.
 
 ## After the order
