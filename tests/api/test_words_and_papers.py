@@ -348,6 +348,16 @@ def test_a_language_that_the_browser_asks_for_is_read_else_the_first(keeper: Sho
     assert [entry["name"] for entry in picked["languages"]] == ["English", "Português", "Deutsch"]
 
 
+def test_a_new_way_to_pay_has_its_name_in_every_language_for_which_there_is_wording(keeper: Shopkeeper) -> None:
+    held = keeper.get(WEB)
+    added = keeper.post(f"{WEB}/tenders", {"version": held["version"], "method": "invoice", "route": None}, 201)
+    [invoice] = [tender for tender in added["tenders"] if tender["id"] == added["added"]]
+    assert (invoice["name"], invoice["names"]) == ("Invoice", {"pt": "Fatura", "de": "Rechnung"})
+    again = keeper.post(f"{WEB}/tenders", {"version": added["version"], "method": "invoice", "route": None}, 201)
+    [second] = [tender for tender in again["tenders"] if tender["id"] == again["added"]]
+    assert (second["name"], second["names"]) == ("Invoice 2", {"pt": "Fatura 2", "de": "Rechnung 2"})
+
+
 def test_an_account_for_transfers_is_refused_by_its_part(keeper: Shopkeeper) -> None:
     held = keeper.get("/api/shop")
 

@@ -22,7 +22,8 @@ from monedero.core.money import Money
 from monedero.core.tender.fee import BuyerFee
 from monedero.core.words.texts import TextKind
 from monedero.wording.buyer_formats import listed, money
-from monedero.wording.buyers import locale, tell
+from monedero.wording.buyers import catalogue, locale, tell, to_buyer, worded_in
+from monedero.wording.catalogue import FALLBACK
 
 
 @dataclass(frozen=True, slots=True)
@@ -81,6 +82,21 @@ def ready_text(kind: TextKind, setting: Setting, values: Mapping[str, str] | Non
         fields = {"reference": given.get("reference", ""), "amount": given.get("amount", "")}
         return tell(message, **fields) if message and not setting.provider else ""
     return ""
+
+
+def ready_names(method: Method, languages: Sequence[str]) -> dict[str, str]:
+    """The ready-made names of a method in those of some languages for which there is wording.
+
+    >>> from monedero.figures.methods import method
+    >>> ready_names(method("invoice"), ["pt", "fi", "en"])
+    {'pt': 'Fatura', 'en': 'Invoice'}
+    """
+    message, names = f"method-name-{method.id}", {}
+    for language in languages:
+        if worded_in(language) == language.partition("-")[0] and message in catalogue(FALLBACK).fields:
+            with to_buyer(language):
+                names[language] = tell(message)
+    return names
 
 
 def _description(setting: Setting) -> str:

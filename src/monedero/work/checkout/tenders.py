@@ -10,6 +10,7 @@ from monedero.core.tender.model import Checkout, Heading, Tender
 from monedero.core.words.folded import folded
 from monedero.store import Store
 from monedero.store.documents import Versioned
+from monedero.wording.ready_texts import ready_names
 from monedero.work.checkout.composed import draft
 from monedero.work.checkout.dangling import refuse_dangling
 from monedero.work.shop.lookups import described_shop, method_in, methods_of
@@ -57,12 +58,16 @@ def add_tender(
     else:
         second = _card_of(store, route).provider.name
     tenders = draft(store, storefront).value.tenders
+    first, *others = described_shop(store).value.languages
+    ready = ready_names(method, [first, *others])
+    name = free_name(ready.pop(first, method.name), second, tenders)
     tender = Tender(
         id=free_id(method_id, tenders),
         method=method_id,
         route=route,
         on=False,
-        name=free_name(method.name, second, tenders),
+        name=name,
+        names=free_names(ready, tenders, second),
     )
     return save_draft(store, storefront, version, Edit([*tenders, tender])), tender
 
@@ -92,11 +97,13 @@ def free_name(name: str, second: str, tenders: list[Tender]) -> str:
     )
 
 
-def free_names(names: Mapping[str, str], tenders: list[Tender]) -> dict[str, str]:
-    """Names by language that none of the others has there, with a number where they are taken."""
-    return {
-        tag: _free(name, "", {folded(tender.name_in(tag)) for tender in tenders}) for tag, name in names.items()
-    }
+def free_names(names: Mapping[str, str], tenders: list[Tender], second: str = "") -> dict[str, str]:
+    """Names by language that none of the others has there, with a second name or a number where they are taken."""
+    free = {}
+    for tag, name in names.items():
+        taken = {folded(tender.name_in(tag)) for tender in tenders}
+        free[tag] = _free(name, second, taken)
+    return free
 
 
 def _free(name: str, second: str, taken: set[str]) -> str:

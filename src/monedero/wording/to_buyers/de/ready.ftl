@@ -42,3 +42,27 @@ ready-after-cheque = Bitte schreiben Sie { $reference } auf die Rückseite des S
 ready-after-invoice = Bitte geben Sie { $reference } bei der Zahlung an.
 ready-after-counter = Bitte zahlen Sie { $amount } mit dieser Nummer.
 ready-after-cash = Bitte halten Sie { $amount } bereit.
+
+## Fertige Namen der Zahlungsarten, nach ihrer Methode
+
+method-name-card = Karte
+method-name-card-at-terminal = Karte am Terminal
+method-name-card-by-phone = Karte am Telefon
+method-name-device-wallet = Telefon oder Uhr
+method-name-account-wallet = Bezahlkonto
+method-name-instalments = Raten
+method-name-pay-after-delivery = Zahlung nach Lieferung
+method-name-sepa-direct-debit = SEPA-Lastschrift
+method-name-online-banking = Online-Banking
+method-name-bank-transfer = Überweisung
+method-name-instant-transfer = SEPA-Echtzeitüberweisung
+method-name-wire-transfer = Auslandsüberweisung
+method-name-cash-on-delivery = Nachnahme
+method-name-cash-on-collection = Bar bei Abholung
+method-name-cash-on-the-day = Bar am Tag selbst
+method-name-cheque = Scheck
+method-name-money-order = Postanweisung
+method-name-counter-voucher = Zahlung am Schalter
+method-name-invoice = Rechnung
+method-name-shop-credit = Guthaben
+method-name-gift-voucher = Geschenkgutschein

@@ -42,3 +42,27 @@ ready-after-cheque = Please write { $reference } on the back of the cheque.
 ready-after-invoice = Please quote { $reference } when you pay.
 ready-after-counter = Please pay { $amount } with this number.
 ready-after-cash = Please have { $amount } ready.
+
+## Ready-made names of ways to pay, by their method
+
+method-name-card = Card
+method-name-card-at-terminal = Card at a terminal
+method-name-card-by-phone = Card by phone
+method-name-device-wallet = Device wallet
+method-name-account-wallet = Account wallet
+method-name-instalments = Instalments
+method-name-pay-after-delivery = Pay after delivery
+method-name-sepa-direct-debit = SEPA direct debit
+method-name-online-banking = Online banking
+method-name-bank-transfer = Bank transfer
+method-name-instant-transfer = SEPA instant transfer
+method-name-wire-transfer = International bank transfer
+method-name-cash-on-delivery = Cash on delivery
+method-name-cash-on-collection = Cash on collection
+method-name-cash-on-the-day = Cash on the day
+method-name-cheque = Cheque
+method-name-money-order = Money order
+method-name-counter-voucher = Counter voucher
+method-name-invoice = Invoice
+method-name-shop-credit = Shop credit
+method-name-gift-voucher = Gift voucher

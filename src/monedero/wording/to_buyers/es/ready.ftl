@@ -42,3 +42,27 @@ ready-after-cheque = Escriba { $reference } en el dorso del cheque, por favor.
 ready-after-invoice = Indique { $reference } cuando pague, por favor.
 ready-after-counter = Pague { $amount } con este número, por favor.
 ready-after-cash = Tenga { $amount } a mano, por favor.
+
+## Nombres ya hechos de las formas de pago, por método
+
+method-name-card = Tarjeta
+method-name-card-at-terminal = Tarjeta en el terminal
+method-name-card-by-phone = Tarjeta por teléfono
+method-name-device-wallet = Teléfono o reloj
+method-name-account-wallet = Monedero digital
+method-name-instalments = Plazos
+method-name-pay-after-delivery = Pagar después de la entrega
+method-name-sepa-direct-debit = Adeudo SEPA
+method-name-online-banking = Banca en línea
+method-name-bank-transfer = Transferencia bancaria
+method-name-instant-transfer = Transferencia inmediata SEPA
+method-name-wire-transfer = Transferencia internacional
+method-name-cash-on-delivery = Pago contra entrega
+method-name-cash-on-collection = Efectivo al recoger
+method-name-cash-on-the-day = Efectivo el mismo día
+method-name-cheque = Cheque
+method-name-money-order = Giro postal
+method-name-counter-voucher = Pago en ventanilla
+method-name-invoice = Factura
+method-name-shop-credit = Crédito de la tienda
+method-name-gift-voucher = Vale regalo

@@ -42,3 +42,27 @@ ready-after-cheque = Veuillez écrire { $reference } au dos du chèque.
 ready-after-invoice = Veuillez indiquer { $reference } en payant.
 ready-after-counter = Veuillez payer { $amount } avec ce numéro.
 ready-after-cash = Veuillez préparer { $amount }.
+
+## Noms tout faits des moyens de paiement, par méthode
+
+method-name-card = Carte
+method-name-card-at-terminal = Carte au terminal
+method-name-card-by-phone = Carte par téléphone
+method-name-device-wallet = Téléphone ou montre
+method-name-account-wallet = Portefeuille en ligne
+method-name-instalments = Paiement en plusieurs fois
+method-name-pay-after-delivery = Payer après la livraison
+method-name-sepa-direct-debit = Prélèvement SEPA
+method-name-online-banking = Banque en ligne
+method-name-bank-transfer = Virement bancaire
+method-name-instant-transfer = Virement instantané SEPA
+method-name-wire-transfer = Virement international
+method-name-cash-on-delivery = Paiement à la livraison
+method-name-cash-on-collection = Espèces au retrait
+method-name-cash-on-the-day = Espèces le jour même
+method-name-cheque = Chèque
+method-name-money-order = Mandat postal
+method-name-counter-voucher = Paiement au guichet
+method-name-invoice = Facture
+method-name-shop-credit = Avoir
+method-name-gift-voucher = Bon cadeau

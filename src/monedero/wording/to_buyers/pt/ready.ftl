@@ -42,3 +42,27 @@ ready-after-cheque = Escreva { $reference } nas costas do cheque, por favor.
 ready-after-invoice = Indique { $reference } quando pagar, por favor.
 ready-after-counter = Pague { $amount } com este número, por favor.
 ready-after-cash = Tenha { $amount } à mão, por favor.
+
+## Nomes já feitos das formas de pagamento, por método
+
+method-name-card = Cartão
+method-name-card-at-terminal = Cartão no terminal
+method-name-card-by-phone = Cartão por telefone
+method-name-device-wallet = Telemóvel ou relógio
+method-name-account-wallet = Carteira digital
+method-name-instalments = Prestações
+method-name-pay-after-delivery = Pagar depois da entrega
+method-name-sepa-direct-debit = Débito direto SEPA
+method-name-online-banking = Banco online
+method-name-bank-transfer = Transferência bancária
+method-name-instant-transfer = Transferência imediata SEPA
+method-name-wire-transfer = Transferência internacional
+method-name-cash-on-delivery = Pagamento na entrega
+method-name-cash-on-collection = Dinheiro no levantamento
+method-name-cash-on-the-day = Dinheiro no próprio dia
+method-name-cheque = Cheque
+method-name-money-order = Vale postal
+method-name-counter-voucher = Pagamento ao balcão
+method-name-invoice = Fatura
+method-name-shop-credit = Crédito da loja
+method-name-gift-voucher = Vale-oferta
