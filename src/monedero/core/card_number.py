@@ -34,6 +34,16 @@ RUN = re.compile(rf"\d(?:{BETWEEN}\d){{12,}}")
 IBAN = re.compile(r"\b[A-Z]{2}[0-9]{2}(?: ?[A-Z0-9]){11,30}\b", re.ASCII)
 PHONE = re.compile(r"\+[1-9](?:[ -]?[0-9]){6,14}(?![0-9])", re.ASCII)
 MASK = "[a card number was here]"
+LETTERS = str.maketrans("0123456789", "ghijklmnop")
+
+
+def lettered(hexadecimal: str) -> str:
+    """A hexadecimal number in letters alone, so that by no chance a run of its digits is taken for a card number.
+
+    >>> lettered("0a9f")
+    'gapf'
+    """
+    return hexadecimal.translate(LETTERS)
 
 
 def _without_others(text: str) -> str:

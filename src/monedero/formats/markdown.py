@@ -24,7 +24,7 @@ from markdown_it.token import Token
 from monedero.core.words.placeholders import filled
 
 PICTURES = "/api/pictures/"
-PICTURE = re.compile(rf"{PICTURES}[0-9a-f]{{32}}", re.ASCII)
+PICTURE = re.compile(rf"{PICTURES}[a-p]{{32}}", re.ASCII)
 TAGS = {"p", "br", "strong", "em", "ul", "ol", "li", "a", "img", "code", "pre", "blockquote", "hr"}
 TAGS |= {"h3", "h4", "h5", "h6"}
 ATTRIBUTES = {"a": {"href", "title"}, "img": {"src", "alt", "title"}, "ol": {"start"}}

@@ -8,6 +8,7 @@ from typing import Any, NamedTuple
 
 from peewee import SqliteDatabase
 
+from monedero.core.card_number import lettered
 from monedero.store.tables import PaperRow
 from monedero.store.vault import Vault
 
@@ -35,7 +36,7 @@ class Papers:
     def add(self, paper: Paper, content: bytes) -> Paper:
         """Keep a paper; id, size and digest are its own."""
         kept = paper._replace(
-            id=secrets.token_hex(8), size=len(content), digest=hashlib.sha256(content).hexdigest()
+            id=lettered(secrets.token_hex(8)), size=len(content), digest=hashlib.sha256(content).hexdigest()
         )
         PaperRow.insert(
             id=kept.id,

@@ -5,6 +5,7 @@ from typing import NamedTuple
 
 from peewee import SqliteDatabase
 
+from monedero.core.card_number import lettered
 from monedero.store.tables import PictureRow
 
 
@@ -26,7 +27,7 @@ class Pictures:
 
     def add(self, media_type: str, width: int, height: int, body: bytes) -> Picture:
         """Keep a picture; one that is there already stays as it is."""
-        picture = Picture(hashlib.sha256(body).hexdigest()[:32], media_type, width, height, body)
+        picture = Picture(lettered(hashlib.sha256(body).hexdigest()[:32]), media_type, width, height, body)
         PictureRow.insert(**picture._asdict()).on_conflict_ignore().execute(self._database)
         return picture
 

@@ -7,6 +7,7 @@ from typing import Any, NamedTuple
 
 from peewee import SqliteDatabase
 
+from monedero.core.card_number import lettered
 from monedero.core.money import Money
 from monedero.core.voucher.books import Entry, Voucher
 
@@ -33,7 +34,7 @@ class Vouchers:
 
     def add(self, head: Head, first: Entry) -> Voucher:
         """Issue a voucher."""
-        id = secrets.token_hex(8)
+        id = lettered(secrets.token_hex(8))
         self._database.execute_sql(
             "INSERT INTO voucher VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
             (

@@ -16,6 +16,7 @@ Source: own design; SHA-256 (FIPS 180-4).
 import hashlib
 from collections.abc import Mapping
 
+from monedero.core.card_number import lettered
 from monedero.core.fields import Strict
 from monedero.core.method import Method
 from monedero.core.shop import Shop
@@ -32,7 +33,7 @@ class Published(Strict):
     @property
     def fingerprint(self) -> str:
         """The same for the same content, and for no other."""
-        return hashlib.sha256(self.model_dump_json(by_alias=True).encode()).hexdigest()
+        return lettered(hashlib.sha256(self.model_dump_json(by_alias=True).encode()).hexdigest())
 
     @property
     def by_id(self) -> Mapping[str, Method]:

@@ -35,5 +35,5 @@ FilmLink = Annotated[
     PlainValidator(checked(film_link)),
     WithJsonSchema({"type": "string", "format": "uri", "description": "An https address"}),
 ]
-PictureId = Annotated[str, StringConstraints(pattern="^[0-9a-f]{32}$")]
-"""The first half of the SHA-256 of a picture's bytes, in hexadecimal."""
+PictureId = Annotated[str, StringConstraints(pattern="^[a-p]{32}$")]
+"""The first half of the SHA-256 of a picture's bytes, in letters."""

@@ -18,6 +18,7 @@ from enum import StrEnum
 from itertools import islice
 from pathlib import Path
 
+from monedero.core.card_number import lettered
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound
 from monedero.formats.apart import ENDING, Spool, Stopped, fault_from, read_apart
 from monedero.formats.cells import safe
@@ -102,7 +103,7 @@ class Imports:
 
     def take(self, content: bytes, stop: threading.Event) -> str:
         """Take a file in and give it a name; refuses what is no table, and gives up soon after `stop` is set."""
-        name = hashlib.sha256(content).hexdigest()[:16]
+        name = lettered(hashlib.sha256(content).hexdigest()[:16])
         try:
             spool = read_apart(content, self._folder, stop)
         except Stopped:
