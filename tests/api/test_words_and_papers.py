@@ -339,6 +339,17 @@ def test_a_picture_is_kept_encoded_anew_and_a_drawing_with_script_is_refused(kee
     assert keeper.client.get(f"/api/pictures/{'a' * 32}").status_code == 404
 
 
+def test_what_a_buyer_asks_for_in_vain_is_told_in_the_buyers_language(keeper: Shopkeeper) -> None:
+    def told(path: str) -> tuple[int, str, str]:
+        answer = keeper.client.get(path, headers={"Accept-Language": "de"})
+        return answer.status_code, answer.json()["title"], answer.json()["detail"]
+
+    gone = told("/api/orders/none")
+    assert gone[:2] == (404, "Diese Bestellung gibt es nicht")
+    assert gone[2].startswith("„none“ gibt es nicht.")
+    assert told("/api/offer?line=none")[1] == "Diese Bestellung kann hier nicht bezahlt werden"
+
+
 def test_a_language_that_the_browser_asks_for_is_read_else_the_first(keeper: Shopkeeper) -> None:
     for wished, tag, pay in (("de-AT, en;q=0.2", "de", "85,00\u00a0€ zahlen"), ("fr", "en", "Pay €85.00")):
         offer = keeper.client.get("/api/offer", headers={"Accept-Language": wished}).json()

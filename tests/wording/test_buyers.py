@@ -1,12 +1,15 @@
 """What buyers read: complete in five languages, with money, days and names as CLDR writes them."""
 
+import re
 from datetime import date
 
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 from tests.properties import tried_on
+from tests.wording.test_catalogue import said_in_code
 
+from monedero.api.buyer_words import BuyerWords
 from monedero.core.errors import Fault, FaultCode
 from monedero.core.method import Family
 from monedero.core.money import Money
@@ -28,6 +31,14 @@ def test_five_languages_ship() -> None:
 @pytest.mark.parametrize("name", BUYER_LANGUAGES)
 def test_every_language_has_every_message_with_the_same_fields(name: str) -> None:
     assert catalogue(name).fields == catalogue("en").fields
+
+
+def test_no_message_for_buyers_is_there_for_nothing() -> None:
+    names, begun = said_in_code()
+    names |= {name.replace("_", "-") for name in BuyerWords.model_fields}
+    begun = {text for text in begun if re.fullmatch(r"[a-z-]+-", text)}
+    fields = {message.partition(".")[0] for message in catalogue("en").fields}
+    assert {one for one in fields if one not in names and not one.startswith(tuple(begun))} == set()
 
 
 # Source: CLDR as package `babel` holds it (pinned); Directive 2011/83/EU Art. 8(2) for the German words of the button.

@@ -44,7 +44,7 @@ from monedero.wording.order_story import (
 )
 from monedero.wording.show import money
 from monedero.work.orders import progress
-from monedero.work.orders.acts import UNDER_WAY
+from monedero.work.orders.acts import UNDER_WAY, UNPAID
 from monedero.work.orders.told import invoice_of
 
 router = APIRouter(prefix="/api/records", tags=["orders"], responses=PROBLEMS)
@@ -259,14 +259,13 @@ def _can(record: OrderRecord) -> Can:
     own = payment.chosen.provider is None
     twice = record.paid_twice
     goods = record.kind is LineKind.GOODS and (payment.books.authorised or own)
-    unpaid = (State.AWAITING_PAYMENT, State.RECEIPT_SENT, State.OVERDUE, State.LAPSED)
     return Can(
         take=some(take),
         release=take > 0,
         refund=some(shared),
         credit=some(back),
         send=some(record.amount.minor - sent) if goods else None,
-        mark_paid=own and record.state in unpaid,
+        mark_paid=own and record.state in UNPAID,
         refuse_receipt=record.state is State.RECEIPT_SENT,
         refund_double=some(twice[0].books.can_give_back) if twice else None,
     )

@@ -21,11 +21,10 @@ from monedero.work.orders.told import ToldPaper, invoice_of, language_of, told_o
 
 
 class ToPayWithLine(BaseModel):
-    """A label with its value; `plain` is the value as it is copied, where it is shown in another way."""
+    """A label with its value."""
 
     label: str
     value: str
-    plain: str
 
 
 class ToPayWith(BaseModel):
@@ -157,7 +156,7 @@ def _paid(record: OrderRecord) -> bool:
 def _paper_out(paper: ToldPaper, at: str) -> ToPayWith:
     return ToPayWith(
         title=paper.title,
-        lines=[ToPayWithLine(label=line.label, value=line.value, plain=line.plain) for line in paper.lines],
+        lines=[ToPayWithLine(label=line.label, value=line.value) for line in paper.lines],
         code=f"{at}/transfer.svg" if paper.code else None,
         bars=f"{at}/number.svg" if paper.bars else None,
     )

@@ -5,7 +5,7 @@ Source: RFC 9457.
 
 from collections.abc import Sequence
 from http import HTTPStatus
-from typing import Any, cast
+from typing import Any, NamedTuple, cast
 
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
@@ -21,13 +21,20 @@ from monedero.core.account import Mode
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound, Refused
 from monedero.formats.json_text import faults
 from monedero.wording import fault_text
-from monedero.wording.buyers import BUYER_LANGUAGES, best_of, buyer_fault_text, to_buyer
+from monedero.wording.buyers import BUYER_LANGUAGES, best_of, buyer_fault_text, tell, to_buyer
 from monedero.wording.catalogue import FALLBACK, has, say
 
 MEDIA_TYPE = "application/problem+json"
 OF_BUYERS = ("/api/offer", "/api/orders")
 """How the paths begin that buyers' pages ask."""
 STATUS = {InvalidInput: 422, NotFound: 404, Conflict: 409}
+
+
+class Buyer(NamedTuple):
+    """A buyer who asks: the languages that are wished for, and whether it is about an `offer`, an `order`, or neither."""
+
+    languages: str
+    about: str
 
 
 class FieldProblem(BaseModel):
@@ -55,15 +62,15 @@ PROBLEMS: dict[int | str, dict[str, Any]] = {
 }
 
 
-def problem(status: int, found: Sequence[Fault], mode: Mode, buyer: str | None = None) -> JSONResponse:
-    """A problem document from faults; `buyer` are the languages that a buyer asks for, None at the desk."""
+def problem(status: int, found: Sequence[Fault], mode: Mode, buyer: Buyer | None = None) -> JSONResponse:
+    """A problem document from faults; `buyer` is who asked, None at the desk."""
     errors = [
         FieldProblem(field=fault.field, value=fault.value, code=fault.code.value, detail=_detail(fault, buyer))
         for fault in found
     ]
     body = Problem(
         type=f"urn:monedero:problem:{errors[0].code}" if errors else "about:blank",
-        title=say(kind) if has(kind := f"problem-{status}") else HTTPStatus(status).phrase,
+        title=_title(status, buyer),
         status=status,
         detail=" ".join(error.detail for error in errors),
         mode=mode,
@@ -72,16 +79,29 @@ def problem(status: int, found: Sequence[Fault], mode: Mode, buyer: str | None =
     return JSONResponse(body.model_dump(mode="json"), status_code=status, media_type=MEDIA_TYPE)
 
 
-def _detail(fault: Fault, buyer: str | None) -> str:
+def _title(status: int, buyer: Buyer | None) -> str:
+    if buyer is not None and (
+        buyer.about == "offer" or (buyer.about == "order" and status == HTTPStatus.NOT_FOUND)
+    ):
+        with to_buyer(best_of(buyer.languages, (FALLBACK, *BUYER_LANGUAGES))):
+            return tell("cannot-be-paid" if buyer.about == "offer" else "no-such-order")
+    return say(kind) if has(kind := f"problem-{status}") else HTTPStatus(status).phrase
+
+
+def _detail(fault: Fault, buyer: Buyer | None) -> str:
     if buyer is None:
         return fault_text(fault)
-    with to_buyer(best_of(buyer, (FALLBACK, *BUYER_LANGUAGES))):
+    with to_buyer(best_of(buyer.languages, (FALLBACK, *BUYER_LANGUAGES))):
         return buyer_fault_text(fault)
 
 
-def buyer_of(scope: Scope) -> str | None:
-    """The languages that a buyer asks for; None where it is not a buyer who asks."""
-    return Headers(scope=scope).get("accept-language", "") if scope["path"].startswith(OF_BUYERS) else None
+def buyer_of(scope: Scope) -> Buyer | None:
+    """The buyer who asks; None where it is not a buyer."""
+    path = scope["path"]
+    if not path.startswith(OF_BUYERS):
+        return None
+    about = "offer" if path == OF_BUYERS[0] else "order" if path.startswith(f"{OF_BUYERS[1]}/") else ""
+    return Buyer(Headers(scope=scope).get("accept-language", ""), about)
 
 
 def _refused(request: Request, refused: Exception) -> JSONResponse:

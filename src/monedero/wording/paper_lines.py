@@ -16,11 +16,10 @@ from monedero.wording.buyers import tell
 
 
 class PaperLine(NamedTuple):
-    """A label with its value; `plain` is the value as it is copied, where it is shown in another way."""
+    """A label with its value."""
 
     label: str
     value: str
-    plain: str = ""
 
 
 def paper_title(paper: Paper) -> str:
@@ -46,7 +45,7 @@ def paper_lines(paper: Paper, total: Money) -> list[PaperLine]:
             own = [_line("purchase-order", paper.purchase_order), _line("bill-to", paper.bill_to)]
             lines = [*head, *own, *account_lines(paper.account), reference_line(paper.reference), amount, due]
         case Counter():
-            lines = [_line("number", grouped(paper.number), paper.number), amount, _until("last-day", paper.until)]
+            lines = [_line("number", grouped(paper.number)), amount, _until("last-day", paper.until)]
     return [line for line in lines if line.value]
 
 
@@ -56,7 +55,7 @@ def account_lines(account: TransferAccount | None) -> list[PaperLine]:
         return []
     return [
         _line("holder", account.holder),
-        _line("iban", grouped(account.iban), account.iban) if account.iban else _line("iban", ""),
+        _line("iban", grouped(account.iban)) if account.iban else _line("iban", ""),
         _line("bank-code", account.bank_code or "" if not account.iban else ""),
         _line("account-number", account.account_number or "" if not account.iban else ""),
         _line("bic", account.bank_bic),
@@ -66,15 +65,15 @@ def account_lines(account: TransferAccount | None) -> list[PaperLine]:
 
 def reference_line(reference: str) -> PaperLine:
     """The reference of a payment."""
-    return _line("reference", grouped(reference), reference)
+    return _line("reference", grouped(reference))
 
 
 def _until(name: str, until: date | None) -> PaperLine:
     return _line(name, day(until) if until else "")
 
 
-def _line(name: str, value: str, plain: str = "") -> PaperLine:
-    return PaperLine(tell(f"paper-{name}"), value, plain)
+def _line(name: str, value: str) -> PaperLine:
+    return PaperLine(tell(f"paper-{name}"), value)
 
 
 NEXT = {

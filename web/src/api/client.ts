@@ -57,3 +57,8 @@ export async function answered<Data>(
 export function said(problem: unknown): string {
   return problem instanceof Error ? problem.message : UNREACHABLE.detail;
 }
+
+/** What went wrong in a few words, above what is said of it. */
+export function titleOf(problem: unknown): string {
+  return problem instanceof Refusal ? problem.problem.title : UNREACHABLE.title;
+}

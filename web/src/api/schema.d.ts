@@ -7112,15 +7112,13 @@ export interface components {
         };
         /**
          * ToPayWithLine
-         * @description A label with its value; `plain` is the value as it is copied, where it is shown in another way.
+         * @description A label with its value.
          */
         ToPayWithLine: {
             /** Label */
             label: string;
             /** Value */
             value: string;
-            /** Plain */
-            plain: string;
         };
         /**
          * TownsOut

@@ -18,8 +18,6 @@ Source: ISO 11649 (package `stdnum`), check digits by ISO/IEC 7064 MOD 97-10; Lu
 from stdnum import iso11649, luhn
 from stdnum.iso7064 import mod_97_10
 
-LONGEST_BODY = 21
-
 
 def reference(body: str) -> str:
     """A creditor reference from letters and digits, of 21 at the most."""

@@ -32,11 +32,6 @@ class Told:
     text: str
     own: Own | None
 
-    @property
-    def falls_back(self) -> bool:
-        """Whether it is in another language than the one in which it is read."""
-        return self.own is not None and self.own.language != tag()
-
 
 class TextReader:
     """Reads the texts of the tenders of a checkout for the buyer who reads now."""

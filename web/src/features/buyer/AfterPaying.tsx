@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { said } from "../../api/client";
+import { said, titleOf } from "../../api/client";
 import { lastHand } from "../../lib/lastHand";
 import { pageOf } from "../../lib/page";
 import { Button } from "../../ui/Button";
@@ -27,7 +27,7 @@ export function AfterPaying({ token }: { token: string }) {
     <BuyerPage mode={modeOf(order, paying.error)} page={order} onLanguage={setLanguage}>
       {paying.error && (
         <>
-          <h1 className="text-xl mb-2">There is no such order</h1>
+          <h1 className="text-xl mb-2">{titleOf(paying.error)}</h1>
           <Trouble>{said(paying.error)}</Trouble>
         </>
       )}

@@ -1,5 +1,5 @@
 import { lazy, Suspense, useState } from "react";
-import { type Schema, said } from "../../api/client";
+import { type Schema, said, titleOf } from "../../api/client";
 import { partsOf } from "../../lib/money";
 import { useTyped } from "../../lib/useTyped";
 import { Button } from "../../ui/Button";
@@ -85,7 +85,7 @@ export function BuyPage({ search: first }: { search: string }) {
     >
       {offer.error && (
         <>
-          <h1 className="text-xl mb-2">This order cannot be paid here</h1>
+          <h1 className="text-xl mb-2">{titleOf(offer.error)}</h1>
           <Trouble>{said(offer.error)}</Trouble>
         </>
       )}
