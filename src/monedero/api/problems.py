@@ -31,7 +31,7 @@ STATUS = {InvalidInput: 422, NotFound: 404, Conflict: 409}
 
 
 class Buyer(NamedTuple):
-    """A buyer who asks: the languages that are wished for, and whether it is about an `offer`, an `order`, or neither."""
+    """A buyer who asks: the languages wished for, and whether it is about an `offer`, an `order`, or neither."""
 
     languages: str
     about: str
