@@ -46,7 +46,7 @@ def test_a_gap_appears_is_found_ended_from_its_finding_and_undone(desk: Desk) ->
     desk.click("Make this change")
     desk.see("Done: Offer Card without an upper limit.")
     desk.until(lambda: not desk.all("[data-kind=dead-end]"))
-    assert desk.all("section[aria-label='A change that is looked at']") == []
+    desk.until(lambda: not desk.all("section[aria-label='A change that is looked at']"))
     # Undone by keyboard, it is there again.
     desk.chord(Keys.CONTROL, "z")
     desk.until(lambda: desk.all("[data-kind=dead-end]"))
