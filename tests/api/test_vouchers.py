@@ -77,7 +77,8 @@ def test_what_is_left_to_pay_is_what_the_other_ways_meet(keeper: Shopkeeper) -> 
 def test_a_voucher_pays_in_parts_all_of_an_order_and_a_refund_goes_back_to_it(keeper: Shopkeeper) -> None:
     handle = handle_of(keeper, "100 EUR")
     whole = keeper.get("/api/offer", **NOW, voucher=[handle])
-    assert (whole["by_voucher"], whole["offered"]) == ("Order, paid by voucher", [])
+    assert whole["nothing_left"] == {"tender": "voucher", "pay": "Order, paid by voucher"}
+    assert whole["offered"] == []
     token = placed(keeper, "voucher", handle).json()["token"]
     page, record = keeper.page(token), keeper.record(token)
     assert (page["state"], page["headline"]) == ("paid", "Thank you. Your order is paid")

@@ -367,7 +367,7 @@ def test_the_payment_that_counts_is_the_one_with_money_and_a_second_one_is_to_be
     assert (held.payment.number, held.state, dues(held)) == (1, State.PAID, [])
     twice = record(first, "course", payments=[first, walked(PAID).model_copy(update={"number": 2})])
     assert dues(twice) == [("shop", "refund-double", "85.00 EUR")]
-    assert twice.with_payment(second)[1].state is State.DECLINED
+    assert twice.with_payment(second).payments[1].state is State.DECLINED
     assert not twice.all_out
 
 

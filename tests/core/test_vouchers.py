@@ -144,12 +144,12 @@ def test_what_is_given_back_adds_up_and_is_never_more_than_each_part_holds(
     ]
     whole = money + covered(parts)
     amount = whole * share // 10**4
-    back = shares_back(Money(amount, "EUR"), money, parts)
-    assert back.money + sum(back.parts) == amount
-    assert 0 <= back.money <= money
-    assert all(0 <= minor <= part.held for minor, part in zip(back.parts, parts, strict=True))
+    everywhere = [money, *(part.held for part in parts)]
+    back = shares_back(Money(amount, "EUR"), everywhere)
+    assert sum(back) == amount
+    assert all(0 <= minor <= there for minor, there in zip(back, everywhere, strict=True))
     # Giving all of it back makes every part whole.
-    assert shares_back(Money(whole, "EUR"), money, parts) == (money, held)
+    assert shares_back(Money(whole, "EUR"), everywhere) == [money, *held]
 
 
 def test_an_order_is_left_with_what_vouchers_do_not_pay() -> None:

@@ -4,7 +4,7 @@ from fastapi import APIRouter, Response
 from pydantic import BaseModel, Field, StrictInt
 
 from monedero.api.buyer_words import BuyerWords, LanguageOut, buyer_words, languages_out
-from monedero.api.offer import item_of
+from monedero.api.offer import NothingLeft, item_of, nothing_left
 from monedero.api.offered import OfferedOut, OfferWriter
 from monedero.api.order_lines import OrderLineOut, order_lines
 from monedero.api.problems import PROBLEMS
@@ -100,13 +100,16 @@ class ViewOut(BaseModel):
     `offered` are the ways to pay as the buyer meets them, `lines` the order without one, `words` those around them, all
     of it in the buyer's language. `asked` are the facts that a condition or
     the delivery asks, `deliveries` the ways by which the line may go.
-    `every_way_costs`: whichever way this buyer pays, something comes on top. `stretches` are all amounts of
-    the order, cut where something else is offered; `alone` says where one way to pay is left, or none.
+    `amount` is what the order comes to, of it `rest` on the day; `nothing_left`: how it is placed where nothing is to
+    be paid now. `every_way_costs`: whichever way this buyer pays, something comes on top. `stretches` are all amounts
+    of the order, cut where something else is offered; `alone` says where one way to pay is left, or none.
     """
 
     mode: Mode
     draft_version: int
     nothing_to_pay: bool
+    nothing_left: NothingLeft | None
+    rest: str | None
     amount: str
     amount_in_books: str | None
     outcomes: list[OutcomeOut]
@@ -197,13 +200,18 @@ def read_view(running: RunningDep, storefront: str, asked: InHandQuery, language
 def _view_out(running: RunningShop, composed: Composed, seen: View) -> ViewOut:
     item = item_of(composed.shop, seen.hand)
     writer = OutcomeWriter(seen)
-    placed = sorted((entry for entry in seen.outcomes if entry.place), key=lambda entry: entry.place or 0)
+    whole = nothing_left(item)
+    # Where nothing is to be paid now, no way to pay is chosen.
+    offered = [] if whole else [entry for entry in seen.outcomes if entry.place]
+    placed = sorted(offered, key=lambda entry: entry.place or 0)
     in_books = amount_in_books(composed, seen.hand)
     return ViewOut(
         mode=composed.checkout.mode,
         draft_version=composed.draft_version or 0,
-        nothing_to_pay=seen.hand.order.nothing_to_pay,
-        amount=str(seen.hand.order.amount),
+        nothing_to_pay=not seen.hand.whole.minor,
+        nothing_left=whole,
+        rest=str(seen.hand.rest) if seen.hand.rest else None,
+        amount=str(seen.hand.whole),
         amount_in_books=str(Money.rounded(in_books, composed.shop.currency)) if in_books is not None else None,
         outcomes=[writer.outcome(outcome) for outcome in seen.outcomes],
         offered=OfferWriter(composed, TextReader(running.store, composed), item).all(placed),

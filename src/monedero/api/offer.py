@@ -19,11 +19,13 @@ from monedero.core.money import Money
 from monedero.core.shop import Shop
 from monedero.core.voucher.part import VoucherPart
 from monedero.server.shops import RunningShop
+from monedero.wording.after_paying import ON_THE_DAY
 from monedero.wording.buyer_formats import country_name, money
 from monedero.wording.buyers import best_of, tell, to_buyer
 from monedero.work.checkout.facts import asked_facts
 from monedero.work.checkout.offer import newest, placed
 from monedero.work.checkout.texts import TextReader
+from monedero.work.orders.progress import BY_VOUCHER
 from monedero.work.orders.vouchers import MOST_AT_ONCE
 from monedero.work.shop.chosen_amount import chosen_between, refuse_outside
 from monedero.work.shop.delivered import ways_there
@@ -43,12 +45,19 @@ class VoucherUsed(BaseModel):
     left: str
 
 
+class NothingLeft(BaseModel):
+    """How an order is placed of which nothing is left to pay now: its tender, and what that is called."""
+
+    tender: str
+    pay: str
+
+
 class Offer(BaseModel):
     """What a buyer is offered: the shop, the order, and the ways to pay in sequence, in the buyer's language.
 
     `edition` None: the draft. `lines` are what there is to pay before a way to pay is chosen. `chooses` says what the
     buyer may choose the amount between, None where it is not chosen. `vouchers` are those that
-    pay a part of it; where they pay all, `by_voucher` is what ordering it so is called, and empty else.
+    pay a part of it. Where nothing is left to pay now, `nothing_left` says how it is ordered, and is None else.
     """
 
     mode: Mode
@@ -69,7 +78,7 @@ class Offer(BaseModel):
     chooses: str | None
     takes_vouchers: bool
     vouchers: list[VoucherUsed]
-    by_voucher: str
+    nothing_left: NothingLeft | None
     language: str
     languages: list[LanguageOut]
     words: BuyerWords
@@ -146,7 +155,7 @@ def read_offer(
             country_name=country_name(order.order.country),
             amount=str(order.order.amount),
             recurring=order.order.recurring,
-            nothing_to_pay=order.order.nothing_to_pay,
+            nothing_to_pay=not order.whole.minor,
             lines=order_lines(item),
             offered=writer.all(placed(running.store, composed, left), running.till.usual(returning)),
             deliveries=ways_out(ways_there(composed.shop, order)),
@@ -157,7 +166,7 @@ def read_offer(
             else None,
             takes_vouchers=running.store.vouchers.any(),
             vouchers=_used(running, asked.voucher, parts),
-            by_voucher=tell("voucher-order") if parts and not item.left.minor else "",
+            nothing_left=nothing_left(item),
             language=language,
             languages=languages_out(composed.shop.languages),
             words=buyer_words(),
@@ -183,8 +192,19 @@ def item_of(shop: Shop, order: OrderInHand) -> Item:
     way = next((there for there in ways_there(shop, order) if there.chosen and there.fee), None)
     return Item(
         order.line.name,
-        order.order.amount,
+        order.whole,
         way=way.way.name if way else "",
         delivery=way.fee if way else None,
         recurring=bool(order.order.recurring),
+        later=order.rest,
+        at_most=order.line.highest is not None,
     )
+
+
+def nothing_left(item: Item) -> NothingLeft | None:
+    """How an order is placed where vouchers pay all of it, or all of it is paid on the day."""
+    if item.left.minor:
+        return None
+    if item.later:
+        return NothingLeft(tender=ON_THE_DAY, pay=tell("book-on-the-day", amount=money(item.later)))
+    return NothingLeft(tender=BY_VOUCHER, pay=tell("voucher-order")) if item.vouchers else None

@@ -119,7 +119,7 @@ class OfferWriter:
             total=str(paid) if fee or rounding else None,
             on_top=_shown(on_top),
             lines=order_lines(self.item, on_top),
-            pay=tell("pay" if tender.route else "order-now", amount=money(paid)),
+            pay=tell(_pay(tender, self.item.at_most), amount=money(paid)),
             before=as_html(self.texts.text(tender, TextKind.BEFORE).text, self._values(tender, paid)),
             leaves=tell("leaves-page", provider=provider) if provider and method.leaves_page else "",
             picture=f"{PICTURES}{tender.picture}" if tender.picture else None,
@@ -138,6 +138,13 @@ class OfferWriter:
             "amount": money(paid),
             "way": tender.name_in(tag()),
         }
+
+
+def _pay(tender: Tender, at_most: bool) -> str:
+    """What paying with a tender is called."""
+    if at_most:
+        return "pay-at-most"
+    return "pay" if tender.route else "order-now"
 
 
 def _shown(on_top: OnTop) -> str:

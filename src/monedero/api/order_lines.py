@@ -22,7 +22,8 @@ class OrderLineOut(BaseModel):
 class Item(NamedTuple):
     """What is paid for: its name, all there is to pay without a fee, and what of it the delivery is.
 
-    `vouchers` pay a part of it; the rest, `left`, is what a way to pay meets.
+    `vouchers` pay a part of it, and `later` is paid on the day, or was `let_go`; a way to pay meets what is `left`.
+    `at_most`: what the goods come to is known only when they go out.
     """
 
     name: str
@@ -32,6 +33,9 @@ class Item(NamedTuple):
     recurring: bool = False
     paid: bool = False
     vouchers: Sequence[VoucherPart] = ()
+    later: Money | None = None
+    let_go: bool = False
+    at_most: bool = False
 
     @property
     def goods(self) -> Money:
@@ -40,8 +44,18 @@ class Item(NamedTuple):
 
     @property
     def left(self) -> Money:
-        """What vouchers leave to pay."""
-        return Money(self.amount.minor - covered(self.vouchers), self.amount.currency)
+        """What vouchers leave to pay, without what is paid on the day."""
+        later = self.later.minor if self.later else 0
+        return Money(self.amount.minor - later - covered(self.vouchers), self.amount.currency)
+
+    @property
+    def total_name(self) -> str:
+        """What all there is to pay is called."""
+        if self.paid:
+            return "paid-line"
+        if self.later:
+            return "to-pay-now"
+        return "to-pay-at-most" if self.at_most else "to-pay-monthly" if self.recurring else "to-pay"
 
 
 class OnTop(NamedTuple):
@@ -59,7 +73,10 @@ NOTHING = OnTop()
 def order_lines(item: Item, on_top: OnTop = NOTHING) -> list[OrderLineOut]:
     """The lines of an order with what a way to pay costs on top."""
     amount, delivery = item.amount, item.delivery
-    lines = [OrderLineOut(label=item.name, amount=money(item.goods), look="line")]
+    goods = money(item.goods)
+    lines = [
+        OrderLineOut(label=item.name, amount=tell("at-most", amount=goods) if item.at_most else goods, look="line")
+    ]
     if delivery is not None:
         lines.append(OrderLineOut(label=item.way, amount=money(delivery), look="part"))
     if on_top.fee:
@@ -73,7 +90,11 @@ def order_lines(item: Item, on_top: OnTop = NOTHING) -> list[OrderLineOut]:
             lines.append(
                 OrderLineOut(label=tell("voucher-name", ends=part.ends_in), amount=money(less), look="part")
             )
-    name = "paid-line" if item.paid else "to-pay-monthly" if item.recurring else "to-pay"
+    if item.later:
+        label = tell("rest-not-asked" if item.let_go else "rest-line")
+        lines.append(
+            OrderLineOut(label=label, amount=money(Money(-item.later.minor, amount.currency)), look="part")
+        )
     more = sum(part.minor for part in (on_top.fee, on_top.rounding) if part)
     total = Money(item.left.minor + more, amount.currency)
-    return [*lines, OrderLineOut(label=tell(name), amount=money(total), look="total")]
+    return [*lines, OrderLineOut(label=tell(item.total_name), amount=money(total), look="total")]

@@ -6,11 +6,11 @@ from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel, Field
 
 from monedero.api.business import as_attachment, paper_out
+from monedero.api.order_can import can_now
 from monedero.api.order_schemas import (
     AmountNow,
     Because,
     BooksOut,
-    Can,
     DueOut,
     HappenedOut,
     Now,
@@ -28,8 +28,7 @@ from monedero.core.money import Money
 from monedero.core.payment.due import due
 from monedero.core.payment.payment import Payment
 from monedero.core.payment.state import State
-from monedero.core.ratecard.model import LineKind
-from monedero.core.record import Asking, OrderRecord
+from monedero.core.record import OrderRecord
 from monedero.server.shops import RunningShop
 from monedero.store.orders import VersionedOrder, Wanted
 from monedero.wording.catalogue import say
@@ -40,11 +39,10 @@ from monedero.wording.order_story import (
     happened_text,
     meaning_text,
     nothing_due_text,
+    standing_text,
     state_text,
 )
 from monedero.wording.show import money
-from monedero.work.orders import progress
-from monedero.work.orders.acts import UNDER_WAY, UNPAID
 from monedero.work.orders.told import invoice_of
 
 router = APIRouter(prefix="/api/records", tags=["orders"], responses=PROBLEMS)
@@ -76,10 +74,10 @@ def read_records(running: RunningDep, asked: Annotated[RecordsQuery, Query()]) -
                 number=record.number,
                 placed_at=record.placed_at,
                 line_name=record.line_name,
-                amount=str(record.amount),
+                amount=str(record.whole),
                 tender_name=record.payment.chosen.name,
                 state=record.state,
-                state_name=state_text(record.state),
+                state_name=standing_text(record),
             )
             for _, record in page.records
         ],
@@ -135,6 +133,24 @@ def send(running: RunningDep, token: str, now: SentNow) -> OrderOut:
     return _answer(running, running.order_acts.send(token, now.amount, now.note, now.version))
 
 
+@router.post("/{token}/weigh")
+def weigh(running: RunningDep, token: str, now: SentNow) -> OrderOut:
+    """Goods went out that came to an amount, without their delivery: it is taken, and the rest released."""
+    return _answer(running, running.paid_later.weigh(token, now.amount, now.note, now.version))
+
+
+@router.post("/{token}/rest-paid")
+def rest_paid(running: RunningDep, token: str, now: Now) -> OrderOut:
+    """The rest of a booking was paid on the day."""
+    return _answer(running, running.paid_later.rest_paid(token, now.version))
+
+
+@router.post("/{token}/rest-let-go")
+def rest_let_go(running: RunningDep, token: str, now: Now) -> OrderOut:
+    """The rest of a booking is not asked for any more."""
+    return _answer(running, running.paid_later.rest_let_go(token, now.version))
+
+
 @router.post("/{token}/paid")
 def mark_paid(running: RunningDep, token: str, now: Now) -> OrderOut:
     """The money of an own arrangement was seen."""
@@ -181,12 +197,12 @@ def _order(running: RunningShop, stored: VersionedOrder, names: dict[str, str]) 
         draft_version=record.draft_version,
         placed_at=record.placed_at,
         line_name=record.line_name,
-        ordered=order_text(record.order, record.line_name),
+        ordered=order_text(record.order.on(record.whole, record.order.placed_on), record.line_name),
         delivered=record.delivered,
         kind=record.kind,
-        amount=str(record.amount),
+        amount=str(record.whole),
         state=record.state,
-        state_name=state_text(record.state),
+        state_name=standing_text(record),
         tender_name=payment.chosen.name,
         provider_name=names.get(payment.chosen.provider or "", ""),
         meaning=meaning_text(record),
@@ -203,6 +219,7 @@ def _order(running: RunningShop, stored: VersionedOrder, names: dict[str, str]) 
             for entry in record.happened
         ],
         payments=[_payment(entry, names) for entry in record.payments],
+        rest=_payment(record.rest, names) if record.rest else None,
         messages=running.store.orders.messages(record.token),
         answers=payment.answers,
         invoice=f"/api/orders/{record.token}/invoice.pdf" if invoice_of(record) else None,
@@ -210,7 +227,7 @@ def _order(running: RunningShop, stored: VersionedOrder, names: dict[str, str]) 
         by_voucher=str(record.by_voucher),
         voucher_sold=_sold(running, record),
         receipts=[paper_out(paper) for paper in running.store.papers.of_order(record.token)],
-        can=_can(record),
+        can=can_now(record),
     )
 
 
@@ -242,30 +259,4 @@ def _payment(payment: Payment, names: dict[str, str]) -> PaymentOut:
             fees=[str(fee) for fee in books.fees],
         ),
         can_give_back=str(books.money(books.can_give_back)),
-    )
-
-
-def _can(record: OrderRecord) -> Can:
-    """What can be done now, with what was asked before and is not answered yet left out."""
-    payment, books = record.payment, record.payment.books
-
-    def some(minor: int) -> str | None:
-        return str(books.money(minor)) if minor > 0 else None
-
-    take = books.open - progress.asked_for(record, payment.number, Asking.TAKE)
-    back = books.can_give_back - progress.asked_for(record, payment.number, Asking.REFUND)
-    shared = back + record.by_voucher.minor if back or record.state not in UNDER_WAY else 0
-    sent = sum(entry.amount.minor for entry in record.dispatched)
-    own = payment.chosen.provider is None
-    twice = record.paid_twice
-    goods = record.kind is LineKind.GOODS and (payment.books.authorised or own)
-    return Can(
-        take=some(take),
-        release=take > 0,
-        refund=some(shared),
-        credit=some(back),
-        send=some(record.amount.minor - sent) if goods else None,
-        mark_paid=own and record.state in UNPAID,
-        refuse_receipt=record.state is State.RECEIPT_SENT,
-        refund_double=some(twice[0].books.can_give_back) if twice else None,
     )

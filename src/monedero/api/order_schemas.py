@@ -71,6 +71,9 @@ class Can(BaseModel):
     refund: str | None
     credit: str | None
     send: str | None
+    weigh: str | None
+    rest_paid: str | None
+    rest_let_go: bool
     mark_paid: bool
     refuse_receipt: bool
     refund_double: str | None
@@ -79,7 +82,7 @@ class Can(BaseModel):
 class OrderOut(BaseModel):
     """The record of an order for its owner. `version` is what an edit is made over, `invoice` where
     its invoice lies, `by_voucher` what vouchers pay of it, `voucher_sold` what is owed
-    for one that it sold."""
+    for one that it sold, `rest` the payment of what of a booking is paid on the day."""
 
     version: int
     token: str
@@ -101,6 +104,7 @@ class OrderOut(BaseModel):
     due: list[DueOut]
     happened: list[HappenedOut]
     payments: list[PaymentOut]
+    rest: PaymentOut | None
     messages: list[Message]
     receipts: list[PaperOut]
     answers: list[Answer]

@@ -100,11 +100,14 @@ def _worded(running: RunningShop, composed: Composed, record: OrderRecord, payme
     way = ", ".join([delivered.way, *([day(delivered.day)] if delivered.day else [])]) if delivered else ""
     item = Item(
         name,
-        record.amount,
+        record.whole,
         way,
         delivered.fee if delivered else None,
         paid=_paid(record),
         vouchers=record.vouchers,
+        later=record.rest.total if record.rest and not record.rest.books.taken else None,
+        let_go=record.rest is not None and record.rest.state is State.LAPSED,
+        at_most=record.weighed and record.came_to is None,
     )
     # What is paid another way is paid for the order without the fee of this one.
     writer = OfferWriter(composed, TextReader(running.store, composed), item)

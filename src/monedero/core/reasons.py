@@ -48,6 +48,7 @@ class ReasonCode(StrEnum):
     METHOD_RECURRING_UNKNOWN = "method-recurring-unknown"
     METHOD_KIND = "method-kind"
     METHOD_KIND_UNKNOWN = "method-kind-unknown"
+    METHOD_TAKES_AT_ONCE = "method-takes-at-once"
     # Its account.
     ACCOUNT_STAGE = "account-stage"
     ACCOUNT_METHOD = "account-method"

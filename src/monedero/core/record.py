@@ -18,6 +18,7 @@ amount
 
 from datetime import date, datetime
 from enum import StrEnum
+from typing import Self
 
 from pydantic import StrictBool
 
@@ -31,6 +32,9 @@ from monedero.core.payment.payment import Payment
 from monedero.core.payment.state import HOLDS_MONEY, Move, State
 from monedero.core.ratecard.model import LineKind
 from monedero.core.voucher.part import VoucherPart, covered
+
+REST = 0
+"""The number of the payment of the rest of a booking; the tries to pay count from 1."""
 
 
 class By(StrEnum):
@@ -49,6 +53,7 @@ class Happened(StrEnum):
     SENT_TO_PROVIDER = "sent-to-provider"
     ARRANGED = "arranged"
     DISPATCHED = "dispatched"
+    WEIGHED = "weighed"
     TAKE_ASKED = "take-asked"
     RELEASE_ASKED = "release-asked"
     REFUND_ASKED = "refund-asked"
@@ -128,11 +133,17 @@ class Message(Strict):
     text: str
 
 
+STANDS = HOLDS_MONEY | {State.PART_REFUNDED}
+"""An order in one of these is paid for, or will be."""
+
+
 class OrderRecord(Strict):
     """An order and its payments. `edition` is None for a rehearsal of the draft, whose version is then given.
 
     `line_name` is what the line was called then.
     `storefront` is None for orders of a time when a shop had one checkout.
+    `rest` is the payment of what of a booking is paid on the day, besides what is paid when it is made. What goods that
+    are `weighed` came to is known when they go out; until then their amount is the most that they may come to.
     `buyer` knows a buyer who comes again, without saying who it is; `language` is the one that the buyer reads (None:
     the first of the shop's). `vouchers` are what vouchers pay of it; an order that `sells_voucher` gives one once it is
     paid.
@@ -157,11 +168,32 @@ class OrderRecord(Strict):
     language: Language | None = None
     vouchers: list[VoucherPart] = []
     sells_voucher: StrictBool = False
+    rest: Payment | None = None
+    weighed: StrictBool = False
+    came_to: MoneyPositive | None = None
 
     @property
     def amount(self) -> Money:
-        """What the whole order comes to, without a fee for the way to pay."""
-        return self.order.amount
+        """What the order comes to, without a fee for the way to pay and without what is paid on the day."""
+        return self.came_to or self.order.amount
+
+    @property
+    def whole(self) -> Money:
+        """What the order comes to with what is paid on the day."""
+        rest = self.rest.books.ordered if self.rest else 0
+        return Money(self.amount.minor + rest, self.amount.currency)
+
+    @property
+    def rest_owed(self) -> Money | None:
+        """What is still to be paid on the day; None where nothing is, or the order is not paid for."""
+        return self.rest_payable if self.rest and self.rest.state is State.AWAITING_PAYMENT else None
+
+    @property
+    def rest_payable(self) -> Money | None:
+        """What may be paid on the day: also what was let go, where the buyer comes after all."""
+        if self.rest is None or self.state not in STANDS:
+            return None
+        return self.rest.total if self.rest.state in (State.AWAITING_PAYMENT, State.LAPSED) else None
 
     @property
     def left(self) -> Money:
@@ -182,7 +214,7 @@ class OrderRecord(Strict):
     def goods(self) -> Money:
         """What of the amount is not for the delivery."""
         fee = self.delivered.fee.minor if self.delivered else 0
-        return Money(self.amount.minor - fee, self.amount.currency)
+        return Money(self.whole.minor - fee, self.amount.currency)
 
     @property
     def kind(self) -> LineKind:
@@ -227,6 +259,29 @@ class OrderRecord(Strict):
         counts = self.payment.number
         return [payment for payment in self.payments if payment.number != counts and payment.books.can_give_back]
 
-    def with_payment(self, payment: Payment) -> list[Payment]:
-        """The payments with one of them replaced."""
-        return [payment if entry.number == payment.number else entry for entry in self.payments]
+    @property
+    def weighs(self) -> bool:
+        """Whether what the goods come to is what is waited for."""
+        return self.weighed and self.came_to is None and self.state in (State.AUTHORISED, State.PAID)
+
+    @property
+    def to_take(self) -> int:
+        """What may be taken of the payment that counts, in minor units; nothing of goods that are not weighed yet."""
+        payment, books = self.payment, self.payment.books
+        if not self.weighed:
+            return books.open
+        fee = payment.chosen.fee.minor if payment.chosen.fee else 0
+        due = self.left.minor + fee - books.taken if self.came_to else 0
+        return max(0, min(books.open, due))
+
+    def numbered(self, number: int) -> Payment:
+        """A payment by its number."""
+        payments = [*self.payments, self.rest] if self.rest else self.payments
+        return next(payment for payment in payments if payment.number == number)
+
+    def with_payment(self, payment: Payment) -> Self:
+        """The record with one of its payments replaced."""
+        if payment.number == REST:
+            return self.model_copy(update={"rest": payment})
+        payments = [payment if entry.number == payment.number else entry for entry in self.payments]
+        return self.model_copy(update={"payments": payments})

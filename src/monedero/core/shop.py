@@ -43,6 +43,7 @@ from monedero.core.fields import (
 from monedero.core.language import Language
 from monedero.core.method import Method
 from monedero.core.order.area import Area
+from monedero.core.paid_later import Deposit
 from monedero.core.papers.arrangement import Arrangements
 from monedero.core.ratecard.model import LineKind
 from monedero.core.web_address import DomainName
@@ -62,7 +63,9 @@ class Line(Strict):
 
     `deliveries` are the ways of delivery that it may go, by their ids (None: it is not delivered). One that
     `sells_voucher` gives its buyer a voucher over what was paid for it. `chosen` is what its buyer may choose the
-    amount between (None: the buyer does not choose it).
+    amount between (None: the buyer does not choose it). `deposit` is what of a booking is paid when it is made, the
+    rest on the day (None: all of it when it is made). `highest` is the most that an order of the usual amount may come
+    to, where that is known only when the goods go out (None: it is known when it is ordered).
     """
 
     id: Identifier
@@ -76,12 +79,25 @@ class Line(Strict):
     weight_grams: Grams | None = None
     sells_voucher: StrictBool = False
     chosen: ChosenAmount | None = None
+    deposit: Deposit | None = None
+    highest: MoneyPositive | None = None
 
     @model_validator(mode="after")
     def _usual_between(self) -> Self:
         if self.chosen is not None:
             ordered(self.chosen.from_, self.usual_amount, touching=True)
             ordered(self.usual_amount, self.chosen.to, touching=True)
+        return self
+
+    @model_validator(mode="after")
+    def _paid_later(self) -> Self:
+        once_only = not self.recurring and not self.sells_voucher
+        if self.deposit is not None and not (self.kind is LineKind.BOOKING and once_only):
+            raise broken(FaultCode.DEPOSIT_LINE, where=self.name)
+        if self.highest is not None:
+            ordered(self.usual_amount, self.highest, touching=True)
+            if not (self.kind is LineKind.GOODS and once_only and self.chosen is None):
+                raise broken(FaultCode.WEIGHED_LINE, where=self.name)
         return self
 
 
@@ -205,6 +221,11 @@ class Shop(Strict):
             if not rate.per_euro:
                 raise broken(FaultCode.AMOUNT_ZERO, currency=rate.currency)
         return self
+
+    @property
+    def weighed(self) -> frozenset[str]:
+        """The lines, by their ids, of which it is known only when they go out what they come to."""
+        return frozenset(line.id for line in self.lines if line.highest is not None)
 
     @property
     def typed(self) -> dict[str, Fraction]:

@@ -43,6 +43,7 @@ from monedero.core.method import Method
 from monedero.core.order.area import Area
 from monedero.core.order.model import Order
 from monedero.core.order.of_lines import with_lines
+from monedero.core.paid_later import Deposit
 from monedero.core.payment.payment import Gives, Take
 from monedero.core.ratecard.model import LineKind, Route
 from monedero.core.shop import Storefront, TypedRate
@@ -91,6 +92,8 @@ class FileLine(Strict):
     weight_grams: Grams | None = None
     sells_voucher: StrictBool = False
     chosen: ChosenAmount | None = None
+    deposit: Deposit | None = None
+    highest: MoneyPositive | None = None
 
 
 class FileMethod(Method):
@@ -216,6 +219,7 @@ class CheckoutFile(Strict):
             rates=ReferenceRates(published, {currency: Fraction(rate) for currency, rate in typed.items()}),
             storefront=self.storefront,
             areas={area.id: area for area in self.areas},
+            weighed=frozenset(line.id for line in self.lines if line.highest is not None),
         )
 
     def order_of(self, order: Order) -> Order:

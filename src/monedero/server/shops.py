@@ -24,6 +24,7 @@ from monedero.work.accounts.merchant_file import MerchantFile
 from monedero.work.accounts.notifications import Notifications
 from monedero.work.accounts.phone_codes import PhoneCodes
 from monedero.work.orders.acts import OrderActs
+from monedero.work.orders.paid_later import PaidLater
 from monedero.work.orders.till import Till
 from monedero.work.shop.past_orders import Imports
 
@@ -39,6 +40,7 @@ class RunningShop:
     gateways: Gateways
     till: Till
     order_acts: OrderActs
+    paid_later: PaidLater
     applications: Applications
     connections: Connections
     notifications: Notifications
@@ -148,6 +150,7 @@ class Shops:
         hosts = Hosts(self._allowed | LOOPBACK if name == "demo" else self._allowed)
         gateways = Gateways(store, gateways_of(name), clock.now, hosts)
         till = Till(store, gateways, clock.now)
+        acts = OrderActs(store, till, gateways)
         codes = PhoneCodes(store, provider.letters, clock.now)
         return RunningShop(
             name=name,
@@ -156,7 +159,8 @@ class Shops:
             provider=provider,
             gateways=gateways,
             till=till,
-            order_acts=OrderActs(store, till, gateways),
+            order_acts=acts,
+            paid_later=PaidLater(till, acts),
             applications=Applications(store, gateways, codes, clock.now),
             connections=Connections(store, gateways, pages_of(name), clock.now),
             notifications=Notifications(store, till, clock.now),

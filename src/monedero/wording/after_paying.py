@@ -10,11 +10,13 @@ from monedero.core.account import Mode
 from monedero.core.money import Money
 from monedero.core.payment.state import HOLDS_MONEY, State
 from monedero.core.ratecard.model import LineKind
-from monedero.core.record import OrderRecord
+from monedero.core.record import Asking, OrderRecord
 from monedero.wording.buyer_formats import day, money
 from monedero.wording.buyers import tell
 
 SAYS_NOTHING = (State.OPEN, State.AT_PROVIDER)
+ON_THE_DAY = "on-the-day"
+"""The tender of what of a booking is paid on the day."""
 
 
 class Page(NamedTuple):
@@ -39,6 +41,7 @@ def buyers_name(record: OrderRecord) -> str:
 def after_paying(record: OrderRecord) -> Page:
     """The page after paying; it names the tender, and says what happens next."""
     payment, books, state = record.payment, record.payment.books, record.state
+    rest = record.rest.books if record.rest else None
     goods = record.kind is LineKind.GOODS
     # Where vouchers paid all of it, that is what was paid.
     all_of_it = record.by_voucher if record.vouchers and not payment.total.minor else None
@@ -46,8 +49,8 @@ def after_paying(record: OrderRecord) -> Page:
     fields = {
         "tender": buyers_name(record),
         "amount": money(all_of_it or payment.total),
-        "taken": money(all_of_it or books.money(books.taken)),
-        "back": money(books.money(books.refunded + books.credited)),
+        "taken": money(all_of_it or books.money(books.taken + (rest.taken if rest else 0))),
+        "back": money(books.money(books.refunded + books.credited + (rest.refunded if rest else 0))),
         "how_back": tell("by-credit", credit=money(books.money(books.credited))) if books.credited else "",
         "number": str(record.number),
         "line": record.line_name,
@@ -57,8 +60,8 @@ def after_paying(record: OrderRecord) -> Page:
         "when_taken": tell(f"when-taken-{payment.chosen.take.value}"),
         "asks_back": tell(f"asks-back-{'goods' if goods else 'other'}") if given else "",
     }
-    message = f"after-paying-{state.value}"
-    besides = []
+    message = f"after-paying-{_message(record)}"
+    besides = _later(record)
     if state is State.PAID:
         besides.append(tell("on-its-way" if record.dispatched else f"given-{record.kind.value}"))
     for part in record.vouchers if all_of_it is None else ():
@@ -71,6 +74,29 @@ def after_paying(record: OrderRecord) -> Page:
     if record.mode is Mode.TEST:
         besides.append(tell("test-order"))
     return Page(tell(message), tell(f"{message}.text", **fields).rstrip(), " ".join(besides))
+
+
+def _message(record: OrderRecord) -> str:
+    """The message of a state; what is paid on the day has messages of its own."""
+    if record.payment.chosen.tender == ON_THE_DAY and record.state is State.AWAITING_PAYMENT:
+        return "on-the-day"
+    return "deposit-paid" if record.state is State.PAID and record.rest_owed else record.state.value
+
+
+def _later(record: OrderRecord) -> list[str]:
+    """What is said of what is paid later: the rest of a booking, and what weighed goods come to."""
+    said = []
+    if record.rest_owed:
+        said.append(tell("rest-owed", amount=money(record.rest_owed)))
+    if record.rest and record.rest.books.taken and record.state is State.PAID:
+        said.append(tell("rest-paid", amount=money(record.rest.total)))
+    if record.rest and record.rest.state is State.LAPSED and record.state is State.PAID:
+        said.append(tell("rest-let-go", amount=money(record.rest.total)))
+    if record.weighed and record.state is State.AUTHORISED and record.came_to is None:
+        said.append(tell("weighed-later"))
+    if record.came_to and record.state is State.PAID:
+        said.append(tell("weighed-came-to", amount=money(record.came_to), most=money(record.order.amount)))
+    return said
 
 
 def fee_name(fee: Money | None) -> str:
@@ -86,16 +112,24 @@ def tells(before: OrderRecord | None, after: OrderRecord) -> bool:
         return False
     if before is None:
         return True
-    old, new = before.payment, after.payment
-    was = (old.number, old.state, old.books.refunded, old.books.credited, old.books.taken, before.by_voucher)
-    return was != (
-        new.number,
-        new.state,
-        new.books.refunded,
-        new.books.credited,
-        new.books.taken,
-        after.by_voucher,
-    )
+    if after.weighed and after.state is State.PART_TAKEN and _is_released(after):
+        return False
+    return _told(before) != _told(after)
+
+
+def _is_released(record: OrderRecord) -> bool:
+    """Whether the rest of what was authorised is about to be released: what the buyer paid is told with that."""
+    return any(request.what is Asking.RELEASE and not request.settled for request in record.requests)
+
+
+def _told(record: OrderRecord) -> tuple[object, ...]:
+    """What of an order its buyer is told when it changes."""
+    payment, books = record.payment, record.payment.books
+    rest = record.rest
+    # What is let go because all of it goes back is told with that.
+    let_go = rest is not None and rest.state is State.LAPSED and record.state is State.PAID and not record.asks
+    amounts = (books.refunded, books.credited, books.taken, record.by_voucher)
+    return (payment.number, payment.state, *amounts, rest.books.taken if rest else 0, let_go)
 
 
 def _day(message: str, at: datetime | None) -> str:

@@ -53,6 +53,13 @@ def meaning_text(record: OrderRecord) -> str:
     return say(f"access-{means.access.value}")
 
 
+def standing_text(record: OrderRecord) -> str:
+    """Where an order stands, in a word or two; a booking whose rest is owed is not said to be paid."""
+    return (
+        say("state-deposit-paid") if record.state is State.PAID and record.rest_owed else state_text(record.state)
+    )
+
+
 def state_text(state: State) -> str:
     """A state in a word or two."""
     return say(f"state-{state.value}")

@@ -2334,6 +2334,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/records/{token}/weigh": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Weigh
+         * @description Goods went out that came to an amount, without their delivery: it is taken, and the rest released.
+         */
+        post: operations["weigh_api_records__token__weigh_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/records/{token}/rest-paid": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Rest Paid
+         * @description The rest of a booking was paid on the day.
+         */
+        post: operations["rest_paid_api_records__token__rest_paid_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/records/{token}/rest-let-go": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Rest Let Go
+         * @description The rest of a booking is not asked for any more.
+         */
+        post: operations["rest_let_go_api_records__token__rest_let_go_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/records/{token}/paid": {
         parameters: {
             query?: never;
@@ -3044,6 +3104,12 @@ export interface components {
             credit: string | null;
             /** Send */
             send: string | null;
+            /** Weigh */
+            weigh: string | null;
+            /** Rest Paid */
+            rest_paid: string | null;
+            /** Rest Let Go */
+            rest_let_go: boolean;
             /** Mark Paid */
             mark_paid: boolean;
             /** Refuse Receipt */
@@ -3732,6 +3798,18 @@ export interface components {
             free_from?: string | null;
         };
         /**
+         * Deposit
+         * @description What of a booking is paid when it is made: a share in percent (0: nothing, all is paid on the day) or an amount.
+         *
+         *     The rest is paid on the day.
+         */
+        Deposit: {
+            /** Percent */
+            percent?: string | null;
+            /** Amount */
+            amount?: string | null;
+        };
+        /**
          * Device
          * @description What a buyer pays on.
          * @enum {string}
@@ -4128,7 +4206,7 @@ export interface components {
          * @description Everything that can be wrong with what somebody gave us.
          * @enum {string}
          */
-        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "language-tag" | "postcode-prefix" | "town-unknown" | "hour-text" | "hours-crossed" | "fee-twice" | "weights-order" | "never-open" | "everywhere-last" | "delivery-refused" | "delivery-day" | "address-missing" | "condition-keys" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "examples-held" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "shop-described" | "line-without-amount" | "nothing-changed" | "nothing-offered" | "not-published" | "fee-unknown" | "in-use" | "no-step" | "reason-stays" | "fix-waits" | "two-lines" | "takes-away" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign" | "placeholder-unknown" | "brace-alone" | "choices-count" | "fields-many" | "answer-missing" | "answer-number" | "bic" | "cash-short" | "amount-chosen" | "film-link" | "voucher-code" | "voucher-unknown" | "voucher-expired" | "voucher-empty" | "voucher-other-currency" | "voucher-held-off" | "picture-kind" | "picture-broken" | "picture-too-large";
+        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "language-tag" | "postcode-prefix" | "town-unknown" | "hour-text" | "hours-crossed" | "fee-twice" | "weights-order" | "never-open" | "everywhere-last" | "delivery-refused" | "delivery-day" | "address-missing" | "condition-keys" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "examples-held" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "shop-described" | "line-without-amount" | "nothing-changed" | "nothing-offered" | "not-published" | "fee-unknown" | "in-use" | "no-step" | "reason-stays" | "fix-waits" | "two-lines" | "takes-away" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign" | "placeholder-unknown" | "brace-alone" | "choices-count" | "fields-many" | "answer-missing" | "answer-number" | "bic" | "cash-short" | "amount-chosen" | "deposit-either" | "deposit-line" | "weighed-line" | "film-link" | "voucher-code" | "voucher-unknown" | "voucher-expired" | "voucher-empty" | "voucher-other-currency" | "voucher-held-off" | "picture-kind" | "picture-broken" | "picture-too-large";
         /**
          * FeeFigure
          * @description Where a tender's buyer fee takes more than it costs, and the fee with which the order nets its price.
@@ -4579,7 +4657,9 @@ export interface components {
          *
          *     `deliveries` are the ways of delivery that it may go, by their ids (None: it is not delivered). One that
          *     `sells_voucher` gives its buyer a voucher over what was paid for it. `chosen` is what its buyer may choose the
-         *     amount between (None: the buyer does not choose it).
+         *     amount between (None: the buyer does not choose it). `deposit` is what of a booking is paid when it is made, the
+         *     rest on the day (None: all of it when it is made). `highest` is the most that an order of the usual amount may come to,
+         *     where that is known only when the goods go out (None: it is known when it is ordered).
          */
         Line: {
             /**
@@ -4611,6 +4691,9 @@ export interface components {
              */
             sells_voucher: boolean;
             chosen?: components["schemas"]["ChosenAmount"] | null;
+            deposit?: components["schemas"]["Deposit"] | null;
+            /** Highest */
+            highest?: string | null;
         };
         /**
          * LineCorrection
@@ -5131,6 +5214,16 @@ export interface components {
             steps: components["schemas"]["NextOut"][];
         };
         /**
+         * NothingLeft
+         * @description How an order is placed of which nothing is left to pay now: its tender, and what that is called.
+         */
+        NothingLeft: {
+            /** Tender */
+            tender: string;
+            /** Pay */
+            pay: string;
+        };
+        /**
          * NotificationsOut
          * @description How the notifications of an account fare.
          */
@@ -5156,7 +5249,7 @@ export interface components {
          *
          *     `edition` None: the draft. `lines` are what there is to pay before a way to pay is chosen. `chooses` says what the
          *     buyer may choose the amount between, None where it is not chosen. `vouchers` are those that
-         *     pay a part of it; where they pay all, `by_voucher` is what ordering it so is called, and empty else.
+         *     pay a part of it. Where nothing is left to pay now, `nothing_left` says how it is ordered, and is None else.
          */
         Offer: {
             mode: components["schemas"]["Mode"];
@@ -5193,8 +5286,7 @@ export interface components {
             takes_vouchers: boolean;
             /** Vouchers */
             vouchers: components["schemas"]["VoucherUsed"][];
-            /** By Voucher */
-            by_voucher: string;
+            nothing_left: components["schemas"]["NothingLeft"] | null;
             /** Language */
             language: string;
             /** Languages */
@@ -5336,7 +5428,7 @@ export interface components {
          * OrderOut
          * @description The record of an order for its owner. `version` is what an edit is made over, `invoice` where
          *     its invoice lies, `by_voucher` what vouchers pay of it, `voucher_sold` what is owed
-         *     for one that it sold.
+         *     for one that it sold, `rest` the payment of what of a booking is paid on the day.
          */
         OrderOut: {
             /** Version */
@@ -5378,6 +5470,7 @@ export interface components {
             happened: components["schemas"]["HappenedOut"][];
             /** Payments */
             payments: components["schemas"]["PaymentOut"][];
+            rest: components["schemas"]["PaymentOut"] | null;
             /** Messages */
             messages: components["schemas"]["Message"][];
             /** Receipts */
@@ -6284,7 +6377,7 @@ export interface components {
          * @description Every reason, in the sequence in which a decision gives them.
          * @enum {string}
          */
-        ReasonCode: "shop-country" | "no-rate-fits" | "no-reference-rate" | "card-not-valid-yet" | "not-in-plan" | "announced" | "no-provider" | "trade-refused" | "needs-account" | "needs-method" | "excluded-by" | "software-refuses" | "off" | "method-unknown" | "method-shop-country" | "method-country" | "method-currency" | "method-amount-under" | "method-amount-over" | "method-amount-under-unknown" | "method-amount-over-unknown" | "method-recurring" | "method-recurring-unknown" | "method-kind" | "method-kind-unknown" | "account-stage" | "account-method" | "account-storefront" | "window-under" | "window-over" | "window-under-unknown" | "window-over-unknown" | "condition-currency" | "condition-country" | "condition-area" | "condition-area-unknown" | "condition-kind" | "condition-kind-unknown" | "condition-line" | "condition-line-unknown" | "condition-recurring" | "condition-recurring-unknown" | "condition-delivery" | "condition-delivery-unknown" | "condition-customer-group" | "condition-customer-group-unknown" | "condition-device" | "condition-device-unknown" | "condition-signed-in" | "condition-signed-in-unknown" | "condition-day" | "condition-card-network";
+        ReasonCode: "shop-country" | "no-rate-fits" | "no-reference-rate" | "card-not-valid-yet" | "not-in-plan" | "announced" | "no-provider" | "trade-refused" | "needs-account" | "needs-method" | "excluded-by" | "software-refuses" | "off" | "method-unknown" | "method-shop-country" | "method-country" | "method-currency" | "method-amount-under" | "method-amount-over" | "method-amount-under-unknown" | "method-amount-over-unknown" | "method-recurring" | "method-recurring-unknown" | "method-kind" | "method-kind-unknown" | "method-takes-at-once" | "account-stage" | "account-method" | "account-storefront" | "window-under" | "window-over" | "window-under-unknown" | "window-over-unknown" | "condition-currency" | "condition-country" | "condition-area" | "condition-area-unknown" | "condition-kind" | "condition-kind-unknown" | "condition-line" | "condition-line-unknown" | "condition-recurring" | "condition-recurring-unknown" | "condition-delivery" | "condition-delivery-unknown" | "condition-customer-group" | "condition-customer-group-unknown" | "condition-device" | "condition-device-unknown" | "condition-signed-in" | "condition-signed-in-unknown" | "condition-day" | "condition-card-network";
         /**
          * ReasonOut
          * @description A reason: its code, and the sentence.
@@ -7236,7 +7329,8 @@ export interface components {
          *     `offered` are the ways to pay as the buyer meets them, `lines` the order without one, `words` those around them, all
          *     of it in the buyer's language. `asked` are the facts that a condition or
          *     the delivery asks, `deliveries` the ways by which the line may go.
-         *     `every_way_costs`: whichever way this buyer pays, something comes on top. `stretches` are all amounts of
+         *     `amount` is what the order comes to, of it `rest` on the day; `nothing_left`: how it is placed where nothing is to
+         *     be paid now. `every_way_costs`: whichever way this buyer pays, something comes on top. `stretches` are all amounts of
          *     the order, cut where something else is offered; `alone` says where one way to pay is left, or none.
          */
         ViewOut: {
@@ -7245,6 +7339,9 @@ export interface components {
             draft_version: number;
             /** Nothing To Pay */
             nothing_to_pay: boolean;
+            nothing_left: components["schemas"]["NothingLeft"] | null;
+            /** Rest */
+            rest: string | null;
             /** Amount */
             amount: string;
             /** Amount In Books */
@@ -15952,6 +16049,204 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["SentNow"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    weigh_api_records__token__weigh_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SentNow"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rest_paid_api_records__token__rest_paid_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Now"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rest_let_go_api_records__token__rest_let_go_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Now"];
             };
         };
         responses: {

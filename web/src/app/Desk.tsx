@@ -142,6 +142,7 @@ export function Desk() {
             asked={view.data?.asked ?? []}
             amount={view.isPlaceholderData ? "" : (view.data?.amount ?? "")}
             deliveries={view.data?.deliveries ?? []}
+            rest={view.data?.rest ?? ""}
           />
           <div className="flex flex-1 items-stretch max-lg:flex-col">
             <main ref={work} id="work" tabIndex={-1} className="flex-1 min-w-0 px-6 py-5 outline-none">

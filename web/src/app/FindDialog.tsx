@@ -5,7 +5,7 @@ import { VIEWS as COMPARE_VIEWS, NEW_PROVIDER, useCards } from "../features/comp
 import { useDraft } from "../features/draft";
 import { useHand, useHandSearch } from "../features/hand";
 import { VIEWS as SHOP_VIEWS, useChoices } from "../features/shop";
-import { partsOf } from "../lib/money";
+import { lineAmount } from "../lib/lineAmount";
 import { useStages } from "./stages";
 
 const VIEWS = [
@@ -112,7 +112,7 @@ export function FindDialog({ open, onOpenChange }: Props) {
             key={line.id}
             className={ITEM}
             value={`order line ${line.name}`}
-            onSelect={then(() => change({ line: line.id, amount: partsOf(line.usual_amount).amount }))}
+            onSelect={then(() => change({ line: line.id, amount: lineAmount(line) }))}
           >
             {line.name} <span className="text-soft">line of the order in hand</span>
           </Command.Item>

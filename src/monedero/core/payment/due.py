@@ -34,10 +34,12 @@ class DueCode(StrEnum):
     CHOOSE = "choose"
     PAY = "pay"
     PAY_OVERDUE = "pay-overdue"
+    PAY_REST = "pay-rest"
     OWES = "owes"
     LOOK_AT_RECEIPT = "look-at-receipt"
     TAKE = "take"
     SEND = "send"
+    WEIGH = "weigh"
     ASK_BACK = "ask-back"
     ANSWER_DISPUTE = "answer-dispute"
     REFUND_DOUBLE = "refund-double"
@@ -77,8 +79,10 @@ def _money(record: OrderRecord) -> Iterable[Due]:
         yield Due(Who.SHOP, DueCode.LOOK_AT_RECEIPT, None, ordered)
     if state is State.CONFIRMING:
         yield Due(Who.PROVIDER, DueCode.CONFIRM, payment.until, ordered)
-    if books.open:
-        yield Due(Who.SHOP, DueCode.TAKE, payment.until, books.money(books.open))
+    if record.to_take:
+        yield Due(Who.SHOP, DueCode.TAKE, payment.until, books.money(record.to_take))
+    if record.rest_owed:
+        yield Due(Who.BUYER, DueCode.PAY_REST, None, record.rest_owed)
     if state is State.DISPUTED:
         yield Due(Who.SHOP, DueCode.ANSWER_DISPUTE, payment.until, books.money(books.disputed))
     if books.returned or books.lost:
@@ -92,7 +96,9 @@ def _goods(record: OrderRecord) -> Iterable[Due]:
     sent = sum(entry.amount.minor for entry in record.dispatched)
     if record.kind is not LineKind.GOODS:
         return
-    if means.goods is Goods.SEND and sent < record.amount.minor:
+    if record.weighs:
+        yield Due(Who.SHOP, DueCode.WEIGH, record.payment.until, record.amount)
+    elif means.goods is Goods.SEND and sent < record.amount.minor:
         yield Due(Who.SHOP, DueCode.SEND, None, Money(record.amount.minor - sent, record.amount.currency))
     if means.goods is Goods.ASK_BACK and sent:
         yield Due(Who.SHOP, DueCode.ASK_BACK, None, Money(sent, record.amount.currency))

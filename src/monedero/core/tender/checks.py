@@ -113,6 +113,25 @@ class Is:
             yield Reason(unknown if value is None else other, fields=fields)
 
 
+@dataclass(frozen=True, slots=True)
+class NoneOf:
+    """No value of a fact is one of some; what is unknown speaks against nothing."""
+
+    fact: Fact
+    barred: frozenset[str]
+    code: ReasonCode
+
+    def holds(self, order: Order) -> bool:
+        """Whether none of the order's own values is among them."""
+        return not any(value in self.barred for value in self.fact.values(order))
+
+    def reasons(self, order: Order) -> Iterator[Reason]:
+        """Those of the order's own values that are."""
+        if not self.holds(order):
+            own = tuple(value for value in self.fact.values(order) if value in self.barred)
+            yield Reason(self.code, own=own)
+
+
 # A country and a currency are always known: the second code is never given.
 COUNTRY_CODES = (ReasonCode.METHOD_COUNTRY, ReasonCode.METHOD_COUNTRY)
 CURRENCY_CODES = (ReasonCode.METHOD_CURRENCY, ReasonCode.METHOD_CURRENCY)

@@ -2,7 +2,8 @@
 
 A tender is offered when it is on, its method can carry the order, its account stands ready in the checkout's mode with
 this method active and serves the storefront, the amount lies in its window, and each of the shop's conditions holds.
-Reasons come in this sequence: off; method (shop's country, buyer's country, currency, amount, recurring, kind);
+Reasons come in this sequence: off; method (shop's country, buyer's country, currency, amount, recurring, kind,
+taking later);
 account; windows; conditions; card networks. Tenders without a heading come first, then heading by heading. The decision
 is pure: the same values give the same answer.
 
@@ -29,7 +30,7 @@ from monedero.core.bounded import Bounded
 from monedero.core.fx import ReferenceRates
 from monedero.core.method import Method, UnknownMethod
 from monedero.core.order.area import Area
-from monedero.core.order.facts import COUNTRY, CURRENCY, KIND, RECURRING
+from monedero.core.order.facts import COUNTRY, CURRENCY, KIND, LINE, RECURRING
 from monedero.core.order.model import Order
 from monedero.core.reasons import Reason, ReasonCode
 from monedero.core.shop import Storefront
@@ -43,6 +44,7 @@ from monedero.core.tender.checks import (
     Check,
     Is,
     Never,
+    NoneOf,
     OneOf,
     Within,
 )
@@ -57,7 +59,10 @@ NO_SETS: Mapping[str, SharedConditions] = MappingProxyType({})
 
 @dataclass(frozen=True, slots=True)
 class Setting:
-    """What a decision needs besides checkout and order; methods, accounts and areas are by their ids."""
+    """What a decision needs besides checkout and order; methods, accounts and areas are by their ids.
+
+    `weighed` are the lines, by their ids, of which it is known only when they go out what they come to.
+    """
 
     shop_country: str
     shop_currency: str
@@ -67,6 +72,7 @@ class Setting:
     rates: ReferenceRates
     storefront: Storefront | None = None
     areas: Mapping[str, Area] = field(default_factory=dict)
+    weighed: frozenset[str] = frozenset()
 
 
 class Outcome(NamedTuple):
@@ -130,7 +136,7 @@ class Decision:
         tenders = self.offered(order)
         several = len({tender.heading for tender in tenders}) > 1
         return [
-            Outcome(tender, place, (), tender.heading if several else None, self._charged(tender, order))
+            Outcome(tender, place, (), tender.heading if several else None, self.charged(tender.id, order))
             for place, tender in enumerate(tenders, 1)
         ]
 
@@ -144,9 +150,13 @@ class Decision:
 
     def costs_more(self, tender: str, order: Order) -> bool:
         """Whether an order costs its buyer more with a tender; no where that is not known."""
-        charge = self._fees.get(tender)
-        amount = charge.of(order, self._rates).amount if charge else None
-        return amount is not None and amount.minor > 0
+        charged = self.charged(tender, order)
+        return charged is not None and charged.amount is not None and charged.amount.minor > 0
+
+    def charged(self, tender: str, order: Order) -> Charged | None:
+        """What the buyer of an order pays on top of it with a tender, whether it is offered or not."""
+        fee = self._fees.get(tender)
+        return None if fee is None else fee.of(order, self._rates)
 
     def fee_turns(self, currency: str, day: date) -> set[int]:
         """The amounts, in minor units of a currency on a day, at which a buyer fee may begin or end to cost."""
@@ -160,10 +170,6 @@ class Decision:
         in_place = (every[number] for number in self._by_place)
         open_ = [(tender, said.checks) for tender, said in in_place if not said.only]
         return self._kept.put(values, _Asked(every, open_))
-
-    def _charged(self, tender: Tender, order: Order) -> Charged | None:
-        fee = self._fees.get(tender.id)
-        return None if fee is None else fee.of(order, self._rates)
 
 
 def decide(tenders: Iterable[Tender], order: Order, setting: Setting) -> list[Outcome]:
@@ -208,6 +214,8 @@ def carrying(method: Method, setting: Setting) -> Iterator[Check]:
         yield Is(RECURRING, False, RECURRING_CODES)
     if method.kinds is not None:
         yield OneOf(KIND, method.kinds, KIND_CODES)
+    if setting.weighed and method.authorisation_days is None:
+        yield NoneOf(LINE, setting.weighed, ReasonCode.METHOD_TAKES_AT_ONCE)
 
 
 def cannot_carry(method: Method, order: Order, setting: Setting) -> Iterator[Reason]:

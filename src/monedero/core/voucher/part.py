@@ -7,14 +7,12 @@ Source: own design; shares by largest remainders.
 
 >>> parts = [VoucherPart(voucher="a", ends_in="R38E", amount="20.00 EUR"),
 ...          VoucherPart(voucher="b", ends_in="7K2M", amount="10.00 EUR", returned="10.00 EUR")]
->>> back = shares_back(Money(4250, "EUR"), 6500, parts)
->>> back.money, back.parts
-(3250, [1000, 0])
+>>> shares_back(Money(4250, "EUR"), [6500, *(part.held for part in parts)])
+[3250, 1000, 0]
 """
 
 from collections.abc import Sequence
 from fractions import Fraction
-from typing import NamedTuple
 
 from monedero.core.fields import Identifier, MoneyPositive, MoneyText, Name, Strict
 from monedero.core.money import Money, split
@@ -34,23 +32,17 @@ class VoucherPart(Strict):
         return self.amount.minor - (self.returned.minor if self.returned else 0)
 
 
-class SharesBack(NamedTuple):
-    """What goes back as money, and what to each voucher, in minor units."""
-
-    money: int
-    parts: list[int]
-
-
 def covered(parts: Sequence[VoucherPart]) -> int:
     """What vouchers pay and did not get back, in minor units."""
     return sum(part.held for part in parts)
 
 
-def shares_back(amount: Money, money: int, parts: Sequence[VoucherPart]) -> SharesBack:
-    """An amount that is given back, by what is held as money and of each voucher; at most as much as is held."""
-    held = [money, *(part.held for part in parts)]
+def shares_back(amount: Money, held: Sequence[int]) -> list[int]:
+    """An amount that is given back, by what is held of each payment and voucher; at most as much as is held.
+
+    What is held, and the shares, are in minor units.
+    """
     whole = sum(held)
-    shares = (
+    return (
         split([Fraction(amount.minor * part, whole) for part in held], amount.minor) if whole else [0] * len(held)
     )
-    return SharesBack(shares[0], shares[1:])

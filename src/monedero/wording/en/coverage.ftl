@@ -64,6 +64,7 @@ shut-method-currency = its method does not take your currencies
 shut-method-amount = its method carries other amounts
 shut-method-recurring = its method cannot repeat a payment
 shut-method-kind = its method does not carry what you sell
+shut-method-takes-at-once = its method takes the money before it is known what the goods come to
 shut-account-stage = its account is not connected
 shut-account-method = its method is not active at its account
 shut-account-storefront = its account does not serve this storefront

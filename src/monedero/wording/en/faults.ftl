@@ -196,4 +196,7 @@ fault-voucher-expired = The voucher that ends in { $value } could be used until 
 fault-voucher-empty = Nothing is left on the voucher that ends in { $value }.
 fault-voucher-other-currency = The voucher that ends in { $value } is in { $currency }, and this order is not.
 fault-voucher-held-off = There were too many wrong codes. Try again in { $value } minutes.
+fault-deposit-either = What is paid at booking is a share in percent or an amount. Give one of them.
+fault-deposit-line = { $where } cannot be paid by deposit or on the day: only a booking that is paid once and sells no voucher can.
+fault-weighed-line = { $where } cannot be weighed: only goods that are paid once can, with an amount that their buyer does not choose and without selling a voucher.
 fault-amount-chosen = { $value } cannot be chosen for this line. Choose from { $least } to { $most }.

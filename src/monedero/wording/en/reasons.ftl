@@ -25,6 +25,7 @@ reason-method-recurring = once only; this order repeats
 reason-method-recurring-unknown = once only; it is not known whether this order repeats
 reason-method-kind = only for { $limit }; this order is a { $own }
 reason-method-kind-unknown = only for { $limit }; it is not known what is in this order
+reason-method-takes-at-once = takes the money at once; what this order comes to is known only when it goes out
 reason-account-stage = the account with { $provider } { $stage }
 reason-account-method = not active in the account with { $provider }{ $standing }
 reason-account-storefront = the account with { $provider } does not serve { $own }

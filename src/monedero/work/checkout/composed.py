@@ -78,6 +78,7 @@ def setting_of(store: Store, composed: Composed) -> Setting:
         rates=rates_of(composed.shop),
         storefront=composed.shop.storefront(composed.checkout.storefront),
         areas={area.id: area for area in composed.shop.areas},
+        weighed=composed.shop.weighed,
     )
 
 

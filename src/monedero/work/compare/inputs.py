@@ -103,6 +103,7 @@ class CompareInputs:
             methods=self.methods,
             accounts=self.accounts,
             rates=self.rates,
+            weighed=self.shop.weighed,
         )
 
 

@@ -9,15 +9,16 @@ from contextlib import suppress
 
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, Refused
 from monedero.core.money import Money
-from monedero.core.payment.payment import Payment, Take
+from monedero.core.payment.payment import Take
 from monedero.core.payment.state import Move, State
-from monedero.core.record import Asking, By, Dispatch, Happened, OrderRecord, Request
+from monedero.core.record import REST, Asking, By, Dispatch, Happened, OrderRecord, Request
 from monedero.core.voucher.books import VoucherKind
 from monedero.core.voucher.part import shares_back
 from monedero.formats.gateway import PaymentHeld
 from monedero.store import Store
 from monedero.work.accounts.gateways import Gateways
 from monedero.work.orders import progress
+from monedero.work.orders.bounds import bounded, can_give_back, can_take, rest_kept
 from monedero.work.orders.progress import How
 from monedero.work.orders.till import Till
 from monedero.work.orders.vouchers import Given, Issued
@@ -53,33 +54,38 @@ class OrderActs:
         `payment` where it is not the one that counts; such a one has no part of a voucher.
         """
         record = self._till.record(token)
-        if payment is None and record.vouchers:
+        if payment is None and (record.vouchers or record.rest):
             return self.resume(self._till.change(token, lambda before: self._shared_back(before, amount), version))
         number = payment or record.payment.number
-        if progress.payment_of(record, number).chosen.provider is None:
+        if record.numbered(number).chosen.provider is None:
             return self._refund_by_hand(token, number, amount, version)
         return self._ask(token, Asking.REFUND, amount, version, number)
 
     def _shared_back(self, before: OrderRecord, amount: Money) -> OrderRecord:
         """An order of which an amount goes back to where each part came from."""
         payment, at = before.payment, self._till.now()
-        money = _left(before, payment)
-        if not money and payment.state in UNDER_WAY:
+        held = [can_give_back(before, payment), rest_kept(before), *(part.held for part in before.vouchers)]
+        if not held[0] and payment.state in UNDER_WAY:
             # What is being paid now is paid for what the vouchers leave.
             state = {"state": payment.state.value}
             raise Conflict(Fault(FaultCode.MOVE_NOT_ALLOWED, "move", "refunded", state))
-        _bounded(amount, money + before.by_voucher.minor, payment)
-        shares = shares_back(amount, money, before.vouchers)
-        after = self._vouchers_back(before, shares.parts)
-        if not shares.money:
+        bounded(amount, sum(held), payment)
+        money, on_the_day, *parts = shares_back(amount, held)
+        after = self.vouchers_back(before, parts)
+        if on_the_day:
+            after = progress.move(after, REST, Move.REFUNDED, at, How(on_the_day))
+        if amount.minor == sum(held) and after.rest_owed is not None:
+            # Of what is given back whole, nothing is asked for on the day.
+            after = progress.move(after, REST, Move.LAPSED, at)
+        if not money:
             return after
-        self._sold_back(before, Money(shares.money, amount.currency))
-        back = Money(shares.money, amount.currency)
+        back = Money(money, amount.currency)
+        self._sold_back(before, back)
         if payment.chosen.provider is None:
             return progress.move(after, payment.number, Move.REFUNDED, at, How(back.minor))
         return progress.ask(after, payment.number, Asking.REFUND, back, at)
 
-    def _vouchers_back(self, before: OrderRecord, shares: Sequence[int]) -> OrderRecord:
+    def vouchers_back(self, before: OrderRecord, shares: Sequence[int]) -> OrderRecord:
         """An order with shares of its vouchers given back to them, in its transaction."""
         parts = self._till.vouchers.give_back(before.vouchers, shares, before.token)
         steps = progress.voucher_steps(before.payment, parts, shares, Happened.VOUCHER_RETURNED, self._till.now())
@@ -89,7 +95,7 @@ class OrderActs:
         """What is given back of a voucher that was sold is taken off it; refused beyond what is left on it."""
         sold = self._store.vouchers.sold_by(before.token)
         if sold is not None:
-            _bounded(amount, sold.balance, before.payment)
+            bounded(amount, sold.balance, before.payment)
             self._till.vouchers.end_part(sold, amount)
 
     def credit(self, token: str, amount: Money, version: int) -> OrderRecord:
@@ -98,7 +104,7 @@ class OrderActs:
 
         def credit(before: OrderRecord) -> OrderRecord:
             payment = before.payment
-            _bounded(amount, _left(before, payment), payment)
+            bounded(amount, can_give_back(before, payment), payment)
             self._sold_back(before, amount)
             issued.append(self._till.vouchers.issue(amount, Given(VoucherKind.CREDIT, note=str(before.number))))
             return progress.move(before, payment.number, Move.CREDITED, self._till.now(), How(amount.minor))
@@ -115,8 +121,11 @@ class OrderActs:
 
         def sent(before: OrderRecord) -> OrderRecord:
             payment = before.payment
+            if before.weighed:
+                state = {"state": before.state.value}
+                raise Conflict(Fault(FaultCode.MOVE_NOT_ALLOWED, "move", Happened.DISPATCHED.value, state))
             left = before.amount.minor - sum(entry.amount.minor for entry in before.dispatched)
-            _bounded(amount, left, payment)
+            bounded(amount, left, payment)
             dispatch = Dispatch(at=at, amount=amount, note=note)
             happening = progress.step(payment, Happened.DISPATCHED, By.SHOP, at, amount)
             happening = happening.model_copy(update={"reason": dispatch.note})
@@ -177,7 +186,7 @@ class OrderActs:
     def resume(self, record: OrderRecord) -> OrderRecord:
         """Ask, under their keys, what a gateway has not answered; where it is silent it stays to be asked again."""
         for request in record.requests:
-            if not request.settled:
+            if not request.settled and not _waits(record, request):
                 try:
                     record = self._send(record, request)
                 except Conflict as silent:
@@ -192,7 +201,7 @@ class OrderActs:
             return before
         after = progress.move(before, payment.number, what, self._till.now(), How(until=payment.gives_up_at))
         # What is given up is not paid for: its vouchers are whole again.
-        return self._vouchers_back(after, [part.held for part in after.vouchers]) if what is Move.LAPSED else after
+        return self.vouchers_back(after, [part.held for part in after.vouchers]) if what is Move.LAPSED else after
 
     def _own(self, token: str, what: Move, version: int, reason: str = "") -> OrderRecord:
         def moved(before: OrderRecord) -> OrderRecord:
@@ -209,8 +218,8 @@ class OrderActs:
 
     def _refund_by_hand(self, token: str, number: int, amount: Money, version: int) -> OrderRecord:
         def refunded(before: OrderRecord) -> OrderRecord:
-            payment = progress.payment_of(before, number)
-            _bounded(amount, _left(before, payment), payment)
+            payment = before.numbered(number)
+            bounded(amount, can_give_back(before, payment), payment)
             self._sold_back(before, amount)
             return progress.move(before, number, Move.REFUNDED, self._till.now(), How(amount.minor))
 
@@ -222,14 +231,15 @@ class OrderActs:
         """Write down what is asked, then ask it; where the gateway is silent the record says so."""
 
         def ask(before: OrderRecord) -> OrderRecord:
-            payment = progress.payment_of(before, number or before.payment.number)
+            payment = before.numbered(number or before.payment.number)
             open_ = payment.books.open - progress.asked_for(before, payment.number, Asking.TAKE)
             if what is Asking.RELEASE and not open_:
                 raise Conflict(
                     Fault(FaultCode.MOVE_NOT_ALLOWED, "move", "released", {"state": payment.state.value})
                 )
             if amount is not None:
-                _bounded(amount, open_ if what is Asking.TAKE else _left(before, payment), payment)
+                at_most = can_take(before) if what is Asking.TAKE else can_give_back(before, payment)
+                bounded(amount, at_most, payment)
             if what is Asking.REFUND and amount is not None:
                 self._sold_back(before, amount)
             return progress.ask(before, payment.number, what, amount, self._till.now())
@@ -255,7 +265,7 @@ class OrderActs:
         )
 
     def _sent(self, record: OrderRecord, request: Request) -> PaymentHeld:
-        payment = progress.payment_of(record, request.payment)
+        payment = record.numbered(request.payment)
         gateway = self._gateways.by_id(payment.chosen.account or "", record.mode)
         reference, amount = payment.reference or "", request.amount or record.amount
         if request.what is Asking.TAKE:
@@ -267,16 +277,7 @@ class OrderActs:
         return gateway.cancel(reference, request.key)
 
 
-def _left(record: OrderRecord, payment: Payment) -> int:
-    return payment.books.can_give_back - progress.asked_for(record, payment.number, Asking.REFUND)
-
-
-def _bounded(amount: Money, at_most: int, payment: Payment) -> None:
-    """Refuse an amount in another currency, of nothing, or of more than there is."""
-    if amount.currency != payment.books.currency:
-        raise InvalidInput(Fault(FaultCode.CURRENCY_DIFFERS, "amount", str(amount)))
-    if amount.minor <= 0:
-        raise InvalidInput(Fault(FaultCode.AMOUNT_ZERO, "amount", str(amount)))
-    if amount.minor > at_most:
-        left = str(payment.books.money(max(0, at_most)))
-        raise InvalidInput(Fault(FaultCode.AMOUNT_BEYOND, "amount", str(amount), {"left": left}))
+def _waits(record: OrderRecord, request: Request) -> bool:
+    """Whether something is asked only once what it came to is taken: releasing the rest of what was authorised."""
+    payment = record.numbered(request.payment)
+    return record.weighed and request.what is Asking.RELEASE and bool(record.to_take) and payment == record.payment

@@ -9,13 +9,13 @@ from monedero.core.cash import in_coins
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput
 from monedero.core.money import Money
 from monedero.core.payment.notice import Fate, Notice
-from monedero.core.payment.payment import Chosen, Payment, made, told
+from monedero.core.payment.payment import Chosen, Gives, Payment, Take, made, told
 from monedero.core.payment.state import Move, State
-from monedero.core.record import Asking, By, Happened, Happening, OrderRecord, Request
+from monedero.core.record import REST, Asking, By, Happened, Happening, OrderRecord, Request
 from monedero.core.tender.decision import Outcome
-from monedero.core.tender.model import Tender
 from monedero.core.voucher.part import VoucherPart
 from monedero.core.words.asked import Answer
+from monedero.wording.after_paying import ON_THE_DAY
 
 ASKED = {
     Asking.TAKE: Happened.TAKE_ASKED,
@@ -37,10 +37,14 @@ BY_VOUCHER = "voucher"
 """The tender of an order for which vouchers pay all."""
 
 
-def chosen_of(tender: Tender, language: str, fee: Money | None = None, rounding: Money | None = None) -> Chosen:
-    """A tender as the buyer chose it in a language, with what it costs the buyer on top, and what coins add to that."""
+def chosen_of(buying: "Buying", fee: Money | None = None, rounding: Money | None = None) -> Chosen:
+    """A tender as the buyer chose it in a language, with what it costs the buyer on top, and what coins add to that.
+
+    What weighed goods come to is taken when they go out.
+    """
+    tender = buying.offered.tender
     route = tender.route
-    read = tender.name_in(language)
+    read = tender.name_in(buying.language)
     return Chosen(
         tender=tender.id,
         name=tender.name,
@@ -49,7 +53,7 @@ def chosen_of(tender: Tender, language: str, fee: Money | None = None, rounding:
         provider=route.provider if route else None,
         plan=route.plan if route else None,
         account=tender.carried_by,
-        take=tender.take,
+        take=Take.ON_DISPATCH if buying.weighed else tender.take,
         gives=tender.gives,
         fee=fee,
         rounding=rounding,
@@ -79,14 +83,15 @@ def step(payment: Payment, what: Happened | Move, by: By, at: datetime, amount: 
 
 
 class Buying(NamedTuple):
-    """A tender that is offered, the amount of the order, whether it is paid in cash, what its buyer filled in, and in
-    which language the buyer read."""
+    """A tender that is offered, the amount of the order, whether it is paid in cash, what its buyer filled in, in which
+    language the buyer read, and whether the amount is known only when the goods go out."""
 
     offered: Outcome
     amount: Money
     in_cash: bool
     answers: Sequence[Answer] = ()
     language: str = ""
+    weighed: bool = False
 
 
 def begin(number: int, buying: Buying, at: datetime) -> tuple[Payment, list[Happening], list[Request]]:
@@ -95,23 +100,23 @@ def begin(number: int, buying: Buying, at: datetime) -> tuple[Payment, list[Happ
     What the tender costs its buyer comes on top, and cash is rounded to coins; refused where the fee is unknown, or
     nothing is left to pay.
     """
-    offered, amount, in_cash, answers, language = buying
+    offered, amount = buying.offered, buying.amount
     tender, fee = offered.tender, offered.charged.amount if offered.charged else None
     if offered.charged is not None and fee is None:
         raise Conflict(Fault(FaultCode.FEE_UNKNOWN, "tender", tender.name))
     if fee is not None:
         amount = Money(amount.minor + fee.minor, amount.currency)
-    rounding = rounding_of(amount) if in_cash else None
+    rounding = rounding_of(amount) if buying.in_cash else None
     if rounding is not None:
         amount = Money(amount.minor + rounding.minor, amount.currency)
     if amount.minor <= 0:
         raise InvalidInput(Fault(FaultCode.AMOUNT_ZERO, "amount", str(amount)))
     days = timedelta(days=1)
     due = at + tender.due_days * days if tender.due_days is not None else None
-    payment = Payment.begin(number, chosen_of(tender, language, fee, rounding), amount, at, due).model_copy(
+    payment = Payment.begin(number, chosen_of(buying, fee, rounding), amount, at, due).model_copy(
         update={
             "gives_up_at": at + tender.lapse_days * days if tender.lapse_days is not None else None,
-            "answers": list(answers),
+            "answers": list(buying.answers),
         }
     )
     if payment.chosen.provider is None:
@@ -120,10 +125,16 @@ def begin(number: int, buying: Buying, at: datetime) -> tuple[Payment, list[Happ
     return payment, [step(payment, Happened.SENT_TO_PROVIDER, By.BUYER, at)], [asked]
 
 
-def covered(at: datetime, nothing: Money, name: str) -> Payment:
+def covered(number: int, at: datetime, nothing: Money, name: str) -> Payment:
     """The payment of an order for which vouchers pay all: nothing is left, and it is paid."""
     chosen = Chosen(tender=BY_VOUCHER, name=name, method="gift-voucher", provider=None)
-    return Payment.begin(1, chosen, nothing, at).model_copy(update={"state": State.PAID})
+    return Payment.begin(number, chosen, nothing, at).model_copy(update={"state": State.PAID})
+
+
+def on_the_day(number: int, at: datetime, amount: Money, name: str) -> Payment:
+    """The payment of what of a booking is paid on the day: the seat is kept before."""
+    chosen = Chosen(tender=ON_THE_DAY, name=name, method="cash-on-the-day", provider=None, gives=Gives.AT_ORDER)
+    return Payment.begin(number, chosen, amount, at)
 
 
 def voucher_steps(
@@ -140,7 +151,7 @@ def voucher_steps(
 
 def hear(record: OrderRecord, number: int, notice: Notice) -> tuple[OrderRecord, Fate, Fault | None]:
     """The record after a notice about one of its payments, what became of it, and why it was not counted."""
-    payment = payment_of(record, number)
+    payment = record.numbered(number)
     after, fate, counted = told(payment, notice)
     steps = []
     for entry in counted:
@@ -152,8 +163,8 @@ def hear(record: OrderRecord, number: int, notice: Notice) -> tuple[OrderRecord,
     fault = next((entry.fault for entry in counted if entry.notice == notice), None)
     if fate is Fate.REFUSED and fault is None:
         fault = Fault(FaultCode.NOTICE_DIFFERS, "sequence", str(notice.sequence))
-    update = {"payments": record.with_payment(after), "happened": [*record.happened, *steps]}
-    return record.model_copy(update=update), fate, fault
+    update = {"happened": [*record.happened, *steps]}
+    return record.with_payment(after).model_copy(update=update), fate, fault
 
 
 class How(NamedTuple):
@@ -169,16 +180,17 @@ NOTHING_MORE = How()
 
 def move(record: OrderRecord, number: int, what: Move, at: datetime, how: How = NOTHING_MORE) -> OrderRecord:
     """The record after a move of the shop, the buyer or the clock."""
-    after = made(payment_of(record, number), what, how.minor, how.until, how.reason)
+    after = made(record.numbered(number), what, how.minor, how.until, how.reason)
     amount = None if how.minor is None else after.books.money(how.minor)
-    happening = step(after, what, CAME_BY.get(what, By.SHOP), at, amount)
-    update = {"payments": record.with_payment(after), "happened": [*record.happened, happening]}
-    return record.model_copy(update=update)
+    # What of a booking is paid on the day is in the hands of the shop alone.
+    by = By.SHOP if number == REST else CAME_BY.get(what, By.SHOP)
+    happening = step(after, what, by, at, amount)
+    return record.with_payment(after).model_copy(update={"happened": [*record.happened, happening]})
 
 
 def ask(record: OrderRecord, number: int, what: Asking, amount: Money | None, at: datetime) -> OrderRecord:
     """The record with something to be asked of the provider, written down before it is asked."""
-    payment = payment_of(record, number)
+    payment = record.numbered(number)
     request = Request(key=secrets.token_urlsafe(16), what=what, payment=number, amount=amount, at=at)
     happening = step(payment, ASKED[what], By.SHOP, at, amount)
     update = {"requests": [*record.requests, request], "happened": [*record.happened, happening]}
@@ -195,15 +207,10 @@ def settle(record: OrderRecord, key: str, at: datetime, refused: str | None = No
     ]
     happened = record.happened
     if refused is not None:
-        payment = payment_of(record, request.payment)
+        payment = record.numbered(request.payment)
         happening = step(payment, Happened.ASKING_REFUSED, By.PROVIDER, at, request.amount)
         happened = [*happened, happening.model_copy(update={"reason": refused})]
     return record.model_copy(update={"requests": requests, "happened": happened})
-
-
-def payment_of(record: OrderRecord, number: int) -> Payment:
-    """A payment of a record by its number."""
-    return next(payment for payment in record.payments if payment.number == number)
 
 
 def asked_for(record: OrderRecord, number: int, what: Asking) -> int:

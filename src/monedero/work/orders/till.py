@@ -1,34 +1,31 @@
 """Order: a buyer chooses a way to pay, pays or arranges to, and the record keeps what happened."""
 
 import secrets
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Mapping
 from datetime import datetime
 
-from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound, Refused
+from monedero.core.errors import Conflict, Fault, FaultCode, NotFound, Refused
 from monedero.core.money import Money
 from monedero.core.order.model import Order
 from monedero.core.payment.payment import Payment
 from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, Move, State
-from monedero.core.record import Asking, By, Happened, Happening, Message, OrderRecord, Request
+from monedero.core.record import Asking, Message, OrderRecord, Request
 from monedero.core.tender.decision import Outcome
-from monedero.core.voucher.part import VoucherPart, covered
 from monedero.formats.gateway import PaymentHeld
 from monedero.store import Store
 from monedero.wording import reason_text
 from monedero.wording.after_paying import tells
-from monedero.wording.buyers import tell
 from monedero.work.accounts.gateways import Gateways
 from monedero.work.checkout.composed import Composed, drafted, published_as
 from monedero.work.checkout.names import names_of
-from monedero.work.checkout.offer import outcomes_of, placed
+from monedero.work.checkout.offer import decision_of, outcomes_of, placed
 from monedero.work.orders import progress
 from monedero.work.orders.choosing import Ordering, asked_of, buying_of
 from monedero.work.orders.papers import OrderName, with_paper
+from monedero.work.orders.placing import NewOrder, begin, delivery_of, record_of
 from monedero.work.orders.progress import How
 from monedero.work.orders.told import language_of, told_of
 from monedero.work.orders.vouchers import Vouchers
-from monedero.work.shop.chosen_amount import refuse_outside
-from monedero.work.shop.delivered import delivered
 from monedero.work.shop.order_in_hand import OrderInHand
 
 TEST_BUYER = "test.buyer@example.org"
@@ -53,56 +50,16 @@ class Till:
         self, composed: Composed, order: OrderInHand, tender: str, by: Ordering | None = None
     ) -> OrderRecord:
         """Place an order with a tender that is offered for it."""
-        by = by or Ordering()
-        if order.order.nothing_to_pay:
-            raise InvalidInput(Fault(FaultCode.AMOUNT_ZERO, "amount", str(order.order.amount)))
-        delivery = delivered(composed.shop, order, by.wish)
-        fee = delivery.fee.minor if delivery else 0
-        refuse_outside(composed.shop, order, Money(order.order.amount.minor - fee, order.order.amount.currency))
-        at, token = self.now(), secrets.token_urlsafe(12)
-        language = by.language or composed.shop.languages[0]
-        parts = self.vouchers.parts_of(by.vouchers, order.order.amount)
-        payment, steps, requests = self._begin(composed, order.order, tender, by, parts)
-        used = progress.voucher_steps(
-            payment, parts, [part.amount.minor for part in parts], Happened.VOUCHER_USED, at
-        )
-        begun = progress.step(payment.model_copy(update={"state": State.OPEN}), Happened.PLACED, By.BUYER, at)
+        new = NewOrder(composed, order, tender, by or Ordering(), self.now(), secrets.token_urlsafe(12))
+        delivery_of(new)
+        parts = self.vouchers.parts_of(new.by.vouchers, order.order.amount)
+        begun = begin(new, parts, lambda left: self._offered(composed, left, tender))
 
         def build(number: int) -> OrderRecord:
-            self.vouchers.use(parts, token)
-            return OrderRecord(
-                token=token,
-                number=number,
-                mode=composed.checkout.mode,
-                storefront=composed.checkout.storefront,
-                edition=composed.edition,
-                draft_version=composed.draft_version,
-                placed_at=at,
-                order=order.order,
-                line_name=order.line.name,
-                payments=[with_paper(self._store, composed, payment, OrderName(token, number))],
-                happened=[begun, *used, *steps],
-                requests=requests,
-                buyer=by.buyer,
-                delivered=delivery,
-                language=language,
-                vouchers=parts,
-                sells_voucher=order.line.sells_voucher,
-            )
+            self.vouchers.use(parts, new.token)
+            return record_of(self._store, new, begun, parts, number)
 
-        record = self._store.orders.add(build, self._letters, by.key)
-        return self._begun(record)
-
-    def _begin(
-        self, composed: Composed, order: Order, tender: str, by: Ordering, parts: Sequence[VoucherPart]
-    ) -> tuple[Payment, list[Happening], list[Request]]:
-        """The payment of what vouchers leave of an order; nothing is asked for where they pay all of it."""
-        left = Money(order.amount.minor - covered(parts), order.amount.currency)
-        if parts and not left.minor:
-            return progress.covered(self.now(), left, tell("voucher-voucher")), [], []
-        chosen = self._offered(composed, order.on(left, order.placed_on), tender)
-        language = by.language or composed.shop.languages[0]
-        return progress.begin(1, buying_of(composed, chosen, left, by.answers, language), self.now())
+        return self._begun(self._store.orders.add(build, self._letters, new.by.key))
 
     def offered_again(self, record: OrderRecord) -> list[Outcome]:
         """What an order that is not paid could be paid with, by the checkout with which it was placed."""
@@ -114,6 +71,7 @@ class Till:
         composed = self.composed(record)
         chosen = self._offered(composed, record.order_left, tender)
         buying = buying_of(composed, chosen, record.left, answers, language_of(composed, record))
+        buying = buying._replace(weighed=record.weighed)
         if record.state is State.AT_PROVIDER:
             record = self._withdraw(record)
         at = self.now()
@@ -209,7 +167,7 @@ class Till:
 
     def send_begin(self, record: OrderRecord, request: Request) -> OrderRecord:
         """Ask a gateway to begin a payment, under the key that was written down."""
-        payment = progress.payment_of(record, request.payment)
+        payment = record.numbered(request.payment)
         back = self._gateways.here(payment.chosen.provider or "", RETURN)
         asked = asked_of(record, payment, self.composed(record).shop.name, back)
         gateway = self._gateways.by_id(payment.chosen.account or "", record.mode)
@@ -217,9 +175,9 @@ class Till:
         page = self._gateways.there(payment.chosen.provider or "", answer.page)
 
         def begun(before: OrderRecord) -> OrderRecord:
-            now = progress.payment_of(before, request.payment)
+            now = before.numbered(request.payment)
             update = {"reference": answer.reference, "page": page, "embedded": answer.embedded}
-            after = before.model_copy(update={"payments": before.with_payment(now.model_copy(update=update))})
+            after = before.with_payment(now.model_copy(update=update))
             return progress.settle(after, request.key, self.now())
 
         return self.change(record.token, begun)
@@ -268,6 +226,13 @@ class Till:
             if record.edition is None
             else published_as(self._store, record.edition)
         )
+
+    def fee_of(self, record: OrderRecord, amount: Money) -> Money | None:
+        """What the buyer of an order pays on top of an amount of it with the tender that was chosen."""
+        decision = decision_of(self._store, self.composed(record))
+        order = record.order.on(amount, record.order.placed_on)
+        charged = decision.charged(record.payment.chosen.tender, order)
+        return charged.amount if charged else None
 
     def _offered(self, composed: Composed, order: Order, tender: str) -> Outcome:
         outcomes = {outcome.tender.id: outcome for outcome in outcomes_of(self._store, composed, order)}

@@ -88,7 +88,7 @@ def ways_there(shop: Shop, hand: OrderInHand) -> list[WayThere]:
 
     The goods are what is left of the order's amount without the fee of its own way; without a way, all of it.
     """
-    order, line = hand.order, hand.line
+    order, line = hand.order.on(hand.whole, hand.order.placed_on), hand.line
     goods = goods_of(shop, hand)
     return [_there(shop, way, order, line, goods) for way in shop.deliveries if way.id in (line.deliveries or [])]
 
@@ -98,10 +98,11 @@ def goods_of(shop: Shop, hand: OrderInHand) -> int | None:
     if hand.goods is not None:
         return hand.goods.minor
     way = way_called(shop, hand.order.delivery)
-    fee = price_for(shop, way, hand.order, hand.line) if way else None
+    whole = hand.order.on(hand.whole, hand.order.placed_on)
+    fee = price_for(shop, way, whole, hand.line) if way else None
     if not isinstance(fee, DeliveryFee):
-        return hand.order.amount.minor
-    return fee.goods(hand.order.amount.minor, _usual(hand))
+        return whole.amount.minor
+    return fee.goods(whole.amount.minor, _usual(hand))
 
 
 def _usual(hand: OrderInHand) -> int | None:

@@ -122,7 +122,7 @@ export function BuyPage({ search: first }: { search: string }) {
                   <VoucherField offer={data} used={vouchers} onUse={setVouchers} />
                 </Suspense>
               )}
-              {data.by_voucher ? (
+              {data.nothing_left ? (
                 <>
                   <div aria-live="polite">
                     <OrderLines lines={data.lines} />
@@ -132,9 +132,9 @@ export function BuyPage({ search: first }: { search: string }) {
                     look="strong"
                     disabled={pay.isPending}
                     className="w-full min-h-11 mt-2"
-                    onClick={() => place("voucher", {})}
+                    onClick={() => place(data.nothing_left?.tender ?? "", {})}
                   >
-                    {data.by_voucher}
+                    {data.nothing_left.pay}
                   </Button>
                 </>
               ) : (

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { Link } from "react-router";
+import { Button } from "../../ui/Button";
 import { useView } from "../draft";
 import { useHand, useHandSearch } from "../hand";
 import { usePublication } from "../publish";
@@ -19,6 +20,17 @@ export function BuyerPanel({ onFold }: { onFold: () => void }) {
   const edition = usePublication().data?.editions[0];
   const search = useHandSearch();
   if (!hand || !shop) return null;
+  const place = (tender: string, answers: Record<string, string>, language: string) =>
+    pay.mutate({
+      order: hand,
+      tender,
+      by: "draft",
+      storefront,
+      address: "",
+      answers,
+      language,
+      vouchers: [],
+    });
   const held = (view.data?.outcomes ?? []).filter((outcome) => outcome.place === null && outcome.tender.on);
 
   return (
@@ -44,10 +56,21 @@ export function BuyerPanel({ onFold }: { onFold: () => void }) {
         )}
         <div className="bg-paper border border-rule px-4.5 py-4" lang={view.data?.language}>
           {view.data && !view.error ? (
-            view.data.nothing_to_pay ? (
+            view.data.nothing_to_pay || view.data.nothing_left ? (
               <>
                 <OrderLines shop={shop.name} lines={view.data.lines} />
-                <p>{view.data.words.nothing_to_pay}</p>
+                {view.data.nothing_left ? (
+                  <Button
+                    look="strong"
+                    disabled={pay.isPending}
+                    className="w-full min-h-11 mt-2"
+                    onClick={() => place(view.data.nothing_left?.tender ?? "", {}, view.data.language)}
+                  >
+                    {view.data.nothing_left.pay}
+                  </Button>
+                ) : (
+                  <p>{view.data.words.nothing_to_pay}</p>
+                )}
               </>
             ) : (
               <Ways
@@ -62,18 +85,7 @@ export function BuyerPanel({ onFold }: { onFold: () => void }) {
                 stopped={view.data.deliveries.find((way) => way.chosen)?.why ?? ""}
                 paying={pay.isPending}
                 problem={pay.error}
-                onPay={({ tender, answers }) =>
-                  pay.mutate({
-                    order: hand,
-                    tender,
-                    by: "draft",
-                    storefront,
-                    address: "",
-                    answers,
-                    language: view.data.language,
-                    vouchers: [],
-                  })
-                }
+                onPay={({ tender, answers }) => place(tender, answers, view.data.language)}
               />
             )
           ) : (

@@ -1,7 +1,8 @@
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import type { Schema } from "../../api/client";
-import { partsOf } from "../../lib/money";
+import { lineAmount } from "../../lib/lineAmount";
+import { partsOf, shown } from "../../lib/money";
 import { useAskBeforeLeaving } from "../../lib/useAskBeforeLeaving";
 import { Picker } from "../../ui/Picker";
 import { useChoices } from "../shop";
@@ -25,10 +26,12 @@ interface Props {
   amount: string;
   /** The ways by which it can go: the goods stay when another is picked, what there is to pay becomes another. */
   deliveries: Schema<"WayOut">[];
+  /** What of it is paid on the day; empty where all of it is paid now. */
+  rest: string;
 }
 
 /** The order in hand as one sentence; each part is a picker in place. */
-export function OrderSentence({ problem, asked, amount, deliveries }: Props) {
+export function OrderSentence({ problem, asked, amount, deliveries, rest }: Props) {
   const { hand, shop, change, expect } = useHand();
   // Where the goods are said, what there is to pay is the server's answer to them.
   const pays = hand?.goods && amount ? partsOf(amount).amount : "";
@@ -99,12 +102,12 @@ export function OrderSentence({ problem, asked, amount, deliveries }: Props) {
             // Another line may go other ways, and comes at its own amount.
             change({
               line: id,
-              amount: line ? partsOf(line.usual_amount).amount : hand.amount,
+              amount: line ? lineAmount(line) : hand.amount,
               delivery: "",
             });
           }}
         />
-        for
+        {line?.highest ? "for at most" : "for"}
         <AmountWord
           hand={hand}
           invalid={problem !== ""}
@@ -148,6 +151,9 @@ export function OrderSentence({ problem, asked, amount, deliveries }: Props) {
           </span>
         ))}
       </div>
+      {rest && !problem && (
+        <p className="text-small text-soft">Of it, {shown(rest)} on the day; the rest is paid now.</p>
+      )}
       {problem && (
         <p role="alert" id="order-problem" className="text-copper font-medium mt-1">
           {problem}

@@ -2,7 +2,7 @@ import { useCallback, useMemo } from "react";
 import { useSearchParams } from "react-router";
 import type { Schema } from "../../api/client";
 import { MAY_BE_UNKNOWN, type PARTS } from "../../lib/handSearch";
-import { partsOf } from "../../lib/money";
+import { lineAmount } from "../../lib/lineAmount";
 import { type Shop, useShop } from "../shop";
 
 /** The order in hand, as the address says it. */
@@ -22,7 +22,7 @@ function handOf(address: URLSearchParams, shop: Shop): Hand | null {
   const hand: Hand = {
     market: market.id,
     line: line.id,
-    amount: address.get("amount") ?? partsOf(line.usual_amount).amount,
+    amount: address.get("amount") ?? lineAmount(line),
     currency: address.get("currency") ?? market.currency,
   };
   const kind = address.get("card_kind");

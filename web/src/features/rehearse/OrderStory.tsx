@@ -147,10 +147,11 @@ const COLUMNS = [
 
 /** The books of every payment: what is nothing in all of them is left out. */
 function Money({ order }: { order: OrderRecord }) {
+  const payments = order.rest ? [...order.payments, order.rest] : order.payments;
   const nothing = (money: string) => /^[0.]+ /.test(money);
   const columns = COLUMNS.filter(
     ([part]) =>
-      part === "taken" || part === "kept" || order.payments.some((payment) => !nothing(payment.books[part])),
+      part === "taken" || part === "kept" || payments.some((payment) => !nothing(payment.books[part])),
   );
   return (
     <section aria-labelledby="money" className="mt-5">
@@ -171,10 +172,11 @@ function Money({ order }: { order: OrderRecord }) {
           </tr>
         </thead>
         <tbody>
-          {order.payments.map((payment) => (
+          {payments.map((payment) => (
             <tr key={payment.number} className="border-b border-rule-soft">
               <td className="py-1 pr-3">
-                {payment.number}. {payment.tender_name}
+                {payment.number ? `${payment.number}. ` : ""}
+                {payment.tender_name}
               </td>
               <td className={`pr-3 ${STATE_INK[payment.state]}`}>{payment.state_name}</td>
               {columns.map(([part]) => (

@@ -1,6 +1,6 @@
 import { type ReactNode, useState } from "react";
 import { said } from "../../api/client";
-import { partsOf } from "../../lib/money";
+import { partsOf, shown } from "../../lib/money";
 import { useTyped } from "../../lib/useTyped";
 import { Button } from "../../ui/Button";
 import { InputField } from "../../ui/InputField";
@@ -42,12 +42,16 @@ export function RecordActs({ order }: { order: OrderRecord }) {
             )}
           </WithAmount>
         )}
-        {can.send && (
+        {(can.weigh || can.send) && (
           <WithAmount
-            key={`send ${can.send}`}
-            place={`send ${can.send} ${order.token}`}
-            label="Worth of the goods that go out"
-            most={can.send}
+            key={`send ${can.weigh ?? can.send}`}
+            place={`send ${can.weigh ?? can.send} ${order.token}`}
+            label={
+              can.weigh
+                ? `What the goods came to${order.delivered ? ", without the delivery" : ""}`
+                : "Worth of the goods that go out"
+            }
+            most={can.weigh ?? can.send ?? ""}
             busy={busy}
           >
             {(amount) => (
@@ -60,7 +64,7 @@ export function RecordActs({ order }: { order: OrderRecord }) {
                 />
                 <Button
                   onClick={() => {
-                    acts.send.mutate({ amount, note: note.text }, how);
+                    (can.weigh ? acts.weigh : acts.send).mutate({ amount, note: note.text }, how);
                     note.type("");
                   }}
                 >
@@ -69,6 +73,18 @@ export function RecordActs({ order }: { order: OrderRecord }) {
               </>
             )}
           </WithAmount>
+        )}
+        {can.rest_paid && (
+          <div className="flex flex-wrap items-end gap-3">
+            <Button onClick={() => acts.restPaid.mutate(undefined, how)}>
+              The rest of {shown(can.rest_paid)} was paid on the day
+            </Button>
+            {can.rest_let_go && (
+              <Button look="quiet" onClick={() => acts.restLetGo.mutate(undefined, how)}>
+                Do not ask for it
+              </Button>
+            )}
+          </div>
         )}
         {can.mark_paid && (
           <div className="flex flex-wrap items-end gap-3">

@@ -54,6 +54,17 @@ export function useRecordActs(record: OrderRecord) {
         answered(api.POST("/api/records/{token}/send", { params, body: { version, ...given } })),
       ),
     ),
+    weigh: useMutation(
+      act((given: { amount: string; note: string }) =>
+        answered(api.POST("/api/records/{token}/weigh", { params, body: { version, ...given } })),
+      ),
+    ),
+    restPaid: useMutation(
+      act(() => answered(api.POST("/api/records/{token}/rest-paid", { params, body: { version } }))),
+    ),
+    restLetGo: useMutation(
+      act(() => answered(api.POST("/api/records/{token}/rest-let-go", { params, body: { version } }))),
+    ),
     paid: useMutation(
       act(() => answered(api.POST("/api/records/{token}/paid", { params, body: { version } }))),
     ),

@@ -10,6 +10,7 @@ import { HeldThings } from "./HeldThings";
 import { Languages } from "./Languages";
 import { LinesTable } from "./LinesTable";
 import { MarketsTable } from "./MarketsTable";
+import { PaidLater } from "./PaidLater";
 import { Storefronts } from "./Storefronts";
 import { useSections } from "./sections";
 import { TypedRates } from "./TypedRates";
@@ -66,6 +67,7 @@ export function ShopPage() {
       <MarketsTable {...sections} />
       <LinesTable {...sections} />
       <ChosenAmounts {...sections} />
+      <PaidLater {...sections} />
       <HeldThings {...sections} />
       <Storefronts {...sections} />
       <TypedRates {...sections} />

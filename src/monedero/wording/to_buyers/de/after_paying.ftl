@@ -40,6 +40,10 @@ after-paying-dispute-lost = Der Widerspruch wurde zu Ihren Gunsten entschieden
     .text = { $amount } mit { $tender } für Bestellung { $number }, { $line }, gingen an Sie zurück. { $asks_back }
 after-paying-returned = Ihre Bank hat die Lastschrift zurückgegeben
     .text = { $amount } mit { $tender } für Bestellung { $number }, { $line }, gingen auf Ihr Konto zurück und sind wieder offen. { $asks_back }Bitte schreiben Sie uns, wie Sie zahlen möchten.
+after-paying-deposit-paid = Danke. Ihre Anzahlung ist bezahlt
+    .text = Sie haben { $taken } mit { $tender } für Bestellung { $number }, { $line }, bezahlt.
+after-paying-on-the-day = Danke. Ihre Buchung steht
+    .text = Bestellung { $number }, { $line }, ist für Sie zurückgelegt. Sie zahlen { $amount } am Tag selbst.
 
 ## Was auf eine bezahlte Bestellung folgt
 
@@ -69,3 +73,11 @@ on-its-way = Sie ist unterwegs zu Ihnen.
 test-order = Dies ist eine Testbestellung: es fließt kein Geld.
 letter-subject = { $shop }, Bestellung { $number }: { $headline }
 because = {" "}({ $reason })
+
+## Was später bezahlt wird, als bestellt wird
+
+rest-owed = Der Rest, { $amount }, wird am Tag selbst bezahlt.
+rest-paid = Der Rest, { $amount }, wurde am Tag selbst bezahlt.
+rest-let-go = Der Rest, { $amount }, wird nicht verlangt.
+weighed-later = Wie viel es wird, steht fest, wenn die Ware hinausgeht; mehr als das wird es nicht.
+weighed-came-to = Es wurden { $amount }, bei höchstens { $most }; was darüber reserviert war, gehört wieder Ihnen.

@@ -40,6 +40,10 @@ after-paying-dispute-lost = Your dispute was decided for you
     .text = { $amount } by { $tender } for order { $number }, { $line }, went back to you. { $asks_back }
 after-paying-returned = Your bank took the debit back
     .text = { $amount } by { $tender } for order { $number }, { $line }, went back to your account, and is owed again. { $asks_back }Please write to us how you would like to pay it.
+after-paying-deposit-paid = Thank you. Your deposit is paid
+    .text = You paid { $taken } by { $tender } for order { $number }, { $line }.
+after-paying-on-the-day = Thank you. Your booking is made
+    .text = Order { $number }, { $line }, is kept for you. You pay { $amount } on the day.
 
 ## What follows a paid order
 
@@ -69,3 +73,11 @@ on-its-way = It is on its way to you.
 test-order = This is a test order: no money moves.
 letter-subject = { $shop }, order { $number }: { $headline }
 because = {" "}({ $reason })
+
+## What is paid later than the order is placed
+
+rest-owed = The rest, { $amount }, is paid on the day.
+rest-paid = The rest, { $amount }, was paid on the day.
+rest-let-go = The rest, { $amount }, is not asked for.
+weighed-later = What it comes to is known when it goes out, and is not more than that.
+weighed-came-to = It came to { $amount }, with { $most } at the most; what was reserved beyond it is yours again.

@@ -40,6 +40,10 @@ after-paying-dispute-lost = La reclamación se resolvió a su favor
     .text = { $amount } con { $tender } del pedido { $number }, { $line }, volvieron a usted. { $asks_back }
 after-paying-returned = Su banco devolvió el recibo
     .text = { $amount } con { $tender } del pedido { $number }, { $line }, volvieron a su cuenta y están otra vez pendientes. { $asks_back }Escríbanos, por favor, cómo quiere pagarlo.
+after-paying-deposit-paid = Gracias. Su señal está pagada
+    .text = Ha pagado { $taken } con { $tender } por el pedido { $number }, { $line }.
+after-paying-on-the-day = Gracias. Su reserva está hecha
+    .text = El pedido { $number }, { $line }, queda guardado para usted. Paga { $amount } el mismo día.
 
 ## Lo que sigue a un pedido pagado
 
@@ -69,3 +73,11 @@ on-its-way = Ya va de camino.
 test-order = Este es un pedido de prueba: no se mueve dinero.
 letter-subject = { $shop }, pedido { $number }: { $headline }
 because = {" "}({ $reason })
+
+## Lo que se paga después de pedir
+
+rest-owed = El resto, { $amount }, se paga el mismo día.
+rest-paid = El resto, { $amount }, se pagó el mismo día.
+rest-let-go = El resto, { $amount }, no se pide.
+weighed-later = El importe exacto se sabe cuando sale el pedido, y no pasa de ese.
+weighed-came-to = Se quedó en { $amount }, con un máximo de { $most }; lo reservado de más vuelve a ser suyo.

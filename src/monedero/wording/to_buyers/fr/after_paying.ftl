@@ -40,6 +40,10 @@ after-paying-dispute-lost = La contestation a été tranchée en votre faveur
     .text = { $amount } par { $tender } pour la commande { $number }, { $line }, vous sont revenus. { $asks_back }
 after-paying-returned = Votre banque a rejeté le prélèvement
     .text = { $amount } par { $tender } pour la commande { $number }, { $line }, sont revenus sur votre compte et restent dus. { $asks_back }Écrivez-nous comment vous souhaitez les payer.
+after-paying-deposit-paid = Merci. Votre acompte est payé
+    .text = Vous avez payé { $taken } par { $tender } pour la commande { $number }, { $line }.
+after-paying-on-the-day = Merci. Votre réservation est faite
+    .text = La commande { $number }, { $line }, vous est gardée. Vous payez { $amount } le jour même.
 
 ## Ce qui suit une commande payée
 
@@ -69,3 +73,11 @@ on-its-way = Elle est en route vers vous.
 test-order = Ceci est une commande d’essai : aucun argent ne circule.
 letter-subject = { $shop }, commande { $number } : { $headline }
 because = {" "}({ $reason })
+
+## Ce qui se paie après la commande
+
+rest-owed = Le reste, { $amount }, se paie le jour même.
+rest-paid = Le reste, { $amount }, a été payé le jour même.
+rest-let-go = Le reste, { $amount }, n’est pas demandé.
+weighed-later = Le montant exact est connu au départ de la commande, et ne dépasse pas celui-ci.
+weighed-came-to = Il s’élève à { $amount }, pour { $most } au plus ; ce qui était réservé en plus est de nouveau à vous.

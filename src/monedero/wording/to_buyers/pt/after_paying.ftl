@@ -40,6 +40,10 @@ after-paying-dispute-lost = A contestação foi decidida a seu favor
     .text = { $amount } com { $tender } da encomenda { $number }, { $line }, voltaram para si. { $asks_back }
 after-paying-returned = O seu banco devolveu o débito
     .text = { $amount } com { $tender } da encomenda { $number }, { $line }, voltaram para a sua conta e estão de novo em dívida. { $asks_back }Diga-nos, por favor, como quer pagar.
+after-paying-deposit-paid = Obrigado. O seu sinal está pago
+    .text = Pagou { $taken } por { $tender } pela encomenda { $number }, { $line }.
+after-paying-on-the-day = Obrigado. A sua reserva está feita
+    .text = A encomenda { $number }, { $line }, fica guardada para si. Paga { $amount } no próprio dia.
 
 ## O que se segue a uma encomenda paga
 
@@ -69,3 +73,11 @@ on-its-way = Já vai a caminho.
 test-order = Esta é uma encomenda de teste: não se move dinheiro.
 letter-subject = { $shop }, encomenda { $number }: { $headline }
 because = {" "}({ $reason })
+
+## O que se paga depois de encomendar
+
+rest-owed = O resto, { $amount }, paga-se no próprio dia.
+rest-paid = O resto, { $amount }, foi pago no próprio dia.
+rest-let-go = O resto, { $amount }, não é pedido.
+weighed-later = O valor certo sabe-se quando a encomenda sai, e não passa desse.
+weighed-came-to = Ficou em { $amount }, num máximo de { $most }; o que estava reservado a mais volta a ser seu.

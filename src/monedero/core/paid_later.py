@@ -1,0 +1,59 @@
+"""What of an order is paid later than it is placed: the rest of a booking, and goods whose amount is known at dispatch.
+
+A booking is paid when it is made, by a deposit with the rest on the day, or all of it on the day. What is paid at once
+is a share in percent, or an amount, and never more than the booking; a share is rounded up to the minor unit. Weighed
+goods may come to `highest` where they usually come to less: that much is authorised, and what they came to is taken.
+
+Source: own design; deposits and authorising the highest amount are common practice, no source.
+
+>>> Deposit(percent="30").of(Money(8599, "EUR"), None)
+Money(minor=2580, currency='EUR')
+>>> Deposit(percent="0").of(Money(8599, "EUR"), None)
+Money(minor=0, currency='EUR')
+>>> Deposit(amount="90.00 EUR").of(Money(8599, "EUR"), None)
+Money(minor=8599, currency='EUR')
+>>> Deposit(percent="30", amount="20.00 EUR")
+Traceback (most recent call last):
+...
+pydantic_core._pydantic_core.ValidationError: 1 validation error for Deposit
+  deposit-either [type=deposit-either, input_value={'percent': '30', 'amount': '20.00 EUR'}, input_type=dict]
+"""
+
+from collections.abc import Callable
+from fractions import Fraction
+from typing import Self
+
+from pydantic import model_validator
+
+from monedero.core.errors import FaultCode
+from monedero.core.fields import MoneyPositive, Share, Strict, broken
+from monedero.core.money import Money
+
+Converted = Callable[[Money], Fraction | None]
+"""An amount in the currency of an order, in units; None where there is no reference rate."""
+
+
+class Deposit(Strict):
+    """What of a booking is paid when it is made: a share in percent (0: nothing, all is paid on the day) or an amount.
+
+    The rest is paid on the day.
+    """
+
+    percent: Share | None = None
+    amount: MoneyPositive | None = None
+
+    @model_validator(mode="after")
+    def _either(self) -> Self:
+        if (self.percent is None) is (self.amount is None):
+            raise broken(FaultCode.DEPOSIT_EITHER)
+        return self
+
+    def of(self, whole: Money, convert: Converted | None) -> Money:
+        """What of an order is paid at once; all of it where an amount cannot be brought over to its currency."""
+        if self.percent is not None:
+            return Money.not_below(whole.exact * Fraction(self.percent) / 100, whole.currency)
+        assert self.amount is not None  # one of the two is given
+        amount = self.amount.exact if self.amount.currency == whole.currency else convert and convert(self.amount)
+        if amount is None:
+            return whole
+        return min(whole, Money.not_below(amount, whole.currency), key=lambda money: money.minor)
