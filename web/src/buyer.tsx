@@ -2,7 +2,7 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { api } from "./api/client";
-import { AfterPaying, BuyPage, KeptOnFailure } from "./features/buyer/pages";
+import { AfterPaying, BuyPage, CartPage, KeptOnFailure, LinePage } from "./features/buyer/pages";
 import "./styles.css";
 
 // What is refused is said in the language in which the page is read.
@@ -14,10 +14,13 @@ api.use({
 });
 const client = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: true } } });
 
-/** The page at an address: an order after paying by its token, else the checkout. */
+/** The page at an address: an order after paying by its token, a line, the cart, else the checkout. */
 function page({ pathname, search }: Location) {
-  const token = /^\/buy\/orders\/([^/]+)$/.exec(pathname)?.[1];
-  return token ? <AfterPaying token={decodeURIComponent(token)} /> : <BuyPage search={search} />;
+  const [, , part, id = ""] = pathname.split("/");
+  const named = decodeURIComponent(id);
+  if (part === "orders") return <AfterPaying token={named} />;
+  if (part === "lines") return <LinePage line={named} search={search} />;
+  return part === "cart" ? <CartPage search={search} /> : <BuyPage search={search} />;
 }
 
 const root = document.getElementById("root");

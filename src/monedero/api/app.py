@@ -20,6 +20,7 @@ from monedero.api import (
     curves,
     draft_acts,
     draft_figures,
+    line_pages,
     month,
     new_provider,
     next_steps,
@@ -46,7 +47,7 @@ from monedero.server.shops import Shops
 
 # Routes are looked through in this sequence: what buyers ask for comes first.
 FEATURES = (
-    *(offer, orders, order_papers, pictures, vouchers),
+    *(offer, line_pages, orders, order_papers, pictures, vouchers),
     *(shop, amounts, month, compare, curves, catalogue, rate_cards, new_provider, next_steps, providers),
     *(price_changes, condition_facts, places, checkout, checkout_files, draft_acts, draft_figures, coverage),
     *(publish, words),
@@ -64,7 +65,7 @@ PAGES = (
 )
 
 
-BUYER_PAGES = ("/buy", "/buy/orders/{token}")
+BUYER_PAGES = ("/buy", "/buy/lines/{line}", "/buy/cart", "/buy/orders/{token}")
 
 
 def create_app(shops: Shops, *, demo_first: bool) -> FastAPI:

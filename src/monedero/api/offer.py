@@ -11,7 +11,7 @@ from monedero.api.buyer_words import BuyerWords, LanguageOut, buyer_words, langu
 from monedero.api.offered import OfferedOut, OfferWriter
 from monedero.api.order_lines import Item, OrderLineOut, order_lines
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import InHand, KnownFacts, RunningDep, sentence
+from monedero.api.requests import InHand, KnownFacts, RunningDep, day_asked, sentence
 from monedero.api.ways_there import WayOut, ways_out
 from monedero.core.account import Mode
 from monedero.core.fields import Identifier
@@ -25,10 +25,12 @@ from monedero.wording.buyers import best_of, tell, to_buyer
 from monedero.work.checkout.facts import asked_facts
 from monedero.work.checkout.offer import newest, placed
 from monedero.work.checkout.texts import TextReader
+from monedero.work.orders.placing import line_name
 from monedero.work.orders.progress import BY_VOUCHER
 from monedero.work.orders.vouchers import MOST_AT_ONCE
 from monedero.work.shop.chosen_amount import chosen_between, refuse_outside
 from monedero.work.shop.delivered import ways_there
+from monedero.work.shop.in_cart import price_in
 from monedero.work.shop.order_in_hand import OrderInHand, order_in_hand
 
 router = APIRouter(tags=["orders"], responses=PROBLEMS)
@@ -96,13 +98,14 @@ class Asked(KnownFacts):
     amount: str | None = None
     currency: str | None = None
     goods: str | None = None
+    cart: str | None = None
     on: date | None = None
     storefront: Identifier | None = None
     language: str = ""
     voucher: Annotated[list[str], Field(max_length=MOST_AT_ONCE)] = []
 
 
-def _whole(asked: Asked, shop: Shop) -> InHand:
+def whole_order(asked: Asked, shop: Shop, day: date) -> InHand:
     """The order with what its address leaves out."""
     market = next((entry for entry in shop.markets if entry.id == asked.market), None)
     line = next((entry for entry in shop.lines if entry.id == asked.line), None)
@@ -110,7 +113,9 @@ def _whole(asked: Asked, shop: Shop) -> InHand:
         market = shop.markets[0]
     if asked.line is None and shop.lines:
         line = shop.lines[0]
-    amount = asked.amount or (line.usual_amount.amount if line else "")
+    currency = asked.currency or (market.currency if market else "")
+    usual = price_in(shop, line, currency, day) if line and currency else None
+    amount = asked.amount or (usual or line.usual_amount if line else Money(0, "EUR")).amount
     known = {name: getattr(asked, name) for name in KnownFacts.model_fields}
     goods = asked.goods
     if line and line.deliveries and asked.delivery is None:
@@ -121,8 +126,9 @@ def _whole(asked: Asked, shop: Shop) -> InHand:
         market=asked.market or (market.id if market else ""),
         line=asked.line or (line.id if line else ""),
         amount=amount,
-        currency=asked.currency or (market.currency if market else ""),
+        currency=currency,
         goods=goods,
+        cart=asked.cart,
         on=asked.on,
         **known,
     )
@@ -134,7 +140,7 @@ def read_offer(
 ) -> Offer:
     """The ways to pay for an order, by the newest edition of a storefront."""
     composed = newest(running.store, asked.storefront)
-    whole = _whole(asked, composed.shop)
+    whole = whole_order(asked, composed.shop, day_asked(asked.on, running))
     order = order_in_hand(composed.shop, sentence(whole, running))
     language = best_of(asked.language or accept_language, composed.shop.languages)
     with to_buyer(language, composed.shop.country):
@@ -151,7 +157,7 @@ def read_offer(
             storefront=composed.checkout.storefront,
             order=whole,
             shop=composed.shop.name,
-            line_name=order.line.name,
+            line_name=line_name(order),
             country_name=country_name(order.order.country),
             amount=str(order.order.amount),
             recurring=order.order.recurring,
@@ -191,13 +197,14 @@ def item_of(shop: Shop, order: OrderInHand) -> Item:
     """What the buyer of the order in hand is about to pay for."""
     way = next((there for there in ways_there(shop, order) if there.chosen and there.fee), None)
     return Item(
-        order.line.name,
+        line_name(order),
         order.whole,
         way=way.way.name if way else "",
         delivery=way.fee if way else None,
         recurring=bool(order.order.recurring),
         later=order.rest,
         at_most=order.line.highest is not None,
+        items=order.items,
     )
 
 

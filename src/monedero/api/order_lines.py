@@ -5,6 +5,7 @@ from typing import Literal, NamedTuple
 
 from pydantic import BaseModel
 
+from monedero.core.cart import OrderedLine
 from monedero.core.money import Money
 from monedero.core.voucher.part import VoucherPart, covered
 from monedero.wording.buyer_formats import money
@@ -23,7 +24,7 @@ class Item(NamedTuple):
     """What is paid for: its name, all there is to pay without a fee, and what of it the delivery is.
 
     `vouchers` pay a part of it, and `later` is paid on the day, or was `let_go`; a way to pay meets what is `left`.
-    `at_most`: what the goods come to is known only when they go out.
+    `at_most`: what the goods come to is known only when they go out; of a cart `items` are its lines.
     """
 
     name: str
@@ -36,6 +37,7 @@ class Item(NamedTuple):
     later: Money | None = None
     let_go: bool = False
     at_most: bool = False
+    items: Sequence[OrderedLine] = ()
 
     @property
     def goods(self) -> Money:
@@ -70,13 +72,24 @@ class OnTop(NamedTuple):
 NOTHING = OnTop()
 
 
+def _bought(item: Item) -> list[OrderLineOut]:
+    """What is bought: the line, or each line of a cart."""
+    named = [(_counted(line), line.amount) for line in item.items] or [(item.name, item.goods)]
+    shown = [(label, money(amount)) for label, amount in named]
+    return [
+        OrderLineOut(label=label, amount=tell("at-most", amount=text) if item.at_most else text, look="line")
+        for label, text in shown
+    ]
+
+
+def _counted(line: OrderedLine) -> str:
+    return tell("times", count=line.times, line=line.name) if line.times > 1 else line.name
+
+
 def order_lines(item: Item, on_top: OnTop = NOTHING) -> list[OrderLineOut]:
     """The lines of an order with what a way to pay costs on top."""
     amount, delivery = item.amount, item.delivery
-    goods = money(item.goods)
-    lines = [
-        OrderLineOut(label=item.name, amount=tell("at-most", amount=goods) if item.at_most else goods, look="line")
-    ]
+    lines = _bought(item)
     if delivery is not None:
         lines.append(OrderLineOut(label=item.way, amount=money(delivery), look="part"))
     if on_top.fee:

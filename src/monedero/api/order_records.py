@@ -197,7 +197,8 @@ def _order(running: RunningShop, stored: VersionedOrder, names: dict[str, str]) 
         draft_version=record.draft_version,
         placed_at=record.placed_at,
         line_name=record.line_name,
-        ordered=order_text(record.order.on(record.whole, record.order.placed_on), record.line_name),
+        items=record.items,
+        ordered=_ordered(record),
         delivered=record.delivered,
         kind=record.kind,
         amount=str(record.whole),
@@ -228,6 +229,17 @@ def _order(running: RunningShop, stored: VersionedOrder, names: dict[str, str]) 
         voucher_sold=_sold(running, record),
         receipts=[paper_out(paper) for paper in running.store.papers.of_order(record.token)],
         can=can_now(record),
+    )
+
+
+def _ordered(record: OrderRecord) -> str:
+    """What was ordered, in words; of weighed goods with the most that they may come to, or what that was."""
+    text = order_text(record.order.on(record.whole, record.order.placed_on), record.line_name)
+    if not record.weighed:
+        return text
+    most = money(str(record.order.amount))
+    return (
+        say("ordered-came-to", ordered=text, most=most) if record.came_to else say("ordered-at-most", ordered=text)
     )
 
 

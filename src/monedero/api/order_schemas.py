@@ -6,6 +6,7 @@ from pydantic import BaseModel, StrictInt
 
 from monedero.api.business import PaperOut
 from monedero.core.account import Mode
+from monedero.core.cart import OrderedLine
 from monedero.core.fields import Description, MoneyPositive
 from monedero.core.payment.state import State
 from monedero.core.ratecard.model import LineKind
@@ -92,6 +93,7 @@ class OrderOut(BaseModel):
     draft_version: int | None
     placed_at: datetime
     line_name: str
+    items: list[OrderedLine]
     ordered: str
     kind: LineKind
     amount: str

@@ -108,6 +108,7 @@ def _worded(running: RunningShop, composed: Composed, record: OrderRecord, payme
         later=record.rest.total if record.rest and not record.rest.books.taken else None,
         let_go=record.rest is not None and record.rest.state is State.LAPSED,
         at_most=record.weighed and record.came_to is None,
+        items=record.items,
     )
     # What is paid another way is paid for the order without the fee of this one.
     writer = OfferWriter(composed, TextReader(running.store, composed), item)

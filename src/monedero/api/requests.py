@@ -54,13 +54,18 @@ class KnownFacts(BaseModel):
 
 
 class InHand(KnownFacts):
-    """The order in hand as a request names it; with `goods` its amount is that and what the delivery costs."""
+    """The order in hand as a request names it; with `goods` its amount is that and what the delivery costs.
+
+    A `cart` names lines with how many times each is ordered, such as `star-chart:2,sky-maps:1`; it stands for line and
+    amount.
+    """
 
     market: str
     line: str
     amount: str
     currency: str
     goods: str | None = None
+    cart: str | None = None
     on: date | None = None
 
 
@@ -82,5 +87,12 @@ def sentence(asked: InHand, running: RunningShop) -> OrderSentence:
     """The sentence of the order in hand; without a day, today."""
     day = day_asked(asked.on, running)
     return OrderSentence(
-        asked.market, asked.line, asked.amount, asked.currency, day, asked.facts(), asked.goods or ""
+        asked.market,
+        asked.line,
+        asked.amount,
+        asked.currency,
+        day,
+        asked.facts(),
+        asked.goods or "",
+        asked.cart or "",
     )

@@ -23,6 +23,7 @@ from typing import Self
 from pydantic import StrictBool
 
 from monedero.core.account import Mode
+from monedero.core.cart import OrderedLine
 from monedero.core.errors import Fault
 from monedero.core.fields import Description, Identifier, MoneyPositive, MoneyText, Name, Strict
 from monedero.core.language import Language
@@ -140,7 +141,7 @@ STANDS = HOLDS_MONEY | {State.PART_REFUNDED}
 class OrderRecord(Strict):
     """An order and its payments. `edition` is None for a rehearsal of the draft, whose version is then given.
 
-    `line_name` is what the line was called then.
+    `line_name` is what the line was called then; of a cart `items` are its lines.
     `storefront` is None for orders of a time when a shop had one checkout.
     `rest` is the payment of what of a booking is paid on the day, besides what is paid when it is made. What goods that
     are `weighed` came to is known when they go out; until then their amount is the most that they may come to.
@@ -168,6 +169,7 @@ class OrderRecord(Strict):
     language: Language | None = None
     vouchers: list[VoucherPart] = []
     sells_voucher: StrictBool = False
+    items: list[OrderedLine] = []
     rest: Payment | None = None
     weighed: StrictBool = False
     came_to: MoneyPositive | None = None

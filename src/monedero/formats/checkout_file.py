@@ -141,6 +141,8 @@ class FileTender(Strict):
     gives: Gives = Gives.AT_CERTAINTY
     due_days: Days | None = None
     lapse_days: Days | None = None
+    on_line_page: StrictBool = False
+    in_cart: StrictBool = False
 
     def tender(self, language: str) -> Tender:
         """The tender under its name in the first language of the shop."""

@@ -24,6 +24,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/offer/line": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Line Page
+         * @description The page of a line for its buyer: what it costs, how it is paid, and the ways to pay that are shown there.
+         */
+        get: operations["read_line_page_api_offer_line_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/offer/cart": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Cart
+         * @description The cart for its buyer; without anything in it, what the shop sells.
+         */
+        get: operations["read_cart_api_offer_cart_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/orders": {
         parameters: {
             query?: never;
@@ -3202,6 +3242,36 @@ export interface components {
             added: number;
         };
         /**
+         * CartPage
+         * @description The cart: its items, and what there is to pay besides what each comes to.
+         *
+         *     `problem` is why they do not go together; empty where they do.
+         */
+        CartPage: {
+            mode: components["schemas"]["Mode"];
+            /** Storefront */
+            storefront: string;
+            /** Shop */
+            shop: string;
+            /** Ways */
+            ways: components["schemas"]["ShownWay"][];
+            /** Search */
+            search: string;
+            /** Others */
+            others: components["schemas"]["LineLink"][];
+            /** Language */
+            language: string;
+            /** Languages */
+            languages: components["schemas"]["LanguageOut"][];
+            words: components["schemas"]["PageWords"];
+            /** Items */
+            items: components["schemas"]["InCart"][];
+            /** Lines */
+            lines: components["schemas"]["OrderLineOut"][];
+            /** Problem */
+            problem: string;
+        };
+        /**
          * CatalogueOut
          * @description What was understood of a question, what was not, and everything that fits.
          */
@@ -4206,7 +4276,7 @@ export interface components {
          * @description Everything that can be wrong with what somebody gave us.
          * @enum {string}
          */
-        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "language-tag" | "postcode-prefix" | "town-unknown" | "hour-text" | "hours-crossed" | "fee-twice" | "weights-order" | "never-open" | "everywhere-last" | "delivery-refused" | "delivery-day" | "address-missing" | "condition-keys" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "examples-held" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "shop-described" | "line-without-amount" | "nothing-changed" | "nothing-offered" | "not-published" | "fee-unknown" | "in-use" | "no-step" | "reason-stays" | "fix-waits" | "two-lines" | "takes-away" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign" | "placeholder-unknown" | "brace-alone" | "choices-count" | "fields-many" | "answer-missing" | "answer-number" | "bic" | "cash-short" | "amount-chosen" | "deposit-either" | "deposit-line" | "weighed-line" | "film-link" | "voucher-code" | "voucher-unknown" | "voucher-expired" | "voucher-empty" | "voucher-other-currency" | "voucher-held-off" | "picture-kind" | "picture-broken" | "picture-too-large";
+        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "language-tag" | "postcode-prefix" | "town-unknown" | "hour-text" | "hours-crossed" | "fee-twice" | "weights-order" | "never-open" | "everywhere-last" | "delivery-refused" | "delivery-day" | "address-missing" | "condition-keys" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "examples-held" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "shop-described" | "line-without-amount" | "nothing-changed" | "nothing-offered" | "not-published" | "fee-unknown" | "in-use" | "no-step" | "reason-stays" | "fix-waits" | "two-lines" | "takes-away" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign" | "placeholder-unknown" | "brace-alone" | "choices-count" | "fields-many" | "answer-missing" | "answer-number" | "bic" | "cash-short" | "amount-chosen" | "cart-text" | "cart-alone" | "cart-apart" | "cart-price" | "deposit-either" | "deposit-line" | "weighed-line" | "film-link" | "voucher-code" | "voucher-unknown" | "voucher-expired" | "voucher-empty" | "voucher-other-currency" | "voucher-held-off" | "picture-kind" | "picture-broken" | "picture-too-large";
         /**
          * FeeFigure
          * @description Where a tender's buyer fee takes more than it costs, and the fee with which the order nets its price.
@@ -4502,8 +4572,25 @@ export interface components {
          */
         ImportState: "under-way" | "done" | "stopped" | "failed";
         /**
+         * InCart
+         * @description A line in the cart, with how often it is ordered and what that comes to.
+         */
+        InCart: {
+            /** Line */
+            line: string;
+            /** Name */
+            name: string;
+            /** Times */
+            times: number;
+            /** Amount */
+            amount: string;
+        };
+        /**
          * InHand
          * @description The order in hand as a request names it; with `goods` its amount is that and what the delivery costs.
+         *
+         *     A `cart` names lines with how many times each is ordered, such as `star-chart:2,sky-maps:1`; it stands for line and
+         *     amount.
          */
         InHand: {
             /** Card Kind */
@@ -4532,6 +4619,8 @@ export interface components {
             currency: string;
             /** Goods */
             goods?: string | null;
+            /** Cart */
+            cart?: string | null;
             /** On */
             on?: string | null;
         };
@@ -4658,8 +4747,8 @@ export interface components {
          *     `deliveries` are the ways of delivery that it may go, by their ids (None: it is not delivered). One that
          *     `sells_voucher` gives its buyer a voucher over what was paid for it. `chosen` is what its buyer may choose the
          *     amount between (None: the buyer does not choose it). `deposit` is what of a booking is paid when it is made, the
-         *     rest on the day (None: all of it when it is made). `highest` is the most that an order of the usual amount may come to,
-         *     where that is known only when the goods go out (None: it is known when it is ordered).
+         *     rest on the day (None: all of it when it is made). `highest` is the most that an order of the usual amount may come
+         *     to, where that is known only when the goods go out (None: it is known when it is ordered).
          */
         Line: {
             /**
@@ -4716,6 +4805,18 @@ export interface components {
          */
         LineKind: "goods" | "download" | "course" | "membership" | "booking";
         /**
+         * LineLink
+         * @description Another line that the shop sells, with what it costs as it is shown.
+         */
+        LineLink: {
+            /** Line */
+            line: string;
+            /** Name */
+            name: string;
+            /** Price */
+            price: string;
+        };
+        /**
          * LineOut
          * @description A line of the text: the sentence that it means, or why it was not read.
          *
@@ -4748,6 +4849,38 @@ export interface components {
             fee: string | null;
             /** Overlaps */
             overlaps: string;
+        };
+        /**
+         * LinePage
+         * @description The page of a line. `notes` say how it is paid; one that is ordered `alone` goes in no cart.
+         */
+        LinePage: {
+            mode: components["schemas"]["Mode"];
+            /** Storefront */
+            storefront: string;
+            /** Shop */
+            shop: string;
+            /** Ways */
+            ways: components["schemas"]["ShownWay"][];
+            /** Search */
+            search: string;
+            /** Others */
+            others: components["schemas"]["LineLink"][];
+            /** Language */
+            language: string;
+            /** Languages */
+            languages: components["schemas"]["LanguageOut"][];
+            words: components["schemas"]["PageWords"];
+            /** Line */
+            line: string;
+            /** Name */
+            name: string;
+            /** Price */
+            price: string;
+            /** Notes */
+            notes: string[];
+            /** Alone */
+            alone: boolean;
         };
         /**
          * LookOut
@@ -5449,6 +5582,8 @@ export interface components {
             placed_at: string;
             /** Line Name */
             line_name: string;
+            /** Items */
+            items: components["schemas"]["OrderedLine"][];
             /** Ordered */
             ordered: string;
             kind: components["schemas"]["LineKind"];
@@ -5510,6 +5645,26 @@ export interface components {
             device?: string | null;
             /** Signed In */
             signed_in?: string | null;
+        };
+        /**
+         * OrderedLine
+         * @description A line as it was ordered: what it was called then, how many times, and what that came to.
+         */
+        OrderedLine: {
+            /**
+             * Line
+             * @description A short id, such as card
+             */
+            line: string;
+            /** Name */
+            name: string;
+            /** Times */
+            times: number;
+            /**
+             * Amount
+             * @description Amount and ISO 4217 currency, such as 0.25 EUR
+             */
+            amount: string;
         };
         /**
          * Origin
@@ -5581,6 +5736,42 @@ export interface components {
              * @default 0
              */
             business_days: number;
+        };
+        /**
+         * PageWords
+         * @description Words of the pages before the checkout; each is a message of the buyers' catalogue of the same name.
+         */
+        PageWords: {
+            /** Add To Cart */
+            add_to_cart: string;
+            /** Order This */
+            order_this: string;
+            /** Ways Here */
+            ways_here: string;
+            /** Other Lines */
+            other_lines: string;
+            /** Cart */
+            cart: string;
+            /** Cart Empty */
+            cart_empty: string;
+            /** Cart Less */
+            cart_less: string;
+            /** Cart More */
+            cart_more: string;
+            /** Cart Remove */
+            cart_remove: string;
+            /** To Checkout */
+            to_checkout: string;
+            /** Test Mode */
+            test_mode: string;
+            /** Language Label */
+            language_label: string;
+            /** Page Failed */
+            page_failed: string;
+            /** Page Failed Next */
+            page_failed_next: string;
+            /** Load Again */
+            load_again: string;
         };
         /**
          * PaperOut
@@ -6818,6 +7009,18 @@ export interface components {
             shop: components["schemas"]["Shop"] | null;
         };
         /**
+         * ShownWay
+         * @description A way to pay that is shown before the checkout; `note` says what its parts would be, or what it costs on top.
+         */
+        ShownWay: {
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /** Picture */
+            picture: string | null;
+        };
+        /**
          * ShutOut
          * @description A route that is not open to this shop or this order, or an arrangement, with every reason against it.
          */
@@ -6993,7 +7196,8 @@ export interface components {
          *     with the provider). A tender that `follows` is on while its method is active there. `due_days` and `lapse_days`
          *     count from the order: until the shop's own arrangement is overdue, and until the order is given up. `texts` are what
          *     its buyers read, `picture` what stands beside its name, `film` a link to one that explains it; `fields` are what the
-         *     buyer of an arrangement of the shop's own fills in.
+         *     buyer of an arrangement of the shop's own fills in. Besides at the checkout it may be shown `on_line_page`, the page
+         *     of a line, and `in_cart`.
          */
         Tender: {
             /**
@@ -7069,6 +7273,16 @@ export interface components {
             due_days?: number | null;
             /** Lapse Days */
             lapse_days?: number | null;
+            /**
+             * On Line Page
+             * @default false
+             */
+            on_line_page: boolean;
+            /**
+             * In Cart
+             * @default false
+             */
+            in_cart: boolean;
         };
         /**
          * TenderNew
@@ -7330,8 +7544,8 @@ export interface components {
          *     of it in the buyer's language. `asked` are the facts that a condition or
          *     the delivery asks, `deliveries` the ways by which the line may go.
          *     `amount` is what the order comes to, of it `rest` on the day; `nothing_left`: how it is placed where nothing is to
-         *     be paid now. `every_way_costs`: whichever way this buyer pays, something comes on top. `stretches` are all amounts of
-         *     the order, cut where something else is offered; `alone` says where one way to pay is left, or none.
+         *     be paid now. `every_way_costs`: whichever way this buyer pays, something comes on top. `stretches` are all amounts
+         *     of the order, cut where something else is offered; `alone` says where one way to pay is left, or none.
          */
         ViewOut: {
             mode: components["schemas"]["Mode"];
@@ -7718,6 +7932,7 @@ export interface operations {
                 amount?: string | null;
                 currency?: string | null;
                 goods?: string | null;
+                cart?: string | null;
                 on?: string | null;
                 storefront?: string | null;
                 language?: string;
@@ -7740,6 +7955,170 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Offer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_line_page_api_offer_line_get: {
+        parameters: {
+            query?: {
+                card_kind?: string | null;
+                card_network?: string | null;
+                postcode?: string | null;
+                town?: string | null;
+                delivery?: string | null;
+                customer_group?: string | null;
+                device?: string | null;
+                signed_in?: string | null;
+                market?: string | null;
+                line?: string | null;
+                amount?: string | null;
+                currency?: string | null;
+                goods?: string | null;
+                cart?: string | null;
+                on?: string | null;
+                storefront?: string | null;
+                language?: string;
+                voucher?: string[];
+                by?: "draft" | "newest-edition";
+            };
+            header?: {
+                "accept-language"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinePage"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_cart_api_offer_cart_get: {
+        parameters: {
+            query?: {
+                card_kind?: string | null;
+                card_network?: string | null;
+                postcode?: string | null;
+                town?: string | null;
+                delivery?: string | null;
+                customer_group?: string | null;
+                device?: string | null;
+                signed_in?: string | null;
+                market?: string | null;
+                line?: string | null;
+                amount?: string | null;
+                currency?: string | null;
+                goods?: string | null;
+                cart?: string | null;
+                on?: string | null;
+                storefront?: string | null;
+                language?: string;
+                voucher?: string[];
+                by?: "draft" | "newest-edition";
+            };
+            header?: {
+                "accept-language"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CartPage"];
                 };
             };
             /** @description Bad Request */
@@ -9915,6 +10294,7 @@ export interface operations {
                 amount: string;
                 currency: string;
                 goods?: string | null;
+                cart?: string | null;
                 on?: string | null;
             };
             header?: never;
@@ -9990,6 +10370,7 @@ export interface operations {
                 amount: string;
                 currency: string;
                 goods?: string | null;
+                cart?: string | null;
                 on?: string | null;
                 key: string;
             };
@@ -10066,6 +10447,7 @@ export interface operations {
                 amount: string;
                 currency: string;
                 goods?: string | null;
+                cart?: string | null;
                 on?: string | null;
             };
             header?: never;
@@ -10141,6 +10523,7 @@ export interface operations {
                 amount: string;
                 currency: string;
                 goods?: string | null;
+                cart?: string | null;
                 on?: string | null;
                 low: string;
                 high: string;
@@ -11603,6 +11986,7 @@ export interface operations {
                 amount: string;
                 currency: string;
                 goods?: string | null;
+                cart?: string | null;
                 on?: string | null;
             };
             header?: never;
@@ -12248,6 +12632,7 @@ export interface operations {
                 amount: string;
                 currency: string;
                 goods?: string | null;
+                cart?: string | null;
                 on?: string | null;
                 language?: string;
             };
@@ -12710,6 +13095,7 @@ export interface operations {
                 amount: string;
                 currency: string;
                 goods?: string | null;
+                cart?: string | null;
                 on?: string | null;
             };
             header?: never;
@@ -13324,6 +13710,7 @@ export interface operations {
                 amount: string;
                 currency: string;
                 goods?: string | null;
+                cart?: string | null;
                 on?: string | null;
             };
             header?: never;

@@ -43,7 +43,8 @@ class Tender(Strict):
     with the provider). A tender that `follows` is on while its method is active there. `due_days` and `lapse_days`
     count from the order: until the shop's own arrangement is overdue, and until the order is given up. `texts` are what
     its buyers read, `picture` what stands beside its name, `film` a link to one that explains it; `fields` are what the
-    buyer of an arrangement of the shop's own fills in.
+    buyer of an arrangement of the shop's own fills in. Besides at the checkout it may be shown `on_line_page`, the page
+    of a line, and `in_cart`.
     """
 
     id: Identifier
@@ -68,6 +69,8 @@ class Tender(Strict):
     gives: Gives = Gives.AT_CERTAINTY
     due_days: Days | None = None
     lapse_days: Days | None = None
+    on_line_page: StrictBool = False
+    in_cart: StrictBool = False
 
     @model_validator(mode="after")
     def _consistent(self) -> Self:

@@ -70,6 +70,14 @@ tender-lapse-days = { $name } is given up after { $after ->
    *[other] { $after } days
 }.
 tender-lapse-days-none = { $name } is given up after the usual number of days.
+tender-on-line-page = { $after ->
+    [yes] { $name } is shown on the pages of lines too.
+   *[no] { $name } is no longer shown on the pages of lines.
+}
+tender-in-cart = { $after ->
+    [yes] { $name } is shown in the cart too.
+   *[no] { $name } is no longer shown in the cart.
+}
 
 ## Settings of the shop
 

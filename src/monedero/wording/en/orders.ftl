@@ -24,6 +24,8 @@ state-returned = debit returned
 
 ## What happened to an order, for the owner
 
+ordered-at-most = { $ordered }, which is the most that it may come to
+ordered-came-to = { $ordered }, which it came to, with { $most } at the most
 happened-placed = The order was placed.
 happened-sent-to-provider = The buyer chose { $tender } and goes to the provider.
 happened-arranged = The buyer chose { $tender }; the shop waits for the payment{ $by }.

@@ -23,7 +23,9 @@ def invoice_pdf(composed: Composed, record: OrderRecord) -> bytes:
 
 def _text(record: OrderRecord, invoice: Invoice) -> InvoiceText:
     payment = record.payment
-    rows = [(record.line_name, money(record.goods))]
+    rows = [(tell("times", count=line.times, line=line.name), money(line.amount)) for line in record.items] or [
+        (record.line_name, money(record.goods))
+    ]
     if record.delivered and record.delivered.fee.minor:
         rows.append((tell("invoice-delivery", name=record.delivered.way), money(record.delivered.fee)))
     if fee := payment.chosen.fee:

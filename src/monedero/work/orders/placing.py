@@ -23,6 +23,9 @@ from monedero.work.shop.chosen_amount import refuse_outside
 from monedero.work.shop.delivered import delivered
 from monedero.work.shop.order_in_hand import OrderInHand
 
+# With the words of the longest language it stays a name.
+LONGEST = 40
+
 
 class NewOrder(NamedTuple):
     """An order that is about to be placed: of what, with which tender, by whom, at which moment."""
@@ -70,6 +73,12 @@ def delivery_of(new: NewOrder) -> Delivered | None:
     return delivery
 
 
+def line_name(hand: OrderInHand) -> str:
+    """What an order is called by what is bought: the line, or the first of a cart and how many more there are."""
+    more = len(hand.items) - 1
+    return tell("line-and-more", line=hand.line.name[:LONGEST], more=more) if more > 0 else hand.line.name
+
+
 def begin(new: NewOrder, parts: Sequence[VoucherPart], offered: Callable[[Order], Outcome]) -> Begun:
     """The payment of what vouchers leave of an order; nothing is asked for where nothing is left to pay now.
 
@@ -106,7 +115,8 @@ def record_of(store: Store, new: NewOrder, begun: Begun, parts: list[VoucherPart
         draft_version=new.composed.draft_version,
         placed_at=new.at,
         order=new.order,
-        line_name=hand.line.name,
+        line_name=line_name(hand),
+        items=list(hand.items),
         payments=[with_paper(store, new.composed, payment, OrderName(new.token, number))],
         happened=[
             progress.step(opened, Happened.PLACED, By.BUYER, new.at),

@@ -1,11 +1,12 @@
 """The order in hand: read from the parts in which an owner says it."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, field
 from datetime import date
 from fractions import Fraction
 
 from monedero.core.as_typed import amount_of
+from monedero.core.cart import OrderedLine, Priced
 from monedero.core.delivery.price import DeliveryFee
 from monedero.core.errors import Fault, FaultCode, InvalidInput, NotFound
 from monedero.core.fields import currency as read_currency
@@ -17,6 +18,7 @@ from monedero.core.order.model import Order
 from monedero.core.order.of_lines import with_lines
 from monedero.core.shop import Line, Market, Shop
 from monedero.work.shop.delivery_price import price_for, way_called
+from monedero.work.shop.in_cart import bought, ordered
 from monedero.work.shop.lookups import rates_of
 
 
@@ -26,6 +28,7 @@ class OrderInHand:
 
     Its amount is what is paid when it is placed, `rest` what is paid on the day (None: nothing is); of a line whose
     goods are weighed it is the most that they may come to. `goods` is what of it is not delivery, where it was said.
+    Of a cart `items` are its lines, and `line` is what is bought as one.
     """
 
     order: Order
@@ -33,6 +36,7 @@ class OrderInHand:
     line: Line
     goods: Money | None = None
     rest: Money | None = None
+    items: tuple[OrderedLine, ...] = ()
 
     @property
     def whole(self) -> Money:
@@ -44,8 +48,8 @@ class OrderInHand:
 class OrderSentence:
     """The order in hand as it is said: ids of a market and a line, an amount and its currency, the day.
 
-    `facts` are texts of what else is known, by the columns of the table of facts. Where `goods` is said, the amount is
-    that and what the delivery costs.
+    With a `cart` what is bought is that, and not the line. `facts` are texts of what else is known, by the columns of
+    the table of facts. Where `goods` is said, the amount is that and what the delivery costs.
     """
 
     market: str
@@ -55,6 +59,7 @@ class OrderSentence:
     on: date
     facts: Mapping[str, str] = field(default_factory=dict)
     goods: str = ""
+    cart: str = ""
 
 
 def order_in_hand(shop: Shop, said: OrderSentence) -> OrderInHand:
@@ -65,33 +70,50 @@ def order_in_hand(shop: Shop, said: OrderSentence) -> OrderInHand:
         raise NotFound(Fault(FaultCode.NOT_FOUND, "market", said.market, {"what": "market"}))
     if said.line not in lines:
         raise NotFound(Fault(FaultCode.NOT_FOUND, "line", said.line, {"what": "line"}))
-    market, line = markets[said.market], lines[said.line]
-    money = _money(said.goods or said.amount, said.currency, "goods" if said.goods else "amount")
-    of_line = {"lines": (line.id,), "kinds": frozenset({line.kind}), "recurring": line.recurring}
+    market, said_goods = markets[said.market], bool(said.goods or said.cart)
+    cart = bought(shop, said.cart, read_currency(said.currency), said.on) if said.cart else None
+    if cart is None:
+        line = lines[said.line]
+        money = _money(said.goods or said.amount, said.currency, "goods" if said.goods else "amount")
+        items = [Priced(line, 1, money)]
+    else:
+        line, money, items = cart
+    of_line = {
+        "lines": tuple(item.line.id for item in items),
+        "kinds": frozenset(item.line.kind for item in items),
+        "recurring": line.recurring,
+    }
     order = Order(money, market.country, said.on, **{**of_line, **known_facts(said.facts)})
     told = with_lines(order, lines)
-    way = way_called(shop, told.delivery) if said.goods else None
+    way = way_called(shop, told.delivery) if said_goods else None
     price = price_for(shop, way, told, line) if way else None
     if isinstance(price, DeliveryFee):
         told = told.on(Money(price.to_pay(money.minor), money.currency), said.on)
-    return _paid_later(shop, OrderInHand(told, market, line, money if said.goods else None))
+    rest = sum(_rest(shop, item, said.on) for item in items)
+    return OrderInHand(
+        order=told.on(Money(told.amount.minor - rest, money.currency), said.on),
+        market=market,
+        line=line,
+        goods=money if said_goods else None,
+        rest=Money(rest, money.currency) if rest else None,
+        items=ordered(items) if cart else (),
+    )
 
 
-def _paid_later(shop: Shop, hand: OrderInHand) -> OrderInHand:
-    """The order in hand with what of it is paid on the day taken from what is paid now."""
-    whole, deposit = hand.order.amount, hand.line.deposit
+def _rest(shop: Shop, item: Priced, day: date) -> int:
+    """What of a line is paid on the day, in minor units of its amount."""
+    currency, deposit = item.amount.currency, item.line.deposit
     if deposit is None:
-        return hand
+        return 0
 
     def convert(amount: Money) -> Fraction | None:
         try:
-            return rates_of(shop).convert(amount, whole.currency, hand.order.placed_on)
+            return rates_of(shop).convert(amount, currency, day)
         except NoReferenceRate:
             return None
 
-    now = deposit.of(whole, convert)
-    rest = Money(whole.minor - now.minor, whole.currency)
-    return replace(hand, order=hand.order.on(now, hand.order.placed_on), rest=rest) if rest.minor else hand
+    each = Money(item.amount.minor // item.times, currency)
+    return (each.minor - deposit.of(each, convert).minor) * item.times
 
 
 def _money(typed: str, currency: str, field: str) -> Money:

@@ -7,7 +7,13 @@ interface Props {
   /** The mode of what is shown; undefined while nothing is here yet. */
   mode: Schema<"Mode"> | undefined;
   /** What is read around it and in which languages; undefined while nothing is here yet. */
-  page: { words: Schema<"BuyerWords">; language: string; languages: Schema<"LanguageOut">[] } | undefined;
+  page:
+    | {
+        words: Schema<"PageWords"> | Schema<"BuyerWords">;
+        language: string;
+        languages: Schema<"LanguageOut">[];
+      }
+    | undefined;
   onLanguage: (tag: string) => void;
   children: ReactNode;
 }

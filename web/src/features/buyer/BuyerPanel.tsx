@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { Link } from "react-router";
 import { Button } from "../../ui/Button";
 import { useView } from "../draft";
@@ -10,10 +10,22 @@ import { OrderLines } from "./OrderLines";
 import { usePay } from "./queries";
 import { Ways } from "./Ways";
 
+type Page = "line" | "cart" | "checkout";
+
+/** Where each page lies at its own address. */
+const AT: Record<Page, (line: string) => string> = {
+  line: (line) => `/lines/${line}`,
+  cart: () => "/cart",
+  checkout: () => "",
+};
+
+const BeforePanel = lazy(() => import("./BeforePanel").then((module) => ({ default: module.BeforePanel })));
+
 /** The buyer's view beside the work: the draft, as the buyer of the order in hand would see it now. */
 export function BuyerPanel({ onFold }: { onFold: () => void }) {
   const { hand, shop } = useHand();
   const [language, setLanguage] = useState("");
+  const [page, setPage] = useState<Page>("checkout");
   const view = useView(hand, language);
   const pay = usePay();
   const storefront = useStorefront() ?? null;
@@ -49,13 +61,29 @@ export function BuyerPanel({ onFold }: { onFold: () => void }) {
             Fold away
           </button>
         </div>
-        {view.data && (
-          <div className="mb-2">
+        <div className="mb-2 flex flex-wrap items-center gap-x-4 gap-y-1">
+          <label className="text-small text-soft flex items-center gap-2">
+            Page
+            <select
+              value={page}
+              onChange={(event) => setPage(event.target.value as Page)}
+              className="h-7 border-b border-rule bg-transparent hover:border-ink text-ink"
+            >
+              <option value="line">of the line</option>
+              <option value="cart">the cart</option>
+              <option value="checkout">the checkout</option>
+            </select>
+          </label>
+          {view.data && (
             <LanguagePicker label="The buyer reads" languages={view.data.languages} onPick={setLanguage} />
-          </div>
-        )}
+          )}
+        </div>
         <div className="bg-paper border border-rule px-4.5 py-4" lang={view.data?.language}>
-          {view.data && !view.error ? (
+          {page !== "checkout" ? (
+            <Suspense>
+              <BeforePanel key={hand.line} hand={hand} language={language} page={page} onPage={setPage} />
+            </Suspense>
+          ) : view.data && !view.error ? (
             view.data.nothing_to_pay || view.data.nothing_left ? (
               <>
                 <OrderLines shop={shop.name} lines={view.data.lines} />
@@ -92,7 +120,7 @@ export function BuyerPanel({ onFold }: { onFold: () => void }) {
             <p className="text-soft">Nothing to show for this order.</p>
           )}
         </div>
-        {held.length > 0 && (
+        {page === "checkout" && held.length > 0 && (
           <details className="mt-3 text-small text-soft" open>
             <summary>Held back here: {held.length}</summary>
             <ul className="mt-1">
@@ -107,7 +135,10 @@ export function BuyerPanel({ onFold }: { onFold: () => void }) {
         )}
         {edition && (
           <p className="mt-4 text-small">
-            <Link to={`/buy${search}`} className="text-verdigris font-medium underline-offset-4 underline">
+            <Link
+              to={`/buy${AT[page](hand.line)}${search}`}
+              className="text-verdigris font-medium underline-offset-4 underline"
+            >
               Open the buyers' page, edition {edition.number}
             </Link>
           </p>

@@ -1,15 +1,17 @@
 import { Component, type ReactNode } from "react";
 import type { Schema } from "../../api/client";
 
+type Words = Pick<Schema<"BuyerWords">, "page_failed" | "page_failed_next" | "load_again">;
+
 /** The words of the page that was last drawn: what failed is told in the language in which it was read. */
-let words: Pick<Schema<"BuyerWords">, "page_failed" | "page_failed_next" | "load_again"> = {
+let words: Words = {
   page_failed: "Something went wrong on this page",
   page_failed_next: "Your order is kept, and nothing was taken from you.",
   load_again: "Load the page again",
 };
 
 /** Remember the words of a page. */
-export function rememberWords(read: Schema<"BuyerWords">): void {
+export function rememberWords(read: Words): void {
   words = read;
 }
 

@@ -3,6 +3,8 @@ import { lazy } from "react";
 
 export { BuyPage } from "./BuyPage";
 export { KeptOnFailure } from "./KeptOnFailure";
+export const LinePage = lazy(() => import("./LinePage").then((module) => ({ default: module.LinePage })));
+export const CartPage = lazy(() => import("./LinePage").then((module) => ({ default: module.CartPage })));
 export const AfterPaying = lazy(() =>
   import("./AfterPaying").then((module) => ({ default: module.AfterPaying })),
 );

@@ -63,9 +63,10 @@ export function usePay() {
       answered(
         api.POST("/api/orders", { body: order, params: { header: { "idempotency-key": keyOf(order) } } }),
       ),
-    onSuccess: (placed) => {
-      // The same order once more is another one.
+    onSuccess: (placed, { order }) => {
+      // The same order once more is another one, and what was ordered is in the cart no more.
       window.sessionStorage.removeItem(KEY);
+      if (order.cart) window.localStorage.removeItem("monedero-cart");
       goTo(placed.go_to);
     },
   });

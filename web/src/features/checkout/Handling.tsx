@@ -1,6 +1,7 @@
 import { toast } from "sonner";
 import { said } from "../../api/client";
 import { Picker } from "../../ui/Picker";
+import { Picks } from "../../ui/Picks";
 import { TextField } from "../../ui/TextField";
 import { useAccounts } from "../accounts";
 import type { Tender } from "../draft";
@@ -26,7 +27,12 @@ const SIDES = [
   { value: "follows", label: "on while it is active at the provider" },
 ];
 
-/** When the money is taken, when what was ordered is given, and how long an own arrangement waits. */
+const SHOWN: { value: "on_line_page" | "in_cart"; label: string }[] = [
+  { value: "on_line_page", label: "on the page of a line" },
+  { value: "in_cart", label: "in the cart" },
+];
+
+/** Where it is shown, when the money is taken, when what was ordered is given, and how long an own arrangement waits. */
 export function Handling({ tender, save }: Props) {
   const held = useAccounts().data?.providers ?? [];
   const provider = held.find((entry) => entry.provider === tender.route?.provider);
@@ -71,6 +77,19 @@ export function Handling({ tender, save }: Props) {
           value={tender.gives}
           options={GIVES}
           onPick={(gives) => put((before) => ({ ...before, gives: gives as Tender["gives"] }))}
+        />
+        <Picks
+          label="Shown besides at the checkout"
+          values={SHOWN.filter(({ value }) => tender[value]).map(({ value }) => value)}
+          options={SHOWN}
+          none="nowhere else"
+          onPick={(places) =>
+            put((before) => ({
+              ...before,
+              on_line_page: places.includes("on_line_page"),
+              in_cart: places.includes("in_cart"),
+            }))
+          }
         />
         {!tender.route && (
           <>

@@ -7,6 +7,8 @@ const tender = (id: string, more: Partial<Tender> = {}): Tender => ({
   method: id,
   on: true,
   follows: false,
+  on_line_page: false,
+  in_cart: false,
   take: "now",
   gives: "at-certainty",
   name: id,

@@ -7,6 +7,8 @@ const CARD: Tender = {
   method: "card",
   on: true,
   follows: false,
+  on_line_page: false,
+  in_cart: false,
   take: "now",
   gives: "at-certainty",
   name: "Card",

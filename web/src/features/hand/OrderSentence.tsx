@@ -152,7 +152,7 @@ export function OrderSentence({ problem, asked, amount, deliveries, rest }: Prop
         ))}
       </div>
       {rest && !problem && (
-        <p className="text-small text-soft">Of it, {shown(rest)} on the day; the rest is paid now.</p>
+        <p className="text-small text-soft">{shown(rest)} of it are paid on the day, all else now.</p>
       )}
       {problem && (
         <p role="alert" id="order-problem" className="text-copper font-medium mt-1">

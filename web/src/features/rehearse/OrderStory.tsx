@@ -31,6 +31,11 @@ export function OrderStory({ order }: { order: OrderRecord }) {
         , carried by {order.provider_name || "your own arrangement"}.{" "}
         <span className="text-soft">For the order this means:</span> {order.meaning}.
       </p>
+      {order.items.length > 0 && (
+        <p className="mt-1">
+          {order.items.map((item) => `${item.times} × ${item.name}, ${shown(item.amount)}`).join("; ")}.
+        </p>
+      )}
       <div className="grid lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-8 mt-3">
         <section aria-labelledby="due">
           <h3 id="due" className="text-soft font-sans text-figure border-b border-rule">

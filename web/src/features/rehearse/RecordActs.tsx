@@ -53,6 +53,7 @@ export function RecordActs({ order }: { order: OrderRecord }) {
             }
             most={can.weigh ?? can.send ?? ""}
             busy={busy}
+            width={can.weigh ? "w-72" : "w-32"}
           >
             {(amount) => (
               <>
@@ -172,11 +173,12 @@ interface WithAmountProps {
   label: string;
   most: string;
   busy: boolean;
+  width?: string;
   children: (amount: string) => ReactNode;
 }
 
 /** An amount, at first the most that is possible, with what can be done with it. */
-function WithAmount({ place, label, most, busy, children }: WithAmountProps) {
+function WithAmount({ place, label, most, busy, width = "w-32", children }: WithAmountProps) {
   const { amount, currency } = partsOf(most);
   const typed = useTyped(place, amount);
   return (
@@ -185,7 +187,7 @@ function WithAmount({ place, label, most, busy, children }: WithAmountProps) {
         label={`${label}, ${currency}`}
         value={typed.text}
         onChange={typed.type}
-        width="w-32"
+        width={width}
         align="right"
       />
       {children(`${typed.text} ${currency}`)}

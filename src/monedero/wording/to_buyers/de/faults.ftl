@@ -30,3 +30,7 @@ fault-voucher-empty = Auf dem Gutschein mit der Endung { $value } ist kein Gutha
 fault-voucher-other-currency = Der Gutschein mit der Endung { $value } ist in { $currency }, diese Bestellung nicht.
 fault-voucher-held-off = Es gab zu viele falsche Codes. Versuchen Sie es in { $value } Minuten wieder.
 fault-amount-chosen = { $value } kann nicht gewählt werden. Wählen Sie von { $least } bis { $most }.
+fault-cart-text = Schreiben Sie den Warenkorb als Artikel mit ihrer Anzahl, etwa „star-chart:2“; „{ $value }“ ist nicht zu lesen.
+fault-cart-alone = { $value } wird für sich bestellt. Nehmen Sie es aus dem Warenkorb, und bestellen Sie es auf seiner eigenen Seite.
+fault-cart-apart = { $value } kommen nicht auf demselben Weg zu Ihnen. Bestellen Sie sie einzeln.
+fault-cart-price = Was { $value } in { $currency } kostet, ist nicht bekannt. Wählen Sie eine andere Währung.

@@ -71,3 +71,24 @@ rest-not-asked = Nicht verlangt
 pay-at-most = Höchstens { $amount } bezahlen
 on-the-day = Am Tag selbst
 book-on-the-day = Zahlungspflichtig buchen: { $amount } am Tag selbst
+line-and-more = { $line } und { $more } mehr
+times = { $count } × { $line }
+
+## Die Seite eines Artikels und der Warenkorb
+
+add-to-cart = In den Warenkorb
+order-this = Bestellen
+ways-here = Zahlungsarten
+other-lines = Was es noch gibt
+cart = Warenkorb
+cart-empty = Ihr Warenkorb ist leer.
+cart-less = Eins weniger
+cart-more = Eins mehr
+cart-remove = Herausnehmen
+to-checkout = Weiter zur Kasse
+way-costs = { $amount } mehr
+in-parts = { $parts } Raten zu { $each }
+in-parts-first = { $parts } Raten: zuerst { $first }, dann je { $each }
+each-month = { $amount } im Monat
+later-deposit = { $now } bei der Buchung, { $rest } am Tag selbst.
+later-day = Sie zahlen am Tag selbst.

@@ -30,3 +30,7 @@ fault-voucher-empty = Nothing is left on the voucher that ends in { $value }.
 fault-voucher-other-currency = The voucher that ends in { $value } is in { $currency }, and this order is not.
 fault-voucher-held-off = There were too many wrong codes. Try again in { $value } minutes.
 fault-amount-chosen = { $value } cannot be chosen. Choose from { $least } to { $most }.
+fault-cart-text = Write the cart as lines with how often each is ordered, such as “star-chart:2”; “{ $value }” cannot be read.
+fault-cart-alone = { $value } is ordered by itself. Take it out of the cart and order it on its own page.
+fault-cart-apart = { $value } do not reach you the same way. Order them one by one.
+fault-cart-price = What { $value } costs in { $currency } is not known. Choose another currency.

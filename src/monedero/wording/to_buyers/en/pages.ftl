@@ -71,3 +71,24 @@ rest-not-asked = Not asked for
 pay-at-most = Pay at most { $amount }
 on-the-day = On the day
 book-on-the-day = Book, and pay { $amount } on the day
+line-and-more = { $line } and { $more } more
+times = { $count } × { $line }
+
+## The page of a line, and the cart
+
+add-to-cart = Add to the cart
+order-this = Order it
+ways-here = Ways to pay
+other-lines = What else there is
+cart = Cart
+cart-empty = Your cart is empty.
+cart-less = One less
+cart-more = One more
+cart-remove = Take it out
+to-checkout = Go on to the checkout
+way-costs = { $amount } more
+in-parts = { $parts } parts of { $each }
+in-parts-first = { $parts } parts: { $first } first, then { $each } each
+each-month = { $amount } each month
+later-deposit = { $now } when you book, { $rest } on the day.
+later-day = You pay on the day.

@@ -30,3 +30,7 @@ fault-voucher-empty = En el vale que termina en { $value } ya no queda saldo.
 fault-voucher-other-currency = El vale que termina en { $value } está en { $currency } y este pedido no.
 fault-voucher-held-off = Hubo demasiados códigos erróneos. Inténtelo de nuevo dentro de { $value } minutos.
 fault-amount-chosen = No se puede elegir { $value }. Elija de { $least } a { $most }.
+fault-cart-text = Escriba el carrito como artículos con su cantidad, por ejemplo «star-chart:2»; «{ $value }» no se puede leer.
+fault-cart-alone = { $value } se pide por separado. Sáquelo del carrito y pídalo en su propia página.
+fault-cart-apart = { $value } no le llegan por la misma vía. Pídalos uno a uno.
+fault-cart-price = No se sabe cuánto cuesta { $value } en { $currency }. Elija otra moneda.

@@ -71,3 +71,24 @@ rest-not-asked = No se pide
 pay-at-most = Pagar como máximo { $amount }
 on-the-day = El mismo día
 book-on-the-day = Reservar y pagar { $amount } el mismo día
+line-and-more = { $line } y { $more } más
+times = { $count } × { $line }
+
+## La página de un artículo y el carrito
+
+add-to-cart = Añadir al carrito
+order-this = Pedirlo
+ways-here = Formas de pago
+other-lines = Qué más hay
+cart = Carrito
+cart-empty = Su carrito está vacío.
+cart-less = Uno menos
+cart-more = Uno más
+cart-remove = Quitarlo
+to-checkout = Seguir para pagar
+way-costs = { $amount } más
+in-parts = { $parts } plazos de { $each }
+in-parts-first = { $parts } plazos: primero { $first }, luego { $each } cada uno
+each-month = { $amount } al mes
+later-deposit = { $now } al reservar, { $rest } el mismo día.
+later-day = Paga el mismo día.

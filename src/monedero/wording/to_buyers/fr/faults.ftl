@@ -30,3 +30,7 @@ fault-voucher-empty = Il ne reste rien sur le bon qui se termine par { $value }.
 fault-voucher-other-currency = Le bon qui se termine par { $value } est en { $currency }, et cette commande ne l’est pas.
 fault-voucher-held-off = Il y a eu trop de codes erronés. Réessayez dans { $value } minutes.
 fault-amount-chosen = { $value } ne peut pas être choisi. Choisissez de { $least } à { $most }.
+fault-cart-text = Écrivez le panier comme des articles avec leur quantité, par exemple « star-chart:2 » ; « { $value } » n’est pas lisible.
+fault-cart-alone = { $value } se commande à part. Retirez-le du panier et commandez-le sur sa propre page.
+fault-cart-apart = { $value } ne vous parviennent pas de la même façon. Commandez-les un par un.
+fault-cart-price = Le prix de { $value } en { $currency } n’est pas connu. Choisissez une autre devise.

@@ -71,3 +71,24 @@ rest-not-asked = N’est pas demandé
 pay-at-most = Payer au plus { $amount }
 on-the-day = Le jour même
 book-on-the-day = Réserver et payer { $amount } le jour même
+line-and-more = { $line } et { $more } de plus
+times = { $count } × { $line }
+
+## La page d’un article et le panier
+
+add-to-cart = Ajouter au panier
+order-this = Commander
+ways-here = Moyens de paiement
+other-lines = Ce qu’il y a d’autre
+cart = Panier
+cart-empty = Votre panier est vide.
+cart-less = Un de moins
+cart-more = Un de plus
+cart-remove = Retirer
+to-checkout = Continuer vers le paiement
+way-costs = { $amount } de plus
+in-parts = { $parts } fois { $each }
+in-parts-first = { $parts } fois : d’abord { $first }, puis { $each } chacune
+each-month = { $amount } par mois
+later-deposit = { $now } à la réservation, { $rest } le jour même.
+later-day = Vous payez le jour même.

@@ -30,3 +30,7 @@ fault-voucher-empty = O vale que termina em { $value } já não tem saldo.
 fault-voucher-other-currency = O vale que termina em { $value } é em { $currency } e esta encomenda não.
 fault-voucher-held-off = Houve demasiados códigos errados. Tente de novo daqui a { $value } minutos.
 fault-amount-chosen = Não se pode escolher { $value }. Escolha de { $least } a { $most }.
+fault-cart-text = Escreva o carrinho como artigos com a quantidade de cada um, por exemplo “star-chart:2”; “{ $value }” não se consegue ler.
+fault-cart-alone = { $value } encomenda-se à parte. Retire-o do carrinho e encomende-o na sua própria página.
+fault-cart-apart = { $value } não chegam até si da mesma forma. Encomende um de cada vez.
+fault-cart-price = Não se sabe quanto custa { $value } em { $currency }. Escolha outra moeda.

@@ -71,3 +71,24 @@ rest-not-asked = Não é pedido
 pay-at-most = Pagar no máximo { $amount }
 on-the-day = No próprio dia
 book-on-the-day = Reservar e pagar { $amount } no próprio dia
+line-and-more = { $line } e mais { $more }
+times = { $count } × { $line }
+
+## A página de um artigo e o carrinho
+
+add-to-cart = Pôr no carrinho
+order-this = Encomendar
+ways-here = Formas de pagar
+other-lines = O que mais há
+cart = Carrinho
+cart-empty = O seu carrinho está vazio.
+cart-less = Um a menos
+cart-more = Um a mais
+cart-remove = Retirar
+to-checkout = Continuar para o pagamento
+way-costs = mais { $amount }
+in-parts = { $parts } prestações de { $each }
+in-parts-first = { $parts } prestações: primeiro { $first }, depois { $each } cada
+each-month = { $amount } por mês
+later-deposit = { $now } ao reservar, { $rest } no próprio dia.
+later-day = Paga no próprio dia.
