@@ -46,6 +46,7 @@ def stocked(keeper: Shopkeeper) -> None:
     """Bring a demo shop into a state in which nearly everything can be done to something."""
     keeper.settings("card", take="on-dispatch")
     keeper.end(keeper.place("card", CHART), "paid")
+    _paid_later(keeper)
     keeper.settings("card", take="now")
     keeper.paid("card")
     keeper.place("card")
@@ -58,6 +59,23 @@ def stocked(keeper: Shopkeeper) -> None:
     _paid_twice(keeper)
     _papers(keeper)
     keeper.post(f"/api/accounts/{BEGUN}/begin", {"mode": "test"}, 201)
+
+
+def _paid_later(keeper: Shopkeeper) -> None:
+    """Weighed goods that wait, and a booking whose rest is owed; after that the lines are as they were."""
+    before = keeper.get("/api/shop")
+    later: dict[str, Any] = {
+        "night-boat-tour": {"deposit": {"percent": "30"}},
+        "star-chart": {"highest": "48.00 EUR"},
+    }
+    for changed in (later, dict[str, Any]()):
+        held = keeper.get("/api/shop")
+        lines = [{**line, **changed.get(line["id"], {})} for line in before["shop"]["lines"]]
+        body = {"version": held["version"], "shop": {**held["shop"], "lines": lines}}
+        assert keeper.client.put("/api/shop", json=body).status_code == 200
+        if changed:
+            keeper.end(keeper.place("card", {**CHART, "delivery": "pier"}), "paid")
+            keeper.end(keeper.place("card"), "paid")
 
 
 # What is beside the words of an order's page.
@@ -219,6 +237,7 @@ class Known:
             "below": "9.00",
             "without": "orlenta",
             "device": "phone",
+            "cart": draw.choice(["star-chart:2", "sky-maps:1,night-boat-tour:2"]),
         }
         return {name: could[name] for name in names if name in could}
 
@@ -447,6 +466,9 @@ ACTS: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
     "/refund-double": lambda known, path, draw: _amount(known, path, draw, "refund_double"),
     "/credit": lambda known, path, draw: _amount(known, path, draw, "credit"),
     "{token}/send": lambda known, path, draw: {**_amount(known, path, draw, "send"), "note": "a parcel"},
+    "/weigh": lambda known, path, draw: {**_amount(known, path, draw, "weigh"), "note": "0.9 kg"},
+    "/rest-paid": lambda known, path, draw: {"version": _version_of(known, path)},
+    "/rest-let-go": lambda known, path, draw: {"version": _version_of(known, path)},
     "/release": lambda known, path, draw: {"version": _version_of(known, path)},
     "/paid": lambda known, path, draw: {"version": _version_of(known, path)},
 }

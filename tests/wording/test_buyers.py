@@ -10,6 +10,7 @@ from tests.properties import tried_on
 from tests.wording.test_catalogue import said_in_code
 
 from monedero.api.buyer_words import BuyerWords
+from monedero.api.line_pages import PageWords
 from monedero.core.errors import Fault, FaultCode
 from monedero.core.method import Family
 from monedero.core.money import Money
@@ -35,7 +36,7 @@ def test_every_language_has_every_message_with_the_same_fields(name: str) -> Non
 
 def test_no_message_for_buyers_is_there_for_nothing() -> None:
     names, begun = said_in_code()
-    names |= {name.replace("_", "-") for name in BuyerWords.model_fields}
+    names |= {name.replace("_", "-") for words in (BuyerWords, PageWords) for name in words.model_fields}
     begun = {text for text in begun if re.fullmatch(r"[a-z-]+-", text)}
     fields = {message.partition(".")[0] for message in catalogue("en").fields}
     assert {one for one in fields if one not in names and not one.startswith(tuple(begun))} == set()

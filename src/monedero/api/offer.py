@@ -30,7 +30,7 @@ from monedero.work.orders.progress import BY_VOUCHER
 from monedero.work.orders.vouchers import MOST_AT_ONCE
 from monedero.work.shop.chosen_amount import chosen_between, refuse_outside
 from monedero.work.shop.delivered import ways_there
-from monedero.work.shop.in_cart import price_in
+from monedero.work.shop.in_cart import bought, price_in
 from monedero.work.shop.order_in_hand import OrderInHand, order_in_hand
 
 router = APIRouter(tags=["orders"], responses=PROBLEMS)
@@ -118,6 +118,8 @@ def whole_order(asked: Asked, shop: Shop, day: date) -> InHand:
     amount = asked.amount or (usual or line.usual_amount if line else Money(0, "EUR")).amount
     known = {name: getattr(asked, name) for name in KnownFacts.model_fields}
     goods = asked.goods
+    if asked.cart:
+        line = bought(shop, asked.cart, currency, day).line
     if line and line.deliveries and asked.delivery is None:
         # What is bought and not said to go any way goes the first; its amount is that of the goods.
         known["delivery"] = next(way.id for way in shop.deliveries if way.id in line.deliveries)

@@ -2,7 +2,7 @@
 
 What repeats, what sells a voucher and what has an amount that its buyer chooses is ordered by itself. Lines that are
 delivered go together by a way that all of them may go. One weighed line makes the whole amount one that is known only
-when the goods go out.
+when the goods go out; a booking that is paid on the day, or in part, is not ordered with it.
 
 Source: own design.
 
@@ -83,8 +83,10 @@ def together(items: Sequence[Priced]) -> Line:
     first = items[0].line
     if len(items) == 1 and items[0].times == 1:
         return first
+    weighed = any(item.line.highest is not None for item in items)
     for item in items:
-        if ordered_alone(item.line):
+        # What is paid on the day is not known of an order that is weighed.
+        if ordered_alone(item.line) or (weighed and item.line.deposit is not None):
             raise refuse(FaultCode.CART_ALONE, "cart", item.line.name)
     total = Money(sum(item.amount.minor for item in items), items[0].amount.currency)
     sent = [item for item in items if item.line.deliveries is not None]
@@ -96,7 +98,7 @@ def together(items: Sequence[Priced]) -> Line:
         "deliveries": _ways(items),
         "weight_grams": sum(known) if sent and len(known) == len(sent) else None,
         "deposit": None,
-        "highest": total if any(item.line.highest is not None for item in items) else None,
+        "highest": total if weighed else None,
     }
     return first.model_copy(update=update)
 
