@@ -21,7 +21,7 @@ def pays(desk: Desk, pay: str) -> str:
     desk.tab_to(pay).send_keys(Keys.ENTER)
     desk.see("Declined: not enough money")
     desk.tab_to("Paid").send_keys(Keys.ENTER)
-    desk.see("order 1001")
+    desk.see("1001")
     assert desk.violations() == []
     return desk.browser.current_url
 
@@ -150,6 +150,7 @@ def test_a_cart_is_filled_changed_and_ordered_on_a_phone(desk: Desk) -> None:
     # Beside the work the owner sees the same pages of the draft.
     as_new(desk.browser, 1280, 800)
     desk.open(f"/checkout{BOAT}")
+    desk.see("offered first")
     desk.tab_to("Page").send_keys("of")
     desk.see("Add to the cart", "aside")
     desk.see("3 parts: €28.34 first, then €28.33 each", "aside")
