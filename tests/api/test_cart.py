@@ -153,3 +153,31 @@ def test_a_cart_that_cannot_be_ordered_is_refused_by_name(keeper: Shopkeeper, he
     order = {"market": "es-eur", "line": "sky-maps", "amount": "9.00", "currency": "EUR", "cart": held}
     answer = keeper.client.post("/api/orders", json={"order": order, "tender": "card", "by": "draft"})
     assert keeper.fault(answer)[1:] == (code, "cart")
+
+
+def test_lines_and_ways_of_delivery_are_called_in_the_language_of_their_buyer(keeper: Shopkeeper) -> None:
+    german = cart(keeper, "star-chart:2,night-boat-tour:1", language="de")
+    assert [item["name"] for item in german["items"]] == ["Sternkarte und Rotlichtlampe", "Nächtliche Bootstour"]
+    offer = keeper.client.get(f"/api/offer{german['search']}&delivery=pier").json()
+    assert offer["line_name"] == "Sternkarte und Rotlichtlampe und 1 mehr"
+    assert [way["name"] for way in offer["deliveries"]] == ["Kurier", "Am Pier abgeholt"]
+    body = {"order": offer["order"], "tender": "card", "by": "newest-edition", "language": "de"}
+    token = keeper.post("/api/orders", body, 201)["token"]
+    record = keeper.end({"token": token}, "paid")
+    # The owner reads the first language of the shop, the buyer the other.
+    assert record["line_name"] == "Star chart and red-light lamp and 1 more"
+    assert "Sternkarte und Rotlichtlampe und 1 mehr, bezahlt" in record["messages"][0]["text"]
+    lines = amounts(keeper.page(token))
+    assert (lines[0][0], lines[2][0].partition(",")[0]) == (
+        f"2 {TIMES} Sternkarte und Rotlichtlampe",
+        "Am Pier abgeholt",
+    )
+    portuguese = amounts(keeper.get(f"/api/orders/{token}", language="pt"))
+    assert portuguese[1][0] == "Passeio de barco à noite"
+
+
+def test_two_lines_cannot_be_called_the_same_in_another_language(keeper: Shopkeeper) -> None:
+    answer = line(keeper, "star-chart", names={"de": "nachtliche  bootstour"})
+    assert answer.status_code == 200
+    answer = line(keeper, "star-chart", names={"de": "NÄCHTLICHE BOOTSTOUR"})
+    assert keeper.fault(answer)[:2] == (422, "duplicate")

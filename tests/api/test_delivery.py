@@ -75,6 +75,7 @@ def test_days_and_hours_are_told_and_only_those_are_taken(keeper: Shopkeeper) ->
     placed = keeper.post("/api/orders", right, 201)
     assert keeper.record(placed["token"])["delivered"] == {
         "way": "Collected at the pier",
+        "names": {"pt": "Levantado no cais", "de": "Am Pier abgeholt"},
         "fee": "0.00 EUR",
         "address": "",
         "day": "2026-11-28",

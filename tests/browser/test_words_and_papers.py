@@ -118,6 +118,12 @@ def test_a_buyer_fills_in_what_is_asked_and_what_is_missing_stands_at_its_field(
     desk.click("“Shoe size” is needed", "[role=switch]")
     desk.click("Cash at the pier", "aside input[type=radio]")
     desk.see("Shoe size", "aside")
+    # One of some choices has its choices in every language.
+    desk.pick("What “Shoe size” takes", "one of some choices")
+    desk.type_into("“First” in Deutsch", "Klein")
+    desk.until(lambda: desk.named("“First” in Deutsch", "input").get_property("value") == "Klein")
+    assert desk.violations() == []
+    desk.pick("What “Shoe size” takes", "a text")
     desk.click("Order and pay €85.00", "aside button")
     desk.see("“Shoe size” is needed. Fill it in.", "aside")
     field = desk.named("Shoe size", "aside input")
@@ -141,10 +147,13 @@ def test_accounts_for_transfers_are_checked_in_place(desk: Desk) -> None:
     desk.until(lambda: "Germany" in desk.text("[role=combobox][aria-label^='Country']"))
     desk.type_into("BIC of the EUR account", "ABC")
     desk.see("“ABC” is not a BIC.")
-    desk.type_into(
-        "IBAN of an account in GBP; elsewhere bank code and account number, with a blank between",
-        "20-00-00 55779911",
-    )
+    desk.click("It has no IBAN")
+    desk.type_into("Bank code, GBP", "20-00", "")
+    desk.type_into("Account number, GBP", "55779911")
+    desk.until(lambda: desk.all("[role=alert]"))
+    assert desk.named("Account number, GBP", "input").get_attribute("value") == "55779911"
+    assert desk.violations() == []
+    desk.type_into("Bank code, GBP", "20-00-00")
     desk.named("Holder of the GBP account", "input")
     desk.click("Remove the GBP account")
     desk.see("The GBP account is removed.")

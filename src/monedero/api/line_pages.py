@@ -23,7 +23,7 @@ from monedero.core.tender.model import Tender
 from monedero.formats.markdown import PICTURES
 from monedero.server.shops import RunningShop
 from monedero.wording.buyer_formats import money
-from monedero.wording.buyers import best_of, buyer_fault_text, tag, tell, to_buyer
+from monedero.wording.buyers import best_of, buyer_fault_text, called, tag, tell, to_buyer
 from monedero.work.checkout.composed import Composed, drafted
 from monedero.work.checkout.offer import newest, placed
 from monedero.work.shop.chosen_amount import chosen_between
@@ -134,7 +134,7 @@ def read_line_page(running: RunningDep, asked: AskedFor, accept_language: Wished
         return LinePage(
             **page.around(item, lambda tender: tender.on_line_page, {line.id}),
             line=line.id,
-            name=line.name,
+            name=called(line.name, line.names),
             price=tell("at-most", amount=goods) if item.at_most else goods,
             notes=_notes(shop, page.hand),
             alone=ordered_alone(line),
@@ -159,7 +159,13 @@ def read_cart(running: RunningDep, asked: AskedFor, accept_language: Wished = ""
         return CartPage(
             **page.around(item, lambda tender: tender.in_cart and goes, {one.line for one in items}),
             items=[
-                InCart(line=one.line, name=one.name, times=one.times, amount=money(one.amount)) for one in items
+                InCart(
+                    line=one.line,
+                    name=called(one.name, one.names),
+                    times=one.times,
+                    amount=money(one.amount),
+                )
+                for one in items
             ],
             lines=order_lines(item)[len(items) :] if goes else [],
             problem=problem,
@@ -221,7 +227,7 @@ class _Page:
         for line in shop.lines:
             price = price_in(shop, line, order.amount.currency, order.placed_on)
             if price is not None and line.id not in without:
-                found.append(LineLink(line=line.id, name=line.name, price=_usual(line, price)))
+                found.append(LineLink(line=line.id, name=called(line.name, line.names), price=_usual(line, price)))
         return found
 
 

@@ -21,11 +21,10 @@ from monedero.core.voucher.part import VoucherPart
 from monedero.server.shops import RunningShop
 from monedero.wording.after_paying import ON_THE_DAY
 from monedero.wording.buyer_formats import country_name, money
-from monedero.wording.buyers import best_of, tell, to_buyer
+from monedero.wording.buyers import best_of, called, tell, to_buyer
 from monedero.work.checkout.facts import asked_facts
 from monedero.work.checkout.offer import newest, placed
 from monedero.work.checkout.texts import TextReader
-from monedero.work.orders.placing import line_name
 from monedero.work.orders.progress import BY_VOUCHER
 from monedero.work.orders.vouchers import MOST_AT_ONCE
 from monedero.work.shop.chosen_amount import chosen_between, refuse_outside
@@ -159,7 +158,7 @@ def read_offer(
             storefront=composed.checkout.storefront,
             order=whole,
             shop=composed.shop.name,
-            line_name=line_name(order),
+            line_name=bought_called(order),
             country_name=country_name(order.order.country),
             amount=str(order.order.amount),
             recurring=order.order.recurring,
@@ -199,15 +198,21 @@ def item_of(shop: Shop, order: OrderInHand) -> Item:
     """What the buyer of the order in hand is about to pay for."""
     way = next((there for there in ways_there(shop, order) if there.chosen and there.fee), None)
     return Item(
-        line_name(order),
+        bought_called(order),
         order.whole,
-        way=way.way.name if way else "",
+        way=called(way.way.name, way.way.names) if way else "",
         delivery=way.fee if way else None,
         recurring=bool(order.order.recurring),
         later=order.rest,
         at_most=order.line.highest is not None,
         items=order.items,
     )
+
+
+def bought_called(order: OrderInHand) -> str:
+    """What the order in hand is called by what is bought, as its buyer reads it."""
+    name, more = called(order.line.name, order.line.names), len(order.items) - 1
+    return tell("line-and-more", line=name, more=more) if more > 0 else name
 
 
 def nothing_left(item: Item) -> NothingLeft | None:

@@ -9,7 +9,7 @@ from monedero.core.cart import OrderedLine
 from monedero.core.money import Money
 from monedero.core.voucher.part import VoucherPart, covered
 from monedero.wording.buyer_formats import money
-from monedero.wording.buyers import tell
+from monedero.wording.buyers import called, tell
 
 
 class OrderLineOut(BaseModel):
@@ -83,7 +83,8 @@ def _bought(item: Item) -> list[OrderLineOut]:
 
 
 def _counted(line: OrderedLine) -> str:
-    return tell("times", count=line.times, line=line.name) if line.times > 1 else line.name
+    name = called(line.name, line.names)
+    return tell("times", count=line.times, line=name) if line.times > 1 else name
 
 
 def order_lines(item: Item, on_top: OnTop = NOTHING) -> list[OrderLineOut]:

@@ -12,9 +12,9 @@ from monedero.core.payment.payment import Payment
 from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, MOVES, Move, State
 from monedero.core.record import Delivered, OrderRecord
 from monedero.server.shops import RunningShop
-from monedero.wording.after_paying import buyers_name, fee_name
+from monedero.wording.after_paying import buyers_name, fee_name, line_called
 from monedero.wording.buyer_formats import day, money
-from monedero.wording.buyers import tag, tell, to_buyer
+from monedero.wording.buyers import called, tag, tell, to_buyer
 from monedero.work.checkout.composed import Composed
 from monedero.work.checkout.texts import TextReader
 from monedero.work.orders.told import ToldPaper, invoice_of, language_of, told_of
@@ -95,9 +95,13 @@ def _worded(running: RunningShop, composed: Composed, record: OrderRecord, payme
     chosen, own = payment.chosen, payment.chosen.provider is None
     told = told_of(running.store, composed, record, till.link(record), tag())
     invoice, total = invoice_of(record), payment.total
-    name = tell("order-line", line=record.line_name, number=str(record.number))
+    name = tell("order-line", line=line_called(record), number=str(record.number))
     delivered = record.delivered
-    way = ", ".join([delivered.way, *([day(delivered.day)] if delivered.day else [])]) if delivered else ""
+    way = (
+        ", ".join([called(delivered.way, delivered.names), *([day(delivered.day)] if delivered.day else [])])
+        if delivered
+        else ""
+    )
     item = Item(
         name,
         record.whole,
@@ -121,7 +125,7 @@ def _worded(running: RunningShop, composed: Composed, record: OrderRecord, payme
         state=record.state,
         tender_name=buyers_name(record),
         amount=str(total),
-        line_name=record.line_name,
+        line_name=line_called(record),
         headline=told.page.headline,
         text=told.text,
         instead=told.instead,

@@ -8,7 +8,7 @@ from pydantic import BaseModel
 from monedero.core.delivery.days import hours_on
 from monedero.core.delivery.model import Delivery
 from monedero.wording import buyer_formats
-from monedero.wording.buyers import tell
+from monedero.wording.buyers import called, tell
 from monedero.work.shop.delivered import WayThere
 
 
@@ -47,7 +47,7 @@ def ways_out(ways: Sequence[WayThere]) -> list[WayOut]:
     return [
         WayOut(
             id=there.way.id,
-            name=there.way.name,
+            name=called(there.way.name, there.way.names),
             chosen=there.chosen,
             amount=str(there.amount) if there.amount else None,
             fee=str(there.fee) if there.fee else None,
@@ -64,7 +64,7 @@ def ways_out(ways: Sequence[WayThere]) -> list[WayOut]:
 
 
 def _why(there: WayThere) -> str:
-    return tell(there.why.value, name=there.way.name) if there.why else ""
+    return tell(there.why.value, name=called(there.way.name, there.way.names)) if there.why else ""
 
 
 def _comes(there: WayThere) -> str:

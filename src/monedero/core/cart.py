@@ -25,6 +25,7 @@ from pydantic import StrictInt
 
 from monedero.core.errors import FaultCode, refuse
 from monedero.core.fields import Identifier, MoneyText, Name, Strict
+from monedero.core.language import OtherNames
 from monedero.core.money import Money, split
 from monedero.core.ratecard.model import LineKind
 from monedero.core.shop import Line
@@ -45,6 +46,7 @@ class OrderedLine(Strict):
 
     line: Identifier
     name: Name
+    names: OtherNames = {}
     times: StrictInt
     amount: MoneyText
 

@@ -54,6 +54,10 @@ Names = Annotated[dict[Language, Name], AfterValidator(_some)]
 """A name in one language or several, by their tags."""
 
 
+OtherNames = dict[Language, Name]
+"""Names besides the one in the first language of a shop, by language."""
+
+
 def in_language(names: dict[str, str], wished: str) -> str:
     """A name in the language that is wished for, else in the first that there is.
 

@@ -26,7 +26,7 @@ from monedero.core.account import Mode
 from monedero.core.cart import OrderedLine
 from monedero.core.errors import Fault
 from monedero.core.fields import Description, Identifier, MoneyPositive, MoneyText, Name, Strict
-from monedero.core.language import Language
+from monedero.core.language import Language, OtherNames
 from monedero.core.money import Money
 from monedero.core.order.model import Order
 from monedero.core.payment.payment import Payment
@@ -115,10 +115,13 @@ class Dispatch(Strict):
 
 
 class Delivered(Strict):
-    """How an order goes to its buyer, as it was chosen: the name of the way, what of the amount is for it, where to,
-    and on which day, if the buyer chose one."""
+    """How an order goes to its buyer, as it was chosen: by the name of the way, in the first language and in others.
+
+    `fee` is what of the amount is for it; `address` is where to, and `day` when, if the buyer chose one.
+    """
 
     way: Name
+    names: OtherNames = {}
     fee: MoneyText
     address: Description = ""
     day: date | None = None
@@ -141,7 +144,7 @@ STANDS = HOLDS_MONEY | {State.PART_REFUNDED}
 class OrderRecord(Strict):
     """An order and its payments. `edition` is None for a rehearsal of the draft, whose version is then given.
 
-    `line_name` is what the line was called then; of a cart `items` are its lines.
+    `line_name` is what the line was called then, `line_names` in other languages; of a cart `items` are its lines.
     `storefront` is None for orders of a time when a shop had one checkout.
     `rest` is the payment of what of a booking is paid on the day, besides what is paid when it is made. What goods that
     are `weighed` came to is known when they go out; until then their amount is the most that they may come to.
@@ -159,6 +162,7 @@ class OrderRecord(Strict):
     placed_at: datetime
     order: Order
     line_name: Name
+    line_names: OtherNames = {}
     payments: list[Payment]
     happened: list[Happening]
     requests: list[Request] = []

@@ -40,13 +40,14 @@ from monedero.core.fields import (
     once,
     ordered,
 )
-from monedero.core.language import Language
+from monedero.core.language import Language, OtherNames
 from monedero.core.method import Method
 from monedero.core.order.area import Area
 from monedero.core.paid_later import Deposit
 from monedero.core.papers.arrangement import Arrangements
 from monedero.core.ratecard.model import LineKind
 from monedero.core.web_address import DomainName
+from monedero.core.words.folded import folded
 
 
 class Market(Strict):
@@ -59,7 +60,9 @@ class Market(Strict):
 
 
 class Line(Strict):
-    """Something sold. `margin` is in percent of the amount; `delivery_days` is None where nothing is delivered.
+    """Something sold; `names` are its names in the other languages of the shop.
+
+    `margin` is in percent of the amount; `delivery_days` is None where nothing is delivered.
 
     `deliveries` are the ways of delivery that it may go, by their ids (None: it is not delivered). One that
     `sells_voucher` gives its buyer a voucher over what was paid for it. `chosen` is what its buyer may choose the
@@ -70,6 +73,7 @@ class Line(Strict):
 
     id: Identifier
     name: Name
+    names: OtherNames = {}
     kind: LineKind
     usual_amount: MoneyPositive
     recurring: StrictBool
@@ -198,7 +202,6 @@ class Shop(Strict):
         once((f"{market.country} {market.currency}" for market in self.markets), "market")
         once((market.id for market in self.markets), "market id")
         once((line.id for line in self.lines), "line id")
-        once((line.name.casefold() for line in self.lines), "line")
         once((storefront.id for storefront in self.storefronts), "storefront id")
         once((storefront.name.casefold() for storefront in self.storefronts), "storefront")
         once((own.method.id for own in self.own_methods), "method id")
@@ -212,6 +215,10 @@ class Shop(Strict):
         ):
             once((thing.id for thing in things), f"{what} id")
             once((thing.name.casefold() for thing in things), what)
+        for what, named in (("line", self.lines), ("way of delivery", self.deliveries)):
+            # A language in which nothing has a name of its own reads like the first.
+            for language in dict.fromkeys(("", *(tag for thing in named for tag in thing.names))):
+                once((folded(thing.names.get(language, thing.name)) for thing in named), what)
         deliveries, areas = {way.id for way in self.deliveries}, {area.id for area in self.areas}
         for line in self.lines:
             known(line.deliveries or [], deliveries, "way of delivery", line.name)

@@ -38,7 +38,7 @@ from monedero.core.fields import (
     once,
 )
 from monedero.core.fx import RateTable, ReferenceRates
-from monedero.core.language import Language, Names, in_language
+from monedero.core.language import Language, Names, OtherNames, in_language
 from monedero.core.method import Method
 from monedero.core.order.area import Area
 from monedero.core.order.model import Order
@@ -83,6 +83,7 @@ class FileLine(Strict):
 
     id: Identifier
     name: Name
+    names: OtherNames = {}
     kind: LineKind
     recurring: StrictBool
     deliveries: AnyOf[Identifier] | None = None

@@ -12,7 +12,7 @@ from monedero.core.payment.state import HOLDS_MONEY, State
 from monedero.core.ratecard.model import LineKind
 from monedero.core.record import Asking, OrderRecord
 from monedero.wording.buyer_formats import day, money
-from monedero.wording.buyers import tell
+from monedero.wording.buyers import called, tell
 
 SAYS_NOTHING = (State.OPEN, State.AT_PROVIDER)
 ON_THE_DAY = "on-the-day"
@@ -38,6 +38,15 @@ def buyers_name(record: OrderRecord) -> str:
     return chosen.buyers_name or chosen.name
 
 
+def line_called(record: OrderRecord) -> str:
+    """What was ordered, by the name that its buyer reads; of a cart the first line and how many more there are."""
+    if not record.items:
+        return called(record.line_name, record.line_names)
+    first, more = record.items[0], len(record.items) - 1
+    name = called(first.name, first.names)
+    return tell("line-and-more", line=name, more=more) if more else name
+
+
 def after_paying(record: OrderRecord) -> Page:
     """The page after paying; it names the tender, and says what happens next."""
     payment, books, state = record.payment, record.payment.books, record.state
@@ -53,7 +62,7 @@ def after_paying(record: OrderRecord) -> Page:
         "back": money(books.money(books.refunded + books.credited + (rest.refunded if rest else 0))),
         "how_back": tell("by-credit", credit=money(books.money(books.credited))) if books.credited else "",
         "number": str(record.number),
-        "line": record.line_name,
+        "line": line_called(record),
         "until": _day("until", payment.until),
         "kept_until": _day("kept-until", payment.until),
         "because": tell("because", reason=payment.reason) if payment.reason else "",

@@ -19,7 +19,7 @@ Source: Project Fluent syntax 1.0; RFC 5646 and RFC 4647 section 3.4 (which lang
 ('de', 'en')
 """
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from contextlib import contextmanager
 from contextvars import ContextVar
 from functools import cache, lru_cache
@@ -42,6 +42,11 @@ _country: ContextVar[str] = ContextVar("buyers_country", default="")
 def tag() -> str:
     """The language of the buyer who reads now (BCP 47)."""
     return _tag.get()
+
+
+def called(name: str, names: Mapping[str, str]) -> str:
+    """A name as the buyer reads it: in the buyer's language, else as it is called in the first."""
+    return names.get(tag(), name)
 
 
 @contextmanager

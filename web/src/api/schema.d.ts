@@ -3764,12 +3764,20 @@ export interface components {
         };
         /**
          * Delivered
-         * @description How an order goes to its buyer, as it was chosen: the name of the way, what of the amount is for it, where to,
-         *     and on which day, if the buyer chose one.
+         * @description How an order goes to its buyer, as it was chosen: by the name of the way, in the first language and in others.
+         *
+         *     `fee` is what of the amount is for it; `address` is where to, and `day` when, if the buyer chose one.
          */
         Delivered: {
             /** Way */
             way: string;
+            /**
+             * Names
+             * @default {}
+             */
+            names: {
+                [key: string]: string;
+            };
             /**
              * Fee
              * @description Amount and ISO 4217 currency, such as 0.25 EUR
@@ -3785,7 +3793,7 @@ export interface components {
         };
         /**
          * Delivery
-         * @description A way of delivery.
+         * @description A way of delivery; `names` are its names in the other languages of the shop.
          *
          *     `address`: whether it goes to an address (None: as is usual for its kind). `preparation_days` are open days before
          *     it can leave. `ahead_days`: how many days ahead its buyer may choose the day (None: the buyer does not choose one).
@@ -3798,6 +3806,13 @@ export interface components {
             id: string;
             /** Name */
             name: string;
+            /**
+             * Names
+             * @default {}
+             */
+            names: {
+                [key: string]: string;
+            };
             /** @default own */
             kind: components["schemas"]["DeliveryKind"];
             /**
@@ -4742,7 +4757,9 @@ export interface components {
         };
         /**
          * Line
-         * @description Something sold. `margin` is in percent of the amount; `delivery_days` is None where nothing is delivered.
+         * @description Something sold; `names` are its names in the other languages of the shop.
+         *
+         *     `margin` is in percent of the amount; `delivery_days` is None where nothing is delivered.
          *
          *     `deliveries` are the ways of delivery that it may go, by their ids (None: it is not delivered). One that
          *     `sells_voucher` gives its buyer a voucher over what was paid for it. `chosen` is what its buyer may choose the
@@ -4758,6 +4775,13 @@ export interface components {
             id: string;
             /** Name */
             name: string;
+            /**
+             * Names
+             * @default {}
+             */
+            names: {
+                [key: string]: string;
+            };
             kind: components["schemas"]["LineKind"];
             /**
              * Usual Amount
@@ -5658,6 +5682,13 @@ export interface components {
             line: string;
             /** Name */
             name: string;
+            /**
+             * Names
+             * @default {}
+             */
+            names: {
+                [key: string]: string;
+            };
             /** Times */
             times: number;
             /**

@@ -25,6 +25,7 @@ from pydantic import Field, PlainValidator, StrictBool, StrictInt, WithJsonSchem
 
 from monedero.core.errors import FaultCode, refuse
 from monedero.core.fields import AnyOf, Identifier, MoneyText, Name, Strict, broken, checked, once
+from monedero.core.language import OtherNames
 
 NOT_DELIVERED = "none"
 """The way of delivery of an order of which nothing is delivered."""
@@ -119,7 +120,7 @@ class DeliveryCosts(Strict):
 
 
 class Delivery(Strict):
-    """A way of delivery.
+    """A way of delivery; `names` are its names in the other languages of the shop.
 
     `address`: whether it goes to an address (None: as is usual for its kind). `preparation_days` are open days before
     it can leave. `ahead_days`: how many days ahead its buyer may choose the day (None: the buyer does not choose one).
@@ -127,6 +128,7 @@ class Delivery(Strict):
 
     id: Identifier
     name: Name
+    names: OtherNames = {}
     kind: DeliveryKind = DeliveryKind.OWN
     prices: list[DeliveryPrice] = []
     address: StrictBool | None = None

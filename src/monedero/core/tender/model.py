@@ -11,7 +11,7 @@ Source: own design.
 Traceback (most recent call last):
 ...
 pydantic_core._pydantic_core.ValidationError: 1 validation error for Checkout
-  duplicate [type=duplicate, input_value={'storefront': 'web-shop'...None, lapse_days=None)]}, input_type=dict]
+  duplicate [type=duplicate, input_value={'storefront': 'web-shop'...=False, in_cart=False)]}, input_type=dict]
 """
 
 from typing import Annotated, Self

@@ -116,6 +116,7 @@ field-country = country
 field-currency = currency
 field-share = share of orders
 field-name = name
+field-names = names in other languages
 field-kind = kind
 field-usual-amount = usual amount
 field-recurring = whether it repeats

@@ -24,6 +24,7 @@ state-returned = debit returned
 
 ## What happened to an order, for the owner
 
+line-and-more = { $line } and { $more } more
 ordered-at-most = { $ordered }, which is the most that it may come to
 ordered-came-to = { $ordered }, which it came to, with { $most } at the most
 happened-placed = The order was placed.

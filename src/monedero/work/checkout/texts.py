@@ -11,9 +11,9 @@ from monedero.core.shop import Shop
 from monedero.core.tender.model import Tender
 from monedero.core.words.texts import Own, TextKind, own_text
 from monedero.store import Store
-from monedero.wording.after_paying import buyers_name
+from monedero.wording.after_paying import buyers_name, line_called
 from monedero.wording.buyer_formats import day, money
-from monedero.wording.buyers import tag, worded_in
+from monedero.wording.buyers import called, tag, worded_in
 from monedero.wording.places import network_name
 from monedero.wording.ready_texts import Setting, ready_text
 from monedero.work.checkout.composed import Composed
@@ -88,7 +88,7 @@ def values_of_order(shop: Shop, record: OrderRecord, link: str) -> dict[str, str
     payment = record.payment
     return {
         "shop": shop.name,
-        "line": record.line_name,
+        "line": line_called(record),
         "amount": money(payment.total),
         "way": buyers_name(record),
         "number": str(record.number),
@@ -102,7 +102,7 @@ def values_in_hand(shop: Shop, hand: OrderInHand, tender: Tender, total: str) ->
     """What the placeholders of a text would stand for, of the order in hand."""
     return {
         "shop": shop.name,
-        "line": hand.line.name,
+        "line": called(hand.line.name, hand.line.names),
         "amount": total,
         "way": tender.name_in(tag()),
         "number": str(SAMPLE_NUMBER),

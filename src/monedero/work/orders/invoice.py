@@ -4,9 +4,9 @@ from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.core.papers.paper import Invoice
 from monedero.core.record import OrderRecord
 from monedero.formats.invoice_pdf import InvoiceText, as_pdf
-from monedero.wording.after_paying import fee_name
+from monedero.wording.after_paying import fee_name, line_called
 from monedero.wording.buyer_formats import day, money
-from monedero.wording.buyers import tag, tell, to_buyer
+from monedero.wording.buyers import called, tag, tell, to_buyer
 from monedero.wording.paper_lines import account_lines, reference_line
 from monedero.work.checkout.composed import Composed
 from monedero.work.orders.told import invoice_of, language_of
@@ -23,11 +23,17 @@ def invoice_pdf(composed: Composed, record: OrderRecord) -> bytes:
 
 def _text(record: OrderRecord, invoice: Invoice) -> InvoiceText:
     payment = record.payment
-    rows = [(tell("times", count=line.times, line=line.name), money(line.amount)) for line in record.items] or [
-        (record.line_name, money(record.goods))
-    ]
+    rows = [
+        (tell("times", count=line.times, line=called(line.name, line.names)), money(line.amount))
+        for line in record.items
+    ] or [(line_called(record), money(record.goods))]
     if record.delivered and record.delivered.fee.minor:
-        rows.append((tell("invoice-delivery", name=record.delivered.way), money(record.delivered.fee)))
+        rows.append(
+            (
+                tell("invoice-delivery", name=called(record.delivered.way, record.delivered.names)),
+                money(record.delivered.fee),
+            )
+        )
     if fee := payment.chosen.fee:
         rows.append((fee_name(fee), money(fee)))
     facts = [

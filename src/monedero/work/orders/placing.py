@@ -15,6 +15,7 @@ from monedero.core.voucher.part import VoucherPart, covered
 from monedero.store import Store
 from monedero.wording.after_paying import ON_THE_DAY
 from monedero.wording.buyers import tell
+from monedero.wording.catalogue import say
 from monedero.work.checkout.composed import Composed
 from monedero.work.orders import progress
 from monedero.work.orders.choosing import Ordering, buying_of
@@ -74,9 +75,9 @@ def delivery_of(new: NewOrder) -> Delivered | None:
 
 
 def line_name(hand: OrderInHand) -> str:
-    """What an order is called by what is bought: the line, or the first of a cart and how many more there are."""
+    """What the owner calls an order by what is bought: the line, or the first of a cart and how many more there are."""
     more = len(hand.items) - 1
-    return tell("line-and-more", line=hand.line.name[:LONGEST], more=more) if more > 0 else hand.line.name
+    return say("line-and-more", line=hand.line.name[:LONGEST], more=more) if more > 0 else hand.line.name
 
 
 def begin(new: NewOrder, parts: Sequence[VoucherPart], offered: Callable[[Order], Outcome]) -> Begun:
@@ -116,6 +117,7 @@ def record_of(store: Store, new: NewOrder, begun: Begun, parts: list[VoucherPart
         placed_at=new.at,
         order=new.order,
         line_name=line_name(hand),
+        line_names=hand.line.names,
         items=list(hand.items),
         payments=[with_paper(store, new.composed, payment, OrderName(new.token, number))],
         happened=[

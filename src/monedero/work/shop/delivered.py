@@ -13,7 +13,7 @@ from monedero.core.money import Money
 from monedero.core.order.model import Order
 from monedero.core.record import Delivered
 from monedero.core.shop import Line, Shop
-from monedero.wording.buyers import tell
+from monedero.wording.buyers import called, tell
 from monedero.work.shop.delivery_price import price_for, way_called
 from monedero.work.shop.order_in_hand import OrderInHand
 
@@ -63,17 +63,27 @@ def delivered(shop: Shop, hand: OrderInHand, wish: Wish) -> Delivered | None:
     if there.why or there.fee is None:
         raise _refused(there.way, there.why or NoPrice.OUTSIDE)
     if wish.known and there.way.needs_address and not wish.address.strip():
-        raise refuse(FaultCode.ADDRESS_MISSING, "address", wish.address, name=there.way.name)
+        raise refuse(
+            FaultCode.ADDRESS_MISSING, "address", wish.address, name=called(there.way.name, there.way.names)
+        )
     if wish.day is not None and wish.day not in there.days:
-        told = {"days": ", ".join(day.isoformat() for day in there.days[:5]), "name": there.way.name}
+        told = {
+            "days": ", ".join(day.isoformat() for day in there.days[:5]),
+            "name": called(there.way.name, there.way.names),
+        }
         raise InvalidInput(Fault(FaultCode.DELIVERY_DAY, "delivery_day", wish.day.isoformat(), told))
     day = wish.day or (there.days[0] if there.days else None)
-    return Delivered(way=there.way.name, fee=there.fee, address=wish.address, day=day)
+    return Delivered(way=there.way.name, names=there.way.names, fee=there.fee, address=wish.address, day=day)
 
 
 def _refused(way: Delivery, why: NoPrice) -> Conflict:
     return Conflict(
-        Fault(FaultCode.DELIVERY_REFUSED, "delivery", way.name, {"why": tell(why.value, name=way.name)})
+        Fault(
+            FaultCode.DELIVERY_REFUSED,
+            "delivery",
+            way.name,
+            {"why": tell(why.value, name=called(way.name, way.names))},
+        )
     )
 
 

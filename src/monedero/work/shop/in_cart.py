@@ -67,5 +67,12 @@ def priced(shop: Shop, cart: str, currency: str, day: date) -> list[Priced]:
 def ordered(items: list[Priced]) -> tuple[OrderedLine, ...]:
     """The lines of a cart as they are ordered."""
     return tuple(
-        OrderedLine(line=item.line.id, name=item.line.name, times=item.times, amount=item.amount) for item in items
+        OrderedLine(
+            line=item.line.id,
+            name=item.line.name,
+            names=item.line.names,
+            times=item.times,
+            amount=item.amount,
+        )
+        for item in items
     )

@@ -1,7 +1,11 @@
+import { useState } from "react";
+import { said } from "../../api/client";
 import { useHandSearch } from "../../lib/handSearch";
 import { putIn } from "../../lib/lists";
+import { useTyped } from "../../lib/useTyped";
 import { Button } from "../../ui/Button";
-import { Heading } from "../../ui/Page";
+import { InputField } from "../../ui/InputField";
+import { Heading, Trouble } from "../../ui/Page";
 import { Picker } from "../../ui/Picker";
 import { SubNav } from "../../ui/SubNav";
 import { TextField } from "../../ui/TextField";
@@ -210,17 +214,43 @@ function NewAccount({
   const market = shop.markets.find((entry) => entry.currency === currency);
   const country = market?.country ?? shop.country;
   const blank = { id: currency.toLowerCase(), holder: shop.name, currency, country, bank: "" };
+  const [hasIban, setHasIban] = useState(true);
+  const code = useTyped(`bank code ${currency}`);
+  const number = useTyped(`account number ${currency}`);
+  const [trouble, setTrouble] = useState<unknown>(null);
   return (
     <div className="max-w-xl mt-2">
-      <TextField
-        label={`IBAN of an account in ${currency}; elsewhere bank code and account number, with a blank between`}
-        value=""
-        save={(text) => {
-          if (/^[A-Za-z]{2}/.test(text.trim())) return add({ ...blank, iban: text });
-          const [code = "", ...number] = text.trim().split(/\s+/);
-          return add({ ...blank, bank_code: code, account_number: number.join("") });
-        }}
-      />
+      {hasIban ? (
+        <TextField
+          label={`IBAN of an account in ${currency}`}
+          value=""
+          save={(iban) => add({ ...blank, iban })}
+        />
+      ) : (
+        <form
+          className="flex flex-wrap items-end gap-4"
+          onSubmit={(event) => {
+            event.preventDefault();
+            add({ ...blank, bank_code: code.text, account_number: number.text }).then(() => {
+              code.forget();
+              number.forget();
+            }, setTrouble);
+          }}
+        >
+          <InputField label={`Bank code, ${currency}`} value={code.text} onChange={code.type} width="w-40" />
+          <InputField
+            label={`Account number, ${currency}`}
+            value={number.text}
+            onChange={number.type}
+            width="w-56"
+          />
+          <Button type="submit">Add the account</Button>
+        </form>
+      )}
+      {trouble !== null && !hasIban && <Trouble>{said(trouble)}</Trouble>}
+      <Button look="link" className="mt-1" onClick={() => setHasIban(!hasIban)}>
+        {hasIban ? "It has no IBAN" : "It has an IBAN"}
+      </Button>
     </div>
   );
 }

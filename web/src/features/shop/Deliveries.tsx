@@ -39,6 +39,7 @@ export function Deliveries({ shop, save, quietly, remove }: Sections) {
       kind: ("value" in kind ? kind.value : "own") as Way["kind"],
       prices: [],
       preparation_days: 0,
+      names: {},
       closed_weekdays: [],
       closed_dates: [],
       hours: [],

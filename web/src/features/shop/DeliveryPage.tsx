@@ -6,6 +6,7 @@ import { TextField } from "../../ui/TextField";
 import { Areas } from "./Areas";
 import { CustomerGroups } from "./CustomerGroups";
 import { Deliveries } from "./Deliveries";
+import { OtherNames } from "./OtherNames";
 import { type Sections, useSections } from "./sections";
 import { VIEWS } from "./views";
 import { shownWhole, wholeOrNone } from "./whole";
@@ -21,6 +22,7 @@ export function DeliveryPage() {
       <Heading title="Delivery and buyers" note="what conditions of a way to pay can be about" />
       <Deliveries {...sections} />
       {sections.shop.deliveries.length > 0 && <LinesGo {...sections} />}
+      <OtherNames {...sections} of="deliveries" title="Ways of delivery in other languages" />
       <Areas {...sections} />
       <CustomerGroups {...sections} />
     </>

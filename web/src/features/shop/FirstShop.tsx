@@ -58,6 +58,7 @@ export function FirstShop() {
           usual_amount: `${amount.text.trim()} ${books}`,
           recurring: kind.text === "membership",
           sells_voucher: false,
+          names: {},
         },
       ],
     };

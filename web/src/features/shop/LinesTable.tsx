@@ -35,6 +35,7 @@ export function LinesTable({ shop, save, quietly, kinds, remove }: Sections) {
       usual_amount: `10 ${before.currency}`,
       recurring: false,
       sells_voucher: false,
+      names: {},
     };
     setAdded(line.id);
     return { ...before, lines: [...held, line] };

@@ -10,6 +10,7 @@ import { HeldThings } from "./HeldThings";
 import { Languages } from "./Languages";
 import { LinesTable } from "./LinesTable";
 import { MarketsTable } from "./MarketsTable";
+import { OtherNames } from "./OtherNames";
 import { PaidLater } from "./PaidLater";
 import { Storefronts } from "./Storefronts";
 import { useSections } from "./sections";
@@ -66,6 +67,7 @@ export function ShopPage() {
       </div>
       <MarketsTable {...sections} />
       <LinesTable {...sections} />
+      <OtherNames {...sections} of="lines" title="Lines in other languages" />
       <ChosenAmounts {...sections} />
       <PaidLater {...sections} />
       <HeldThings {...sections} />

@@ -97,25 +97,54 @@ export function AskedFields({ tender, languages, save, quietly }: Props) {
                 </Button>
               </div>
               {field.kind === "choice" && (
-                <TextField
-                  label={`Choices of “${name}”, with a semicolon between them`}
-                  value={field.choices.map((choice) => choice[first] ?? Object.values(choice)[0]).join("; ")}
-                  save={(text) =>
-                    save(
-                      with_(field.id, (held) => ({
-                        ...held,
-                        choices: text
-                          .split(";")
-                          .map((part) => part.trim())
-                          .filter(Boolean)
-                          .map(
-                            (part) =>
-                              held.choices.find((choice) => choice[first] === part) ?? { [first]: part },
-                          ),
-                      })),
-                    )
-                  }
-                />
+                <>
+                  <TextField
+                    label={`Choices of “${name}”, with a semicolon between them`}
+                    value={field.choices
+                      .map((choice) => choice[first] ?? Object.values(choice)[0])
+                      .join("; ")}
+                    save={(text) =>
+                      save(
+                        with_(field.id, (held) => ({
+                          ...held,
+                          choices: text
+                            .split(";")
+                            .map((part) => part.trim())
+                            .filter(Boolean)
+                            .map(
+                              (part) =>
+                                held.choices.find((choice) => choice[first] === part) ?? { [first]: part },
+                            ),
+                        })),
+                      )
+                    }
+                  />
+                  {languages.slice(1).map((language) => (
+                    <div key={language.tag} className="flex flex-wrap gap-x-6 gap-y-1 mt-1">
+                      {field.choices.map((choice, place) => {
+                        const own = choice[first] ?? Object.values(choice)[0] ?? "";
+                        return (
+                          <TextField
+                            key={own}
+                            width="w-44"
+                            label={`“${own}” in ${language.name}`}
+                            value={choice[language.tag] ?? ""}
+                            save={(text) =>
+                              save(
+                                with_(field.id, (held) => ({
+                                  ...held,
+                                  choices: held.choices.map((entry, at) =>
+                                    at === place ? named(entry, language.tag, text) : entry,
+                                  ),
+                                })),
+                              )
+                            }
+                          />
+                        );
+                      })}
+                    </div>
+                  ))}
+                </>
               )}
             </li>
           );
