@@ -1,16 +1,20 @@
 """Take the pictures in docs/screenshots: a fresh demo shop, a real browser, one picture of each main view."""
 
+import io
 import shutil
 import tempfile
 from pathlib import Path
 from time import sleep
 
+from PIL import Image
 from selenium.webdriver.remote.webdriver import WebDriver
 from tests.browser.desk import BOAT, Desk, as_new, open_browser, paste
 from tests.browser.server import serving
 
 PICTURES = Path(__file__).parent.parent / "docs" / "screenshots"
 SETTLED = 0.5
+# Between two phones, in pixels.
+APART = 24
 CHART = "?market=es-eur&line=star-chart&amount=85.00&currency=EUR"
 
 
@@ -167,16 +171,40 @@ fetch("/api/vouchers", {method: "POST", headers: {"Content-Type": "application/j
 """
 
 
+def side_by_side(shots: list[bytes], name: str) -> None:
+    """One picture of several phones, a little apart."""
+    phones = [Image.open(io.BytesIO(shot)).convert("RGB") for shot in shots]
+    width, height = phones[0].size
+    whole = Image.new("RGB", ((width + APART) * len(phones) - APART, height), "white")
+    for place, phone in enumerate(phones):
+        whole.paste(phone, (place * (width + APART), 0))
+    whole.save(PICTURES / f"{name}.png", optimize=True)
+
+
 def buyer_pays_with_a_voucher(desk: Desk) -> None:
-    """The checkout on a phone: a voucher pays a part, and the way to pay costs something on top."""
+    """On a phone: a line, the cart, and the checkout, where a voucher pays a part and a fee comes on top."""
     code = desk.browser.execute_async_script(ISSUED)
     seen_on(desk, 390, 844)
-    desk.open("/buy?line=star-chart&market=es-eur&delivery=pier")
+    desk.open("/buy/lines/night-boat-tour?market=es-eur")
+    desk.see("3 parts")
+    sleep(SETTLED)
+    shots = [desk.browser.get_screenshot_as_png()]
+    desk.click("Add to the cart", "button")
+    desk.see("Take it out")
+    desk.click("Star chart and red-light lamp", "a")
+    desk.click("Add to the cart", "button")
+    desk.see("€127.00")
+    sleep(SETTLED)
+    shots.append(desk.browser.get_screenshot_as_png())
+    desk.click("Go on to the checkout", "a")
+    desk.click("Collected at the pier", "input[type=radio]", exact=False)
     desk.click("Voucher or shop credit", "summary")
     desk.type_into("Code", code)
     desk.see("is left on it")
     top(desk, "main section:nth-of-type(2)")
-    picture(desk.browser, "buyer-phone")
+    sleep(SETTLED)
+    shots.append(desk.browser.get_screenshot_as_png())
+    side_by_side(shots, "buyer-phone")
     seen_on(desk, 1280, 800)
 
 
