@@ -271,3 +271,26 @@ def test_the_rest_is_released_only_after_what_it_came_to_was_taken(keeper: Shopk
     keeper.running.beat()
     record = keeper.record(token)
     assert (record["state"], record["payments"][0]["books"]["released"]) == ("paid", "3.30 EUR")
+
+
+def test_a_line_that_is_paid_on_the_day_needs_no_way_to_pay(keeper: Shopkeeper) -> None:
+    def nobody() -> str:
+        """What is said of buyers in Portugal."""
+        return " ".join(step["text"] for step in keeper.get("/api/next")["steps"] if "in Portugal" in step["text"])
+
+    tour = [line for line in keeper.get("/api/shop")["shop"]["lines"] if line["id"] == "night-boat-tour"]
+    held = keeper.get("/api/shop")
+    body = {"version": held["version"], "shop": {**held["shop"], "lines": tour}}
+    assert keeper.client.put("/api/shop", json=body).status_code == 200
+    draft = keeper.get("/api/checkouts/web-shop")
+    only = [{**tender, "on": tender["id"] == "bank-transfer"} for tender in draft["tenders"]]
+    keeper.client.put("/api/checkouts/web-shop", json={"version": draft["version"], "tenders": only})
+    # A transfer is offered from 60 EUR on: for the tour, and not for a deposit of it.
+    assert nobody() == ""
+    deposit(keeper, percent="30")
+    assert nobody() == "Nobody who pays in EUR in Portugal can pay for Night boat tour."
+    deposit(keeper, percent="0")
+    assert nobody() == ""
+    # Coverage has no order to look at, and no dead end in it.
+    found = keeper.get("/api/checkouts/web-shop/coverage")
+    assert [finding for finding in found["findings"] if finding["kind"] == "dead-end"] == []

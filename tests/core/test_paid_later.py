@@ -67,6 +67,11 @@ def test_an_amount_is_brought_over_and_where_that_cannot_be_all_is_paid_now() ->
     assert deposit.of(whole, lambda _: None) == whole
     assert deposit.of(whole, None) == whole
     assert deposit.of(Money(1500, "EUR"), None) == Money(1500, "EUR")
+    assert [one.nothing_now for one in (deposit, Deposit(percent="0"), Deposit(percent="1"))] == [
+        False,
+        True,
+        False,
+    ]
 
 
 @pytest.mark.parametrize("given_", [{}, {"percent": "10", "amount": "5.00 EUR"}])

@@ -48,6 +48,11 @@ class Deposit(Strict):
             raise broken(FaultCode.DEPOSIT_EITHER)
         return self
 
+    @property
+    def nothing_now(self) -> bool:
+        """Whether nothing is paid when it is made: no way to pay is asked for."""
+        return self.percent == 0
+
     def of(self, whole: Money, convert: Converted | None) -> Money:
         """What of an order is paid at once; all of it where an amount cannot be brought over to its currency."""
         if self.percent is not None:

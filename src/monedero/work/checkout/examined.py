@@ -26,9 +26,10 @@ class Asked(NamedTuple):
 
 
 def space_of(shop: Shop | CheckoutFile, day: date) -> Space:
-    """The orders that a shop can receive on a day."""
+    """The orders that a shop can receive on a day and that are paid when they are placed, at least in part."""
     ways, groups = [way.id for way in shop.deliveries], [group.id for group in shop.customer_groups]
-    return Space.of(shop.markets, shop.lines, ways, groups, shop.areas, day)
+    lines = [line for line in shop.lines if line.deposit is None or not line.deposit.nothing_now]
+    return Space.of(shop.markets, lines, ways, groups, shop.areas, day)
 
 
 def out_of(accounts: Iterable[Account], without: str | None) -> list[str]:

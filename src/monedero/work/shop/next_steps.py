@@ -6,10 +6,7 @@ from datetime import date
 from enum import StrEnum
 
 from monedero.core.account import Stage
-from monedero.core.fx import NoReferenceRate
 from monedero.core.method import Family
-from monedero.core.money import Money
-from monedero.core.order.model import Order
 from monedero.core.profile import Source
 from monedero.core.shop import Line, Market
 from monedero.store import Store
@@ -17,7 +14,9 @@ from monedero.work.checkout.composed import Composed, drafted
 from monedero.work.checkout.offer import placed
 from monedero.work.checkout.publish import pending
 from monedero.work.compare.inputs import UNDER_WAY, inputs_of
+from monedero.work.shop.in_cart import price_in
 from monedero.work.shop.lookups import described_shop, method_in
+from monedero.work.shop.order_in_hand import OrderSentence, order_in_hand
 
 MOST = 5
 # An account at one of these stages waits for the owner.
@@ -138,21 +137,13 @@ def _arrangements(composed: Composed) -> Iterator[NextStep]:
 
 
 def _can_pay(store: Store, composed: Composed, market: Market, line: Line, day: date) -> bool:
-    """Whether a buyer of a market is offered a way to pay for a line at its usual amount, in the market's currency.
+    """Whether a buyer of a market can order a line at its usual amount, in the market's currency.
 
     Without a reference rate nothing is known of that amount, and nothing is said.
     """
-    try:
-        rate = inputs_of(store).rates.find(line.usual_amount.currency, market.currency, day).value
-    except NoReferenceRate:
+    price = price_in(composed.shop, line, market.currency, day)
+    if price is None:
         return True
-    amount = Money.rounded(line.usual_amount.exact * rate, market.currency)
-    order = Order(
-        amount,
-        market.country,
-        day,
-        kinds=frozenset({line.kind}),
-        recurring=line.recurring,
-        lines=(line.id,),
-    )
-    return bool(placed(store, composed, order))
+    sentence = OrderSentence(market.id, line.id, price.amount, price.currency, day)
+    hand = order_in_hand(composed.shop, sentence)
+    return hand.order.nothing_to_pay or bool(placed(store, composed, hand.order))
