@@ -1,5 +1,6 @@
 """What is paid later than it is ordered: deposits with the rest on the day, bookings on the day, weighed goods."""
 
+from decimal import Decimal
 from typing import Any
 
 import pytest
@@ -294,3 +295,28 @@ def test_a_line_that_is_paid_on_the_day_needs_no_way_to_pay(keeper: Shopkeeper) 
     # Coverage has no order to look at, and no dead end in it.
     found = keeper.get("/api/checkouts/web-shop/coverage")
     assert [finding for finding in found["findings"] if finding["kind"] == "dead-end"] == []
+
+
+def test_a_provider_that_took_all_of_it_at_once_gives_back_what_it_did_not_come_to(keeper: Shopkeeper) -> None:
+    token = keeper.paid("card", COLLECTED)
+    # A gateway of one's own may take at once what it was asked to authorise.
+    keeper.running.store.orders.change(
+        token, lambda record: record.model_copy(update={"weighed": True}), lambda before, after: []
+    )
+    record = keeper.act(token, "weigh", amount="40.00 EUR", note="").json()
+    assert (record["amount"], record["payments"][0]["books"]["kept"]) == ("40.00 EUR", "40.00 EUR")
+
+
+def test_what_a_route_earns_rests_on_all_of_the_booking_and_costs_what_the_deposit_costs(
+    keeper: Shopkeeper,
+) -> None:
+    def card() -> tuple[str, str]:
+        found = keeper.get("/api/compare", **BOAT)["ranked"]
+        route = next(entry for entry in found if entry["route"]["key"] == "orlenta/start/card")
+        return route["fee"], route["earns"]
+
+    whole_fee, whole_earns = card()
+    deposit(keeper, percent="30")
+    fee, earns = card()
+    assert Decimal(fee.split()[0]) < Decimal(whole_fee.split()[0])
+    assert Decimal(earns.split()[0]) > Decimal(whole_earns.split()[0])

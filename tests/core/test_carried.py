@@ -127,7 +127,7 @@ def test_cells_of_lines_and_markets_that_are_gone_count_nothing() -> None:
     ]
     cards = [{"kind": "consumer-debit", "network": "aster", "share": "75"}]
     profile = Profile.model_validate({"cells": [cell.model_dump(mode="json") for cell in cells], "cards": cards})
-    frame, over = typed_rows(profile, shop, date(2026, 1, 5))
+    frame, over = typed_rows(profile, shop, date(2026, 1, 5), RATES)
     # 3 orders: 75 % by debit card, the rest not known.
     assert [(row["card_kind"], row["weight"] / over) for row in frame.rows(named=True)] == [
         ("consumer-debit", 2.25),
@@ -135,6 +135,22 @@ def test_cells_of_lines_and_markets_that_are_gone_count_nothing() -> None:
     ]
     assert frame.columns[:4] == ["minor", "currency", "day", "country"]
     nothing, _ = typed_rows(
-        Profile(cells=[Cell(line="chart", market="pt", orders="0", usual="42 EUR")]), shop, date(2026, 1, 5)
+        Profile(cells=[Cell(line="chart", market="pt", orders="0", usual="42 EUR")]), shop, date(2026, 1, 5), RATES
     )
     assert nothing.is_empty()
+
+
+def test_of_a_booking_by_deposit_a_month_holds_the_deposits_and_of_one_on_the_day_nothing() -> None:
+    held = {"kind": "booking", "usual_amount": "85 EUR", "recurring": False}
+    lines = [
+        {**held, "id": "tour", "name": "Tour", "deposit": {"percent": "30"}},
+        {**held, "id": "walk", "name": "Walk", "deposit": {"percent": "0"}},
+        {**held, "id": "stay", "name": "Stay", "deposit": {"amount": "100 EUR"}},
+    ]
+    market = {"id": "pt", "country": "PT", "currency": "EUR", "share": "100"}
+    shop = Shop.model_validate(
+        {"name": "Cabo", "country": "PT", "currency": "EUR", "markets": [market], "lines": lines}
+    )
+    cells = [Cell(line=line["id"], market="pt", orders="1", usual="85 EUR") for line in lines]
+    frame, _ = typed_rows(Profile(cells=cells), shop, date(2026, 1, 5), RATES)
+    assert sorted(zip(frame["line"], frame["minor"], strict=True)) == [("stay", 8500), ("tour", 2550)]

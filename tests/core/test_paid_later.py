@@ -10,6 +10,7 @@ from hypothesis import strategies as st
 from pydantic import ValidationError
 
 from monedero.core.account import Mode
+from monedero.core.fx import ReferenceRates
 from monedero.core.money import Money
 from monedero.core.order.facts import LINE
 from monedero.core.order.model import Order
@@ -23,11 +24,21 @@ from monedero.core.record import REST, OrderRecord
 from monedero.core.shop import Line
 from monedero.core.tender.checks import NoneOf
 from monedero.core.voucher.part import VoucherPart
+from tests.core.made_up import RATES
 from tests.properties import tried_on
 
 AT = datetime(2026, 11, 27, 10, tzinfo=UTC)
 CARD = Chosen(tender="card", name="Card", method="card", provider="orlenta", fee=Money(100, "EUR"))
 ON_THE_DAY = Chosen(tender="on-the-day", name="On the day", method="cash-on-the-day", provider=None)
+
+
+class NoTable:
+    """A table of reference rates without any."""
+
+    days: list[date] = []
+
+    def per_euro(self, index: int, currency: str) -> Fraction | None:
+        return None
 
 
 def authorised(minor: int, **chosen: Any) -> Payment:
@@ -54,7 +65,7 @@ def record(payment: Payment, amount: int = 5000, **more: Any) -> OrderRecord:
 @given(st.integers(0, 10**7), st.decimals(0, 100, places=3))
 @tried_on(200)
 def test_a_share_is_rounded_up_to_the_cent_and_never_more_than_all(minor: int, percent: Any) -> None:
-    now = Deposit(percent=str(percent)).of(Money(minor, "EUR"), None)
+    now = Deposit(percent=str(percent)).of(Money(minor, "EUR"), AT.date(), RATES)
     exact = Fraction(minor) * Fraction(percent) / 100
     assert exact <= now.minor < exact + 1
     assert now.minor <= minor
@@ -62,11 +73,11 @@ def test_a_share_is_rounded_up_to_the_cent_and_never_more_than_all(minor: int, p
 
 def test_an_amount_is_brought_over_and_where_that_cannot_be_all_is_paid_now() -> None:
     deposit = Deposit.model_validate({"amount": "20.00 EUR"})
-    whole = Money(8500, "GBP")
-    assert deposit.of(whole, lambda amount: amount.exact * Fraction(87, 100)) == Money(1740, "GBP")
-    assert deposit.of(whole, lambda _: None) == whole
-    assert deposit.of(whole, None) == whole
-    assert deposit.of(Money(1500, "EUR"), None) == Money(1500, "EUR")
+    whole, day = Money(8500, "GBP"), AT.date()
+    typed = ReferenceRates(NoTable(), {"GBP": Fraction(87, 100)})
+    assert deposit.of(whole, day, typed) == Money(1740, "GBP")
+    assert deposit.of(whole, day, ReferenceRates(NoTable())) == whole
+    assert deposit.of(Money(1500, "EUR"), day, typed) == Money(1500, "EUR")
     assert [one.nothing_now for one in (deposit, Deposit(percent="0"), Deposit(percent="1"))] == [
         False,
         True,

@@ -127,7 +127,7 @@ AskedFor = Annotated[AskedPage, Query()]
 def read_line_page(running: RunningDep, asked: AskedFor, accept_language: Wished = "") -> LinePage:
     """The page of a line for its buyer: what it costs, how it is paid, and the ways to pay that are shown there."""
     page = _Page.of(running, asked)
-    shop, line = page.composed.shop, page.hand.line
+    line, shop = page.hand.line, page.composed.shop
     with to_buyer(best_of(asked.language or accept_language, shop.languages), shop.country):
         item = item_of(shop, page.hand)
         goods = money(item.goods)
@@ -225,7 +225,7 @@ class _Page:
         order, shop = self.hand.order, self.composed.shop
         found = []
         for line in shop.lines:
-            price = price_in(shop, line, order.amount.currency, order.placed_on)
+            price = price_in(line, shop, order.amount.currency, order.placed_on)
             if price is not None and line.id not in without:
                 found.append(LineLink(line=line.id, name=called(line.name, line.names), price=_usual(line, price)))
         return found

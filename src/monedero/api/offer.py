@@ -16,16 +16,15 @@ from monedero.api.ways_there import WayOut, ways_out
 from monedero.core.account import Mode
 from monedero.core.fields import Identifier
 from monedero.core.money import Money
+from monedero.core.payment.payment import BY_VOUCHER, ON_THE_DAY
 from monedero.core.shop import Shop
 from monedero.core.voucher.part import VoucherPart
 from monedero.server.shops import RunningShop
-from monedero.wording.after_paying import ON_THE_DAY
 from monedero.wording.buyer_formats import country_name, money
 from monedero.wording.buyers import best_of, called, tell, to_buyer
 from monedero.work.checkout.facts import asked_facts
 from monedero.work.checkout.offer import newest, placed
 from monedero.work.checkout.texts import TextReader
-from monedero.work.orders.progress import BY_VOUCHER
 from monedero.work.orders.vouchers import MOST_AT_ONCE
 from monedero.work.shop.chosen_amount import chosen_between, refuse_outside
 from monedero.work.shop.delivered import ways_there
@@ -113,7 +112,7 @@ def whole_order(asked: Asked, shop: Shop, day: date) -> InHand:
     if asked.line is None and shop.lines:
         line = shop.lines[0]
     currency = asked.currency or (market.currency if market else "")
-    usual = price_in(shop, line, currency, day) if line and currency else None
+    usual = price_in(line, shop, currency, day) if line and currency else None
     amount = asked.amount or (usual or line.usual_amount if line else Money(0, "EUR")).amount
     known = {name: getattr(asked, name) for name in KnownFacts.model_fields}
     goods = asked.goods

@@ -6,11 +6,14 @@ goods may come to `highest` where they usually come to less: that much is author
 
 Source: own design; deposits and authorising the highest amount are common practice, no source.
 
->>> Deposit(percent="30").of(Money(8599, "EUR"), None)
+>>> class NoTable:
+...     days: list[date] = []
+>>> rates, day = ReferenceRates(NoTable()), date(2026, 11, 27)
+>>> Deposit(percent="30").of(Money(8599, "EUR"), day, rates)
 Money(minor=2580, currency='EUR')
->>> Deposit(percent="0").of(Money(8599, "EUR"), None)
+>>> Deposit(percent="0").of(Money(8599, "EUR"), day, rates)
 Money(minor=0, currency='EUR')
->>> Deposit(amount="90.00 EUR").of(Money(8599, "EUR"), None)
+>>> Deposit(amount="90.00 EUR").of(Money(8599, "EUR"), day, rates)
 Money(minor=8599, currency='EUR')
 >>> Deposit(percent="30", amount="20.00 EUR")
 Traceback (most recent call last):
@@ -19,7 +22,7 @@ pydantic_core._pydantic_core.ValidationError: 1 validation error for Deposit
   deposit-either [type=deposit-either, input_value={'percent': '30', 'amount': '20.00 EUR'}, input_type=dict]
 """
 
-from collections.abc import Callable
+from datetime import date
 from fractions import Fraction
 from typing import Self
 
@@ -27,10 +30,8 @@ from pydantic import model_validator
 
 from monedero.core.errors import FaultCode
 from monedero.core.fields import MoneyPositive, Share, Strict, broken
+from monedero.core.fx import NoReferenceRate, ReferenceRates
 from monedero.core.money import Money
-
-Converted = Callable[[Money], Fraction | None]
-"""An amount in the currency of an order, in units; None where there is no reference rate."""
 
 
 class Deposit(Strict):
@@ -53,12 +54,13 @@ class Deposit(Strict):
         """Whether nothing is paid when it is made: no way to pay is asked for."""
         return self.percent == 0
 
-    def of(self, whole: Money, convert: Converted | None) -> Money:
+    def of(self, whole: Money, day: date, rates: ReferenceRates) -> Money:
         """What of an order is paid at once; all of it where an amount cannot be brought over to its currency."""
         if self.percent is not None:
             return Money.not_below(whole.exact * Fraction(self.percent) / 100, whole.currency)
         assert self.amount is not None  # one of the two is given
-        amount = self.amount.exact if self.amount.currency == whole.currency else convert and convert(self.amount)
-        if amount is None:
+        try:
+            amount = rates.convert(self.amount, whole.currency, day)
+        except NoReferenceRate:
             return whole
         return min(whole, Money.not_below(amount, whole.currency), key=lambda money: money.minor)

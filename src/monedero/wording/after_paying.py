@@ -8,6 +8,7 @@ from typing import NamedTuple
 
 from monedero.core.account import Mode
 from monedero.core.money import Money
+from monedero.core.payment.payment import ON_THE_DAY
 from monedero.core.payment.state import HOLDS_MONEY, State
 from monedero.core.ratecard.model import LineKind
 from monedero.core.record import Asking, OrderRecord
@@ -15,8 +16,6 @@ from monedero.wording.buyer_formats import day, money
 from monedero.wording.buyers import called, tell
 
 SAYS_NOTHING = (State.OPEN, State.AT_PROVIDER)
-ON_THE_DAY = "on-the-day"
-"""The tender of what of a booking is paid on the day."""
 
 
 class Page(NamedTuple):

@@ -1,6 +1,7 @@
 """A typed order profile as weighted rows: every amount of every cell, once for each card that a buyer may hold.
 
-Weights are whole, over one number for all rows. A cell whose line or market is no longer there counts nothing.
+Weights are whole, over one number for all rows. A cell whose line or market is no longer there counts nothing, nor does
+what is paid on the day.
 
 Source: own design.
 
@@ -9,7 +10,9 @@ Source: own design.
 ...     "currency": "EUR", "share": "100"}], lines=[{"id": "chart", "name": "Chart", "kind": "goods",
 ...     "usual_amount": "42 EUR", "recurring": False}])
 >>> cell = Cell(line="chart", market="pt", orders="1.5", usual="42 EUR", low="30 EUR", high="70 EUR")
->>> frame, over = typed_rows(Profile(cells=[cell]), shop, date(2026, 1, 5))
+>>> class NoTable:
+...     days: list[date] = []
+>>> frame, over = typed_rows(Profile(cells=[cell]), shop, date(2026, 1, 5), ReferenceRates(NoTable()))
 >>> frame["minor"].to_list(), frame["weight"].to_list(), over
 ([3000, 4200, 7000], [3, 6, 3], 8)
 """
@@ -21,6 +24,7 @@ from math import lcm
 
 import polars as pl
 
+from monedero.core.fx import ReferenceRates
 from monedero.core.profile import CardShare, Profile
 from monedero.core.shop import Shop
 
@@ -37,8 +41,8 @@ SCHEMA: dict[str, type[pl.DataType]] = {
 }
 
 
-def typed_rows(profile: Profile, shop: Shop, day: date) -> tuple[pl.DataFrame, int]:
-    """The rows of a month, and what their weights are over."""
+def typed_rows(profile: Profile, shop: Shop, day: date, rates: ReferenceRates) -> tuple[pl.DataFrame, int]:
+    """The rows of a month, and what their weights are over; of a booking by deposit the amounts are the deposits."""
     cards = list(_cards(profile.cards))
     lines = {line.id: line for line in shop.lines}
     markets = {market.id: market for market in shop.markets}
@@ -48,7 +52,10 @@ def typed_rows(profile: Profile, shop: Shop, day: date) -> tuple[pl.DataFrame, i
         line, market = lines.get(cell.line), markets.get(cell.market)
         if line is None or market is None:
             continue
-        for amount, part in cell.amounts:
+        for ordered, part in cell.amounts:
+            amount = line.deposit.of(ordered, day, rates) if line.deposit else ordered
+            if not amount.minor and ordered.minor:
+                continue
             for network, kind, share in cards:
                 weight = Fraction(cell.orders) * part * share
                 if weight:

@@ -49,6 +49,12 @@ class Gives(StrEnum):
     AT_ORDER = "at-order"
 
 
+BY_VOUCHER = "voucher"
+"""The tender of an order for which vouchers pay all: it stands in no checkout."""
+ON_THE_DAY = "on-the-day"
+"""The tender of what of a booking is paid on the day: it stands in no checkout."""
+
+
 class Chosen(Strict):
     """The way to pay that the buyer chose, as it stood then; `account` is None for an own arrangement.
 

@@ -75,7 +75,7 @@ def _rows(store: Store, inputs: CompareInputs, day: date) -> tuple[pl.DataFrame,
     if inputs.profile.source is Source.PAST_ORDERS:
         counts = store.past_orders.counts()
         return store.past_orders.paid(), months_between(counts.first, counts.last)
-    return typed_rows(inputs.profile, inputs.shop, day)
+    return typed_rows(inputs.profile, inputs.shop, day, inputs.rates)
 
 
 def _order(shop: Shop, day: date, facts: Sequence[object]) -> Order:

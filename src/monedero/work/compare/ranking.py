@@ -93,7 +93,9 @@ def _ranked(
     pieces = falls_on((piece_at(candidate.pieces, amount + on_top.paid.intercept),), on_top)
     piece = _cost_piece(asked, candidate, pieces[0], other_costs)
     cost = piece.total.at(amount)
-    margin = None if hand.line.margin is None else Fraction(hand.line.margin) / 100 * amount * other_costs.to_books
+    # What is left of a line is left of all of it, also of what is paid on the day.
+    share = None if hand.line.margin is None else Fraction(hand.line.margin) / 100
+    margin = None if share is None else share * hand.whole.exact * other_costs.to_books
     return RankedRoute(
         candidate=candidate,
         other_costs=other_costs,

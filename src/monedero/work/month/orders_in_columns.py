@@ -80,7 +80,7 @@ def month_orders(store: Store, inputs: CompareInputs, day: date) -> MonthOrders:
         frame, counts = store.past_orders.paid(), store.past_orders.counts()
         over = months = months_between(counts.first, counts.last)
     else:
-        frame, over = typed_rows(inputs.profile, inputs.shop, day)
+        frame, over = typed_rows(inputs.profile, inputs.shop, day, inputs.rates)
     in_columns = columns.orders(frame, limits, over)
     found = MonthOrders(
         columns=in_columns,

@@ -9,7 +9,7 @@ from monedero.core.voucher.part import shares_back
 from monedero.wording.buyers import tell
 from monedero.work.orders import progress
 from monedero.work.orders.acts import OrderActs
-from monedero.work.orders.bounds import bounded
+from monedero.work.orders.bounds import bounded, can_give_back
 from monedero.work.orders.progress import How
 from monedero.work.orders.till import Till
 
@@ -57,7 +57,7 @@ class PaidLater:
         """An order with what it came to asked for, and the rest to be released; where vouchers pay all, only that."""
         payment, at = after.payment, self._till.now()
         if not payment.books.open:
-            return after
+            return self._over_back(after)
         left, number = after.left, payment.number
         if left.minor:
             after = after.with_payment(self._charged(payment, self._till.fee_of(after, left)))
@@ -67,6 +67,15 @@ class PaidLater:
             after = after.model_copy(update={"payments": [*after.payments, paid]})
         asked = progress.asked_for(after, number, Asking.TAKE)
         return progress.ask(after, number, Asking.RELEASE, None, at) if asked < payment.books.open else after
+
+    def _over_back(self, after: OrderRecord) -> OrderRecord:
+        """An order whose provider took all of it at once: what is above what it came to goes back."""
+        payment = after.payment
+        fee = payment.chosen.fee.minor if payment.chosen.fee else 0
+        over = can_give_back(after, payment) - after.left.minor - fee
+        if over <= 0 or not payment.books.taken:
+            return after
+        return progress.ask(after, payment.number, Asking.REFUND, payment.books.money(over), self._till.now())
 
     def _charged(self, payment: Payment, fee: Money | None) -> Payment:
         """A payment with the fee of what was taken; one that is not known any more stays as it was."""

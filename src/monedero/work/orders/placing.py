@@ -7,13 +7,12 @@ from typing import NamedTuple
 from monedero.core.errors import Fault, FaultCode, InvalidInput, NotFound
 from monedero.core.money import Money
 from monedero.core.order.model import Order
-from monedero.core.payment.payment import Payment
+from monedero.core.payment.payment import ON_THE_DAY, Payment
 from monedero.core.payment.state import State
 from monedero.core.record import REST, By, Delivered, Happened, Happening, OrderRecord, Request
 from monedero.core.tender.decision import Outcome
 from monedero.core.voucher.part import VoucherPart, covered
 from monedero.store import Store
-from monedero.wording.after_paying import ON_THE_DAY
 from monedero.wording.buyers import tell
 from monedero.wording.catalogue import say
 from monedero.work.checkout.composed import Composed

@@ -9,13 +9,12 @@ from monedero.core.cash import in_coins
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput
 from monedero.core.money import Money
 from monedero.core.payment.notice import Fate, Notice
-from monedero.core.payment.payment import Chosen, Gives, Payment, Take, made, told
+from monedero.core.payment.payment import BY_VOUCHER, ON_THE_DAY, Chosen, Gives, Payment, Take, made, told
 from monedero.core.payment.state import Move, State
 from monedero.core.record import REST, Asking, By, Happened, Happening, OrderRecord, Request
 from monedero.core.tender.decision import Outcome
 from monedero.core.voucher.part import VoucherPart
 from monedero.core.words.asked import Answer
-from monedero.wording.after_paying import ON_THE_DAY
 
 ASKED = {
     Asking.TAKE: Happened.TAKE_ASKED,
@@ -31,10 +30,6 @@ CAME_BY = {
     Move.RECEIPT_REFUSED: By.SHOP,
     Move.CREDITED: By.SHOP,
 }
-
-
-BY_VOUCHER = "voucher"
-"""The tender of an order for which vouchers pay all."""
 
 
 def chosen_of(buying: "Buying", fee: Money | None = None, rounding: Money | None = None) -> Chosen:

@@ -19,7 +19,7 @@ class Bought(NamedTuple):
     items: list[Priced]
 
 
-def price_in(shop: Shop, line: Line, currency: str, day: date) -> Money | None:
+def price_in(line: Line, shop: Shop, currency: str, day: date) -> Money | None:
     """What a line usually costs in a currency, or the most that it may where it is weighed; None without a rate."""
     usual = line.highest or line.usual_amount
     if usual.currency == currency:
@@ -57,7 +57,7 @@ def priced(shop: Shop, cart: str, currency: str, day: date) -> list[Priced]:
     for line, times in asked:
         if line not in lines:
             raise NotFound(Fault(FaultCode.NOT_FOUND, "cart", line, {"what": "line"}))
-        price = price_in(shop, lines[line], currency, day)
+        price = price_in(lines[line], shop, currency, day)
         if price is None:
             raise InvalidInput(Fault(FaultCode.CART_PRICE, "cart", lines[line].name, {"currency": currency}))
         items.append(Priced(lines[line], times, Money(price.minor * times, currency)))

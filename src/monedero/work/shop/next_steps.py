@@ -141,7 +141,7 @@ def _can_pay(store: Store, composed: Composed, market: Market, line: Line, day: 
 
     Without a reference rate nothing is known of that amount, and nothing is said.
     """
-    price = price_in(composed.shop, line, market.currency, day)
+    price = price_in(line, composed.shop, market.currency, day)
     if price is None:
         return True
     sentence = OrderSentence(market.id, line.id, price.amount, price.currency, day)

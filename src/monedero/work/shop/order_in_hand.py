@@ -3,7 +3,6 @@
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 from datetime import date
-from fractions import Fraction
 
 from monedero.core.as_typed import amount_of
 from monedero.core.cart import OrderedLine, Priced
@@ -11,7 +10,6 @@ from monedero.core.delivery.price import DeliveryFee
 from monedero.core.errors import Fault, FaultCode, InvalidInput, NotFound
 from monedero.core.fields import currency as read_currency
 from monedero.core.fields import not_negative
-from monedero.core.fx import NoReferenceRate
 from monedero.core.money import Money
 from monedero.core.order.facts import known_facts
 from monedero.core.order.model import Order
@@ -102,18 +100,10 @@ def order_in_hand(shop: Shop, said: OrderSentence) -> OrderInHand:
 
 def _rest(shop: Shop, item: Priced, day: date) -> int:
     """What of a line is paid on the day, in minor units of its amount."""
-    currency, deposit = item.amount.currency, item.line.deposit
-    if deposit is None:
+    if item.line.deposit is None:
         return 0
-
-    def convert(amount: Money) -> Fraction | None:
-        try:
-            return rates_of(shop).convert(amount, currency, day)
-        except NoReferenceRate:
-            return None
-
-    each = Money(item.amount.minor // item.times, currency)
-    return (each.minor - deposit.of(each, convert).minor) * item.times
+    each = Money(item.amount.minor // item.times, item.amount.currency)
+    return (each.minor - item.line.deposit.of(each, day, rates_of(shop)).minor) * item.times
 
 
 def _money(typed: str, currency: str, field: str) -> Money:

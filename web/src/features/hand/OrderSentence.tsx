@@ -152,7 +152,11 @@ export function OrderSentence({ problem, asked, amount, deliveries, rest }: Prop
         ))}
       </div>
       {rest && !problem && (
-        <p className="text-small text-soft">{shown(rest)} of it are paid on the day, all else now.</p>
+        <p className="text-small text-soft">
+          {rest === amount
+            ? "All of it is paid on the day."
+            : `${shown(rest)} of it are paid on the day, all else now.`}
+        </p>
       )}
       {problem && (
         <p role="alert" id="order-problem" className="text-copper font-medium mt-1">
