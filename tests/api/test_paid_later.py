@@ -140,7 +140,14 @@ def test_a_booking_paid_on_the_day_is_kept_and_can_be_paid_before(keeper: Shopke
     keeper.post(f"/api/orders/{token}/tender", {"tender": "card"}, 200)
     assert keeper.end({"token": token}, "paid")["payments"][1]["books"]["taken"] == "85.00 EUR"
     other = keeper.place("on-the-day")["token"]
-    assert keeper.act(other, "paid").json()["state"] == "paid"
+    record = keeper.act(other, "paid").json()
+    assert (record["state"], record["tender_name"]) == ("paid", "Cash or card on the day")
+    assert "You paid €85.00 by cash or card on the day" in keeper.page(other)["text"]
+    body = {"order": BOAT, "tender": "on-the-day", "by": "draft", "language": "de"}
+    german = keeper.post("/api/orders", body, 201)["token"]
+    # The owner's story is in the language of the desk, the buyer's page in the buyer's.
+    assert "The buyer chose Cash or card on the day" in keeper.record(german)["happened"][1]["text"]
+    assert keeper.page(german)["tender_name"] == "Bargeld oder Karte am Tag selbst"
 
 
 @pytest.mark.parametrize(

@@ -24,6 +24,8 @@ state-returned = debit returned
 
 ## What happened to an order, for the owner
 
+by-voucher = Voucher
+on-the-day = Cash or card on the day
 line-and-more = { $line } and { $more } more
 ordered-at-most = { $ordered }, which is the most that it may come to
 ordered-came-to = { $ordered }, which it came to, with { $most } at the most

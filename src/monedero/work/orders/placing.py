@@ -13,7 +13,6 @@ from monedero.core.record import REST, By, Delivered, Happened, Happening, Order
 from monedero.core.tender.decision import Outcome
 from monedero.core.voucher.part import VoucherPart, covered
 from monedero.store import Store
-from monedero.wording.buyers import tell
 from monedero.wording.catalogue import say
 from monedero.work.checkout.composed import Composed
 from monedero.work.orders import progress
@@ -87,12 +86,12 @@ def begin(new: NewOrder, parts: Sequence[VoucherPart], offered: Callable[[Order]
     if new.on_the_day:
         if new.tender != ON_THE_DAY:
             raise NotFound(Fault(FaultCode.NOT_FOUND, "tender", new.tender, {"what": "way to pay"}))
-        payment = progress.on_the_day(1, new.at, new.order.amount, tell("on-the-day"))
+        payment = progress.on_the_day(1, new.at, new.order.amount)
         return Begun(payment, [progress.step(payment, Happened.ARRANGED, By.BUYER, new.at)], [])
     order = new.hand.order
     left = Money(order.amount.minor - covered(parts), order.amount.currency)
     if parts and not left.minor:
-        return Begun(progress.covered(1, new.at, left, tell("voucher-voucher")), [], [])
+        return Begun(progress.covered(1, new.at, left), [], [])
     chosen = offered(order.on(left, order.placed_on))
     buying = buying_of(new.composed, chosen, left, new.by.answers, new.language)
     return Begun(*progress.begin(1, buying._replace(weighed=new.hand.line.highest is not None), new.at))
@@ -105,7 +104,7 @@ def record_of(store: Store, new: NewOrder, begun: Begun, parts: list[VoucherPart
     amounts = [part.amount.minor for part in parts]
     rest = None
     if hand.rest is not None and not new.on_the_day:
-        rest = progress.on_the_day(REST, new.at, hand.rest, tell("on-the-day"))
+        rest = progress.on_the_day(REST, new.at, hand.rest)
     return OrderRecord(
         token=new.token,
         number=number,

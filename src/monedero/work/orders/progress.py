@@ -15,6 +15,8 @@ from monedero.core.record import REST, Asking, By, Happened, Happening, OrderRec
 from monedero.core.tender.decision import Outcome
 from monedero.core.voucher.part import VoucherPart
 from monedero.core.words.asked import Answer
+from monedero.wording.buyers import tell
+from monedero.wording.catalogue import say
 
 ASKED = {
     Asking.TAKE: Happened.TAKE_ASKED,
@@ -120,15 +122,23 @@ def begin(number: int, buying: Buying, at: datetime) -> tuple[Payment, list[Happ
     return payment, [step(payment, Happened.SENT_TO_PROVIDER, By.BUYER, at)], [asked]
 
 
-def covered(number: int, at: datetime, nothing: Money, name: str) -> Payment:
-    """The payment of an order for which vouchers pay all: nothing is left, and it is paid."""
-    chosen = Chosen(tender=BY_VOUCHER, name=name, method="gift-voucher", provider=None)
+def covered(number: int, at: datetime, nothing: Money) -> Payment:
+    """The payment of an order for which vouchers pay all: nothing is left, and it is paid.
+
+    Its name is said to the owner, and to the buyer who reads now.
+    """
+    names = {"name": say("by-voucher"), "buyers_name": tell("voucher-voucher")}
+    chosen = Chosen(tender=BY_VOUCHER, method="gift-voucher", provider=None, **names)
     return Payment.begin(number, chosen, nothing, at).model_copy(update={"state": State.PAID})
 
 
-def on_the_day(number: int, at: datetime, amount: Money, name: str) -> Payment:
-    """The payment of what of a booking is paid on the day: the seat is kept before."""
-    chosen = Chosen(tender=ON_THE_DAY, name=name, method="cash-on-the-day", provider=None, gives=Gives.AT_ORDER)
+def on_the_day(number: int, at: datetime, amount: Money) -> Payment:
+    """The payment of what of a booking is paid on the day: the seat is kept before.
+
+    Its name is said to the owner, and to the buyer who reads now.
+    """
+    names = {"name": say("on-the-day"), "buyers_name": tell("on-the-day")}
+    chosen = Chosen(tender=ON_THE_DAY, method="cash-on-the-day", provider=None, gives=Gives.AT_ORDER, **names)
     return Payment.begin(number, chosen, amount, at)
 
 
