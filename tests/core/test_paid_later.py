@@ -11,6 +11,7 @@ from pydantic import ValidationError
 
 from monedero.core.account import Mode
 from monedero.core.fx import ReferenceRates
+from monedero.core.method import Family, Method
 from monedero.core.money import Money
 from monedero.core.order.facts import LINE
 from monedero.core.order.model import Order
@@ -21,8 +22,10 @@ from monedero.core.payment.state import Move, State
 from monedero.core.ratecard.model import LineKind
 from monedero.core.reasons import ReasonCode
 from monedero.core.record import REST, OrderRecord
-from monedero.core.shop import Line
+from monedero.core.shop import Line, Shop
 from monedero.core.tender.checks import NoneOf
+from monedero.core.tender.decision import Setting, decide
+from monedero.core.tender.model import Tender
 from monedero.core.voucher.part import VoucherPart
 from tests.core.made_up import RATES
 from tests.properties import tried_on
@@ -148,3 +151,26 @@ def test_a_check_that_bars_values_says_which() -> None:
     unknown = Order(Money(1000, "EUR"), "PT", date(2026, 11, 27))
     assert check.holds(unknown)
     assert list(check.reasons(unknown)) == []
+
+
+def test_a_method_that_takes_at_once_is_held_back_from_weighed_goods_alone() -> None:
+    held = {"kind": "goods", "usual_amount": "10.00 EUR", "recurring": False}
+    lines = [
+        {**held, "id": "fish", "name": "Fish", "highest": "14.00 EUR"},
+        {**held, "id": "chart", "name": "Chart"},
+    ]
+    shop = Shop.model_validate({"name": "Cabo", "country": "PT", "currency": "EUR", "lines": lines})
+    assert shop.weighed == {"fish"}
+    traits = {
+        id: Method(
+            id=id, name=id, family=Family.CARD, buyer="Pays.", recurring=True, own=True, authorisation_days=days
+        )
+        for id, days in (("card", 7), ("cash", None))
+    }
+    setting = Setting("PT", "EUR", Mode.TEST, traits, {}, RATES, weighed=shop.weighed)
+    tenders = [Tender(id=id, method=id, on=True, name=id) for id in traits]
+    found = {}
+    for line in ("fish", "chart"):
+        order = Order(Money(1000, "EUR"), "PT", date(2026, 11, 27), recurring=False, lines=(line,))
+        found[line] = [[reason.code.value for reason in one.reasons] for one in decide(tenders, order, setting)]
+    assert found == {"fish": [[], ["method-takes-at-once"]], "chart": [[], []]}
