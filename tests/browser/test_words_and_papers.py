@@ -120,8 +120,8 @@ def test_a_buyer_fills_in_what_is_asked_and_what_is_missing_stands_at_its_field(
     desk.see("Shoe size", "aside")
     # One of some choices has its choices in every language.
     desk.pick("What “Shoe size” takes", "one of some choices")
-    desk.type_into("“First” in Deutsch", "Klein")
-    desk.until(lambda: desk.named("“First” in Deutsch", "input").get_property("value") == "Klein")
+    desk.type_into("“First” in German", "Klein")
+    desk.until(lambda: desk.named("“First” in German", "input").get_property("value") == "Klein")
     assert desk.violations() == []
     desk.pick("What “Shoe size” takes", "a text")
     desk.click("Order and pay €85.00", "aside button")

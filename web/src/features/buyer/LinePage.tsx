@@ -1,5 +1,5 @@
-import { useState } from "react";
-import { said, titleOf } from "../../api/client";
+import { type ReactNode, useState } from "react";
+import { type Schema, said, titleOf } from "../../api/client";
 import { goTo } from "../../lib/page";
 import { Trouble } from "../../ui/Page";
 import { CartView, LineView } from "./BeforeCheckout";
@@ -7,36 +7,42 @@ import { BuyerPage, modeOf } from "./BuyerPage";
 import { useCartPage, useLinePage } from "./beforeQueries";
 import { cartWith, elsewhere, heldCart, holdCart, timesIn } from "./cart";
 
-/** What could not be shown, and why. */
-function Refused({ error }: { error: unknown }) {
-  return (
-    <>
-      <h1 className="text-xl mb-2">{titleOf(error)}</h1>
-      <Trouble>{said(error)}</Trouble>
-    </>
-  );
+interface FramedProps {
+  data: Schema<"LinePage"> | Schema<"CartPage"> | undefined;
+  error: unknown;
+  /** The address of the page, which keeps the language that is picked. */
+  search: string;
+  onSearch: (search: string) => void;
+  children: ReactNode;
 }
 
-/** An address in another language, which is kept in the address of the page. */
-function inLanguage(search: string, language: string): string {
-  const query = new URLSearchParams(search);
-  query.set("language", language);
-  window.history.replaceState(null, "", `?${query}`);
-  return `?${query}`;
+/** A page before the checkout in the frame of buyers' pages, or why it could not be shown. */
+function Framed({ data, error, search, onSearch, children }: FramedProps) {
+  function inLanguage(language: string) {
+    const query = new URLSearchParams(search);
+    query.set("language", language);
+    window.history.replaceState(null, "", `?${query}`);
+    onSearch(`?${query}`);
+  }
+  return (
+    <BuyerPage mode={modeOf(data, error)} page={data} onLanguage={inLanguage}>
+      {error ? (
+        <>
+          <h1 className="text-xl mb-2">{titleOf(error)}</h1>
+          <Trouble>{said(error)}</Trouble>
+        </>
+      ) : null}
+      {children}
+    </BuyerPage>
+  );
 }
 
 /** The page of a line, by the newest edition: from here it goes in the cart, or is ordered at once. */
 export function LinePage({ line, search: first }: { line: string; search: string }) {
   const [search, setSearch] = useState(first);
-  const page = useLinePage(search, line, "newest-edition");
-  const data = page.data;
+  const { data, error } = useLinePage(search, line, "newest-edition");
   return (
-    <BuyerPage
-      mode={modeOf(data, page.error)}
-      page={data}
-      onLanguage={(tag) => setSearch(inLanguage(search, tag))}
-    >
-      {page.error && <Refused error={page.error} />}
+    <Framed data={data} error={error} search={search} onSearch={setSearch}>
       {data && (
         <LineView
           page={data}
@@ -48,7 +54,7 @@ export function LinePage({ line, search: first }: { line: string; search: string
           }}
         />
       )}
-    </BuyerPage>
+    </Framed>
   );
 }
 
@@ -56,15 +62,9 @@ export function LinePage({ line, search: first }: { line: string; search: string
 export function CartPage({ search: first }: { search: string }) {
   const [search, setSearch] = useState(first);
   const [cart, setCart] = useState(heldCart);
-  const page = useCartPage(search, cart, "newest-edition");
-  const data = page.data;
+  const { data, error } = useCartPage(search, cart, "newest-edition");
   return (
-    <BuyerPage
-      mode={modeOf(data, page.error)}
-      page={data}
-      onLanguage={(tag) => setSearch(inLanguage(search, tag))}
-    >
-      {page.error && <Refused error={page.error} />}
+    <Framed data={data} error={error} search={search} onSearch={setSearch}>
       {data && (
         <CartView
           page={data}
@@ -75,6 +75,6 @@ export function CartPage({ search: first }: { search: string }) {
           }}
         />
       )}
-    </BuyerPage>
+    </Framed>
   );
 }

@@ -1,6 +1,7 @@
 import { inCurrency } from "../../lib/money";
 import { Picks } from "../../ui/Picks";
 import { TextField } from "../../ui/TextField";
+import { AmountOfLine } from "./AmountOfLine";
 import type { Sections } from "./sections";
 
 /** Lines whose buyer chooses the amount: between which amounts, with the usual one among them. */
@@ -40,23 +41,22 @@ export function ChosenAmounts({ shop, save, quietly }: Sections) {
         />
       </div>
       {chosen.map((line) => (
-        <div key={line.id} className="grid grid-cols-[minmax(0,1fr)_8rem_8rem] gap-6 items-end mt-2">
-          <span>
-            {line.name}, usually {line.usual_amount}
-          </span>
+        <AmountOfLine key={line.id} line={line}>
           <TextField
             align="right"
+            width="w-32"
             label={`From, ${line.name}`}
             value={line.chosen?.from ?? ""}
             save={(from) => save(edit(line.id, { from: inCurrency(from, shop.currency) }))}
           />
           <TextField
             align="right"
+            width="w-32"
             label={`To, ${line.name}`}
             value={line.chosen?.to ?? ""}
             save={(to) => save(edit(line.id, { to: inCurrency(to, shop.currency) }))}
           />
-        </div>
+        </AmountOfLine>
       ))}
     </section>
   );

@@ -2,6 +2,7 @@ import { inCurrency, partsOf } from "../../lib/money";
 import { Picker } from "../../ui/Picker";
 import { Picks } from "../../ui/Picks";
 import { TextField } from "../../ui/TextField";
+import { AmountOfLine } from "./AmountOfLine";
 import type { Shop } from "./queries";
 import type { Sections } from "./sections";
 
@@ -103,19 +104,17 @@ export function PaidLater({ shop, save, quietly }: Sections) {
             }
           />
           {weighed.map((line) => (
-            <div key={line.id} className="grid grid-cols-[minmax(0,1fr)_8rem] gap-6 items-end mt-2">
-              <span>
-                {line.name}, usually {line.usual_amount}
-              </span>
+            <AmountOfLine key={line.id} line={line}>
               <TextField
                 align="right"
+                width="w-32"
                 label={`At most, ${line.name}`}
                 value={line.highest ?? ""}
                 save={(typed) =>
                   save(edit(line.id, { highest: inCurrency(typed, partsOf(line.usual_amount).currency) }))
                 }
               />
-            </div>
+            </AmountOfLine>
           ))}
           {weighed.length > 0 && (
             <p className="text-small text-soft mt-1">
