@@ -40,7 +40,7 @@ export function PaidLater({ shop, save, quietly }: Sections) {
   });
   if (bookings.length + goods.length === 0) return null;
   return (
-    <section aria-labelledby="later" className="mb-8 max-w-2xl">
+    <section aria-labelledby="later" className="mb-8 max-w-3xl">
       <h2 id="later" className="text-lg mb-1">
         Paid later{" "}
         <span className="font-sans font-normal text-figure text-soft">
@@ -51,7 +51,7 @@ export function PaidLater({ shop, save, quietly }: Sections) {
         {bookings.map((line) => (
           <div
             key={line.id}
-            className="grid grid-cols-[minmax(0,1fr)_20rem_7rem] gap-6 items-end py-1 border-b border-rule-soft"
+            className="grid grid-cols-[minmax(0,1fr)_19rem_11rem] gap-6 items-end py-1 border-b border-rule-soft"
           >
             <span>{line.name} is paid</span>
             <Picker
