@@ -126,6 +126,12 @@ def test_a_cart_with_deposits_is_paid_for_in_part_and_one_with_weighed_goods_at_
     assert keeper.end(placed, "paid")["can"]["weigh"] == "105.00 EUR"
     record = keeper.act(placed["token"], "weigh", amount="99.50 EUR", note="").json()
     assert (record["state"], record["payments"][0]["books"]["taken"]) == ("paid", "99.50 EUR")
+    shown = amounts(keeper.page(placed["token"]))
+    assert shown[2:] == [
+        ("Came to less", "-€5.50"),
+        ("Collected at the pier, 27 Nov 2026", "€0.00"),
+        ("Paid", "€99.50"),
+    ]
 
 
 def test_what_does_not_go_together_stays_in_the_cart_and_is_told(keeper: Shopkeeper) -> None:

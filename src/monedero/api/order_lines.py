@@ -82,6 +82,14 @@ def _bought(item: Item) -> list[OrderLineOut]:
     ]
 
 
+def _came_to_less(item: Item) -> list[OrderLineOut]:
+    """What a weighed cart came to less than the most that its lines could."""
+    less = item.goods.minor - sum(line.amount.minor for line in item.items)
+    if not item.items or less >= 0:
+        return []
+    return [OrderLineOut(label=tell("weighed-less"), amount=money(Money(less, item.amount.currency)), look="part")]
+
+
 def _counted(line: OrderedLine) -> str:
     name = called(line.name, line.names)
     return tell("times", count=line.times, line=name) if line.times > 1 else name
@@ -90,7 +98,7 @@ def _counted(line: OrderedLine) -> str:
 def order_lines(item: Item, on_top: OnTop = NOTHING) -> list[OrderLineOut]:
     """The lines of an order with what a way to pay costs on top."""
     amount, delivery = item.amount, item.delivery
-    lines = _bought(item)
+    lines = [*_bought(item), *_came_to_less(item)]
     if delivery is not None:
         lines.append(OrderLineOut(label=item.way, amount=money(delivery), look="part"))
     if on_top.fee:

@@ -92,3 +92,4 @@ in-parts-first = { $parts } Raten: zuerst { $first }, dann je { $each }
 each-month = { $amount } im Monat
 later-deposit = { $now } bei der Buchung, { $rest } am Tag selbst.
 later-day = Sie zahlen am Tag selbst.
+weighed-less = Weniger geworden

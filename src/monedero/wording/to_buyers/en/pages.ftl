@@ -92,3 +92,4 @@ in-parts-first = { $parts } parts: { $first } first, then { $each } each
 each-month = { $amount } each month
 later-deposit = { $now } when you book, { $rest } on the day.
 later-day = You pay on the day.
+weighed-less = Came to less

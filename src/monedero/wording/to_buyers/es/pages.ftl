@@ -92,3 +92,4 @@ in-parts-first = { $parts } plazos: primero { $first }, luego { $each } cada uno
 each-month = { $amount } al mes
 later-deposit = { $now } al reservar, { $rest } el mismo día.
 later-day = Paga el mismo día.
+weighed-less = Se quedó en menos

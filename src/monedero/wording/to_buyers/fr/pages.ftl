@@ -92,3 +92,4 @@ in-parts-first = { $parts } fois : d’abord { $first }, puis { $each } chacune
 each-month = { $amount } par mois
 later-deposit = { $now } à la réservation, { $rest } le jour même.
 later-day = Vous payez le jour même.
+weighed-less = En moins à la pesée

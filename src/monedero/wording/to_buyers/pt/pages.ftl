@@ -92,3 +92,4 @@ in-parts-first = { $parts } prestações: primeiro { $first }, depois { $each } 
 each-month = { $amount } por mês
 later-deposit = { $now } ao reservar, { $rest } no próprio dia.
 later-day = Paga no próprio dia.
+weighed-less = Ficou em menos
