@@ -29,7 +29,7 @@ export function OtherNames({ shop, save, title, of }: Props) {
     }),
   });
   return (
-    <section aria-labelledby={`names-of-${of}`} className="mb-8 max-w-3xl">
+    <section aria-labelledby={`names-of-${of}`} className="mb-8">
       <h2 id={`names-of-${of}`} className="text-lg mb-1">
         {title}{" "}
         <span className="font-sans font-normal text-figure text-soft">
@@ -48,6 +48,7 @@ export function OtherNames({ shop, save, title, of }: Props) {
                 <TextField
                   label={`${thing.name} in ${named.get(tag) ?? tag}`}
                   hideLabel
+                  wraps
                   suffix={named.get(tag) ?? tag}
                   value={thing.names?.[tag] ?? ""}
                   save={(text) => save(rename(thing.id, tag, text))}
