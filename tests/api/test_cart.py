@@ -122,6 +122,11 @@ def test_a_cart_with_deposits_is_paid_for_in_part_and_one_with_weighed_goods_at_
     assert both["problem"].startswith("Night boat tour is ordered by itself.")
     held = "star-chart:2,sky-maps:1"
     assert amounts(cart(keeper, held, by="draft")) == [("To pay at most", "€105.00")]
+    # Only what is weighed may come to less.
+    offer = keeper.get("/api/offer", cart=held, delivery="pier", **SPAIN)
+    assert [amount for _, amount in amounts(offer)[:2]] == ["€84.00", "€9.00"]
+    view = keeper.get("/api/checkouts/web-shop/view", **order, cart=held, delivery="pier")
+    assert [amount for _, amount in amounts(view)[:2]] == ["at most €96.00", "€9.00"]
     placed = keeper.place("card", {**order, "line": "star-chart", "delivery": "pier", "cart": held})
     assert keeper.end(placed, "paid")["can"]["weigh"] == "105.00 EUR"
     record = keeper.act(placed["token"], "weigh", amount="99.50 EUR", note="").json()

@@ -38,7 +38,7 @@ def test_a_deposit_is_paid_at_booking_and_the_rest_on_the_day(desk: Desk) -> Non
     desk.until(lambda: field.get_attribute("aria-invalid") == "true")
     assert desk.violations() == []
     desk.type_into("Deposit in % of Night boat tour", "30")
-    desk.see("59.50 EUR of it are paid on the day, all else now.")
+    desk.see("59.50 EUR of it is paid on the day, all else now.")
     desk.see("Pay €25.50", "aside")
     published(desk)
     as_new(desk.browser, *PHONE)

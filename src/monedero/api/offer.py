@@ -112,8 +112,9 @@ def whole_order(asked: Asked, shop: Shop, day: date) -> InHand:
     if asked.line is None and shop.lines:
         line = shop.lines[0]
     currency = asked.currency or (market.currency if market else "")
-    usual = price_in(line, shop, currency, day) if line and currency else None
-    amount = asked.amount or (usual or line.usual_amount if line else Money(0, "EUR")).amount
+    amount = asked.amount or ""
+    if line and not amount:
+        amount = (price_in(line, shop, currency, day) or line.usual_amount).amount
     known = {name: getattr(asked, name) for name in KnownFacts.model_fields}
     goods = asked.goods
     if asked.cart:

@@ -74,11 +74,14 @@ NOTHING = OnTop()
 
 def _bought(item: Item) -> list[OrderLineOut]:
     """What is bought: the line, or each line of a cart."""
-    named = [(_counted(line), line.amount) for line in item.items] or [(item.name, item.goods)]
-    shown = [(label, money(amount)) for label, amount in named]
+    named = [(_counted(line), line.amount, line.weighed) for line in item.items]
     return [
-        OrderLineOut(label=label, amount=tell("at-most", amount=text) if item.at_most else text, look="line")
-        for label, text in shown
+        OrderLineOut(
+            label=label,
+            amount=tell("at-most", amount=money(amount)) if weighed and item.at_most else money(amount),
+            look="line",
+        )
+        for label, amount, weighed in named or [(item.name, item.goods, True)]
     ]
 
 

@@ -21,7 +21,7 @@ from collections.abc import Sequence
 from fractions import Fraction
 from typing import NamedTuple
 
-from pydantic import StrictInt
+from pydantic import StrictBool, StrictInt
 
 from monedero.core.errors import FaultCode, refuse
 from monedero.core.fields import Identifier, MoneyText, Name, Strict
@@ -42,13 +42,17 @@ class CartItem(NamedTuple):
 
 
 class OrderedLine(Strict):
-    """A line as it was ordered: what it was called then, how many times, and what that came to."""
+    """A line as it was ordered: what it was called then, how many times, and what that came to.
+
+    Of one that is `weighed` the amount is the most that it may come to.
+    """
 
     line: Identifier
     name: Name
     names: OtherNames = {}
     times: StrictInt
     amount: MoneyText
+    weighed: StrictBool = False
 
 
 class Priced(NamedTuple):

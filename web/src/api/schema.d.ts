@@ -5673,6 +5673,8 @@ export interface components {
         /**
          * OrderedLine
          * @description A line as it was ordered: what it was called then, how many times, and what that came to.
+         *
+         *     Of one that is `weighed` the amount is the most that it may come to.
          */
         OrderedLine: {
             /**
@@ -5696,6 +5698,11 @@ export interface components {
              * @description Amount and ISO 4217 currency, such as 0.25 EUR
              */
             amount: string;
+            /**
+             * Weighed
+             * @default false
+             */
+            weighed: boolean;
         };
         /**
          * Origin

@@ -1,6 +1,6 @@
 """An order as it is placed: by which way it is paid, what vouchers pay of it, and what is paid on the day."""
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable
 from datetime import datetime
 from typing import NamedTuple
 
@@ -54,11 +54,16 @@ class NewOrder(NamedTuple):
 
 
 class Begun(NamedTuple):
-    """How the payment of a new order begins: the steps of its story, and what is asked of a gateway."""
+    """How the payment of a new order begins: the steps of its story, and what is asked of a gateway.
+
+    `parts` are what vouchers pay of it, `delivery` how it goes to its buyer.
+    """
 
     payment: Payment
     steps: list[Happening]
     requests: list[Request]
+    parts: list[VoucherPart]
+    delivery: Delivered | None
 
 
 def delivery_of(new: NewOrder) -> Delivered | None:
@@ -78,29 +83,34 @@ def line_name(hand: OrderInHand) -> str:
     return say("line-and-more", line=hand.line.name[:LONGEST], more=more) if more > 0 else hand.line.name
 
 
-def begin(new: NewOrder, parts: Sequence[VoucherPart], offered: Callable[[Order], Outcome]) -> Begun:
-    """The payment of what vouchers leave of an order; nothing is asked for where nothing is left to pay now.
+def begin(new: NewOrder, parts: list[VoucherPart], offered: Callable[[Order], Outcome]) -> Begun:
+    """How an order begins that may be placed: the payment of what vouchers leave of it.
 
-    `offered` finds the tender among those that are offered to an order, and refuses one that is not.
+    Nothing is asked for where nothing is left to pay now. `offered` finds the tender among those that are offered to an
+    order, and refuses one that is not.
     """
+    delivery = delivery_of(new)
     if new.on_the_day:
         if new.tender != ON_THE_DAY:
             raise NotFound(Fault(FaultCode.NOT_FOUND, "tender", new.tender, {"what": "way to pay"}))
         payment = progress.on_the_day(1, new.at, new.order.amount)
-        return Begun(payment, [progress.step(payment, Happened.ARRANGED, By.BUYER, new.at)], [])
+        arranged = progress.step(payment, Happened.ARRANGED, By.BUYER, new.at)
+        return Begun(payment, [arranged], [], parts, delivery)
     order = new.hand.order
     left = Money(order.amount.minor - covered(parts), order.amount.currency)
     if parts and not left.minor:
-        return Begun(progress.covered(1, new.at, left), [], [])
+        return Begun(progress.covered(1, new.at, left), [], [], parts, delivery)
     chosen = offered(order.on(left, order.placed_on))
     buying = buying_of(new.composed, chosen, left, new.by.answers, new.language)
-    return Begun(*progress.begin(1, buying._replace(weighed=new.hand.line.highest is not None), new.at))
+    begun = progress.begin(1, buying._replace(weighed=new.hand.line.highest is not None), new.at)
+    return Begun(*begun, parts, delivery)
 
 
-def record_of(store: Store, new: NewOrder, begun: Begun, parts: list[VoucherPart], number: int) -> OrderRecord:
+def record_of(store: Store, new: NewOrder, begun: Begun, number: int) -> OrderRecord:
     """The record of an order as it is placed, under its number, in the transaction in which it is written."""
     payment, hand, checkout = begun.payment, new.hand, new.composed.checkout
     opened = payment.model_copy(update={"state": State.OPEN})
+    parts = begun.parts
     amounts = [part.amount.minor for part in parts]
     rest = None
     if hand.rest is not None and not new.on_the_day:
@@ -125,7 +135,7 @@ def record_of(store: Store, new: NewOrder, begun: Begun, parts: list[VoucherPart
         ],
         requests=begun.requests,
         buyer=new.by.buyer,
-        delivered=delivery_of(new),
+        delivered=begun.delivery,
         language=new.language,
         vouchers=parts,
         sells_voucher=hand.line.sells_voucher,

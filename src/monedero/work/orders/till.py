@@ -22,7 +22,7 @@ from monedero.work.checkout.offer import decision_of, outcomes_of, placed
 from monedero.work.orders import progress
 from monedero.work.orders.choosing import Ordering, asked_of, buying_of
 from monedero.work.orders.papers import OrderName, with_paper
-from monedero.work.orders.placing import NewOrder, begin, delivery_of, record_of
+from monedero.work.orders.placing import NewOrder, begin, record_of
 from monedero.work.orders.progress import How
 from monedero.work.orders.told import language_of, told_of
 from monedero.work.orders.vouchers import Vouchers
@@ -51,13 +51,12 @@ class Till:
     ) -> OrderRecord:
         """Place an order with a tender that is offered for it."""
         new = NewOrder(composed, order, tender, by or Ordering(), self.now(), secrets.token_urlsafe(12))
-        delivery_of(new)
         parts = self.vouchers.parts_of(new.by.vouchers, order.order.amount)
         begun = begin(new, parts, lambda left: self._offered(composed, left, tender))
 
         def build(number: int) -> OrderRecord:
             self.vouchers.use(parts, new.token)
-            return record_of(self._store, new, begun, parts, number)
+            return record_of(self._store, new, begun, number)
 
         return self._begun(self._store.orders.add(build, self._letters, new.by.key))
 

@@ -73,6 +73,7 @@ def ordered(items: list[Priced]) -> tuple[OrderedLine, ...]:
             names=item.line.names,
             times=item.times,
             amount=item.amount,
+            weighed=item.line.highest is not None,
         )
         for item in items
     )

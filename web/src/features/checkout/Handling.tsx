@@ -79,7 +79,7 @@ export function Handling({ tender, save }: Props) {
           onPick={(gives) => put((before) => ({ ...before, gives: gives as Tender["gives"] }))}
         />
         <Picks
-          label="Shown besides at the checkout"
+          label="Where else it is shown"
           values={SHOWN.filter(({ value }) => tender[value]).map(({ value }) => value)}
           options={SHOWN}
           none="nowhere else"

@@ -155,7 +155,7 @@ export function OrderSentence({ problem, asked, amount, deliveries, rest }: Prop
         <p className="text-small text-soft">
           {rest === amount
             ? "All of it is paid on the day."
-            : `${shown(rest)} of it are paid on the day, all else now.`}
+            : `${shown(rest)} of it is paid on the day, all else now.`}
         </p>
       )}
       {problem && (
