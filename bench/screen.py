@@ -1,13 +1,17 @@
-"""A change of the order in hand, from the keystroke to the new ranking on the screen, for 60 routes."""
+"""A change of the order in hand, from the keystroke to the new ranking on the screen, for 60 routes.
+
+The server is in a process of its own.
+"""
 
 import shutil
 import tempfile
 import time
 from pathlib import Path
+from signal import SIGTERM
 from statistics import median
 
 from tests.browser.desk import BOAT, Desk, as_new, open_browser
-from tests.browser.server import serving
+from tests.work.orders.test_killed import served
 
 from monedero import demo
 from monedero.server.shops import Shops
@@ -53,10 +57,10 @@ def run() -> str:
     folder = Path(tempfile.mkdtemp())
     try:
         routes = fill(folder / "data")
-        with serving(folder / "data") as address:
+        with served(folder / "data", SIGTERM) as shop:
             browser = open_browser(folder / "profile")
             as_new(browser, 1280, 800)
-            desk = Desk(browser, address)
+            desk = Desk(browser, str(shop.base_url).rstrip("/"))
             desk.open("/compare" + BOAT)
             desk.see("Card", "table[aria-label=Routes]")
             time.sleep(3)

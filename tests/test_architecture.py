@@ -13,7 +13,7 @@ from tools.write_schemas import API, CHECKOUT, PROVIDER, SCHEMA, api_description
 import monedero
 from monedero.core.account import Stage, Standing
 from monedero.core.application import Ask
-from monedero.core.cost.all_in import CostPart
+from monedero.core.cost.parts import CostPart
 from monedero.core.delivery.price import NoPrice
 from monedero.core.errors import FaultCode
 from monedero.core.method import Refunds

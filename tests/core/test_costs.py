@@ -6,7 +6,6 @@ import pytest
 from pydantic import ValidationError
 
 from monedero.core.cost.all_in import (
-    CostPart,
     EventPrices,
     OtherCosts,
     all_in,
@@ -17,7 +16,7 @@ from monedero.core.cost.all_in import (
 from monedero.core.cost.arrival import event_of, settlement_of
 from monedero.core.cost.assumed import Assumed, assumed
 from monedero.core.cost.assumption import Assumption, Assumptions, Scope, Unit, read, value_of
-from monedero.core.cost.bands import CostBand, bands_of
+from monedero.core.cost.parts import CostBand, CostPart, band_lines, bands_at
 from monedero.core.cost.turn import turn_of
 from monedero.core.cost.volume import plan_curve
 from monedero.core.curve.crossings import crossings
@@ -145,11 +144,11 @@ def test_the_bands_of_a_cost_add_up_to_it_where_refunds_are_below_nothing() -> N
         CostPart.MONTHLY: Linear(ZERO, Fraction(8)),
         CostPart.REFUNDS: Linear(ZERO, Fraction("-1.06")),
     }
-    bands = bands_of(parts, Fraction(5000))
+    bands = bands_at(band_lines(parts), Fraction(5000))
     assert sum(bands.values()) == Fraction("106.94")
     assert bands == {CostBand.FEE: Fraction("98.94"), CostBand.MONTH: Fraction(8), CostBand.RISK: ZERO}
     more = {**parts, CostPart.REFUNDS: Linear(ZERO, Fraction(-101))}
-    assert list(bands_of(more, EURO).values()) == [ZERO, Fraction(7), ZERO]
+    assert list(bands_at(band_lines(more), EURO).values()) == [ZERO, Fraction(7), ZERO]
 
 
 def test_the_first_place_turns_where_no_route_of_its_method_is_left_before_the_rival() -> None:

@@ -7,8 +7,9 @@ from fractions import Fraction
 import pytest
 
 from monedero.core.account import Account
-from monedero.core.cost.all_in import CostPart, EventPrices, OtherCosts
+from monedero.core.cost.all_in import EventPrices, OtherCosts
 from monedero.core.cost.assumed import Assumed
+from monedero.core.cost.parts import CostPart
 from monedero.core.method import Method
 from monedero.core.provider import ProviderFacts
 from monedero.core.ratecard.linear import NOTHING, FeePiece, Linear

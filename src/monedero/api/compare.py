@@ -29,11 +29,12 @@ from monedero.core.account import Act
 from monedero.core.cost.all_in import OtherCosts
 from monedero.core.cost.assumed import about
 from monedero.core.cost.assumption import ALL, Assumption, Scope, Unit, value_of
-from monedero.core.cost.bands import bands_of
+from monedero.core.cost.parts import bands_at
 from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.core.method import Method
 from monedero.core.money import Money
 from monedero.core.numbers import decimal_text
+from monedero.core.ratecard.model import Route
 from monedero.core.reasons import Reason
 from monedero.figures import assumptions
 from monedero.figures.assumptions import card_duties
@@ -81,7 +82,9 @@ class RouteWriter:
 
     def __init__(self, composed: Composed, inputs: CompareInputs, day: date) -> None:
         """Names come from the cards of the day, tenders from the draft."""
-        self._tenders = composed.checkout.tenders
+        self._tenders: dict[Route | str, list[str]] = {}
+        for tender in composed.checkout.tenders:
+            self._tenders.setdefault(tender.route or tender.method, []).append(tender.id)
         self._inputs = inputs
         self.names = {key: card.provider.name for key, card in cards_of(inputs, day).items()}
 
@@ -89,12 +92,6 @@ class RouteWriter:
         """A candidate with the names of its parts and the tenders that hold it."""
         route, method = candidate.route, candidate.method
         plans = {plan.id: plan.name for plan in candidate.card.plans} if candidate.card else {}
-        if route is not None:
-            tenders = [tender.id for tender in self._tenders if tender.route == route]
-        else:
-            tenders = [
-                tender.id for tender in self._tenders if tender.route is None and tender.method == method.id
-            ]
         account = self._inputs.accounts.get(route.provider) if route else None
         return RouteOut(
             key=candidate.key,
@@ -104,7 +101,7 @@ class RouteWriter:
             family=method.family.value,
             provider_name=self.names[route.provider] if route else "",
             plan_name=plans.get(route.plan, "") if route and len(plans) > 1 else "",
-            tenders=tenders,
+            tenders=self._tenders.get(route or method.id, []),
             stage=account.stage if account else None,
             can_begin=route is not None and (account is None or account.can(Act.BEGIN)),
         )
@@ -129,7 +126,7 @@ class _Writer(RouteWriter):
     def ranked(self, entry: RankedRoute) -> RankedOut:
         """A ranked route as a row of the ranking."""
         amount = self.comparison.amount
-        bands = bands_of(entry.piece.parts, self._order.amount.exact)
+        bands = bands_at(entry.piece.bands, self._order.amount.exact)
         completes = entry.other_costs.assumed.completion_rate
         return RankedOut(
             route=self.route(entry.candidate),

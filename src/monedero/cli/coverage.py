@@ -10,6 +10,8 @@ import typer
 from monedero.cli.reading import errors_of
 from monedero.core.order.facts import day as read_day
 from monedero.formats import checkout_file
+from monedero.work.checkout.coverage import coverage_report
+from monedero.work.checkout.examined import Asked
 
 
 def coverage(
@@ -20,9 +22,6 @@ def coverage(
     against: Annotated[Path | None, typer.Option(help="Another checkout, for what it gains and loses.")] = None,
 ) -> None:
     """Dead ends, single tenders and all that is offered; exit status 1 where there is a dead end, 2 on an error."""
-    from monedero.work.checkout.coverage import coverage_report
-    from monedero.work.checkout.examined import Asked
-
     with errors_of("--on"):
         day = datetime.now(UTC).date() if on is None else read_day(on)
     with errors_of(str(checkout)):

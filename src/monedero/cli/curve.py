@@ -18,6 +18,7 @@ from monedero.core.ratecard.model import CardKind, LineKind
 from monedero.core.ratecard.volume import Takings
 from monedero.formats import rate_card
 from monedero.formats.json_text import read_model
+from monedero.work.compare.curve_lines import CurvesAsked, Range, curve_report
 
 
 class YesNo(StrEnum):
@@ -48,9 +49,6 @@ def curve(  # noqa: PLR0913, PLR0917 - an option each
     ] = None,
 ) -> None:
     """Every route's cost as exact pieces, and the cheapest route for every amount, on standard output."""
-    # Only this command needs the curves: pricing long files starts without their weight.
-    from monedero.work.compare.curve_lines import CurvesAsked, Range, curve_report
-
     with errors_of("--shop-country"):
         shop = country(shop_country)
     with errors_of("--shop-currency"):

@@ -8,6 +8,7 @@ import typer
 
 from monedero.cli.reading import errors_of
 from monedero.formats import checkout_file
+from monedero.work.checkout.offer_lines import offer_lines
 
 
 def offer(
@@ -17,8 +18,6 @@ def offer(
     ignore_unknown: Annotated[bool, typer.Option(help="Pass over columns that are not known.")] = False,
 ) -> None:
     """Decide what every order of a file is offered: a row per order and tender, on standard output."""
-    from monedero.work.checkout.offer_lines import offer_lines
-
     with errors_of(str(checkout)):
         file = checkout_file.read(checkout.read_bytes())
     with errors_of(str(orders)), orders.open(encoding="utf-8", newline="") as lines:

@@ -7,10 +7,18 @@ from contextlib import ExitStack
 from pathlib import Path
 from typing import Annotated, Any
 
+import httpx2
 import typer
+import uvicorn
 
+from monedero.api.app import create_app
 from monedero.cli.reading import errors_of
 from monedero.core.card_number import masked
+from monedero.server.beats import beating
+from monedero.server.entrance import entrance
+from monedero.server.listening import LOOPBACK, listening
+from monedero.server.lock import FolderLock
+from monedero.server.shops import Shops
 
 
 def serve(
@@ -25,17 +33,6 @@ def serve(
     ] = None,
 ) -> None:
     """Serve Monedero on the loopback address, on the data in a folder."""
-    # Only this command needs the web: the others start without its weight.
-    import httpx2
-    import uvicorn
-
-    from monedero.api.app import create_app
-    from monedero.server.beats import beating
-    from monedero.server.entrance import entrance
-    from monedero.server.listening import LOOPBACK, listening
-    from monedero.server.lock import FolderLock
-    from monedero.server.shops import Shops
-
     with ExitStack() as open_things:
         with errors_of(str(data)):
             lock = open_things.enter_context(FolderLock(data))

@@ -100,8 +100,7 @@ class Money(NamedTuple):
     @classmethod
     def rounded(cls, exact: Fraction, currency: str) -> "Money":
         """Money from an exact amount in whole units of the currency, rounded half up at the minor unit."""
-        minor = exact * minor_units(currency)
-        return cls(round_half_up(minor.numerator, minor.denominator), currency)
+        return cls(round_half_up(exact.numerator * minor_units(currency), exact.denominator), currency)
 
     @classmethod
     def not_below(cls, exact: Fraction, currency: str) -> "Money":

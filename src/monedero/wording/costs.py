@@ -12,7 +12,8 @@ from collections.abc import Callable, Mapping
 from fractions import Fraction
 from typing import NamedTuple
 
-from monedero.core.cost.all_in import CostPart, OtherCosts, parts_of
+from monedero.core.cost.all_in import OtherCosts, parts_of
+from monedero.core.cost.parts import CostPart
 from monedero.core.money import Money, minor_units, round_half_up, split
 from monedero.core.ratecard.linear import FeePiece
 from monedero.wording.catalogue import say

@@ -86,8 +86,7 @@ def exact(value: Fraction, places: int = 6) -> str:
     >>> exact(Fraction(61, 40)), exact(Fraction(1, 3))
     ('1.525', '0.333333…')
     """
-    scaled = abs(value) * 10**places
-    whole, rest = divmod(scaled.numerator, scaled.denominator)
+    whole, rest = divmod(abs(value.numerator) * 10**places, value.denominator)
     digits = f"{whole:0{places + 1}d}"
     text = f"{int(digits[:-places]):,}.{digits[-places:]}"
     sign = "-" if value < 0 else ""

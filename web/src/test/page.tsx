@@ -1,7 +1,7 @@
 import { QueryClientProvider } from "@tanstack/react-query";
 import { render } from "@testing-library/react";
 import type { ReactNode } from "react";
-import { MemoryRouter } from "react-router";
+import { BrowserRouter, MemoryRouter } from "react-router";
 import { answersKept } from "../api/revisions";
 
 export interface Asked {
@@ -32,9 +32,15 @@ export function answering(answer: Answer): Asked[] {
 
 /** Render a part of the desk with a cache and an address of its own. */
 export function shown(part: ReactNode) {
-  return render(
-    <MemoryRouter>
-      <QueryClientProvider client={answersKept()}>{part}</QueryClientProvider>
-    </MemoryRouter>,
-  );
+  return render(<MemoryRouter>{cached(part)}</MemoryRouter>);
+}
+
+/** Render a part of the desk under the window's own address. */
+export function shownAt(address: string, part: ReactNode) {
+  window.history.replaceState(null, "", address);
+  return render(<BrowserRouter>{cached(part)}</BrowserRouter>);
+}
+
+function cached(part: ReactNode) {
+  return <QueryClientProvider client={answersKept()}>{part}</QueryClientProvider>;
 }

@@ -32,33 +32,16 @@ Fraction(1, 2)
 
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
-from enum import StrEnum
 from fractions import Fraction
 from functools import cached_property
 
 from monedero.core.cost.assumed import ZERO, Assumed
+from monedero.core.cost.parts import CostBand, CostPart, band_lines
 from monedero.core.curve.pieces import Curve, Piece, joined
 from monedero.core.ratecard.linear import NOTHING, FeePiece, Linear, total
 
 YEAR = 365
 HOUR = 60
-
-
-class CostPart(StrEnum):
-    """The parts of an all-in cost, in their sequence."""
-
-    FEE = "provider-fee"
-    TAX = "fee-tax"
-    MONTHLY = "monthly-share"
-    REFUNDS = "refunds"
-    DISPUTES = "disputes"
-    FAILED = "failed-debits"
-    REFUSED = "refused-deliveries"
-    HANDLING = "handling"
-    WAITING = "waiting"
-    RESERVE = "reserve"
-    SOFTWARE = "shop-software"
-    BUYER_FEE = "less-buyer-fee"
 
 
 @dataclass(frozen=True, slots=True)
@@ -104,6 +87,11 @@ class CostPiece:
     def total(self) -> Linear:
         """The all-in cost."""
         return total(self.parts.values())
+
+    @cached_property
+    def bands(self) -> dict[CostBand, Linear]:
+        """The cost in the bands in which it is drawn."""
+        return band_lines(self.parts)
 
 
 def all_in(fee: FeePiece, other_costs: OtherCosts) -> CostPiece:
@@ -167,4 +155,4 @@ def earned(cost: Fraction, margin: Fraction, assumed: Assumed) -> Fraction:
     >>> earned(Fraction(1), Fraction(20), Assumed(completion_rate=Fraction(9, 10), lost_order=Fraction(2)))
     Fraction(169, 10)
     """
-    return assumed.completes * (margin - cost) - (1 - assumed.completes) * assumed.lost_order
+    return assumed.earning.at(margin - cost)

@@ -15,15 +15,17 @@ import dataclasses
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from fractions import Fraction
+from functools import cached_property
 from typing import Any
 
 from monedero.core.cost.assumption import ALL, Assumption, Scope, read, value_of
 from monedero.core.method import Method
+from monedero.core.ratecard.linear import Linear
 
 ZERO = Fraction(0)
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Assumed:
     """What is assumed about orders that are paid by one method."""
 
@@ -47,6 +49,11 @@ class Assumed:
     def completes(self) -> Fraction:
         """The share of buyers who choose the method and succeed."""
         return Fraction(1) if self.completion_rate is None else self.completion_rate
+
+    @cached_property
+    def earning(self) -> Linear:
+        """What comes of an order by what is left of it: that where it is completed, what a lost one costs where not."""
+        return Linear(self.completes, (self.completes - 1) * self.lost_order)
 
     def replace(self, **values: Any) -> "Assumed":
         """The same with some values changed."""

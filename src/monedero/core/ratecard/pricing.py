@@ -97,6 +97,7 @@ class CardPricer:
         self.open = shop_country in card.provider.countries
         self.prepared = lru_cache(maxsize=1024)(self._prepare)
         self._factors = lru_cache(maxsize=4096)(self._find_factors)
+        self._terms = lru_cache(maxsize=1024)(self._find_terms)
 
     def settlement(self, currency: str) -> str:
         """The currency in which the provider pays out an order of this currency."""
@@ -119,14 +120,17 @@ class CardPricer:
             return Reason(
                 ReasonCode.SHOP_COUNTRY, limit=tuple(self.card.provider.countries), own=self._shop_country
             )
-        currency, day = order.amount.currency, order.placed_on
-        settlement, candidates = self.prepared(order.known)
         asking = takings.of(self.card) if self.volume_ends else NO_ASKING
-        other = next((volume.currency for volume in asking.values()), currency)
+        return self._terms(order.known, order.placed_on, tuple(asking.items()))
+
+    def _find_terms(self, known: Known, day: date, asking: tuple[tuple[str, Volume], ...]) -> MetTerms | Reason:
+        currency = known.currency
+        settlement, candidates = self.prepared(known)
+        other = next((volume.currency for _, volume in asking), currency)
         factors = self._factors(currency, other, settlement, day)
         if currency in factors.missing:
             return no_rate(factors.missing[currency])
-        reached = {plan: self._reached(volume, factors) for plan, volume in asking.items()}
+        reached = {plan: self._reached(volume, factors) for plan, volume in asking}
         return MetTerms(settlement, candidates, factors, reached, other, self.percent_over)
 
     def _reached(self, volume: Volume, factors: Factors) -> Reached:

@@ -4,6 +4,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import date
 from fractions import Fraction
+from functools import cached_property
 
 from monedero.core.cost.assumed import ZERO
 from monedero.core.cost.buyer_fee import NOTHING_ON_TOP, ONE, OnTop, on_top_of
@@ -17,7 +18,6 @@ from monedero.core.ratecard.priced import NotPriced, Priced, Pricing
 from monedero.core.ratecard.pricing import no_rate
 from monedero.core.ratecard.volume import Takings
 from monedero.core.reasons import Reason, ReasonCode
-from monedero.core.tender.decision import cannot_carry
 from monedero.core.tender.fee import Charge
 from monedero.core.tender.model import Tender
 from monedero.store import Store
@@ -32,7 +32,7 @@ Against = tuple[Reason, ...]
 BY_AMOUNT = frozenset({ReasonCode.METHOD_AMOUNT_UNDER, ReasonCode.METHOD_AMOUNT_OVER, ReasonCode.NO_RATE_FITS})
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Candidate:
     """A route, or an arrangement of the shop's own (no route, no card), with its fee for every amount."""
 
@@ -42,7 +42,7 @@ class Candidate:
     pieces: FeeCurve
     priced: Priced | None = None
 
-    @property
+    @cached_property
     def key(self) -> str:
         """What names it among the others."""
         return key_of(self.route, self.method.id)
@@ -85,6 +85,8 @@ class InQuestion:
     def paid(self, key: str) -> Money:
         """All that a buyer pays for the order in hand."""
         amount = self.hand.order.amount
+        if key not in self.fees:
+            return amount
         fee = self.charged(key).paid.intercept * minor_units(amount.currency)
         return Money(amount.minor + int(fee), amount.currency)
 
@@ -141,7 +143,7 @@ def candidates(asked: InQuestion) -> list[tuple[Candidate, Against]]:
             method = inputs.methods[route.method]
             reasons = _price_reasons(pricer.card, route, pieces, priced[route])
             reasons += shut_to(facts, method.id, inputs.holding)
-            reasons += cannot_carry(method, asked.hand.order, inputs.setting)
+            reasons += inputs.cannot_carry(method, asked.hand.order)
             fee = () if isinstance(pieces, NotPriced) else pieces
             entry = priced[route]
             candidate = Candidate(route, method, pricer.card, fee, entry if isinstance(entry, Priced) else None)
@@ -149,7 +151,7 @@ def candidates(asked: InQuestion) -> list[tuple[Candidate, Against]]:
         found += _announced(asked, pricer.card)
     for method in inputs.arrangements:
         against = [no_rate(asked.lacking)] if asked.lacking else []
-        against += cannot_carry(method, asked.hand.order, inputs.setting)
+        against += inputs.cannot_carry(method, asked.hand.order)
         found.append((Candidate(None, method, None, _own_fee(asked, method)), tuple(against)))
     return found
 

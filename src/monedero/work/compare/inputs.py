@@ -21,8 +21,10 @@ from monedero.core.ratecard.model import RateCard, Route
 from monedero.core.ratecard.priced import NotPriced
 from monedero.core.ratecard.pricing import CardPricer
 from monedero.core.ratecard.volume import Takings
+from monedero.core.reasons import Reason
 from monedero.core.shop import OwnMethod, Shop
-from monedero.core.tender.decision import Setting
+from monedero.core.tender.checks import Check
+from monedero.core.tender.decision import Setting, carrying
 from monedero.store import Revision, Store
 from monedero.work.compare.kept import Kept
 from monedero.work.shop.lookups import catalogue_of, described_shop, method_in, methods_of, rates_of
@@ -50,6 +52,7 @@ class CompareInputs:
     """What was said of routes, by language; kept here because it rests on the same."""
     by_day: Kept[Any] = field(default_factory=Kept)
     _curves: Kept[list[tuple[Route, FeeCurve | NotPriced]]] = field(default_factory=Kept)
+    _checks: Kept[tuple[Check, ...]] = field(default_factory=Kept)
 
     @cached_property
     def chosen(self) -> dict[tuple[str, str], str]:
@@ -86,6 +89,11 @@ class CompareInputs:
         taken = tuple(sorted(takings.of(pricer.card).items()))
         key = (pricer.card.provider.id, order.known, order.placed_on, taken)
         return self._curves.get(key, lambda: fee_curves(pricer, order, takings, self.shop.currency, self.rates))
+
+    def cannot_carry(self, method: Method, order: Order) -> list[Reason]:
+        """Every reason why a method cannot carry an order, in sequence."""
+        checks = self._checks.get(method.id, lambda: tuple(carrying(method, self.setting)))
+        return [reason for check in checks for reason in check.reasons(order)]
 
     @cached_property
     def holding(self) -> Holding:

@@ -8,15 +8,16 @@ from fractions import Fraction
 from monedero.core.cost.all_in import CostPiece, OtherCosts, all_in, earned
 from monedero.core.cost.assumed import ZERO
 from monedero.core.cost.buyer_fee import OnTop, falls_on
+from monedero.core.cost.parts import CostPart
 from monedero.core.money import Money
-from monedero.core.ratecard.linear import FeePiece
+from monedero.core.ratecard.linear import NOTHING, FeePiece
 from monedero.core.ratecard.model import RateCard
 from monedero.core.reasons import Reason
 from monedero.store import Store
 from monedero.work.compare.candidates import Candidate, InQuestion, candidates, in_question, piece_at
 from monedero.work.compare.inputs import CompareInputs
 from monedero.work.compare.other_costs import RouteOnDay, arrival, other_costs_of
-from monedero.work.compare.reach import ReachedMarket, markets_of, reach
+from monedero.work.compare.reach import Reach
 from monedero.work.month.costs import MonthFigures, RouteMonth, month_of
 from monedero.work.shop.delivered import way_of
 from monedero.work.shop.order_in_hand import OrderInHand
@@ -62,19 +63,19 @@ class Comparison:
 def compare(store: Store, hand: OrderInHand) -> Comparison:
     """Price, rank, and say why the others are not there."""
     asked = in_question(store, hand)
-    inputs, day = asked.inputs, asked.day
-    month = month_of(store, day)
-    markets = markets_of(asked)
+    ranking = _Ranking(asked, month_of(store, asked.day))
     ranked: list[RankedRoute] = []
     shut: list[Shut] = []
     for candidate, reasons in candidates(asked):
         if reasons:
             shut.append(Shut(candidate, reasons))
         else:
-            ranked.append(_ranked(asked, candidate, month, markets))
-    ranked.sort(key=lambda entry: entry.cost)
+            ranked.append(ranking.entry(candidate))
+    # Most are told apart by their nearest floats, which never stand the other way round: that is quicker to compare.
+    ranked.sort(key=lambda entry: (float(entry.cost), entry.cost))
     amount = None if asked.to_books is None else hand.order.amount.exact * asked.to_books
-    return Comparison(inputs, hand, ranked, shut, cards_of(inputs, day), amount, month)
+    cards = cards_of(asked.inputs, asked.day)
+    return Comparison(asked.inputs, hand, ranked, shut, cards, amount, ranking.month)
 
 
 def cards_of(inputs: CompareInputs, day: date) -> dict[str, RateCard]:
@@ -82,32 +83,44 @@ def cards_of(inputs: CompareInputs, day: date) -> dict[str, RateCard]:
     return {pricer.card.provider.id: pricer.card for pricer in inputs.catalogue.pricers(day)}
 
 
-def _ranked(
-    asked: InQuestion, candidate: Candidate, month: MonthFigures, markets: Sequence[ReachedMarket]
-) -> RankedRoute:
-    inputs, hand = asked.inputs, asked.hand
-    amount = hand.order.amount.exact
-    arrives_on = arrival(inputs, candidate.card, candidate.method, hand)
-    on_top = asked.charged(candidate.key)
-    other_costs = other_costs_with(asked, candidate, month, arrives_on, on_top)
-    pieces = falls_on((piece_at(candidate.pieces, amount + on_top.paid.intercept),), on_top)
-    piece = _cost_piece(asked, candidate, pieces[0], other_costs)
-    cost = piece.total.at(amount)
-    # What is left of a line is left of all of it, also of what is paid on the day.
-    share = None if hand.line.margin is None else Fraction(hand.line.margin) / 100
-    margin = None if share is None else share * hand.whole.exact * other_costs.to_books
-    return RankedRoute(
-        candidate=candidate,
-        other_costs=other_costs,
-        piece=piece,
-        cost=cost,
-        fee=piece.fee.fee.at(amount),
-        earns=None if margin is None else earned(cost, margin, other_costs.assumed),
-        arrives_on=arrives_on,
-        reach=reach(asked, markets, candidate),
-        month=month.routes.get(candidate.key),
-        paid=asked.paid(candidate.key),
-    )
+class _Ranking:
+    """What every candidate of one comparison is measured with."""
+
+    def __init__(self, asked: InQuestion, month: MonthFigures) -> None:
+        self.month = month
+        self._asked, self._reach = asked, Reach(asked)
+        self._amount = asked.hand.order.amount.exact
+        self._margin = _margin(asked)
+
+    def entry(self, candidate: Candidate) -> RankedRoute:
+        """A candidate with its costs."""
+        asked = self._asked
+        arrives_on = arrival(asked.inputs, candidate.card, candidate.method, asked.hand)
+        on_top = asked.charged(candidate.key)
+        other_costs = other_costs_with(asked, candidate, self.month, arrives_on, on_top)
+        pieces = falls_on((piece_at(candidate.pieces, self._amount + on_top.paid.intercept),), on_top)
+        piece = _cost_piece(asked, candidate, pieces[0], other_costs)
+        cost = piece.total.at(self._amount)
+        return RankedRoute(
+            candidate=candidate,
+            other_costs=other_costs,
+            piece=piece,
+            cost=cost,
+            fee=piece.parts.get(CostPart.FEE, NOTHING).at(self._amount),
+            earns=None if self._margin is None else earned(cost, self._margin, other_costs.assumed),
+            arrives_on=arrives_on,
+            reach=self._reach.of(candidate),
+            month=self.month.routes.get(candidate.key),
+            paid=asked.paid(candidate.key),
+        )
+
+
+def _margin(asked: InQuestion) -> Fraction | None:
+    """What is left of the order before the cost of its payment, also of what is paid on the day; None: not known."""
+    margin = asked.hand.line.margin
+    if margin is None:
+        return None
+    return Fraction(margin) / 100 * asked.hand.whole.exact * (asked.to_books or ZERO)
 
 
 def _cost_piece(asked: InQuestion, candidate: Candidate, fee: FeePiece, other_costs: OtherCosts) -> CostPiece:

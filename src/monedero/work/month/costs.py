@@ -7,6 +7,7 @@ from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date
 from fractions import Fraction
+from functools import cached_property
 
 from monedero.core.columns.card import CardColumns
 from monedero.core.columns.fees import name_of
@@ -58,8 +59,11 @@ class MonthFigures:
         None where the plan carries no order of a month, so that nobody can know; a plan without charges has nothing to
         share.
         """
-        plan = self.plans.get(plan_key(route.provider, route.plan))
-        return None if plan is None else _share(plan)
+        return self._shares.get(plan_key(route.provider, route.plan))
+
+    @cached_property
+    def _shares(self) -> dict[str, Fraction | None]:
+        return {key: _share(plan) for key, plan in self.plans.items()}
 
 
 @dataclass(frozen=True)

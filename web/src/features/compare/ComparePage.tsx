@@ -1,4 +1,4 @@
-import { useMemo } from "react";
+import { useCallback } from "react";
 import { Link } from "react-router";
 import { toast } from "sonner";
 import { said } from "../../api/client";
@@ -14,10 +14,10 @@ import { Examples } from "./Examples";
 import { FirstPrices } from "./FirstPrices";
 import { fullName } from "./names";
 import { PriceChanges } from "./PriceChanges";
-import { type Add, useBegin, useComparison, useExampleCards } from "./queries";
-import { Ranking } from "./Ranking";
+import { type Add, type Ranked, useBegin, useComparison, useExampleCards } from "./queries";
 import { RulerView } from "./RulerView";
 import { ShutRoutes } from "./ShutRoutes";
+import { SoonRanking } from "./SoonRanking";
 import { COLUMNS } from "./sorting";
 import { Turnings } from "./Turnings";
 import { useShown, useShownList } from "./useShown";
@@ -63,20 +63,21 @@ export function ComparePage() {
     });
 
   const ranked = data?.ranked ?? [];
-  // The same list as long as nothing changes, so that the rows stand still.
-  const fits = useMemo(
-    () =>
-      (data?.ranked ?? []).filter(
-        (entry) =>
-          (!family || entry.route.family === family) &&
-          (!provider || (entry.route.route?.provider ?? "own") === provider),
-      ),
-    [data, family, provider],
+  const fits = useCallback(
+    ({ route }: Ranked) =>
+      (!family || route.family === family) && (!provider || (route.route?.provider ?? "own") === provider),
+    [family, provider],
   );
   if (!shop) return null;
   if (!hand) return <Heading title="What each way costs" />;
   const chosen = beside.flatMap((key) => ranked.find((entry) => entry.route.key === key) ?? []);
-  const strong = [...fits.slice(0, FOREGROUND).map((entry) => entry.route.key), ...beside];
+  const strong = [
+    ...ranked
+      .filter(fits)
+      .slice(0, FOREGROUND)
+      .map((entry) => entry.route.key),
+    ...beside,
+  ];
 
   return (
     <>
@@ -183,8 +184,10 @@ export function ComparePage() {
               ? `${fullName(chosen[0].route)}: tick another to put beside it`
               : ""}
           </p>
-          <Ranking
-            ranked={fits}
+          <SoonRanking
+            hand={hand}
+            comparison={data}
+            fits={fits}
             currency={data.currency}
             view={table}
             sort={sort}

@@ -9,17 +9,12 @@ interface Props {
 
 /** A cost as a small stacked bar: fee, month and software, risk and waiting; its whole length is the cost. */
 export function CostBar({ entry, dearest }: Props) {
-  return (
-    <span className="flex h-3" aria-hidden>
-      {(["fee", "month", "risk"] as const).map((band) => (
-        <span
-          key={band}
-          className={`h-full ${LOOKS[band]}`}
-          style={{ width: `${dearest > 0 ? (100 * Number(entry.bands[band])) / dearest : 0}%` }}
-        />
-      ))}
-    </span>
-  );
+  const { fee, month, risk } = entry.bands;
+  const ends = [Number(fee), Number(fee) + Number(month), Number(fee) + Number(month) + Number(risk)];
+  const backgroundSize = ends
+    .map((end) => `${dearest > 0 ? (100 * Math.max(end, 0)) / dearest : 0}% 100%`)
+    .join();
+  return <span className="cost-bar block h-3" aria-hidden style={{ backgroundSize }} />;
 }
 
 /** What the bands of the bars are. */

@@ -7,7 +7,7 @@ import { COLUMNS, sorted } from "./sorting";
 
 const MOST = 4;
 
-interface Props {
+export interface RankingProps {
   ranked: Ranked[];
   currency: string;
   view: "costs" | "terms";
@@ -20,7 +20,7 @@ interface Props {
 }
 
 /** The routes by what they cost, or by any other column; each opens into how its figures came about. */
-export function Ranking(props: Props) {
+export function Ranking(props: RankingProps) {
   const { ranked, currency, view, sort, chosen, onSort, onChoose, onAdd, onBegin } = props;
   const [open, setOpen] = useState<string | null>(null);
   const openOrClose = useCallback((key: string) => setOpen((held) => (held === key ? null : key)), []);

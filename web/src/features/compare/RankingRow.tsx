@@ -34,10 +34,7 @@ export const RankingRow = memo(function RankingRow(props: Props) {
         className={`border-b border-rule-soft align-baseline ${open ? "border-transparent" : ""}`}
       >
         <td className="text-soft py-1.5">{place}</td>
-        <th scope="row" className="text-left font-normal pr-2">
-          <strong className="font-semibold">{route.method_name}</strong>{" "}
-          <span className="text-soft">{behindShort(route)}</span>
-        </th>
+        <Name method={route.method_name} behind={behindShort(route)} />
         <td className="w-20 max-lg:hidden">
           <CostBar entry={entry} dearest={dearest} />
         </td>
@@ -61,23 +58,7 @@ export const RankingRow = memo(function RankingRow(props: Props) {
             )}
           </td>
         ))}
-        <td className="text-right">
-          <label className="relative size-6 inline-grid place-items-center">
-            <input
-              type="checkbox"
-              checked={chosen}
-              disabled={full && !chosen}
-              onChange={(event) => onChoose(route.key, event.target.checked)}
-              aria-label={`Put side by side: ${fullName(route)}`}
-              className="appearance-none size-4 border border-soft checked:bg-ink checked:border-ink disabled:opacity-40"
-            />
-            {chosen && (
-              <span aria-hidden className="absolute pointer-events-none text-ground text-small leading-none">
-                ✓
-              </span>
-            )}
-          </label>
-        </td>
+        <Chooser id={route.key} name={fullName(route)} chosen={chosen} full={full} onChoose={onChoose} />
       </tr>
       {open && (
         <tr className="border-b border-rule-soft">
@@ -90,6 +71,43 @@ export const RankingRow = memo(function RankingRow(props: Props) {
         </tr>
       )}
     </>
+  );
+});
+
+// What of a row another amount leaves as it is stands apart, so that it is not drawn again.
+
+const Name = memo(function Name({ method, behind }: { method: string; behind: string }) {
+  return (
+    <th scope="row" className="text-left font-normal pr-2">
+      <strong className="font-semibold">{method}</strong> <span className="text-soft">{behind}</span>
+    </th>
+  );
+});
+
+interface ChooserProps extends Pick<Props, "chosen" | "full" | "onChoose"> {
+  id: string;
+  name: string;
+}
+
+const Chooser = memo(function Chooser({ id, name, chosen, full, onChoose }: ChooserProps) {
+  return (
+    <td className="text-right">
+      <label className="relative size-6 inline-grid place-items-center">
+        <input
+          type="checkbox"
+          checked={chosen}
+          disabled={full && !chosen}
+          onChange={(event) => onChoose(id, event.target.checked)}
+          aria-label={`Put side by side: ${name}`}
+          className="appearance-none size-4 border border-soft checked:bg-ink checked:border-ink disabled:opacity-40"
+        />
+        {chosen && (
+          <span aria-hidden className="absolute pointer-events-none text-ground text-small leading-none">
+            ✓
+          </span>
+        )}
+      </label>
+    </td>
   );
 });
 

@@ -9,6 +9,7 @@ const MOMENT = 1000;
 /** How much of a file is looked at to see what it is. */
 const LOOKED_AT = 2000;
 
+export type Comparison = Schema<"ComparisonOut">;
 export type Ranked = Schema<"RankedOut">;
 export type Shut = Schema<"ShutOut">;
 export type RouteOut = Schema<"RouteOut">;
@@ -20,11 +21,12 @@ export type Volumes = Schema<"VolumesOut">;
 export type Add = (added: { method: string; route: RouteOut["route"] }) => void;
 export type Of = "all-in" | "fees";
 
-function comparisonOf(hand: Hand | null) {
+export function comparisonOf(hand: Hand | null) {
   return queryOptions({
     queryKey: [...keys.compare, hand],
     queryFn: () => answered(api.GET("/api/compare", { params: { query: hand ?? NOTHING } })),
     retry: false,
+    staleTime: MOMENT,
     // Nearly every figure is another one for another order: looking for what stayed the same would only take time.
     structuralSharing: false,
   });
@@ -33,12 +35,11 @@ function comparisonOf(hand: Hand | null) {
 /** Every route for the order in hand. It is asked for before the rest of the page is drawn anew. */
 export function useComparison(hand: Hand | null) {
   const client = useQueryClient();
-  useEffect(() => beforeHandChanges((next) => void client.prefetchQuery(comparisonOf(next))), [client]);
+  useEffect(() => beforeHandChanges((next) => client.prefetchQuery(comparisonOf(next))), [client]);
   return useQuery({
     ...comparisonOf(hand),
     enabled: hand !== null,
     placeholderData: keepPreviousData,
-    staleTime: MOMENT,
   });
 }
 

@@ -208,7 +208,7 @@ interface AmountWordProps {
   invalid: boolean;
   onAmount: (typed: { amount: string; currency?: string }) => void;
   /** Told of an amount that is likely to be read as it was typed. */
-  onLikely: (amount: string) => void;
+  onLikely: (amount: string) => Promise<unknown>;
 }
 
 /** Digits with a point, and as many behind it as another amount of the currency has. */
@@ -228,8 +228,8 @@ function AmountWord({ hand, invalid, onAmount, onLikely }: AmountWordProps) {
       setText(amount);
       return;
     }
-    // Most amounts are typed as they are written: what they lead to is asked for while the server reads them.
-    if (written(typed, amount)) onLikely(typed);
+    // Most amounts are typed as they are written: what they lead to is asked for before the server reads them.
+    if (written(typed, amount)) await onLikely(typed);
     try {
       const read = await readAmount(typed, hand.currency);
       setText(read.amount);

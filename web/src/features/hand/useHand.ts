@@ -1,5 +1,5 @@
 import { useCallback, useMemo } from "react";
-import { useSearchParams } from "react-router";
+import { useNavigate, useSearchParams } from "react-router";
 import type { Schema } from "../../api/client";
 import { MAY_BE_UNKNOWN, type PARTS } from "../../lib/handSearch";
 import { lineAmount } from "../../lib/lineAmount";
@@ -55,39 +55,61 @@ const whole = (parts: Parts): Parts =>
 
 type Parts = Partial<Record<(typeof PARTS)[number], string>>;
 
-const told = new Set<(next: Hand) => void>();
+type Tell = (next: Hand) => Promise<unknown>;
+const told = new Set<Tell>();
 
-/** Be told of the next order in hand as soon as it is known, before anything is drawn anew. */
-export function beforeHandChanges(tell: (next: Hand) => void): () => void {
+/** How long a change of the address waits for those that draw its order first, in milliseconds. */
+const MOMENT = 150;
+
+/**
+ * Be told of the next order in hand as soon as it is known, before anything is drawn anew. The address changes when all
+ * that were told have what they want to draw first, or after a moment.
+ */
+export function beforeHandChanges(tell: Tell): () => void {
   told.add(tell);
   return () => told.delete(tell);
 }
+
+/** What is on its way into the address: a change waits a moment, and others may come meanwhile. */
+const coming: { parts: Parts; changes: number } = { parts: {}, changes: 0 };
 
 /**
  * The order in hand, and how to change parts of it. An empty part is taken out of the address; `replace` leaves no
  * trace in the history, for changes that come many at a time. `expect` asks ahead for what a change will likely be.
  */
 export function useHand() {
-  const [address, setAddress] = useSearchParams();
+  const [address] = useSearchParams();
+  const navigate = useNavigate();
   const shop = useShop().data?.shop ?? null;
   const hand = useMemo(() => (shop ? handOf(address, shop) : null), [address, shop]);
   const expect = useCallback(
-    (parts: Parts) => {
-      if (!shop) return;
-      const next = handOf(
-        written(new URLSearchParams(window.location.search), { ...hand, ...whole(parts) }),
-        shop,
-      );
-      if (next) for (const tell of told) tell(next);
+    async (parts: Parts) => {
+      const after = written(new URLSearchParams(window.location.search), { ...hand, ...whole(parts) });
+      const next = shop && handOf(after, shop);
+      if (!next || told.size === 0) return;
+      const moment = new Promise((done) => window.setTimeout(done, MOMENT));
+      await Promise.race([Promise.all([...told].map((tell) => tell(next))), moment]);
     },
     [hand, shop],
   );
   const change = useCallback(
-    (parts: Parts, how?: { replace: boolean }) => {
-      expect(parts);
-      setAddress((before) => written(new URLSearchParams(before), { ...hand, ...whole(parts) }), how);
+    async (parts: Parts, how?: { replace: boolean }) => {
+      coming.parts = { ...coming.parts, ...whole(parts) };
+      coming.changes += 1;
+      const mine = coming.changes;
+      await expect(coming.parts);
+      // The last one takes those before it along.
+      if (mine !== coming.changes) return;
+      const all = coming.parts;
+      coming.parts = {};
+      // Wherever the owner went meanwhile, it is the order in hand there.
+      const { pathname, search } = window.location;
+      void navigate(
+        { pathname, search: `${written(new URLSearchParams(search), { ...hand, ...all })}` },
+        how,
+      );
     },
-    [setAddress, hand, expect],
+    [navigate, hand, expect],
   );
   return { hand, shop, change, expect };
 }
