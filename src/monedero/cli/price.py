@@ -1,5 +1,6 @@
 """`monedero price`: the fee of every order in a file on every route of some rate cards, as CSV."""
 
+import gc
 import os
 import sys
 from pathlib import Path
@@ -13,6 +14,9 @@ from monedero.core.fx import ReferenceRates
 from monedero.core.ratecard.catalogue import Catalogue
 from monedero.figures import reference_rates
 from monedero.formats import rate_card
+
+# How many things are made between two looks for what is not used any more.
+ROWS = 100_000
 
 
 def price(
@@ -42,5 +46,8 @@ def price(
     sys.setswitchinterval(0.0005)
     from monedero.work.compare.fee_lines import fee_lines
 
+    # Rows are let go one by one: looking among them for what holds itself alive would take a tenth of the time.
+    gc.freeze()
+    gc.set_threshold(ROWS)
     with errors_of(str(orders)), orders.open(encoding="utf-8", newline="") as lines:
         sys.stdout.writelines(fee_lines(catalogue, rates, lines, volume, ignore_unknown=ignore_unknown))

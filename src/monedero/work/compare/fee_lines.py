@@ -127,14 +127,11 @@ class _Reader:
         self, rows: list[list[str]], header: list[str], days: list[tuple[str, str]], alike: list[tuple[str, ...]]
     ) -> None:
         """Read each day and each set of other cells that was not there before, by a row that has it."""
-        if not (set(days) - self._days.keys() or set(alike) - self._known.keys()):
-            return
-        for row, day, cells in zip(rows, days, alike, strict=True):
-            if day not in self._days or cells not in self._known:
-                order = order_of(Row(0, header, row)).order
-                if day not in self._days:
-                    self._days[day] = self._meetings.day(order)
-                self._known.setdefault(cells, (len(self._known), order.known))
+        of_day, of_cells = dict(zip(days, rows, strict=True)), dict(zip(alike, rows, strict=True))
+        for day in of_day.keys() - self._days.keys():
+            self._days[day] = self._meetings.day(order_of(Row(0, header, of_day[day])).order)
+        for cells in of_cells.keys() - self._known.keys():
+            self._known[cells] = len(self._known), order_of(Row(0, header, of_cells[cells])).order.known
 
     def _meet(self, known: list[tuple[int, Known]], days: list[Day]) -> list[Meeting] | None:
         """What the orders meet; None where some of it is not told in columns."""
@@ -144,10 +141,9 @@ class _Reader:
             found[place] = self._met[number, day.number] = self._meetings.meeting(facts, day)
         meetings = cast("list[Meeting]", found)
         for met, day in zip(meetings, days, strict=True):
-            if met.group not in day.plain:
-                if met.exact or self._meetings.missing(met, day):
-                    return None
-                day.plain.add(met.group)
+            if met.exact or (met.currencies not in day.plain and self._meetings.missing(met, day)):
+                return None
+            day.plain.add(met.currencies)
         return meetings
 
     def _tell(self, first: str, order: Order, orders: OrdersToTell) -> None:

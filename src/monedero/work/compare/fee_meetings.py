@@ -46,8 +46,8 @@ CardOnDay = tuple[CardPricer, bool, Reached | None]
 
 class Day(NamedTuple):
     """A day as orders in one currency meet it: its cards with their number, the number of what brings amounts then,
-    where amounts and figures are brought to (False: there is no way there), and the groups of which all is told in
-    columns then."""
+    where amounts and figures are brought to (False: there is no way there), and the currencies of meetings that lack
+    no way then."""
 
     day: date
     currency: str
@@ -55,7 +55,7 @@ class Day(NamedTuple):
     cards: tuple[CardOnDay, ...]
     bringing: int
     there: dict[Currencies, bool]
-    plain: set[int]
+    plain: set[tuple[Currencies, ...]]
 
 
 class Meetings:
