@@ -6,6 +6,7 @@ import pytest
 from pydantic import ValidationError
 
 from monedero.core.cost.all_in import (
+    CostPiece,
     EventPrices,
     OtherCosts,
     all_in,
@@ -144,7 +145,7 @@ def test_the_bands_of_a_cost_add_up_to_it_where_refunds_are_below_nothing() -> N
         CostPart.MONTHLY: Linear(ZERO, Fraction(8)),
         CostPart.REFUNDS: Linear(ZERO, Fraction("-1.06")),
     }
-    bands = bands_at(band_lines(parts), Fraction(5000))
+    bands = bands_at(CostPiece(fee("2", "0"), parts).bands, Fraction(5000))
     assert sum(bands.values()) == Fraction("106.94")
     assert bands == {CostBand.FEE: Fraction("98.94"), CostBand.MONTH: Fraction(8), CostBand.RISK: ZERO}
     more = {**parts, CostPart.REFUNDS: Linear(ZERO, Fraction(-101))}

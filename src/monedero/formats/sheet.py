@@ -36,7 +36,9 @@ def rows_of(content: bytes) -> list[tuple[int, list[str]]]:
         sheet = CalamineWorkbook.from_filelike(io.BytesIO(content)).get_sheet_by_index(0)
     except (CalamineError, ZipError, PasswordError) as broken:
         raise refuse(FaultCode.SHEET_UNREADABLE, value=str(broken)) from broken
-    rows = enumerate(([text_of(cell) for cell in row] for row in sheet.iter_rows()), 1)
+    # Most rows of a sparse sheet hold nothing: they are passed over before any of their cells is looked at.
+    held = ((number, row) for number, row in enumerate(sheet.iter_rows(), 1) if row.count("") < len(row))
+    rows = ((number, [text_of(cell) for cell in row]) for number, row in held)
     return [(number, cells) for number, cells in rows if any(cells)]
 
 
