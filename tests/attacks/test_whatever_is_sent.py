@@ -23,7 +23,7 @@ from tests.api.shopkeeper import Shopkeeper
 from tests.attacks.known import Known, spoiled, stocked
 from tests.conftest import Hours, browser_of, opened, the_app
 
-SECONDS = 90
+SECONDS = 30
 MOST_ROUNDS = 100
 HERE = {"host": "127.0.0.1"}
 CHECKS = [not_a_server_error, response_schema_conformance, status_code_conformance]

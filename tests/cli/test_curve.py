@@ -1,15 +1,15 @@
 """`monedero curve`, as it is typed: the worked examples, exact, and errors that name what is wrong."""
 
 import json
-import subprocess
-import sys
 from fractions import Fraction
 from pathlib import Path
 from typing import Any
 
 import pytest
+from typer.testing import CliRunner, Result
 
-MONEDERO = Path(sys.executable).parent / "monedero"
+from monedero.cli import app
+
 DATA = Path(__file__).parent.parent / "data"
 ASKED = {
     "--shop-country": "PT",
@@ -23,16 +23,15 @@ ASKED = {
 }
 
 
-def run(*more: str, **changed: str) -> subprocess.CompletedProcess[str]:
+def run(*more: str, **changed: str) -> Result:
     asked = ASKED | {f"--{name.replace('_', '-')}": value for name, value in changed.items()}
     words = [word for pair in asked.items() if pair[1] for word in pair]
-    command = [str(MONEDERO), "curve", str(DATA / "orlenta-example.json"), *words, *more]
-    return subprocess.run(command, capture_output=True, text=True, check=False)
+    return CliRunner().invoke(app, ["curve", str(DATA / "orlenta-example.json"), *words, *more])
 
 
 def report(*more: str, **changed: str) -> Any:
     done = run(*more, **changed)
-    assert done.returncode == 0, done.stderr
+    assert done.exit_code == 0, done.stderr
     return json.loads(done.stdout)
 
 
@@ -81,7 +80,7 @@ def test_assumptions_make_costs_all_in(tmp_path: Path) -> None:
     assert card["pieces"][0]["intercept"]["exact"] == "5/4"
     chosen.write_text(json.dumps({"chosen": [{"id": "luck", "about": "*", "value": "2"}]}))
     refused = run("--assumptions", str(chosen))
-    assert (refused.returncode, "chosen.0.id" in refused.stderr, "luck" in refused.stderr) == (2, True, True)
+    assert (refused.exit_code, "chosen.0.id" in refused.stderr, "luck" in refused.stderr) == (2, True, True)
 
 
 @pytest.mark.parametrize(
@@ -100,7 +99,7 @@ def test_assumptions_make_costs_all_in(tmp_path: Path) -> None:
 )
 def test_what_is_wrong_is_named(changed: dict[str, str], said: str) -> None:
     done = run(**changed)
-    assert (done.returncode, done.stdout) == (2, "")
+    assert (done.exit_code, done.stdout) == (2, "")
     assert done.stderr.startswith(said)
 
 

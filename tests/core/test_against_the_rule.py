@@ -13,7 +13,7 @@ from tests.core.slowly import Slowly
 from tests.properties import tried_on
 
 
-@tried_on(400)
+@tried_on(200)
 @given(cards(graduated=True), orders(), TAKINGS)
 def test_every_fee_is_the_rules_fee(card: RateCard, order: Order, takings: Takings) -> None:
     for priced in CardPricer(card, "PT", RATES).price(order, takings):

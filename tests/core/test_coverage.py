@@ -94,7 +94,7 @@ def test_coverage_agrees_with_the_decision_order_by_order(
     assert not reached & unreachable
 
 
-@tried_on(14)
+@tried_on(8)
 @given(checkouts(), checkouts())
 def test_the_difference_of_two_is_what_one_offers_and_the_other_does_not(
     raw: dict[str, Any], changed: dict[str, Any]
@@ -114,7 +114,7 @@ def test_the_difference_of_two_is_what_one_offers_and_the_other_does_not(
             assert sorted(found) == sorted(more), order
 
 
-@tried_on(20)
+@tried_on(12)
 @given(checkouts())
 def test_a_smallest_set_of_codes_shuts_out_what_no_order_reaches(raw: dict[str, Any]) -> None:
     file = file_of(raw, MARKETS[:1])

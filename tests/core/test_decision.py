@@ -189,7 +189,7 @@ METHODS = st.builds(
 WINDOWS = st.lists(LIMITS, max_size=2, unique_by=lambda window: window.currency)
 
 
-@tried_on(300)
+@tried_on(150)
 @given(st.lists(st.tuples(METHODS, WINDOWS, st.booleans()), max_size=5), ORDERS)
 def test_what_is_offered_is_what_no_reason_holds_back(
     drawn: list[tuple[Method, list[Window], bool]], of: Order

@@ -70,7 +70,7 @@ def without_end(window: Window, end: str) -> Window | None:
     return left if left.currency else None
 
 
-@tried_on(120)
+@tried_on(60)
 @given(checkouts(), st.lists(st.tuples(ORDERS, AMOUNTS), max_size=4), st.lists(CURVES, min_size=2, max_size=2))
 def test_a_limit_costs_what_pricing_the_month_twice_says(
     raw: dict[str, Any], orders: list[tuple[Order, dict[int, Fraction]]], curves: list[Curve]
@@ -131,7 +131,7 @@ def test_what_a_change_moves_is_what_deciding_the_month_twice_says(
     assert {id: list(change) for id, change in found.items()} == slowly
 
 
-@tried_on(150)
+@tried_on(80)
 @given(checkouts(), ORDERS, st.integers(1, 12000), st.sampled_from([None, "1000", "9000", "4000"]))
 def test_the_act_of_a_reason_ends_it_and_adds_no_other(
     raw: dict[str, Any], order: Order, minor: int, postcode: str | None

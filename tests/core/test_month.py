@@ -113,7 +113,7 @@ def _long(request: Any, monkeypatch: pytest.MonkeyPatch) -> None:
 
 
 @pytest.mark.usefixtures("_long")
-@tried_on(60)
+@tried_on(30)
 @given(*MONTHS)
 def test_a_plan_alone_and_the_cheapest_mix_are_what_a_slow_walk_finds(
     card: RateCard, second: RateCard, orders_of: list[Order], charges: list[int]
@@ -162,7 +162,7 @@ def test_a_plan_alone_and_the_cheapest_mix_are_what_a_slow_walk_finds(
 
 
 @pytest.mark.usefixtures("_long")
-@tried_on(60)
+@tried_on(30)
 @given(cards(graduated=True, methods=METHODS), MONTHS[2], st.integers(1, 60))
 def test_the_cost_by_volume_is_the_month_of_all_orders_scaled_together(
     card: RateCard, orders_of: list[Order], tenths: int

@@ -29,7 +29,7 @@ def fee(line: FeeLine, amount: int, figure: int, below: int) -> int:
     return int(frame.select(charged(pl.col("amount"), pl.col("figure"))).item())
 
 
-@tried_on(300)
+@tried_on(150)
 @given(cards(), st.lists(orders(), min_size=1, max_size=4), st.none() | st.just(Money(7_000_000, "EUR")))
 def test_lines_charge_what_the_exact_core_charges(card: RateCard, held: list[Order], volume: Money | None) -> None:
     pricer, takings = CardPricer(card, "PT", RATES), Takings(every=volume)
