@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { cleanup, fireEvent, render, screen } from "@testing-library/react";
+import { act, cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, expect, test, vi } from "vitest";
 import { axisFor, placeOf } from "./axis";
 import { CostRuler } from "./CostRuler";
@@ -24,8 +24,8 @@ const stretch = (key: string, from: number, below: number, first: string): Stret
   said: first,
 });
 
-function ruler(onCursor: (amount: string) => void, cursor = "85.00", decimals = 2) {
-  render(
+function drawn(onCursor: (amount: string) => void, cursor: string, decimals: number) {
+  return (
     <CostRuler
       axis={axis}
       currency="EUR"
@@ -37,8 +37,12 @@ function ruler(onCursor: (amount: string) => void, cursor = "85.00", decimals = 
       decimals={decimals}
       unit="EUR"
       onCursor={onCursor}
-    />,
+    />
   );
+}
+
+function ruler(onCursor: (amount: string) => void, cursor = "85.00", decimals = 2) {
+  render(drawn(onCursor, cursor, decimals));
   return screen.getByRole("slider");
 }
 
@@ -52,7 +56,30 @@ test("the cursor is moved by keys, in amounts of its currency", () => {
   const [end, home, right] = told.mock.calls.map(([amount]) => amount as string);
   expect([end, home]).toEqual(["5000.00", "5.00"]);
   expect(right).toMatch(/^\d+\.\d\d$/);
-  expect(Number(right)).toBeGreaterThan(85);
+  // The next key goes on from where the last one led, whether or not that is the order in hand already.
+  expect(Number(right)).toBeGreaterThan(5);
+  expect(Number(right)).toBeLessThan(10);
+});
+
+test("an older place does not draw the cursor back, and what becomes of nothing does", () => {
+  vi.useFakeTimers();
+  const told = vi.fn();
+  const view = render(drawn(told, "85.00", 2));
+  const cursor = screen.getByRole("slider");
+  const at = () => cursor.getAttribute("aria-valuetext");
+  fireEvent.keyDown(cursor, { key: "ArrowRight" });
+  fireEvent.keyDown(cursor, { key: "ArrowRight" });
+  const [first, second] = told.mock.calls.map(([amount]) => amount as string);
+  view.rerender(drawn(told, first ?? "", 2));
+  expect(at()).toBe(`${second} EUR`);
+  // The second step never becomes the order in hand: something else was put there.
+  act(() => void vi.runAllTimers());
+  expect(at()).toBe(`${first} EUR`);
+  fireEvent.keyDown(cursor, { key: "End" });
+  view.rerender(drawn(told, "5000.00", 2));
+  view.rerender(drawn(told, "12.00", 2));
+  expect(at()).toBe("12.00 EUR");
+  vi.useRealTimers();
 });
 
 test("a currency without decimals has none at the cursor", () => {

@@ -46,7 +46,7 @@ export function CostRuler(props: Props) {
   const y = (value: number) => heightOf(value, low, high);
 
   const [pointed, setPointed] = useState<{ key: string; index: number } | null>(null);
-  const { held, begin, move, end } = useDrag(cursor, (px) => amountAtPixel(px), onCursor);
+  const { held, step, begin, move, end } = useDrag(cursor, (px) => amountAtPixel(px), onCursor);
   const at = held === null ? null : Number(held);
 
   const inCurrency = (amount: number) => amount.toFixed(decimals);
@@ -87,7 +87,7 @@ export function CostRuler(props: Props) {
     const here = held === null ? axis.from : Number(held);
     if (event.key === "Home" || event.key === "End") {
       event.preventDefault();
-      onCursor(inCurrency(event.key === "Home" ? axis.from : axis.to));
+      step(inCurrency(event.key === "Home" ? axis.from : axis.to));
     } else if (by !== undefined) {
       event.preventDefault();
       const place = placeOf(here, axis);
@@ -98,7 +98,7 @@ export function CostRuler(props: Props) {
         move += by * STEP;
         to = cursorAt(place + move, axis);
       }
-      onCursor(inCurrency(to));
+      step(inCurrency(to));
     }
   }
 
