@@ -15,8 +15,8 @@ from monedero.core.ratecard.catalogue import Catalogue
 from monedero.figures import reference_rates
 from monedero.formats import rate_card
 
-# How many things are made between two looks for what is not used any more.
-ROWS = 100_000
+# How many objects are made between two searches for garbage.
+GARBAGE_THRESHOLD = 100_000
 
 
 def price(
@@ -46,8 +46,8 @@ def price(
     sys.setswitchinterval(0.0005)
     from monedero.work.compare.fee_lines import fee_lines
 
-    # Rows are let go one by one: looking among them for what holds itself alive would take a tenth of the time.
+    # Rows are freed one by one: searching them for objects that refer to each other would take a tenth of the time.
     gc.freeze()
-    gc.set_threshold(ROWS)
+    gc.set_threshold(GARBAGE_THRESHOLD)
     with errors_of(str(orders)), orders.open(encoding="utf-8", newline="") as lines:
         sys.stdout.writelines(fee_lines(catalogue, rates, lines, volume, ignore_unknown=ignore_unknown))

@@ -61,7 +61,7 @@ test("the cursor is moved by keys, in amounts of its currency", () => {
   expect(Number(right)).toBeLessThan(10);
 });
 
-test("an older place does not draw the cursor back, and what becomes of nothing does", () => {
+test("an older place does not move the cursor, and a step that is never taken up is given up", () => {
   vi.useFakeTimers();
   const told = vi.fn();
   const view = render(drawn(told, "85.00", 2));
@@ -72,7 +72,7 @@ test("an older place does not draw the cursor back, and what becomes of nothing 
   const [first, second] = told.mock.calls.map(([amount]) => amount as string);
   view.rerender(drawn(told, first ?? "", 2));
   expect(at()).toBe(`${second} EUR`);
-  // The second step never becomes the order in hand: something else was put there.
+  // The second step never becomes the order in hand.
   act(() => void vi.runAllTimers());
   expect(at()).toBe(`${first} EUR`);
   fireEvent.keyDown(cursor, { key: "End" });

@@ -4,7 +4,7 @@ import { type Axis, costTicks, cursorAt, placeOf, spread } from "./axis";
 import { CurvePaths, pathOf, valueAt } from "./CurvePaths";
 import { Ribbon } from "./Ribbon";
 import { type CostCurve, HEIGHT, heightOf, LEFT, RIBBON, RIGHT, type Stretch, TOP } from "./ruler";
-import { useDrag } from "./useDrag";
+import { useCursor } from "./useCursor";
 import { useWidth } from "./useWidth";
 
 interface Props {
@@ -46,7 +46,7 @@ export function CostRuler(props: Props) {
   const y = (value: number) => heightOf(value, low, high);
 
   const [pointed, setPointed] = useState<{ key: string; index: number } | null>(null);
-  const { held, step, begin, move, end } = useDrag(cursor, (px) => amountAtPixel(px), onCursor);
+  const { held, step, begin, move, end } = useCursor(cursor, (px) => amountAtPixel(px), onCursor);
   const at = held === null ? null : Number(held);
 
   const inCurrency = (amount: number) => amount.toFixed(decimals);

@@ -46,8 +46,8 @@ CardOnDay = tuple[CardPricer, bool, Reached | None]
 
 class Day(NamedTuple):
     """A day as orders in one currency meet it: its cards with their number, the number of what brings amounts then,
-    where amounts and figures are brought to (False: there is no way there), and the currencies of meetings that lack
-    no way then."""
+    where amounts and figures are brought to (False: there is no way there), and the currencies of meetings for which
+    every way is there."""
 
     day: date
     currency: str

@@ -71,8 +71,7 @@ def compare(store: Store, hand: OrderInHand) -> Comparison:
             shut.append(Shut(candidate, reasons))
         else:
             ranked.append(ranking.entry(candidate))
-    # Most are told apart by their nearest floats, which never stand the other way round: that is quicker to compare.
-    ranked.sort(key=lambda entry: (float(entry.cost), entry.cost))
+    ranked.sort(key=lambda entry: entry.cost)
     amount = None if asked.to_books is None else hand.order.amount.exact * asked.to_books
     cards = cards_of(asked.inputs, asked.day)
     return Comparison(asked.inputs, hand, ranked, shut, cards, amount, ranking.month)

@@ -33,8 +33,8 @@ class Reach:
         self._markets = list(_markets_of(asked))
         self._share_of = {market.id: Fraction(market.share) for market in asked.inputs.shop.markets}
         self._together = sum(self._share_of.values(), ZERO)
-        self._carried: dict[str, list[ReachedMarket]] = {}
-        # Many candidates reach the same markets.
+        # Several routes have one method, and many reach the same markets.
+        self._carried: Kept[list[ReachedMarket]] = Kept()
         self._shares: Kept[Fraction] = Kept()
 
     def of(self, candidate: Candidate) -> Fraction | None:
@@ -48,12 +48,11 @@ class Reach:
         )
 
     def _carried_in(self, method: Method) -> list[ReachedMarket]:
-        """The markets from which a method can carry the order; several routes have one method."""
-        if method.id not in self._carried:
-            self._carried[method.id] = [
-                market for market in self._markets if not self._inputs.cannot_carry(method, market.order)
-            ]
-        return self._carried[method.id]
+        """The markets from which a method can carry the order."""
+        return self._carried.get(
+            method.id,
+            lambda: [market for market in self._markets if not self._inputs.cannot_carry(method, market.order)],
+        )
 
 
 def _markets_of(asked: InQuestion) -> Iterator[ReachedMarket]:

@@ -74,7 +74,7 @@ export const RankingRow = memo(function RankingRow(props: Props) {
   );
 });
 
-// What of a row another amount leaves as it is stands apart, so that it is not drawn again.
+// These parts of a row are the same for every amount. They stand apart so that they are not drawn again.
 
 const Name = memo(function Name({ method, behind }: { method: string; behind: string }) {
   return (

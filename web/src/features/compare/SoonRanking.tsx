@@ -10,7 +10,7 @@ interface Props extends Omit<RankingProps, "ranked"> {
   fits: (entry: Ranked) => boolean;
 }
 
-/** The ranking of the order in hand, or already of the next one: as soon as that is answered, before all else. */
+/** The ranking of the order in hand, or already of the next one: it is asked for and drawn before the page changes. */
 export function SoonRanking({ hand, comparison, fits, ...shown }: Props) {
   const client = useQueryClient();
   const [next, setNext] = useState<{ after: Hand; comparison: Comparison } | null>(null);

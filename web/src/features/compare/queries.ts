@@ -1,8 +1,7 @@
-import { keepPreviousData, queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect } from "react";
+import { keepPreviousData, queryOptions, useMutation, useQuery } from "@tanstack/react-query";
 import { answered, api, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
-import { beforeHandChanges, type Hand, NOTHING } from "../hand";
+import { type Hand, NOTHING } from "../hand";
 
 /** How long an answer that was asked for ahead is not asked for again. */
 const MOMENT = 1000;
@@ -21,6 +20,7 @@ export type Volumes = Schema<"VolumesOut">;
 export type Add = (added: { method: string; route: RouteOut["route"] }) => void;
 export type Of = "all-in" | "fees";
 
+/** The question for every route for an order. */
 export function comparisonOf(hand: Hand | null) {
   return queryOptions({
     queryKey: [...keys.compare, hand],
@@ -32,10 +32,8 @@ export function comparisonOf(hand: Hand | null) {
   });
 }
 
-/** Every route for the order in hand. It is asked for before the rest of the page is drawn anew. */
+/** Every route for the order in hand. */
 export function useComparison(hand: Hand | null) {
-  const client = useQueryClient();
-  useEffect(() => beforeHandChanges((next) => client.prefetchQuery(comparisonOf(next))), [client]);
   return useQuery({
     ...comparisonOf(hand),
     enabled: hand !== null,

@@ -78,7 +78,7 @@ test("what is not ready in a moment is not waited for", async () => {
   await waitFor(() => expect(window.location.search).toContain("amount=85.00"));
 });
 
-test("a page that was left meanwhile is not come back to", async () => {
+test("a page that was left meanwhile stays left", async () => {
   let done: () => void = () => undefined;
   await opened(new Promise<void>((resolve) => (done = resolve)));
   await userEvent.click(screen.getByText("amount"));

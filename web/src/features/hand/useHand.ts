@@ -98,11 +98,11 @@ export function useHand() {
       coming.changes += 1;
       const mine = coming.changes;
       await expect(coming.parts);
-      // The last one takes those before it along.
+      // The newest change carries the parts of those before it.
       if (mine !== coming.changes) return;
       const all = coming.parts;
       coming.parts = {};
-      // Wherever the owner went meanwhile, it is the order in hand there.
+      // The owner may be on another page by now; the order in hand changes there.
       const { pathname, search } = window.location;
       void navigate(
         { pathname, search: `${written(new URLSearchParams(search), { ...hand, ...all })}` },

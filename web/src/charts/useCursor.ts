@@ -1,14 +1,15 @@
 import { useEffect, useRef, useState } from "react";
 
+/** How long a pointer stands still before its place is told, in milliseconds. */
 const OFTEN = 40;
-/** By when what was told has come back as the cursor; else something else was put there. */
+/** How long a place that was told may take to come back as the cursor; after that the cursor stands where it is said. */
 const SETTLED = 600;
 
 /**
- * Moving the cursor: it follows at once. By pointer it tells where it is a few times a second, by steps each time. Until
- * what was told has come back as the cursor, an older place does not draw it back.
+ * Moving the cursor by pointer or by steps: it follows at once and tells where it is. While the newest place is on its
+ * way, an older one that comes back does not move it.
  */
-export function useDrag(cursor: string | null, at: (px: number) => string, tell: (amount: string) => void) {
+export function useCursor(cursor: string | null, at: (px: number) => string, tell: (amount: string) => void) {
   const [held, setHeld] = useState(cursor);
   const dragging = useRef(false);
   const [timer, settled] = [useRef(0), useRef(0)];
