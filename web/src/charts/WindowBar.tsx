@@ -26,6 +26,11 @@ const INKS: Record<Ink, string> = {
   off: "bg-transparent border-rule border-dashed",
 };
 
+interface Limits {
+  low: number | null;
+  high: number | null;
+}
+
 interface Props {
   name: string;
   axis: Axis;
@@ -40,20 +45,26 @@ interface Props {
   catches: Catch[];
   /** What the lower and the upper limit do over a month. */
   told: { low: string; high: string };
-  /** `met`: the upper end was caught, so that what begins there can begin exactly where this ends. */
-  onLimits: (low: number | null, high: number | null, met: boolean) => void;
+  /**
+   * Keep new limits; the answer is whether they were kept. `met`: the upper end was caught, so that what begins there
+   * can begin exactly where this ends.
+   */
+  onLimits: (low: number | null, high: number | null, met: boolean) => Promise<boolean>;
 }
 
 /** A tender's amounts as a bar on the ruler; its ends are handles, moved by pointer or arrow keys. */
 export function WindowBar(props: Props) {
   const { name, axis, currency, low, high, cursor, carried, ink, catches, told, onLimits } = props;
-  const kept = [low === null ? 0 : stepOf(low, axis), high === null ? STEPS : stepOf(high, axis)];
-  const [held, setHeld] = useState(kept);
-  const [from = 0, to = STEPS] = kept;
-  // Several steps in a row are kept as one limit; until then a newer state does not move the handle away.
+  const [from, to] = stepsOf({ low, high }, axis);
+  const [held, setHeld] = useState([from, to]);
+  // Several steps in a row are kept as one limit. Until that is kept, an older limit that comes back meanwhile does not
+  // move the handle away.
   const waiting = useRef(0);
+  const sent = useRef<Limits | null>(null);
+  const kept = useRef<Limits>({ low, high });
+  kept.current = { low, high };
   useEffect(() => {
-    if (!waiting.current) setHeld([from, to]);
+    if (!waiting.current && !sent.current) setHeld([from, to]);
   }, [from, to]);
 
   function keepSoon(steps: number[]) {
@@ -61,9 +72,20 @@ export function WindowBar(props: Props) {
     window.clearTimeout(waiting.current);
     waiting.current = window.setTimeout(() => {
       waiting.current = 0;
-      const met = newHigh !== high && catches.some((entry) => entry.amount === newHigh);
-      if (newLow !== low || newHigh !== high) onLimits(newLow, newHigh, met);
+      const before = sent.current ?? kept.current;
+      if (newLow !== before.low || newHigh !== before.high)
+        void keep(newLow, newHigh, newHigh !== before.high);
     }, SETTLED);
+  }
+
+  async function keep(newLow: number | null, newHigh: number | null, highMoved: boolean) {
+    const limits = { low: newLow, high: newHigh };
+    sent.current = limits;
+    const met = highMoved && catches.some((entry) => entry.amount === newHigh);
+    const wasKept = await onLimits(newLow, newHigh, met);
+    if (sent.current !== limits) return;
+    sent.current = null;
+    if (!waiting.current) setHeld(stepsOf(wasKept ? limits : kept.current, axis));
   }
 
   function amountsOf(steps: number[]): (number | null)[] {
@@ -172,6 +194,10 @@ export function WindowBar(props: Props) {
       )}
     </div>
   );
+}
+
+function stepsOf({ low, high }: Limits, axis: Axis): [number, number] {
+  return [low === null ? 0 : stepOf(low, axis), high === null ? STEPS : stepOf(high, axis)];
 }
 
 function stepOf(amount: number, axis: Axis): number {

@@ -67,8 +67,15 @@ export function CheckoutPage() {
   const outcomes = new Map(view.outcomes.map((outcome) => [outcome.tender.id, outcome]));
   const tenders = inPlace(draft);
   const language = shop.languages[0] ?? "en";
-  const quietly = (edit: (before: Composed) => Composed) =>
-    change.mutate(edit, { onError: (refused) => toast.error(said(refused)) });
+  /** Make an edit and tell what is refused of it; the answer is whether it was kept. */
+  const quietly = (edit: (before: Composed) => Composed): Promise<boolean> =>
+    change.mutateAsync(edit).then(
+      () => true,
+      (refused) => {
+        toast.error(said(refused));
+        return false;
+      },
+    );
   const onOne = (id: string, edit: (tender: Tender) => Tender) => (before: Composed) => ({
     ...before,
     tenders: before.tenders.map((tender) => (tender.id === id ? edit(tender) : tender)),

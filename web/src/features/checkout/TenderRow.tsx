@@ -40,7 +40,7 @@ interface Props {
   /** End a reason why it is held back. */
   onEnd: (code: string) => void;
   save: (change: (tender: Tender) => Tender) => Promise<unknown>;
-  saveQuietly: (change: (tender: Tender) => Tender) => void;
+  saveQuietly: (change: (tender: Tender) => Tender) => Promise<boolean>;
 }
 
 /** A tender in the list: its state for the order in hand in words, its bar on the ruler, its settings unfolded. */
