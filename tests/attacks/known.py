@@ -3,7 +3,8 @@
 import io
 import json
 import secrets
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Mapping, Sequence
+from functools import cached_property
 from random import Random
 from typing import Any
 
@@ -123,42 +124,81 @@ def _paid_twice(keeper: Shopkeeper) -> None:
 
 
 class Known:
-    """What a shop holds now."""
+    """What a shop holds: each list is read when it is first asked for, and kept."""
 
     def __init__(self, client: TestClient, shops: Shops) -> None:
         """Look into the demo shop as its owner would."""
-        self.keeper = keeper = Shopkeeper(client, shops)
-        records = keeper.get("/api/records", at_most=50)["records"]
-        self.tokens = [entry["token"] for entry in records]
-        self.receipts = [
-            (token, receipt["id"]) for token in self.tokens for receipt in keeper.record(token)["receipts"]
+        self.keeper = Shopkeeper(client, shops)
+
+    @cached_property
+    def tokens(self) -> list[str]:
+        """The tokens of the orders."""
+        return [entry["token"] for entry in self.keeper.get("/api/records", at_most=50)["records"]]
+
+    @cached_property
+    def receipts(self) -> list[tuple[str, str]]:
+        """The receipts that buyers sent, each with the token of its order."""
+        return [
+            (token, receipt["id"]) for token in self.tokens for receipt in self.keeper.record(token)["receipts"]
         ]
-        self.accounts = [
-            account["id"] for entry in keeper.get("/api/accounts")["providers"] for account in entry["accounts"]
+
+    @cached_property
+    def accounts(self) -> list[str]:
+        """The ids of the accounts."""
+        return [
+            account["id"]
+            for entry in self.keeper.get("/api/accounts")["providers"]
+            for account in entry["accounts"]
         ]
-        self.providers = [entry["provider"] for entry in keeper.get("/api/accounts")["providers"]]
-        self.cards = [
+
+    @cached_property
+    def providers(self) -> list[str]:
+        """The ids of the providers."""
+        return [entry["provider"] for entry in self.keeper.get("/api/accounts")["providers"]]
+
+    @cached_property
+    def cards(self) -> list[tuple[str, str]]:
+        """The rate cards, by provider and day."""
+        return [
             (card["provider"], version["day"])
-            for card in keeper.get("/api/rate-cards")
+            for card in self.keeper.get("/api/rate-cards")
             for version in card["versions"]
         ]
-        self.papers = [entry["id"] for entry in keeper.get("/api/business")["papers"]]
-        self.routes = [entry["route"] for entry in keeper.get("/api/compare", **BOAT)["ranked"]]
-        self.exchanges = [
+
+    @cached_property
+    def papers(self) -> list[str]:
+        """The ids of the papers of the business."""
+        return [entry["id"] for entry in self.keeper.get("/api/business")["papers"]]
+
+    @cached_property
+    def routes(self) -> list[dict[str, Any]]:
+        """The routes that a comparison ranks."""
+        return [entry["route"] for entry in self.keeper.get("/api/compare", **BOAT)["ranked"]]
+
+    @cached_property
+    def exchanges(self) -> list[int]:
+        """The numbers of what was exchanged with providers."""
+        return [
             entry["number"]
             for account in self.accounts
-            for entry in keeper.get(f"/api/accounts/{account}/exchanges")["exchanges"]
+            for entry in self.keeper.get(f"/api/accounts/{account}/exchanges")["exchanges"]
         ]
-        self.pictures = [keeper.client.post("/api/pictures", files={"file": ("a.png", picture())}).json()["id"]]
-        self.with_file = {
-            file: [
-                token
-                for token in self.tokens
-                if keeper.client.get(f"/api/orders/{token}/{file}").status_code == 200
-            ]
-            for file in FILES
-        }
-        self.endpoints = [account.endpoint for account in keeper.running.store.accounts.of(Mode.TEST).values()]
+
+    @cached_property
+    def picture_kept(self) -> str:
+        """The id of a picture that the shop keeps."""
+        kept = self.keeper.client.post("/api/pictures", files={"file": ("a.png", picture())})
+        return str(kept.json()["id"])
+
+    def with_file(self, file: str) -> list[str]:
+        """The tokens of the orders that have a file beside their page."""
+        get = self.keeper.client.get
+        return [token for token in self.tokens if get(f"/api/orders/{token}/{file}").status_code == 200]
+
+    @cached_property
+    def endpoints(self) -> list[str]:
+        """The addresses to which providers send their notifications."""
+        return [account.endpoint for account in self.keeper.running.store.accounts.of(Mode.TEST).values()]
 
     def in_path(self, path: str, names: list[str], draw: Random) -> dict[str, str]:
         """Values of a path's parameters that name something that is there."""
@@ -174,24 +214,30 @@ class Known:
         if "{day}" in path and self.cards:
             provider, day = draw.choice(self.cards)
             return {"provider": provider, "day": day}
-        pools: dict[str, list[Any]] = {
-            "token": self.tokens,
-            "id": self._ids(path),
-            "provider": self.providers,
-            "number": self.exchanges,
-            "endpoint": self.endpoints,
-            "storefront": ["web-shop"],
-        }
         if "{file}" in path or "{name}" in path:
-            pools |= self._file(path)
+            pools = self._file(path)
+        else:
+            pools = {name: self._pool(name, path) for name in names}
         return {name: str(draw.choice(pools[name])) for name in names if pools.get(name)}
+
+    def _pool(self, name: str, path: str) -> Sequence[Any]:
+        """What a parameter of a path can name; only what is asked for is read from the shop."""
+        pools: dict[str, Callable[[], Sequence[Any]]] = {
+            "token": lambda: self.tokens,
+            "id": lambda: self._ids(path),
+            "provider": lambda: self.providers,
+            "number": lambda: self.exchanges,
+            "endpoint": lambda: self.endpoints,
+            "storefront": lambda: ["web-shop"],
+        }
+        return pools[name]() if name in pools else []
 
     def _beside(self, path: str, draw: Random) -> dict[str, str] | None:
         """What stands beside an order's page, a picture, or a voucher; None for another path."""
-        if (file := path.rpartition("/")[2]) in self.with_file:
-            return {"token": draw.choice(self.with_file[file])}
+        if (file := path.rpartition("/")[2]) in FILES:
+            return {"token": draw.choice(self.with_file(file))}
         if path == "/api/pictures/{id}":
-            return {"id": draw.choice(self.pictures)}
+            return {"id": self.picture_kept}
         if path.startswith("/api/vouchers/"):
             # One that was ended has nothing to end any more.
             return {"id": self.keeper.post("/api/vouchers", {"amount": "20 EUR"}, 201)["vouchers"][0]["id"]}
@@ -203,7 +249,7 @@ class Known:
             return self.papers
         return [BEGUN] if path.endswith(("/payout", "/phone", "/code", "/terms")) else self.accounts
 
-    def _file(self, path: str) -> dict[str, list[Any]]:
+    def _file(self, path: str) -> dict[str, Sequence[Any]]:
         """A file of past orders that was just taken in, and, where it is asked for, read."""
         client = self.keeper.client
         look = client.post("/api/past-orders/files", content=PAST).json()
@@ -214,11 +260,10 @@ class Known:
 
     def in_query(self, names: list[str], draw: Random) -> dict[str, str]:
         """Values of a query's parameters that can be meant."""
-        route = draw.choice(self.routes)
         hand = draw.choice([BOAT, CHART])
         could = {
             **hand,
-            "key": route["key"],
+            "key": draw.choice(self.routes)["key"] if "key" in names else "",
             "low": "5",
             "high": "1,500",
             "of": draw.choice(["all-in", "fees"]),

@@ -1,7 +1,7 @@
 """The API keeps what its description promises, whatever is sent to it, also where what is named is there.
 
 Half of the requests name what exists and bring a body that is right, a quarter bring one with a wrong value in it, the
-rest are what Schemathesis makes up. Two minutes at least, shared by the operations; each begins with a stocked shop.
+rest are what Schemathesis makes up. Half a minute at least, shared by the operations; each begins with a stocked shop.
 """
 
 import shutil

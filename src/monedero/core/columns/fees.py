@@ -156,8 +156,7 @@ class FeeColumns:
         """Some rows of the orders priced by a card, cut into those that meet the same rates and extras."""
         alike: dict[tuple[str, tuple[Candidates, ...]], list[int]] = {}
         for number, known in orders.known.items() if pricer.open else ():
-            settlement, candidates = pricer.prepared(known)
-            alike.setdefault((settlement, tuple(candidates)), []).append(number)
+            alike.setdefault(pricer.prepared(known), []).append(number)
         blocks = []
         for (settlement, met), numbers in alike.items():
             block = frame if len(alike) == 1 else frame.filter(pl.col("known").is_in(numbers))

@@ -60,7 +60,7 @@ class MetTerms(NamedTuple):
     """
 
     settlement: str
-    candidates: list[Candidates]
+    candidates: tuple[Candidates, ...]
     factors: Factors
     reached: Mapping[str, Reached]
     asked_in: str
@@ -166,22 +166,25 @@ class CardPricer:
         currencies = self.currencies | {currency, volume_currency}
         return find_factors(self._reference, sorted(currencies), settlement, day)
 
-    def _prepare(self, known: Known) -> tuple[str, list[Candidates]]:
-        """What does not depend on amount, volume and day: settlement currency, and the entries that may fit."""
+    def _prepare(self, known: Known) -> tuple[str, tuple[Candidates, ...]]:
+        """What does not depend on amount, volume and day: settlement currency, and the entries that may fit.
+
+        It can be a key: orders for which it is the same have the same fees, whatever else is known of them.
+        """
         settlement = self.settlement(known.currency)
         asked = OrderTraits(
             known,
             origin_of(self._shop_country, known.country, self._region),
             conversion=settlement != known.currency,
         )
-        return settlement, [
+        return settlement, tuple(
             Candidates(
                 route,
                 tuple(entry for rate, entry in self._rates if rate_covers(rate, route, asked)),
                 tuple(entry for extra, entry in self._extras if extra_covers(extra, route, asked)),
             )
             for route in self.routes
-        ]
+        )
 
 
 def _price_route(candidates: Candidates, amount: int, terms: MetTerms, denominator: int) -> Pricing:

@@ -39,9 +39,9 @@ class Factors(NamedTuple):
         return money.minor * self.by_currency[money.currency]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, eq=False)
 class ScaledEntry:
-    """A rate or an extra; percentages over the card's scale.
+    """A rate or an extra, made once for its card; percentages over the card's scale.
 
     `figures` are the fixed amount and the limits, `bare` says that there are no bands, `limited` that there are limits.
     """

@@ -53,10 +53,19 @@ def curves(store: Store, asked: InQuestion, low: Money, high: Money, *, all_in_c
 
 
 def all_in_curve(asked: InQuestion, month: MonthFigures, entry: Candidate) -> Curve:
-    """The all-in cost of a candidate for every amount that its method carries, over a mean week."""
+    """The all-in cost of a candidate for every amount that its method carries, over a mean week.
+
+    It is kept for every order with the same fee and the same costs beside it.
+    """
     on_top = asked.on_top(entry.key)
     other_costs = other_costs_with(asked, entry, month, None, on_top)
-    return _carried(asked, entry.method, cost_curve(falls_on(entry.pieces, on_top), other_costs))
+
+    def curve() -> Curve:
+        return _carried(asked, entry.method, cost_curve(falls_on(entry.pieces, on_top), other_costs))
+
+    key = (entry.key, asked.hand.order.amount.currency, asked.day, entry.pieces, on_top, id(other_costs))
+    # The other costs are kept with the curve, so that their identity stays their own.
+    return asked.inputs.all_in_curves.get(key, lambda: (other_costs, curve()))[1]
 
 
 def _fees(asked: InQuestion, entry: Candidate) -> Curve:

@@ -124,7 +124,7 @@ class Meetings:
                 self._cards[key] = MetCard(pricer, self.tables.shut(texts), NO_CURRENCIES, ())
             return self._cards[key]
         settlement, candidates = pricer.prepared(known)
-        key = (pricer, settlement, reached, tuple(candidates))
+        key = (pricer, settlement, reached, candidates)
         if key not in self._cards:
             found = [
                 (entry.route, lines_of(entry, settlement, pricer.percent_over, reached)) for entry in candidates

@@ -9,6 +9,7 @@ from weakref import WeakKeyDictionary
 from monedero.core.account import Account, Mode, Stage
 from monedero.core.cost.all_in import CostPiece, OtherCosts
 from monedero.core.cost.assumption import Assumptions
+from monedero.core.curve.pieces import Curve
 from monedero.core.fx import ReferenceRates
 from monedero.core.method import Method
 from monedero.core.openness import Holding
@@ -48,6 +49,7 @@ class CompareInputs:
     in_checkout: frozenset[str]
     other_costs_kept: Kept[OtherCosts] = field(default_factory=Kept)
     cost_pieces: Kept[tuple[OtherCosts, CostPiece]] = field(default_factory=Kept)
+    all_in_curves: Kept[tuple[OtherCosts, Curve]] = field(default_factory=Kept)
     worded: Kept[Any] = field(default_factory=Kept)
     """What was said of routes, by language; kept here because it rests on the same."""
     by_day: Kept[Any] = field(default_factory=Kept)
@@ -85,9 +87,10 @@ class CompareInputs:
     def fee_curves(
         self, pricer: CardPricer, order: Order, takings: Takings
     ) -> list[tuple[Route, FeeCurve | NotPriced]]:
-        """The fee of every route of a card for every amount, kept for orders that differ in their amount alone."""
+        """The fee of every route of a card for every amount, kept for orders that meet the same rates and extras."""
         taken = tuple(sorted(takings.of(pricer.card).items()))
-        key = (pricer.card.provider.id, order.known, order.placed_on, taken)
+        met = pricer.prepared(order.known)
+        key = (pricer.card.provider.id, order.amount.currency, met, order.placed_on, taken)
         return self._curves.get(key, lambda: fee_curves(pricer, order, takings, self.shop.currency, self.rates))
 
     def cannot_carry(self, method: Method, order: Order) -> list[Reason]:
