@@ -5,7 +5,7 @@ SHELL := /bin/bash
 STAMPS := .stamps
 BIN := .venv/bin
 PORT ?= 8420
-BROWSER := $(shell command -v chromium)
+BROWSER := $(shell command -v chromium-headless-shell)
 DRIVER := $(shell command -v chromedriver)
 
 WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/buy.html web/vite.config.ts web/tsconfig.json
@@ -83,13 +83,13 @@ $(STAMPS)/web: web/package-lock.json web/package.json
 $(SITE): $(WEB_SOURCES) $(STAMPS)/web
 	cd web && npm run --silent build -- --logLevel warn
 
-# Debian's browser and its driver, only where they are missing.
+# Debian's browser without windows and its driver, only where they are missing; a whole browser that is there will do.
 $(STAMPS)/browser:
 	@mkdir -p $(STAMPS)
 ifneq ($(and $(BROWSER),$(DRIVER)),)
 	@echo "Browser: $(BROWSER)"
 else
-	apt-get update -qq
-	DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends chromium chromium-driver > /dev/null
+	(apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends \
+		chromium-headless-shell chromium-driver > /dev/null) || (command -v chromium && command -v chromedriver)
 endif
 	touch $@

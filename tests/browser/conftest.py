@@ -10,7 +10,7 @@ from fastapi import FastAPI
 from selenium.webdriver.remote.webdriver import WebDriver
 
 from monedero.server.shops import Shops
-from tests.browser.desk import Desk, as_new, console, open_browser
+from tests.browser.desk import Desk, as_new, console, leave, open_browser
 from tests.browser.server import connected, listening
 from tests.conftest import the_app
 
@@ -62,6 +62,6 @@ def desk(served: str, browser: WebDriver) -> Iterator[Desk]:
     yield Desk(browser, served)
     written = console(browser)
     # What is open would go on asking the server, on the data of the next test.
-    browser.get("about:blank")
+    leave(browser)
     # A refusal that the server answers is part of a test; anything else is not.
     assert [line for line in written if not re.search(r"status of (400|404|409|422)", line)] == []

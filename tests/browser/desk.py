@@ -2,6 +2,7 @@
 
 from pathlib import Path
 from typing import Any
+from urllib.parse import urljoin
 
 from selenium import webdriver
 from selenium.webdriver.chrome.service import Service
@@ -13,6 +14,7 @@ from selenium.webdriver.remote.webelement import WebElement
 from selenium.webdriver.support.ui import WebDriverWait
 
 ROOT = Path(__file__).parent.parent.parent
+CHROMIUM = Path(__file__).parent / "chromium.sh"
 AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
 FLAGS = (
     "--headless",
@@ -26,13 +28,18 @@ FLAGS = (
     "--hide-scrollbars",
     "--force-prefers-reduced-motion",
 )
-# What an element is likely to be called, for finding it among many.
+# What an element is likely to be called, for finding it among many; what holds a whole part of the page is passed over.
 CALLED = """
 const called = (element) => (element.getAttribute('aria-label') || element.labels?.[0]?.textContent
-  || element.textContent || '').replace(/\\s+/g, ' ');
+  || element.textContent || '').slice(0, 500).replace(/\\s+/g, ' ');
 """
-LIKELY = CALLED + (
-    "return [...document.querySelectorAll(arguments[0])].filter((one) => called(one).includes(arguments[1]));"
+# Each with whether its label alone is its name, which needs no asking.
+LIKELY = (
+    CALLED
+    + """
+return [...document.querySelectorAll(arguments[0])].filter((one) => called(one).includes(arguments[1]))
+  .map((one) => [one, one.getAttribute('aria-label') === arguments[1] && !one.hasAttribute('aria-labelledby')]);
+"""
 )
 LIKELY_HERE = CALLED + "return called(document.activeElement).includes(arguments[0]);"
 PASTE = """
@@ -49,7 +56,7 @@ BOAT = "?market=es-eur&line=night-boat-tour&amount=85.00&currency=EUR"
 def open_browser(profile: Path) -> WebDriver:
     """Debian's Chromium, headless, with a fresh profile."""
     options = webdriver.ChromeOptions()
-    options.binary_location = "/usr/bin/chromium"
+    options.binary_location = str(CHROMIUM)
     for flag in (*FLAGS, f"--user-data-dir={profile}"):
         options.add_argument(flag)
     return webdriver.Chrome(options=options, service=Service("/usr/bin/chromedriver"))
@@ -61,18 +68,25 @@ def console(browser: WebDriver) -> list[str]:
     return [entry["message"] for entry in entries]
 
 
+def leave(browser: WebDriver) -> None:
+    """Leave what is open, for an answer that runs no script.
+
+    It is one of the same server: elsewhere the browser would begin a process anew, which takes longer than many pages.
+    """
+    here = browser.current_url
+    browser.get(urljoin(here, "/api/clock") if here.startswith("http") else "about:blank")
+
+
 def as_new(browser: WebDriver, width: int, height: int) -> None:
     """Forget everything, and look through a view of exactly this size."""
-    before = browser.window_handles
-    # What a page keeps for its own window goes with the window.
-    browser.switch_to.new_window("tab")
-    here = browser.current_window_handle
-    for window in before:
+    here, *others = browser.window_handles
+    for window in others:
         browser.switch_to.window(window)
         browser.close()
     browser.switch_to.window(here)
-    # A window that is not in front draws seldom and has no focus.
-    browser.execute_cdp_cmd("Page.bringToFront", {})
+    leave(browser)
+    if browser.current_url != "about:blank":
+        browser.execute_script("localStorage.clear(); sessionStorage.clear();")
     browser.execute_cdp_cmd("Network.clearBrowserCookies", {})
     size = {"width": width, "height": height, "deviceScaleFactor": 1, "mobile": False}
     browser.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", size)
@@ -107,7 +121,8 @@ class Desk:
     def named(self, name: str, css: str = "button, a, input, [role]", exact: bool = True) -> WebElement:
         """The element whose accessible name is, or holds, `name`.
 
-        Which could be it is asked in one go; the browser's own accessible name then decides.
+        Which could be it is asked in one go; where a label does not say so, the browser's own accessible name decides:
+        it takes as long as many other questions.
         """
 
         def fits(element: WebElement) -> bool:
@@ -115,8 +130,8 @@ class Desk:
             return own == name if exact else name in own
 
         def found() -> WebElement:
-            likely: list[WebElement] = self.browser.execute_script(LIKELY, css, name)
-            return next(element for element in likely if fits(element))
+            likely: list[tuple[WebElement, bool]] = self.browser.execute_script(LIKELY, css, name)
+            return next(element for element, sure in likely if sure or fits(element))
 
         return self.until(found)  # type: ignore[no-any-return]
 
@@ -205,7 +220,7 @@ class Desk:
         found = self.browser.execute_async_script(
             "const done = arguments[arguments.length - 1];"
             "axe.run(document, {runOnly: ['wcag2a','wcag2aa','wcag21a','wcag21aa','wcag22aa','best-practice'],"
-            "resultTypes: ['violations']})"
+            "resultTypes: ['violations'], preload: false})"
             ".then((result) => done(result.violations.map((one) => one.id + ': ' + one.nodes[0].html)))"
             ".catch((failed) => done([String(failed)]));"
         )

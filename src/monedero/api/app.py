@@ -4,7 +4,6 @@ from pathlib import Path
 
 from fastapi import FastAPI
 from fastapi.responses import FileResponse
-from fastapi.staticfiles import StaticFiles
 from starlette.middleware.trustedhost import TrustedHostMiddleware
 
 from monedero.api import (
@@ -39,6 +38,7 @@ from monedero.api import (
     vouchers,
     words,
 )
+from monedero.api.assets import Assets
 from monedero.api.card_numbers import RefuseCardNumbers
 from monedero.api.guard import Guard
 from monedero.api.problems import answer_refusals
@@ -77,6 +77,9 @@ def create_app(shops: Shops, *, demo_first: bool) -> FastAPI:
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=HOSTS)
     app.add_middleware(RefuseCardNumbers)
     app.add_middleware(Guard)
+    if SITE.exists():
+        # Before the rest: a page asks for many of them, and none of the other addresses is like theirs.
+        app.mount("/assets", Assets(directory=SITE / "assets"))
     for feature in FEATURES:
         app.include_router(feature.router)
     app.include_router(accounts.came_back)
@@ -84,7 +87,6 @@ def create_app(shops: Shops, *, demo_first: bool) -> FastAPI:
     for path, outside_app in mounts(lambda: app.state.shops):
         app.mount(path, outside_app)
     if SITE.exists():
-        app.mount("/assets", StaticFiles(directory=SITE / "assets"))
         for path in PAGES:
             app.add_api_route(path, _desk, include_in_schema=False)
         for path in BUYER_PAGES:

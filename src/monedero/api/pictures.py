@@ -5,6 +5,7 @@ from typing import Annotated
 from fastapi import APIRouter, File, Response, UploadFile
 from pydantic import BaseModel
 
+from monedero.api.assets import FOR_GOOD
 from monedero.api.problems import PROBLEMS
 from monedero.api.requests import RunningDep, ShopsDep
 from monedero.core.account import Mode
@@ -14,8 +15,6 @@ from monedero.formats.picture import LARGEST
 from monedero.work.checkout.pictures import add_picture
 
 router = APIRouter(prefix="/api/pictures", tags=["checkout"], responses=PROBLEMS)
-# What is known by its bytes never changes.
-FOR_GOOD = "public, max-age=31536000, immutable"
 
 
 class PictureOut(BaseModel):
@@ -42,5 +41,6 @@ def read_picture(shops: ShopsDep, id: str) -> Response:
     """A picture, for any page that shows it."""
     for running in (shops.own, shops.demo):
         if found := running.store.pictures.get(id):
+            # What is known by its bytes never changes.
             return Response(found.body, media_type=found.media_type, headers={"Cache-Control": FOR_GOOD})
     raise NotFound(Fault(FaultCode.NOT_FOUND, "picture", id[:40], {"what": "picture"}))
