@@ -13,7 +13,7 @@ class Assets(StaticFiles):
     """Files that browsers keep for good."""
 
     def file_response(
-        self, full_path: "str | PathLike[str]", stat_result: stat_result, scope: Scope, status_code: int = 200
+        self, full_path: str | PathLike[str], stat_result: stat_result, scope: Scope, status_code: int = 200
     ) -> Response:
         """A file, to be kept for good."""
         response = super().file_response(full_path, stat_result, scope, status_code)
