@@ -41,7 +41,14 @@ return [...document.querySelectorAll(arguments[0])].filter((one) => called(one).
   .map((one) => [one, one.getAttribute('aria-label') === arguments[1] && !one.hasAttribute('aria-labelledby')]);
 """
 )
-LIKELY_HERE = CALLED + "return called(document.activeElement).includes(arguments[0]);"
+# Past the last element the page has no focus any more, and the next Tab leads to the first one, wherever it was before.
+LIKELY_HERE = (
+    CALLED
+    + """
+if (!document.hasFocus()) document.activeElement.blur();
+return called(document.activeElement).includes(arguments[0]);
+"""
+)
 PASTE = """
 const area = arguments[0];
 const transfer = new DataTransfer();
