@@ -28,7 +28,7 @@ FLAGS = (
     "--hide-scrollbars",
     "--force-prefers-reduced-motion",
 )
-# What an element is likely to be called, for finding it among many; what holds a whole part of the page is passed over.
+# What an element is likely to be called, for finding it among many; of a long text its beginning is enough.
 CALLED = """
 const called = (element) => (element.getAttribute('aria-label') || element.labels?.[0]?.textContent
   || element.textContent || '').slice(0, 500).replace(/\\s+/g, ' ');
