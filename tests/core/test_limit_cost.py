@@ -15,6 +15,7 @@ from monedero.core.curve.pieces import Curve, Piece
 from monedero.core.fx import ReferenceRates
 from monedero.core.method import Method
 from monedero.core.money import Money
+from monedero.core.order.area import Area
 from monedero.core.order.model import Order
 from monedero.core.reasons import ReasonCode
 from monedero.core.tender.decision import Decision, Setting
@@ -188,6 +189,27 @@ def test_a_card_network_is_let_in() -> None:
     wider = widened(tender, ReasonCode.CONDITION_CARD_NETWORK, order, Around([], {}, "EUR"))
     assert wider is not None
     assert wider.networks == ["aster", "cygnet"]
+
+
+@pytest.mark.parametrize(
+    ("condition", "left"),
+    [
+        ({"fact": "area", "only": ["mainland"]}, [({"mainland", "islands"}, None)]),
+        ({"fact": "area", "not": ["islands", "mainland"]}, [(None, {"mainland"})]),
+        ({"fact": "area", "not": ["islands"]}, []),
+    ],
+)
+def test_an_order_is_let_in_by_the_areas_in_which_it_lies(
+    condition: dict[str, Any], left: list[tuple[set[str] | None, set[str] | None]]
+) -> None:
+    islands = Area(id="islands", name="Islands", postcodes={"PT": ["9"]})
+    mainland = Area(id="mainland", name="Mainland", postcodes={"PT": ["1"]})
+    around = Around([], {area.id: area for area in (islands, mainland)}, "EUR")
+    order = Order(Money(8500, "EUR"), "PT", DAY, postcode="9000-082")
+    wider = widened(plain([], conditions=[condition]), ReasonCode.CONDITION_AREA, order, around)
+    assert wider is not None
+    kept = [(each.only and set(each.only), each.not_ and set(each.not_)) for each in wider.conditions]
+    assert kept == left
 
 
 def test_orders_without_another_way_are_lost_and_those_without_a_cost_are_unknown() -> None:
