@@ -78,7 +78,7 @@ def create_app(shops: Shops, *, demo_first: bool) -> FastAPI:
     app.add_middleware(RefuseCardNumbers)
     app.add_middleware(Guard)
     if SITE.exists():
-        # Before the rest: a page asks for many of them, and none of the other addresses is like theirs.
+        # Looked through before the routes, because a page asks for many of them.
         app.mount("/assets", Assets(directory=SITE / "assets"))
     for feature in FEATURES:
         app.include_router(feature.router)

@@ -40,6 +40,7 @@ interface Props {
   /** End a reason why it is held back. */
   onEnd: (code: string) => void;
   save: (change: (tender: Tender) => Tender) => Promise<unknown>;
+  /** Save a change and tell what is refused of it; the answer is whether it was kept. */
   saveQuietly: (change: (tender: Tender) => Tender) => Promise<boolean>;
 }
 
