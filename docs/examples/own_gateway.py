@@ -8,6 +8,7 @@ beginning to build on and not something to sell with. Run it, in the folder of t
 
 import json
 import secrets
+import threading
 import urllib.error
 import urllib.request
 from datetime import UTC, datetime
@@ -25,6 +26,8 @@ endpoint: dict[str, str] = {}
 payments: dict[str, dict[str, Any]] = {}
 answered: dict[str, tuple[str, str]] = {}
 outgoing: list[dict[str, Any]] = []
+# Keys are looked up and written by one request at a time.
+one_at_a_time = threading.RLock()
 
 
 class Refused(Exception):
@@ -140,6 +143,11 @@ def check_endpoint() -> None:
 
 @app.post("/payments", status_code=201, dependencies=[Access])
 def begin(key: Key, asked: Asked) -> dict[str, Any]:
+    with one_at_a_time:
+        return begun(key, asked)
+
+
+def begun(key: str, asked: dict[str, Any]) -> dict[str, Any]:
     known = answered.get(key)
     if not once(key, json.dumps(asked, sort_keys=True), known[1] if known else ""):
         return shown(payments[key])
@@ -170,8 +178,12 @@ def read(reference: str) -> dict[str, Any]:
 def change(
     reference: str, what: str, key: Key, asked: Annotated[dict[str, Any] | None, Body()] = None
 ) -> dict[str, Any]:
+    with one_at_a_time:
+        return changed(reference, what, key, asked["amount"] if asked else "")
+
+
+def changed(reference: str, what: str, key: str, amount: str) -> dict[str, Any]:
     payment = held(reference)
-    amount = asked["amount"] if asked else ""
     if amount and amount.split(" ")[1] != payment["currency"]:
         raise Refused(422, "amount", "This is not the currency of the payment.")
     if not once(key, f"{what} {amount}", reference):

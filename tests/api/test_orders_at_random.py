@@ -1,6 +1,7 @@
-"""A walk at random over orders with vouchers, deposits, weighed goods, failed tries and part refunds.
+"""A walk at random over orders with vouchers, deposits, weighed goods, failed tries, late money and part refunds.
 
-All books agree at every step.
+Sold vouchers are paid by vouchers, and the server beats at any moment, also while a gateway is asked. At every step the
+buyer's page, the messages, the books and the vouchers agree.
 """
 
 from random import Random
@@ -9,13 +10,18 @@ from typing import Any
 import pytest
 
 from monedero.core.account import Mode
-from monedero.core.payment.state import Move
+from monedero.core.payment.state import Move, State
 from monedero.core.record import OrderRecord
+from monedero.wording.after_paying import SAYS_NOTHING
+from monedero.work.accounts.gateway import Gateway
 from tests.api.shopkeeper import BOAT, CHART, Shopkeeper
+from tests.api.test_money_once import sells_vouchers
 from tests.api.test_paid_later import deposit, weighed
 
 STEPS = 60
 WAYS = ("card", "online-banking", "bank-transfer", "cash-on-the-day")
+SOLD = {**BOAT, "line": "sky-maps"}
+ASKED = ("begin", "read", "take", "refund", "release", "cancel")
 SIGNS = {Move.PAID: 1, Move.TAKEN: 1, Move.REFUNDED: -1}
 
 
@@ -26,13 +32,29 @@ class Walk:
         self.keeper, self.draw = keeper, draw
         self.codes: list[str] = []
         self.tokens: list[str] = []
+        # What each order's page said was paid: it only grows, whatever goes back.
+        self.paid_before: dict[str, int] = {}
 
     def step(self) -> None:
         act = self.draw.choice(
             [*[self.place, self.end] * 3, self.issue, self.another, self.back, self.credit, self.weigh, self.weigh]
         )
-        act = self.draw.choice([act, act, act, act, self.paid, self.rest, self.days])
+        act = self.draw.choice([act, act, act, act, self.paid, self.late, self.rest, self.days])
         act()
+        self._find_sold()
+
+    def _find_sold(self) -> None:
+        """Codes of vouchers that were sold are spent like any others."""
+        for message in self.keeper.running.store.orders.all_messages(20):
+            _, told, code = message.text.partition("Your voucher over ")
+            if told and (found := code.partition(": ")[2][:29]) not in self.codes:
+                self.codes.append(found)
+
+    def late(self) -> None:
+        """Money comes for an order that was given up."""
+        lapsed = [token for token in self.tokens if self.keeper.record(token)["state"] == "lapsed"]
+        if lapsed:
+            assert self.keeper.act(self.draw.choice(lapsed), "paid").status_code in (200, 409)
 
     def issue(self) -> None:
         amount = f"{self.draw.choice([7, 20, 60, 150])}.{self.draw.randrange(100):02d} EUR"
@@ -44,7 +66,10 @@ class Walk:
             tried = self.keeper.client.post("/api/offer/vouchers", json={"code": code, "currency": "EUR"})
             if tried.status_code == 200:
                 handles.append(tried.json()["handle"])
-        order = {**self.draw.choice([BOAT, CHART]), "amount": f"{self.draw.randrange(500, 20_000) / 100:.2f}"}
+        order = {
+            **self.draw.choice([BOAT, CHART, SOLD]),
+            "amount": f"{self.draw.randrange(500, 20_000) / 100:.2f}",
+        }
         body = {"order": order, "by": "draft", "vouchers": handles}
         for tender in (self.draw.choice(WAYS), "card", "voucher", "on-the-day"):
             answer = self.keeper.client.post("/api/orders", json={**body, "tender": tender})
@@ -116,6 +141,32 @@ class Walk:
             assert voucher.used == held
         for record in records:
             self._order_agrees(record)
+            self._told(record)
+            sold = store.vouchers.sold_by(record.token)
+            if sold is not None:
+                # What goes back of a voucher's price is never what its holder has used.
+                held = record.payment.books.kept - record.payment.books.credited + record.by_voucher.minor
+                assert record.state in (State.DISPUTED, State.DISPUTE_LOST, State.RETURNED) or held >= sold.used
+
+    def _told(self, record: OrderRecord) -> None:
+        """The buyer's page and the newest message say what the record is."""
+        page = self.keeper.page(record.token)
+        assert page["state"] == record.state
+        if record.state not in SAYS_NOTHING and record.payments[-1].state not in SAYS_NOTHING:
+            assert page["headline"] in self.keeper.record(record.token)["messages"][-1]["subject"]
+        if not page["paid"]:
+            return
+        rest = record.rest.books.taken if record.rest else 0
+        paid = record.payment.books.taken + rest + sum(part.paid for part in record.vouchers)
+        total = next(line for line in page["lines"] if line["look"] == "total")
+        by_voucher = sum(part.paid for part in record.vouchers)
+        if record.payment.books.taken == record.payment.books.ordered and not record.came_to:
+            assert minor_of(total["amount"]) == paid - by_voucher
+        if not record.weighed:
+            assert paid >= self.paid_before.get(record.token, 0)
+        self.paid_before[record.token] = paid
+        if record.state is State.REFUNDED:
+            assert not any(part.held for part in record.vouchers)
 
     def _order_agrees(self, record: OrderRecord) -> None:
         for part in record.vouchers:
@@ -145,8 +196,39 @@ class Walk:
                 assert moved == books.taken - books.refunded
 
 
+def minor_of(shown: str) -> int:
+    return int(shown.replace("€", "").replace(",", "").replace(".", ""))
+
+
+def interleaved(monkeypatch: pytest.MonkeyPatch, keeper: Shopkeeper, draw: Random) -> None:
+    """Let the server beat at any moment while a gateway is asked: before the answer, or before it is written down."""
+    beating = []
+
+    def beat() -> None:
+        if not beating and draw.random() < 0.3:
+            beating.append(True)
+            keeper.running.beat()
+            beating.clear()
+
+    def between(inner: Any) -> Any:
+        def asked(*given: Any, **more: Any) -> Any:
+            beat()
+            answer = inner(*given, **more)
+            beat()
+            return answer
+
+        return asked
+
+    for name in ASKED:
+        monkeypatch.setattr(Gateway, name, between(getattr(Gateway, name)))
+
+
 @pytest.mark.parametrize("seed", range(8))
-def test_all_books_agree_whatever_is_done_in_whatever_sequence(keeper: Shopkeeper, seed: int) -> None:
+def test_all_books_agree_whatever_is_done_in_whatever_sequence(
+    keeper: Shopkeeper, monkeypatch: pytest.MonkeyPatch, seed: int
+) -> None:
+    sells_vouchers(keeper)
+    interleaved(monkeypatch, keeper, Random(seed))
     if seed % 2:
         deposit(keeper, percent="33.3")
         weighed(keeper)

@@ -181,8 +181,10 @@ def test_what_cannot_be_used_says_why(keeper: Shopkeeper) -> None:
         "amount",
     )
     assert keeper.client.post("/api/vouchers/none/end").status_code == 404
-    # A handle that is none pays nothing, and a tender that is none is none.
-    assert placed(keeper, "voucher", "nothing").status_code == 404
+    # A handle that is none pays nothing: what there is to pay then is said.
+    gone = placed(keeper, "voucher", "nothing")
+    assert keeper.fault(gone) == (409, "total-changed", "total")
+    assert "There is €85.00 to pay now" in gone.json()["detail"]
 
 
 def test_shop_credit_for_a_refund_is_spent_like_a_voucher(keeper: Shopkeeper) -> None:

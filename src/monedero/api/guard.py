@@ -22,7 +22,7 @@ from monedero.api.modes import mode_of
 from monedero.api.problems import buyer_of, problem
 from monedero.core.errors import Fault, FaultCode
 from monedero.server.outside import may_be_framed
-from monedero.store import DatabaseError
+from monedero.store.full_disk import disk_is_full
 from monedero.wording.catalogue import in_language, language
 
 MODE_HEADER = "Monedero-Mode"
@@ -73,6 +73,8 @@ class Guard:
                     # After the answer was made: what the request itself changed is counted in it.
                     counted = ", ".join(f"{cause}={number}" for cause, number in revisions().items())
                     own.append((REVISIONS_HEADER, counted))
+                if cookie := scope.get("state", {}).get("cookie"):
+                    own.append(("set-cookie", cookie))
                 given = message["headers"]
                 policy = next((value for name, value in given if name == b"content-security-policy"), None)
                 message["headers"] = [
@@ -101,7 +103,7 @@ class Guard:
             )
             if begun:
                 raise
-            full = isinstance(error, DatabaseError) and "full" in str(error)
+            full = disk_is_full(error)
             fault = Fault(FaultCode.DISK_FULL, "disk") if full else Fault(FaultCode.UNFORESEEN, "", number)
             told = problem(507 if full else 500, [fault], mode_of(scope), buyer_of(scope))
             await told(scope, receive, with_headers)

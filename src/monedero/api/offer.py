@@ -1,10 +1,11 @@
 """What the newest edition of a storefront offers to an order, worded for its buyer."""
 
+import secrets
 from collections.abc import Sequence
 from datetime import date
 from typing import Annotated
 
-from fastapi import APIRouter, Cookie, Header, Query
+from fastapi import APIRouter, Cookie, Header, Query, Request, Response
 from pydantic import BaseModel, Field
 
 from monedero.api.buyer_words import BuyerWords, LanguageOut, buyer_words, languages_out
@@ -35,6 +36,16 @@ router = APIRouter(tags=["orders"], responses=PROBLEMS)
 BUYER = "monedero_buyer"
 Returning = Annotated[str, Cookie(alias=BUYER, max_length=64)]
 Wished = Annotated[str, Header(max_length=1000)]
+COMES_AGAIN = 365 * 24 * 3600
+
+
+def known_from_now_on(request: Request) -> str:
+    """Give a buyer who is not known yet a token, in a cookie of the answer, be it a refusal."""
+    buyer = secrets.token_urlsafe(16)
+    held = Response()
+    held.set_cookie(BUYER, buyer, httponly=True, samesite="lax", max_age=COMES_AGAIN)
+    request.state.cookie = held.headers["set-cookie"]
+    return buyer
 
 
 class VoucherUsed(BaseModel):

@@ -41,7 +41,7 @@ class OfferedOut(BaseModel):
     """A way to pay as its buyer sees it; `usual`: the buyer paid this way last time.
 
     `heading` stands above it where it is the first under one that is shown. `fee` is what it costs its buyer on top,
-    with its name, `total` the order with it; both None where there is none. `up_to`: it depends on the card's network.
+    with its name, `total` the order with it; both None where there is none. `to_pay` is what its buyer pays in all. `up_to`: it depends on the card's network.
     `rounding` is what paying in coins adds or takes off, which is in the total. `on_top` is the fee as it is shown,
     `lines` the whole order with it, `pay` what paying it is called. `before` are the instructions, a part of a page;
     `leaves` says that it is paid on a page of somebody else. `picture` is where its picture lies, `film` one to watch.
@@ -57,6 +57,7 @@ class OfferedOut(BaseModel):
     up_to: bool = False
     rounding: str | None = None
     total: str | None = None
+    to_pay: str
     on_top: str = ""
     lines: list[OrderLineOut]
     pay: str
@@ -117,6 +118,7 @@ class OfferWriter:
             up_to=on_top.up_to,
             rounding=str(rounding) if rounding else None,
             total=str(paid) if fee or rounding else None,
+            to_pay=str(paid),
             on_top=_shown(on_top),
             lines=order_lines(self.item, on_top),
             pay=tell(_pay(tender, self.item.at_most), amount=money(paid)),

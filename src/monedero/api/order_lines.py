@@ -7,7 +7,7 @@ from pydantic import BaseModel
 
 from monedero.core.cart import OrderedLine
 from monedero.core.money import Money
-from monedero.core.voucher.part import VoucherPart, covered
+from monedero.core.voucher.part import VoucherPart
 from monedero.wording.buyer_formats import money
 from monedero.wording.buyers import called, tell
 
@@ -24,7 +24,8 @@ class Item(NamedTuple):
     """What is paid for: its name, all there is to pay without a fee, and what of it the delivery is.
 
     `vouchers` pay a part of it, and `later` is paid on the day, or was `let_go`; a way to pay meets what is `left`.
-    `at_most`: what the goods come to is known only when they go out; of a cart `items` are its lines.
+    `at_most`: what the goods come to is known only when they go out; of a cart `items` are its lines. Of one that was
+    `paid`, `back` is what of the money went back to its buyer.
     """
 
     name: str
@@ -38,6 +39,12 @@ class Item(NamedTuple):
     let_go: bool = False
     at_most: bool = False
     items: Sequence[OrderedLine] = ()
+    back: Money | None = None
+
+    @property
+    def by_vouchers(self) -> list[int]:
+        """What each voucher pays of it, in minor units; what was paid stays so when it is refunded."""
+        return [part.paid if self.paid else part.held for part in self.vouchers]
 
     @property
     def goods(self) -> Money:
@@ -48,7 +55,7 @@ class Item(NamedTuple):
     def left(self) -> Money:
         """What vouchers leave to pay, without what is paid on the day."""
         later = self.later.minor if self.later else 0
-        return Money(self.amount.minor - later - covered(self.vouchers), self.amount.currency)
+        return Money(self.amount.minor - later - sum(self.by_vouchers), self.amount.currency)
 
     @property
     def total_name(self) -> str:
@@ -109,12 +116,9 @@ def order_lines(item: Item, on_top: OnTop = NOTHING) -> list[OrderLineOut]:
         lines.append(OrderLineOut(label=label, amount=money(on_top.fee), look="part"))
     if on_top.rounding:
         lines.append(OrderLineOut(label=tell("rounded"), amount=money(on_top.rounding), look="part"))
-    for part in item.vouchers:
-        if part.held:
-            less = Money(-part.held, amount.currency)
-            lines.append(
-                OrderLineOut(label=tell("voucher-name", ends=part.ends_in), amount=money(less), look="part")
-            )
+    for part, minor in zip(item.vouchers, item.by_vouchers, strict=True):
+        if minor:
+            lines.append(_part(tell("voucher-name", ends=part.ends_in), Money(-minor, amount.currency)))
     if item.later:
         label = tell("rest-not-asked" if item.let_go else "rest-line")
         lines.append(
@@ -122,4 +126,20 @@ def order_lines(item: Item, on_top: OnTop = NOTHING) -> list[OrderLineOut]:
         )
     more = sum(part.minor for part in (on_top.fee, on_top.rounding) if part)
     total = Money(item.left.minor + more, amount.currency)
-    return [*lines, OrderLineOut(label=tell(item.total_name), amount=money(total), look="total")]
+    return [*lines, OrderLineOut(label=tell(item.total_name), amount=money(total), look="total"), *_back(item)]
+
+
+def _part(label: str, amount: Money) -> OrderLineOut:
+    return OrderLineOut(label=label, amount=money(amount), look="part")
+
+
+def _back(item: Item) -> list[OrderLineOut]:
+    """What of an order that was paid went back to its buyer, in money and to each voucher."""
+    if not item.paid:
+        return []
+    lines = [_part(tell("back-line"), Money(-item.back.minor, item.amount.currency))] if item.back else []
+    for part in item.vouchers:
+        if part.back and not part.waiting:
+            label = tell("back-to-voucher-line", ends=part.ends_in)
+            lines.append(_part(label, Money(-part.back, item.amount.currency)))
+    return lines

@@ -5,20 +5,19 @@ personal link to it.
 """
 
 import hashlib
-import secrets
 from datetime import date
 from typing import Annotated, Literal
 
-from fastapi import APIRouter, File, Header, Response, UploadFile
+from fastapi import APIRouter, File, Header, Request, UploadFile
 from fastapi.responses import RedirectResponse
 from pydantic import BaseModel, Field
 
-from monedero.api.offer import BUYER, Returning
+from monedero.api.offer import Returning, known_from_now_on
 from monedero.api.paying import Paying, paying
 from monedero.api.problems import PROBLEMS
 from monedero.api.requests import InHand, RunningDep, ShopsDep, sentence
 from monedero.core.account import Mode
-from monedero.core.fields import Description, Identifier
+from monedero.core.fields import Description, Identifier, MoneyText
 from monedero.core.payment.state import MOVES, Move, State
 from monedero.core.record import OrderRecord
 from monedero.formats.paper import LARGEST
@@ -27,13 +26,13 @@ from monedero.wording.buyers import best_of, to_buyer
 from monedero.work.checkout.composed import drafted, published
 from monedero.work.orders.choosing import Ordering
 from monedero.work.orders.progress import refuse_settled
-from monedero.work.orders.till import AFTER_PAYING, RETURN, Till
+from monedero.work.orders.sending import RETURN
+from monedero.work.orders.till import AFTER_PAYING, Till
 from monedero.work.orders.vouchers import MOST_AT_ONCE
 from monedero.work.shop.delivered import Wish
 from monedero.work.shop.order_in_hand import order_in_hand
 
 router = APIRouter(tags=["orders"], responses=PROBLEMS)
-COMES_AGAIN = 365 * 24 * 3600
 MOST_ANSWERS = 40
 
 
@@ -45,7 +44,8 @@ class OrderNew(BaseModel):
 
     Without a storefront it is placed at the shop's first. `address` and `delivery_day`: where and when it shall come.
     `answers` are what the buyer filled in, by field; `language` is the one that the buyer reads,
-    `vouchers` the handles of those that pay a part. With nothing left to pay the tender is `voucher`.
+    `vouchers` the handles of those that pay a part. With nothing left to pay the tender is `voucher`. `total` is what the
+    page showed that there is to pay: an order that comes to another one is refused.
     """
 
     order: InHand
@@ -57,6 +57,7 @@ class OrderNew(BaseModel):
     answers: Answers = {}
     language: str = ""
     vouchers: Annotated[list[str], Field(max_length=MOST_AT_ONCE)] = []
+    total: MoneyText | None = None
 
 
 class Another(BaseModel):
@@ -83,24 +84,26 @@ def _placed(till: Till, record: OrderRecord) -> Placed:
 def place_order(
     running: RunningDep,
     new: OrderNew,
-    response: Response,
+    request: Request,
     returning: Returning = "",
     idempotency_key: Annotated[str, Header(max_length=255)] = "",
 ) -> Placed:
     """Place an order with a tender that is offered for it; asked again under the same key, it is placed once."""
+    key = None
+    if idempotency_key:
+        key = Key(idempotency_key, hashlib.sha256(new.model_dump_json().encode()).hexdigest())
+        # What was placed under the key is there, whatever has changed since.
+        if (kept := running.till.kept(key)) is not None:
+            return _placed(running.till, kept)
     composed = (drafted if new.by == "draft" else published)(running.store, new.storefront)
     order = order_in_hand(composed.shop, sentence(new.order, running))
     buyer = ""
     if new.by == "newest-edition":
-        buyer = returning or secrets.token_urlsafe(16)
-        response.set_cookie(BUYER, buyer, httponly=True, samesite="lax", max_age=COMES_AGAIN)
-    key = None
-    if idempotency_key:
-        key = Key(idempotency_key, hashlib.sha256(new.model_dump_json().encode()).hexdigest())
+        buyer = returning or known_from_now_on(request)
     wish = Wish(new.address, new.delivery_day, known=new.by == "newest-edition")
     language = best_of(new.language, composed.shop.languages)
     with to_buyer(language, composed.shop.country):
-        ordering = Ordering(buyer, key, wish, new.answers, language, new.vouchers)
+        ordering = Ordering(buyer, key, wish, new.answers, language, new.vouchers, new.total)
         return _placed(running.till, running.till.place(composed, order, new.tender, ordering))
 
 

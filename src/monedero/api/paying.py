@@ -8,7 +8,8 @@ from monedero.api.buyer_words import BuyerWords, LanguageOut, buyer_words, langu
 from monedero.api.offered import OfferedOut, OfferWriter
 from monedero.api.order_lines import Item, OnTop, OrderLineOut, order_lines
 from monedero.core.account import Mode
-from monedero.core.payment.payment import Payment
+from monedero.core.money import Money
+from monedero.core.payment.payment import BY_VOUCHER, Payment
 from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, MOVES, Move, State
 from monedero.core.record import Delivered, OrderRecord
 from monedero.server.shops import RunningShop
@@ -108,7 +109,8 @@ def _worded(running: RunningShop, composed: Composed, record: OrderRecord, payme
         way,
         delivered.fee if delivered else None,
         paid=_paid(record),
-        vouchers=record.vouchers,
+        vouchers=till.as_paid_again(record).vouchers if record.state in CAN_CHOOSE_ANOTHER else record.vouchers,
+        back=_back(record),
         later=record.rest.total if record.rest and not record.rest.books.taken else None,
         let_go=record.rest is not None and record.rest.state is State.LAPSED,
         at_most=record.weighed and record.came_to is None,
@@ -158,7 +160,14 @@ def _worded(running: RunningShop, composed: Composed, record: OrderRecord, payme
 
 def _paid(record: OrderRecord) -> bool:
     """Whether money was taken for it, or vouchers paid all of it."""
-    return bool(record.payment.books.taken) or (bool(record.vouchers) and record.state is State.PAID)
+    return bool(record.payment.books.taken) or record.payment.chosen.tender == BY_VOUCHER
+
+
+def _back(record: OrderRecord) -> Money | None:
+    """What of the money of an order went back to its buyer, shop credit included."""
+    parts = [record.payment.books, *([record.rest.books] if record.rest else [])]
+    minor = sum(books.refunded + books.credited for books in parts)
+    return Money(minor, record.amount.currency) if minor else None
 
 
 def _paper_out(paper: ToldPaper, at: str) -> ToPayWith:

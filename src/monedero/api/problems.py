@@ -20,6 +20,7 @@ from monedero.api.modes import mode_of
 from monedero.core.account import Mode
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound, Refused
 from monedero.formats.json_text import faults
+from monedero.store.full_disk import disk_is_full
 from monedero.wording import fault_text
 from monedero.wording.buyers import BUYER_LANGUAGES, best_of, buyer_fault_text, tell, to_buyer
 from monedero.wording.catalogue import FALLBACK, has, say
@@ -120,6 +121,9 @@ def _invalid(request: Request, invalid: Exception) -> JSONResponse:
 
 def _http(request: Request, failed: Exception) -> JSONResponse:
     status = failed.status_code if isinstance(failed, HTTPException) else 500
+    if disk_is_full(failed):
+        # A body that cannot be put down is told as one that cannot be read.
+        return problem(507, [Fault(FaultCode.DISK_FULL, "disk")], mode_of(request.scope), buyer_of(request.scope))
     found: dict[int, Fault] = {
         400: Fault(FaultCode.BODY_UNREADABLE, "body"),
         404: Fault(FaultCode.NOT_FOUND, "path", request.url.path, {"what": "page"}),

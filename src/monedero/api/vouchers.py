@@ -5,6 +5,7 @@ from datetime import date, datetime
 from fastapi import APIRouter, Request
 from pydantic import BaseModel, Field
 
+from monedero.api.offer import Returning, known_from_now_on
 from monedero.api.problems import PROBLEMS
 from monedero.api.requests import RunningDep
 from monedero.core.account import Mode
@@ -14,7 +15,7 @@ from monedero.core.voucher.books import EntryKind, Voucher, VoucherKind
 from monedero.server.shops import RunningShop
 from monedero.wording.buyer_formats import money
 from monedero.wording.buyers import best_of, tell, to_buyer
-from monedero.work.orders.vouchers import Given
+from monedero.work.orders.vouchers import Given, Guesser
 from monedero.work.shop.lookups import described_shop
 
 router = APIRouter(tags=["orders"], responses=PROBLEMS)
@@ -31,7 +32,10 @@ class VoucherEntryOut(BaseModel):
 
 
 class VoucherOut(BaseModel):
-    """A voucher as its owner sees it; its code is not among it. `expired` is as of today."""
+    """A voucher as its owner sees it; its code is not among it. `expired` is as of today.
+
+    It `stands_still` while the payment for it is disputed, and after that was lost.
+    """
 
     id: str
     kind: VoucherKind
@@ -41,6 +45,7 @@ class VoucherOut(BaseModel):
     used: str
     last_day: date | None
     expired: bool
+    stands_still: bool
     note: str
     sold_by: int | None
     entries: list[VoucherEntryOut]
@@ -107,10 +112,11 @@ def end_voucher(running: RunningDep, id: str) -> VouchersOut:
 
 
 @router.post("/api/offer/vouchers")
-def try_code(running: RunningDep, request: Request, tried: CodeTried) -> CodeTaken:
-    """A voucher by its code; after five wrong ones all are refused for a quarter of an hour."""
+def try_code(running: RunningDep, request: Request, tried: CodeTried, returning: Returning = "") -> CodeTaken:
+    """A voucher by its code; after five wrong ones of a buyer all are refused for a quarter of an hour."""
     shop = described_shop(running.store).value
-    who = request.client.host if request.client else ""
+    buyer = returning or known_from_now_on(request)
+    who = Guesser(buyer, request.client.host if request.client else "")
     with to_buyer(best_of(tried.language, shop.languages), shop.country):
         voucher, handle = running.till.vouchers.try_code(tried.code, who, tried.currency)
         balance = Money(voucher.balance, voucher.currency)
@@ -128,7 +134,7 @@ def _all(running: RunningShop) -> VouchersOut:
     today = running.clock.now().date()
     owed: dict[str, int] = {}
     for voucher in vouchers:
-        if not voucher.expired(today):
+        if not voucher.expired(today) and not running.till.vouchers.stands_still(voucher):
             owed[voucher.currency] = owed.get(voucher.currency, 0) + voucher.balance
     return VouchersOut(
         mode=running.mode,
@@ -154,6 +160,7 @@ def _out(running: RunningShop, voucher: Voucher, today: date) -> VoucherOut:
         used=shown(voucher.used),
         last_day=voucher.last_day,
         expired=voucher.expired(today),
+        stands_still=running.till.vouchers.stands_still(voucher),
         note=voucher.note,
         sold_by=number(voucher.sold_by),
         entries=[

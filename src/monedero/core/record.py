@@ -16,7 +16,7 @@ amount
   amount-decimals [type=amount-decimals, input_value='20.0001 EUR', input_type=str]
 """
 
-from datetime import date, datetime
+from datetime import date, datetime, timedelta
 from enum import StrEnum
 from typing import Self
 
@@ -94,9 +94,16 @@ class Asking(StrEnum):
     CANCEL = "cancel"
 
 
+class Lease(Strict):
+    """The right to send a request: nobody else sends it while `by` holds the lease, at most `until` a moment."""
+
+    by: str
+    until: datetime
+
+
 class Request(Strict):
     """Something asked of a provider. It is written down before it is sent, and sent again under its key after a
-    restart, so that it is done once."""
+    restart, so that it is done once. `lease` says who is sending it now."""
 
     key: str
     what: Asking
@@ -104,6 +111,11 @@ class Request(Strict):
     amount: MoneyPositive | None
     at: datetime
     settled: StrictBool = False
+    lease: Lease | None = None
+
+    def begins(self, payment: int) -> bool:
+        """Whether it asks for the beginning of a payment."""
+        return self.what is Asking.BEGIN and self.payment == payment
 
 
 class Dispatch(Strict):
@@ -137,6 +149,11 @@ class Message(Strict):
     text: str
 
 
+VOUCHERS_KEPT = timedelta(days=1)
+"""How long the vouchers of an order whose payment failed are kept for another try. Own design."""
+FAILED = frozenset(
+    {*(State.DECLINED, State.ABANDONED, State.EXPIRED), *(State.RELEASED, State.AUTHORISATION_LAPSED)}
+)
 STANDS = HOLDS_MONEY | {State.PART_REFUNDED}
 """An order in one of these is paid for, or will be."""
 
@@ -207,6 +224,12 @@ class OrderRecord(Strict):
         return Money(self.amount.minor - covered(self.vouchers), self.amount.currency)
 
     @property
+    def missing(self) -> Money | None:
+        """What nobody paid of an order that is paid: its vouchers went back when it was given up, and hold no more."""
+        lacks = sum(part.lacks for part in self.vouchers)
+        return Money(lacks, self.amount.currency) if lacks and self.state in STANDS else None
+
+    @property
     def by_voucher(self) -> Money:
         """What of the amount vouchers pay and did not get back."""
         return Money(covered(self.vouchers), self.amount.currency)
@@ -251,8 +274,16 @@ class OrderRecord(Strict):
         moments = {
             State.AWAITING_PAYMENT: (payment.until, payment.gives_up_at),
             State.OVERDUE: (payment.gives_up_at,),
+            **dict.fromkeys(FAILED, (self.vouchers_until,)),
         }
         return min((moment for moment in moments.get(payment.state, ()) if moment), default=None)
+
+    @property
+    def vouchers_until(self) -> datetime | None:
+        """Until when the vouchers of an order whose payment failed are kept for another try; None where there are none."""
+        if self.state not in FAILED or not covered(self.vouchers):
+            return None
+        return self.happened[-1].at + VOUCHERS_KEPT
 
     @property
     def all_out(self) -> bool:
@@ -284,6 +315,22 @@ class OrderRecord(Strict):
         """A payment by its number."""
         payments = [*self.payments, self.rest] if self.rest else self.payments
         return next(payment for payment in payments if payment.number == number)
+
+    def asked(self, key: str) -> Request:
+        """A request by its key."""
+        return next(request for request in self.requests if request.key == key)
+
+    def with_request(self, request: Request) -> Self:
+        """The record with one of its requests replaced."""
+        requests = [request if entry.key == request.key else entry for entry in self.requests]
+        return self.model_copy(update={"requests": requests})
+
+    def with_stray(self, payment: Payment) -> Self:
+        """The record with one more payment that a gateway began for a payment of it, before the newest one."""
+        if any(entry.reference == payment.reference for entry in self.payments):
+            return self
+        stray = payment.model_copy(update={"number": len(self.payments) + 1})
+        return self.model_copy(update={"payments": [*self.payments[:-1], stray, self.payments[-1]]})
 
     def with_payment(self, payment: Payment) -> Self:
         """The record with one of its payments replaced."""

@@ -150,7 +150,7 @@ class Shops:
         hosts = Hosts(self._allowed | LOOPBACK if name == "demo" else self._allowed)
         gateways = Gateways(store, gateways_of(name), clock.now, hosts)
         till = Till(store, gateways, clock.now)
-        acts = OrderActs(store, till, gateways)
+        acts = OrderActs(store, till)
         codes = PhoneCodes(store, provider.letters, clock.now)
         return RunningShop(
             name=name,

@@ -62,7 +62,7 @@ class Store:
         `key` is the file of the key to what is sealed; it lies beside the database unless it is said otherwise.
         """
         for_its_owner(path)
-        pragmas = {"journal_mode": "wal", "foreign_keys": 1, "busy_timeout": 5000, "synchronous": "full"}
+        pragmas = {"journal_mode": "wal", "foreign_keys": 1, "busy_timeout": 30_000, "synchronous": "full"}
         self._database = CountingDatabase(str(path), pragmas=pragmas)
         try:
             migrate(self._database)

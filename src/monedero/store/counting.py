@@ -1,9 +1,13 @@
 """A database that counts what was written to it, so that what was read can be kept in memory until the next write.
 
 One server holds a data folder, so that its own writes are all there are; what a process of its own writes is told.
+SQLite takes one writer at a time, and refuses one that has waited too long. So the threads of the server wait here, one
+behind the other, for as long as it takes.
 """
 
-from collections.abc import Callable
+import threading
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
 from typing import Any, TypeVar
 
 from peewee import SqliteDatabase
@@ -20,6 +24,13 @@ class CountingDatabase(SqliteDatabase):
         super().__init__(path, pragmas=pragmas)
         self.writes = 0
         self._read: dict[str, tuple[int, Any]] = {}
+        self._writer = threading.RLock()
+
+    @contextmanager
+    def atomic(self, *given: Any, **more: Any) -> Iterator[Any]:
+        """Keep all that is written within, or nothing of it; one thread at a time."""
+        with self._writer, super().atomic(*given, **more) as held:
+            yield held
 
     def kept(self, name: str, read: Callable[[], V]) -> V:
         """What was read under a name, kept in memory until the next write; within a transaction it is read anew.
@@ -37,9 +48,12 @@ class CountingDatabase(SqliteDatabase):
 
     def execute_sql(self, sql: str, params: Any = None) -> Any:
         """Run a statement; one that writes outside a transaction counts at once."""
-        cursor = super().execute_sql(sql, params)
-        if not sql.lstrip().upper().startswith(READS) and not self.in_transaction():
-            self.writes += 1
+        if sql.lstrip().upper().startswith(READS) or self.in_transaction():
+            return super().execute_sql(sql, params)
+        with self._writer:
+            cursor = super().execute_sql(sql, params)
+            if not self.in_transaction():
+                self.writes += 1
         return cursor
 
     def commit(self) -> Any:

@@ -1,4 +1,4 @@
-"""The numbers of invoices: one after another, each given out once and for good."""
+"""The numbers of invoices: one after another, one for each order, each given out once and for good."""
 
 from peewee import SqliteDatabase
 
@@ -9,8 +9,16 @@ class Invoices:
     def __init__(self, database: SqliteDatabase) -> None:
         self._database = database
 
-    def next_number(self, order: str, payment: int) -> int:
-        """Give out the next number, to a payment of an order; it is given in the transaction of whoever asks."""
+    def number_of(self, order: str, payment: int) -> int:
+        """The number of an order's invoice; the next one where it has none, given to a payment of it.
+
+        It is given in the transaction of whoever asks.
+        """
+        known = self._database.execute_sql(
+            "SELECT number FROM invoice WHERE order_token = ? ORDER BY number DESC LIMIT 1", (order,)
+        ).fetchone()
+        if known is not None:
+            return int(known[0])
         cursor = self._database.execute_sql(
             "INSERT INTO invoice (order_token, payment) VALUES (?, ?)", (order, payment)
         )

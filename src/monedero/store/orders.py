@@ -69,7 +69,7 @@ class Orders:
         What was kept under a key before is there already; the key of another order is refused.
         """
         with self._database.atomic("IMMEDIATE"):
-            kept = self._under(key) if key else None
+            kept = self.under(key) if key else None
             if kept is not None:
                 return kept
             last = OrderRow.select().order_by(OrderRow.number.desc()).first(self._database)
@@ -88,7 +88,8 @@ class Orders:
                 self._database.execute_sql("INSERT INTO order_key VALUES (?, ?, ?)", (*key, record.token))
         return record
 
-    def _under(self, key: Key) -> OrderRecord | None:
+    def under(self, key: Key) -> OrderRecord | None:
+        """The order that was placed under a key; the key of another order is refused."""
         row = self._database.execute_sql(
             "SELECT asked, order_token FROM order_key WHERE key = ?", (key.key,)
         ).fetchone()

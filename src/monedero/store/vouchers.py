@@ -87,9 +87,11 @@ class Vouchers:
         ).fetchone()
         return None if row is None else self.get(str(row[0]))
 
-    def tried_wrong(self, who: str, now: datetime) -> None:
-        """Note that somebody tried a code that is none."""
-        self._database.execute_sql("INSERT INTO voucher_wrong VALUES (?, ?)", (who, now.isoformat()))
+    def tried_wrong(self, names: Iterable[str], now: datetime, forget: datetime) -> None:
+        """Note that somebody tried a code that is none; what was noted up to a moment is forgotten."""
+        self._database.execute_sql("DELETE FROM voucher_wrong WHERE at <= ?", (forget.isoformat(),))
+        for who in names:
+            self._database.execute_sql("INSERT INTO voucher_wrong VALUES (?, ?)", (who, now.isoformat()))
 
     def wrong_since(self, who: str, since: datetime) -> list[datetime]:
         """When somebody tried codes that are none, from a moment on."""

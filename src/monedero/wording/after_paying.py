@@ -8,7 +8,7 @@ from typing import NamedTuple
 
 from monedero.core.account import Mode
 from monedero.core.money import Money
-from monedero.core.payment.payment import ON_THE_DAY
+from monedero.core.payment.payment import BY_VOUCHER, ON_THE_DAY
 from monedero.core.payment.state import HOLDS_MONEY, State
 from monedero.core.ratecard.model import LineKind
 from monedero.core.record import Asking, OrderRecord
@@ -51,14 +51,19 @@ def after_paying(record: OrderRecord) -> Page:
     payment, books, state = record.payment, record.payment.books, record.state
     rest = record.rest.books if record.rest else None
     goods = record.kind is LineKind.GOODS
-    # Where vouchers paid all of it, that is what was paid.
-    all_of_it = record.by_voucher if record.vouchers and not payment.total.minor else None
-    given = bool(record.dispatched) if goods else bool(books.taken)
+    # Where vouchers paid all of it, that is what was paid, and what went back to them is what came back.
+    all_of_it = None
+    back = books.money(books.refunded + books.credited + (rest.refunded if rest else 0))
+    if payment.chosen.tender == BY_VOUCHER:
+        all_of_it = Money(sum(part.paid for part in record.vouchers), record.amount.currency)
+        back = Money(sum(part.back for part in record.vouchers), record.amount.currency)
+    given = bool(record.dispatched) if goods else bool(books.taken) or all_of_it is not None
     fields = {
         "tender": buyers_name(record),
         "amount": money(all_of_it or payment.total),
         "taken": money(all_of_it or books.money(books.taken + (rest.taken if rest else 0))),
-        "back": money(books.money(books.refunded + books.credited + (rest.refunded if rest else 0))),
+        "back": money(back),
+        "missing": money(record.missing) if record.missing else "",
         "how_back": tell("by-credit", credit=money(books.money(books.credited))) if books.credited else "",
         "number": str(record.number),
         "line": line_called(record),
@@ -70,7 +75,7 @@ def after_paying(record: OrderRecord) -> Page:
     }
     message = f"after-paying-{_message(record)}"
     besides = _later(record)
-    if state is State.PAID:
+    if state is State.PAID and record.missing is None:
         besides.append(tell("on-its-way" if record.dispatched else f"given-{record.kind.value}"))
     for part in record.vouchers if all_of_it is None else ():
         if part.held and state in HOLDS_MONEY:
@@ -88,6 +93,8 @@ def _message(record: OrderRecord) -> str:
     """The message of a state; what is paid on the day has messages of its own."""
     if record.payment.chosen.tender == ON_THE_DAY and record.state is State.AWAITING_PAYMENT:
         return "on-the-day"
+    if record.state is State.PAID and record.missing is not None:
+        return "part-missing"
     return "deposit-paid" if record.state is State.PAID and record.rest_owed else record.state.value
 
 
@@ -136,7 +143,7 @@ def _told(record: OrderRecord) -> tuple[object, ...]:
     rest = record.rest
     # What is let go because all of it goes back is told with that.
     let_go = rest is not None and rest.state is State.LAPSED and record.state is State.PAID and not record.asks
-    amounts = (books.refunded, books.credited, books.taken, record.by_voucher)
+    amounts = (books.refunded, books.credited, books.taken, record.by_voucher, record.missing)
     return (payment.number, payment.state, *amounts, rest.books.taken if rest else 0, let_go)
 
 

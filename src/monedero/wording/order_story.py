@@ -5,7 +5,7 @@ Source: own design.
 
 from datetime import datetime
 
-from monedero.core.payment import meaning
+from monedero.core.payment import due
 from monedero.core.payment.due import Due
 from monedero.core.payment.meaning import AccessState, Goods, Seat
 from monedero.core.payment.state import State
@@ -39,7 +39,7 @@ def due_text(entry: Due) -> str:
 
 def meaning_text(record: OrderRecord) -> str:
     """What the state of an order means for what was ordered, in a few words."""
-    means = meaning.of(record.state, record.payment.chosen.gives)
+    means = due.means(record)
     if record.kind is LineKind.GOODS:
         goods = means.goods
         if goods is Goods.ASK_BACK and not record.dispatched:
@@ -54,7 +54,9 @@ def meaning_text(record: OrderRecord) -> str:
 
 
 def standing_text(record: OrderRecord) -> str:
-    """Where an order stands, in a word or two; a booking whose rest is owed is not said to be paid."""
+    """Where an order stands, in a word or two; one of which a part is owed is not said to be paid."""
+    if record.state is State.PAID and record.missing:
+        return say("state-part-missing")
     return (
         say("state-deposit-paid") if record.state is State.PAID and record.rest_owed else state_text(record.state)
     )

@@ -14,7 +14,7 @@ True
 from datetime import date
 from typing import Annotated, Literal
 
-from pydantic import Field
+from pydantic import Field, StrictBool
 
 from monedero.core.fields import Description, MoneyPositive, Name, Strict
 from monedero.core.money import Money
@@ -59,7 +59,7 @@ class Cash(_Paper):
 
 
 class Invoice(_Paper):
-    """An invoice; `account` is where it is paid to."""
+    """An invoice; `account` is where it is paid to. It is `void` where its buyer chose another way to pay."""
 
     kind: Literal["invoice"]
     number: Name
@@ -70,6 +70,7 @@ class Invoice(_Paper):
     purchase_order: Description
     account: TransferAccount | None
     reference: Name
+    void: StrictBool = False
 
 
 class Counter(_Paper):

@@ -13,7 +13,7 @@ from typing import NamedTuple
 
 from monedero.core.money import Money
 from monedero.core.payment import meaning
-from monedero.core.payment.meaning import Goods
+from monedero.core.payment.meaning import Goods, Meaning
 from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, State
 from monedero.core.ratecard.model import LineKind
 from monedero.core.record import OrderRecord
@@ -36,6 +36,7 @@ class DueCode(StrEnum):
     PAY_OVERDUE = "pay-overdue"
     PAY_REST = "pay-rest"
     OWES = "owes"
+    OWES_MISSING = "owes-missing"
     LOOK_AT_RECEIPT = "look-at-receipt"
     TAKE = "take"
     SEND = "send"
@@ -85,22 +86,29 @@ def _money(record: OrderRecord) -> Iterable[Due]:
         yield Due(Who.BUYER, DueCode.PAY_REST, None, record.rest_owed)
     if state is State.DISPUTED:
         yield Due(Who.SHOP, DueCode.ANSWER_DISPUTE, payment.until, books.money(books.disputed))
+    if record.missing:
+        yield Due(Who.BUYER, DueCode.OWES_MISSING, None, record.missing)
     if books.returned or books.lost:
         yield Due(Who.BUYER, DueCode.OWES, None, books.money(books.returned + books.lost))
     for other in record.paid_twice:
         yield Due(Who.SHOP, DueCode.REFUND_DOUBLE, None, other.books.money(other.books.can_give_back))
 
 
+def means(record: OrderRecord) -> Meaning:
+    """What the state of an order means for what was ordered."""
+    return meaning.NOT_ALL_PAID if record.missing else meaning.of(record.state, record.payment.chosen.gives)
+
+
 def _goods(record: OrderRecord) -> Iterable[Due]:
-    means = meaning.of(record.state, record.payment.chosen.gives)
+    goods = means(record).goods
     sent = sum(entry.amount.minor for entry in record.dispatched)
     if record.kind is not LineKind.GOODS:
         return
     if record.weighs:
         yield Due(Who.SHOP, DueCode.WEIGH, record.payment.until, record.amount)
-    elif means.goods is Goods.SEND and sent < record.amount.minor:
+    elif goods is Goods.SEND and sent < record.amount.minor:
         yield Due(Who.SHOP, DueCode.SEND, None, Money(record.amount.minor - sent, record.amount.currency))
-    if means.goods is Goods.ASK_BACK and sent:
+    if goods is Goods.ASK_BACK and sent:
         yield Due(Who.SHOP, DueCode.ASK_BACK, None, Money(sent, record.amount.currency))
 
 

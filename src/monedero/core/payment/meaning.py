@@ -91,6 +91,10 @@ MEANING: dict[State, Meaning] = {
 _WITH_THE_ORDER = frozenset({State.CONFIRMING, State.AUTHORISED, State.AWAITING_PAYMENT, State.RECEIPT_SENT})
 
 
+NOT_ALL_PAID = _HELD
+"""Of an order of which a part is missing nothing is given, whatever the state of its payment."""
+
+
 def of(state: State, gives: Gives) -> Meaning:
     """What a state means for an order whose tender gives at certainty, or with the order."""
     if gives is Gives.AT_ORDER and state in _WITH_THE_ORDER:

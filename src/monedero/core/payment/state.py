@@ -77,6 +77,8 @@ Nexts = dict[Move, State | None]
 # Moves of money: the books say which state they end in, and how much they may move.
 _OPEN_REST: Nexts = {Move.TAKEN: None, Move.RELEASED: None, Move.AUTHORISATION_LAPSED: None}
 _GIVE_BACK: Nexts = {Move.REFUNDED: None, Move.CREDITED: None, Move.DISPUTED: None, Move.RETURNED: None}
+# An order that holds a voucher and is not tried again is given up.
+_GIVEN_UP: Nexts = {Move.LAPSED: State.LAPSED}
 _CONTEST: Nexts = {Move.DISPUTE_WON: None, Move.DISPUTE_LOST: None}
 
 MOVES: dict[State, Nexts] = {
@@ -91,11 +93,11 @@ MOVES: dict[State, Nexts] = {
     },
     State.CONFIRMING: {Move.PAID: None, Move.DECLINED: State.DECLINED},
     State.AUTHORISED: _OPEN_REST,
-    State.DECLINED: {},
-    State.ABANDONED: {},
-    State.EXPIRED: {},
-    State.RELEASED: {},
-    State.AUTHORISATION_LAPSED: {},
+    State.DECLINED: _GIVEN_UP,
+    State.ABANDONED: _GIVEN_UP,
+    State.EXPIRED: _GIVEN_UP,
+    State.RELEASED: _GIVEN_UP,
+    State.AUTHORISATION_LAPSED: _GIVEN_UP,
     State.AWAITING_PAYMENT: {
         Move.PAID: None,
         Move.RECEIPT_SENT: State.RECEIPT_SENT,

@@ -81,7 +81,11 @@ class Payments:
         self._charges = Charges(world.cards)
 
     def begin(self, merchant: Merchant, key: str, asked: PaymentAsked) -> PaymentHeld:
-        """Begin a payment; the same key again is the same payment."""
+        """Begin a payment; the same key again is the same payment, also at the same moment."""
+        with self._memory.together():
+            return self._begin(merchant, key, asked)
+
+    def _begin(self, merchant: Merchant, key: str, asked: PaymentAsked) -> PaymentHeld:
         known = self._answered(key, asked.model_dump_json())
         if known is not None:
             return self.held(self.get(known))
@@ -99,9 +103,8 @@ class Payments:
             begun_at=self._now(),
             coming=[Coming(at=self._now() + PAGE_HOLDS, move=Move.EXPIRED)],
         )
-        with self._memory.together():
-            self._remember(key, asked.model_dump_json(), payment.reference)
-            self._keep(payment)
+        self._remember(key, asked.model_dump_json(), payment.reference)
+        self._keep(payment)
         return self.held(payment)
 
     def get(self, reference: str) -> Taking:
@@ -134,6 +137,10 @@ class Payments:
 
     def end(self, reference: str, ending: Ending) -> Taking:
         """Let a payment end; what is over stays as it is."""
+        with self._memory.together():
+            return self._end(reference, ending)
+
+    def _end(self, reference: str, ending: Ending) -> Taking:
         payment = self.get(reference)
         if payment.state is not State.AT_PROVIDER or ending is Ending.EXPIRES:
             return payment
@@ -167,7 +174,8 @@ class Payments:
 
     def release(self, reference: str, key: str) -> Taking:
         """Give back what was authorised and not taken."""
-        return self._asked(reference, key, Move.RELEASED, self.get(reference).books.open, None)
+        with self._memory.together():
+            return self._asked(reference, key, Move.RELEASED, self.get(reference).books.open, None)
 
     def refund(self, reference: str, key: str, amount: Money) -> Taking:
         """Send money back to the buyer."""
@@ -175,9 +183,10 @@ class Payments:
 
     def cancel(self, reference: str, key: str) -> Taking:
         """End a payment whose buyer is still on the page; one that is over stays as it is, and says so."""
-        if self.get(reference).state is not State.AT_PROVIDER:
-            return self.get(reference)
-        return self._asked(reference, key, Move.ABANDONED, None, None)
+        with self._memory.together():
+            if self.get(reference).state is not State.AT_PROVIDER:
+                return self.get(reference)
+            return self._asked(reference, key, Move.ABANDONED, None, None)
 
     def dispute(self, reference: str) -> Taking:
         """The buyer disputes what the shop has of this payment."""
@@ -220,13 +229,13 @@ class Payments:
         self._memory.put(payment.reference, payment, waits=bool(payment.coming), due=due)
 
     def _asked(self, reference: str, key: str, move: Move, minor: int | None, amount: Money | None) -> Taking:
-        payment = self.get(reference)
         said = f"{move.value} {amount or ''}"
-        if self._answered(key, said) is not None:
-            return payment
-        if amount is not None and amount.currency != payment.books.currency:
-            raise Conflict(Fault(FaultCode.CURRENCY_DIFFERS, "amount", str(amount)))
         with self._memory.together():
+            payment = self.get(reference)
+            if self._answered(key, said) is not None:
+                return payment
+            if amount is not None and amount.currency != payment.books.currency:
+                raise Conflict(Fault(FaultCode.CURRENCY_DIFFERS, "amount", str(amount)))
             after = self._move(reference, move, minor)
             self._remember(key, said, reference)
         return after

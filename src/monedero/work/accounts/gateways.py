@@ -1,5 +1,6 @@
 """The gateways of a shop: which one an account goes through, and what opens the account there."""
 
+import logging
 from collections.abc import Callable
 from datetime import datetime
 
@@ -8,7 +9,7 @@ from pydantic import BaseModel
 
 from monedero.core.account import Account, Mode
 from monedero.core.errors import Conflict, Fault, FaultCode, NotFound
-from monedero.store import Store
+from monedero.store import DatabaseError, Store
 from monedero.store.exchanges import Exchange
 from monedero.work.accounts.gateway import Gateway, Wire
 from monedero.work.accounts.hosts import Hosts
@@ -86,7 +87,14 @@ class Gateways:
         return page if own is None or "://" in page else f"{own}{page}"
 
     def _keep(self, exchange: Exchange) -> None:
-        """Keep what was asked; a reading that is done over and over only where its answer is another one."""
+        """Keep what was asked, for reading alone: what cannot be kept fails nothing that was asked."""
+        try:
+            self._note(exchange)
+        except DatabaseError:
+            logging.getLogger(__name__).exception("not kept: %s", exchange.what)
+
+    def _note(self, exchange: Exchange) -> None:
+        """Keep an exchange; a reading that is done over and over only where its answer is another one."""
         if exchange.what.startswith("GET "):
             last = self._store.exchanges.last_asked(exchange.account, exchange.mode, exchange.what)
             if last is not None and (last.answer, last.text) == (exchange.answer, exchange.text):

@@ -16,6 +16,7 @@ from monedero.work.shop.lookups import described_shop
 
 NAME = "business"
 PAPERS_AT_MOST = 60
+RECEIPTS_AT_MOST = 5
 
 
 class VersionedBusiness(NamedTuple):
@@ -69,10 +70,13 @@ class MerchantFile:
         if holds_one(short):
             raise InvalidInput(Fault(FaultCode.CARD_NUMBER, "file"))
         media_type = paper_format.judge(name, content)
-        stored = self._store.papers.of_shop() if order is None else self._store.papers.of_order(order)
-        if len(stored) >= PAPERS_AT_MOST:
-            raise Conflict(Fault(FaultCode.PAPERS_MANY, "file", str(len(stored))))
-        return self._store.papers.add(Paper("", kind, short, media_type, 0, "", self._now(), order), content)
+        papers, most = self._store.papers, PAPERS_AT_MOST if order is None else RECEIPTS_AT_MOST
+        # Counted in the transaction that adds one, so that many at once are bounded too.
+        with self._store.together():
+            stored = papers.of_shop() if order is None else papers.of_order(order)
+            if len(stored) >= most:
+                raise Conflict(Fault(FaultCode.PAPERS_MANY, "file", str(len(stored))))
+            return papers.add(Paper("", kind, short, media_type, 0, "", self._now(), order), content)
 
     def kinds(self) -> frozenset[Ask]:
         """The kinds of papers that are there."""

@@ -6,6 +6,7 @@ that one whose answer was lost comes again and is known.
 Source: Standard Webhooks 1.0.0.
 """
 
+import logging
 from collections.abc import Callable, Mapping
 from datetime import datetime
 
@@ -20,7 +21,7 @@ from monedero.core.record import OrderRecord
 from monedero.formats import webhook
 from monedero.formats.gateway import Notification
 from monedero.formats.json_text import faults
-from monedero.store import Store
+from monedero.store import DatabaseError, Store
 from monedero.store.exchanges import Exchange
 from monedero.work.accounts.gateways import Access, access_name
 from monedero.work.orders import progress
@@ -142,7 +143,11 @@ class Notifications:
         return exchange.model_copy(update=update)
 
     def _refuse(self, exchange: Exchange, refused: Refused) -> None:
-        self._store.exchanges.add(exchange.model_copy(update={"verdict": "refused", "faults": refused.faults}))
+        """Keep what was refused, for reading alone."""
+        try:
+            self._store.exchanges.add(exchange.model_copy(update={"verdict": "refused", "faults": refused.faults}))
+        except DatabaseError:
+            logging.getLogger(__name__).exception("not kept: %s", exchange.what)
 
 
 def _read(body: bytes) -> Notification:

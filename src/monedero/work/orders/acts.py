@@ -4,19 +4,17 @@ Money that a gateway holds is moved by asking the gateway. What is asked is boun
 asked before and is not answered yet, so that nothing is taken or sent back twice.
 """
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from contextlib import suppress
 
-from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, Refused
+from monedero.core.errors import Conflict, Fault, FaultCode, Refused
 from monedero.core.money import Money
-from monedero.core.payment.payment import Take
+from monedero.core.payment.payment import BY_VOUCHER, Payment, Take
 from monedero.core.payment.state import Move, State
-from monedero.core.record import REST, Asking, By, Dispatch, Happened, OrderRecord, Request
+from monedero.core.record import REST, Asking, By, Dispatch, Happened, OrderRecord
 from monedero.core.voucher.books import VoucherKind
-from monedero.core.voucher.part import shares_back
-from monedero.formats.gateway import PaymentHeld
+from monedero.core.voucher.part import Back, covered, shares_back
 from monedero.store import Store
-from monedero.work.accounts.gateways import Gateways
 from monedero.work.orders import progress
 from monedero.work.orders.bounds import bounded, can_give_back, can_take, rest_kept
 from monedero.work.orders.progress import How
@@ -35,10 +33,9 @@ UNPAID = (State.AWAITING_PAYMENT, State.RECEIPT_SENT, State.OVERDUE, State.LAPSE
 class OrderActs:
     """What is done with the orders of one shop after they are placed."""
 
-    def __init__(self, store: Store, till: Till, gateways: Gateways) -> None:
+    def __init__(self, store: Store, till: Till) -> None:
         self._store = store
         self._till = till
-        self._gateways = gateways
 
     def take(self, token: str, amount: Money, version: int) -> OrderRecord:
         """Take a part of what was authorised, or all of it."""
@@ -55,11 +52,16 @@ class OrderActs:
         """
         record = self._till.record(token)
         if payment is None and (record.vouchers or record.rest):
-            return self.resume(self._till.change(token, lambda before: self._shared_back(before, amount), version))
+            return self.sent(token, lambda before: self._shared_back(before, amount), version)
         number = payment or record.payment.number
         if record.numbered(number).chosen.provider is None:
             return self._refund_by_hand(token, number, amount, version)
         return self._ask(token, Asking.REFUND, amount, version, number)
+
+    def sent(self, token: str, change: Callable[[OrderRecord], OrderRecord], version: int | None) -> OrderRecord:
+        """Change an order, then ask what the change asks of its gateway; where that is silent the record says so."""
+        lease = self._till.sending.lease()
+        return self._till.sending.send(self._till.change(token, change, version, lease=lease), lease)
 
     def _shared_back(self, before: OrderRecord, amount: Money) -> OrderRecord:
         """An order of which an amount goes back to where each part came from."""
@@ -70,33 +72,47 @@ class OrderActs:
             state = {"state": payment.state.value}
             raise Conflict(Fault(FaultCode.MOVE_NOT_ALLOWED, "move", "refunded", state))
         bounded(amount, sum(held), payment)
+        self._sold_back(before, amount, sum(held))
         money, on_the_day, *parts = shares_back(amount, held)
-        after = self.vouchers_back(before, parts)
+        after = self.vouchers_back(before, parts, Back.REFUNDED)
         if on_the_day:
             after = progress.move(after, REST, Move.REFUNDED, at, How(on_the_day))
         if amount.minor == sum(held) and after.rest_owed is not None:
-            # Of what is given back whole, nothing is asked for on the day.
+            # After a full refund the balance due on the day is cancelled.
             after = progress.move(after, REST, Move.LAPSED, at)
         if not money:
             return after
         back = Money(money, amount.currency)
-        self._sold_back(before, back)
         if payment.chosen.provider is None:
             return progress.move(after, payment.number, Move.REFUNDED, at, How(back.minor))
         return progress.ask(after, payment.number, Asking.REFUND, back, at)
 
-    def vouchers_back(self, before: OrderRecord, shares: Sequence[int]) -> OrderRecord:
-        """An order with shares of its vouchers given back to them, in its transaction."""
-        parts = self._till.vouchers.give_back(before.vouchers, shares, before.token)
-        steps = progress.voucher_steps(before.payment, parts, shares, Happened.VOUCHER_RETURNED, self._till.now())
-        return before.model_copy(update={"vouchers": parts, "happened": [*before.happened, *steps]})
+    def vouchers_back(self, before: OrderRecord, shares: Sequence[int], why: Back) -> OrderRecord:
+        """An order with shares of its vouchers given back to them, in its transaction.
 
-    def _sold_back(self, before: OrderRecord, amount: Money) -> None:
-        """What is given back of a voucher that was sold is taken off it; refused beyond what is left on it."""
+        An order that vouchers paid whole is refunded with them.
+        """
+        parts = self._till.vouchers.give_back(before.vouchers, shares, before.token, why)
+        payment = before.payment
+        if payment.chosen.tender == BY_VOUCHER and why is Back.REFUNDED:
+            state = State.PART_REFUNDED if covered(parts) else State.REFUNDED
+            payment = payment.model_copy(update={"state": state})
+        steps = progress.voucher_steps(payment, parts, shares, Happened.VOUCHER_RETURNED, self._till.now())
+        by = By.CLOCK if why is Back.LAPSED else By.SHOP
+        happened = [*before.happened, *(step.model_copy(update={"by": by}) for step in steps)]
+        return before.with_payment(payment).model_copy(update={"vouchers": parts, "happened": happened})
+
+    def _sold_back(self, before: OrderRecord, amount: Money, held: int) -> None:
+        """What is given back of a sold voucher is taken off it; refused beyond what of the order's money is not used.
+
+        `held` is all that the shop holds of the order, in minor units.
+        """
         sold = self._store.vouchers.sold_by(before.token)
-        if sold is not None:
-            bounded(amount, sold.balance, before.payment)
-            self._till.vouchers.end_part(sold, amount)
+        if sold is None:
+            return
+        bounded(amount, held - sold.used, before.payment)
+        if sold.balance:
+            self._till.vouchers.end_part(sold, Money(min(amount.minor, sold.balance), amount.currency))
 
     def credit(self, token: str, amount: Money, version: int) -> OrderRecord:
         """Give shop credit instead of money: a voucher of its own, whose code its buyer is told."""
@@ -105,7 +121,7 @@ class OrderActs:
         def credit(before: OrderRecord) -> OrderRecord:
             payment = before.payment
             bounded(amount, can_give_back(before, payment), payment)
-            self._sold_back(before, amount)
+            self._sold_back(before, amount, self._held(before))
             issued.append(self._till.vouchers.issue(amount, Given(VoucherKind.CREDIT, note=str(before.number))))
             return progress.move(before, payment.number, Move.CREDITED, self._till.now(), How(amount.minor))
 
@@ -139,8 +155,7 @@ class OrderActs:
             part = Money(open_ if amount.minor == left else min(amount.minor, open_), amount.currency)
             return progress.ask(after, payment.number, Asking.TAKE, part, at)
 
-        record = self._till.change(token, sent, version)
-        return self.resume(record)
+        return self.sent(token, sent, version)
 
     def mark_paid(self, token: str, version: int) -> OrderRecord:
         """The shop has seen the money of its own arrangement."""
@@ -178,30 +193,24 @@ class OrderActs:
             waits = payment.state in (State.AWAITING_PAYMENT, State.OVERDUE)
             if waits and payment.gives_up_at and payment.gives_up_at <= now:
                 self._till.change(record.token, lambda before: self._timed(before, Move.LAPSED))
+            if record.vouchers_until and record.vouchers_until <= now:
+                self._till.change(record.token, lambda before: self._timed(before, Move.LAPSED))
             if record.asks:
                 # One order that cannot be asked about must not hold up the others; its record says what it waits for.
                 with suppress(Refused):
-                    self.resume(record)
-
-    def resume(self, record: OrderRecord) -> OrderRecord:
-        """Ask, under their keys, what a gateway has not answered; where it is silent it stays to be asked again."""
-        for request in record.requests:
-            if not request.settled and not _waits(record, request):
-                try:
-                    record = self._send(record, request)
-                except Conflict as silent:
-                    if silent.faults[0].code is not FaultCode.PROVIDER_SILENT:
-                        raise
-        return record
+                    self._till.sending.send(record)
 
     def _timed(self, before: OrderRecord, what: Move) -> OrderRecord:
-        payment = before.payment
+        """An order after its moment has come: overdue, or given up, whose vouchers are whole again."""
+        payment, now = before.payment, self._till.now()
+        failed = before.vouchers_until is not None and before.vouchers_until <= now
         allowed = {Move.OVERDUE: (State.AWAITING_PAYMENT,), Move.LAPSED: (State.AWAITING_PAYMENT, State.OVERDUE)}
-        if payment.state not in allowed[what]:
+        if payment.state not in allowed[what] and not failed:
             return before
-        after = progress.move(before, payment.number, what, self._till.now(), How(until=payment.gives_up_at))
-        # What is given up is not paid for: its vouchers are whole again.
-        return self.vouchers_back(after, [part.held for part in after.vouchers]) if what is Move.LAPSED else after
+        after = progress.move(before, payment.number, what, now, How(until=payment.gives_up_at))
+        if what is Move.OVERDUE:
+            return after
+        return self.vouchers_back(after, [part.held for part in after.vouchers], Back.LAPSED)
 
     def _own(self, token: str, what: Move, version: int, reason: str = "") -> OrderRecord:
         def moved(before: OrderRecord) -> OrderRecord:
@@ -220,7 +229,7 @@ class OrderActs:
         def refunded(before: OrderRecord) -> OrderRecord:
             payment = before.numbered(number)
             bounded(amount, can_give_back(before, payment), payment)
-            self._sold_back(before, amount)
+            self._back_of(before, payment, amount)
             return progress.move(before, number, Move.REFUNDED, self._till.now(), How(amount.minor))
 
         return self._till.change(token, refunded, version)
@@ -241,43 +250,17 @@ class OrderActs:
                 at_most = can_take(before) if what is Asking.TAKE else can_give_back(before, payment)
                 bounded(amount, at_most, payment)
             if what is Asking.REFUND and amount is not None:
-                self._sold_back(before, amount)
+                self._back_of(before, payment, amount)
             return progress.ask(before, payment.number, what, amount, self._till.now())
 
-        return self.resume(self._till.change(token, ask, version))
+        return self.sent(token, ask, version)
 
-    def _send(self, record: OrderRecord, request: Request) -> OrderRecord:
-        """Send a request under its key; an answer settles it, a refusal too, silence leaves it open."""
-        try:
-            if request.what is Asking.BEGIN:
-                return self._till.send_begin(record, request)
-            answer = self._sent(record, request)
-        except InvalidInput as refused:
-            if request.what is Asking.BEGIN:
-                return self._till.refuse_begin(record, request, refused)
-            why = refused.faults[0].fields.get("why", "")
-            return self._till.change(
-                record.token, lambda before: progress.settle(before, request.key, self._till.now(), why)
-            )
-        self._till.hear_all(record.token, request.payment, answer)
-        return self._till.change(
-            record.token, lambda before: progress.settle(before, request.key, self._till.now())
-        )
+    def _back_of(self, before: OrderRecord, payment: Payment, amount: Money) -> None:
+        """Take what goes back of a payment off the voucher that it paid for; a second payment paid for none."""
+        if payment.number == before.payment.number:
+            self._sold_back(before, amount, self._held(before))
 
-    def _sent(self, record: OrderRecord, request: Request) -> PaymentHeld:
-        payment = record.numbered(request.payment)
-        gateway = self._gateways.by_id(payment.chosen.account or "", record.mode)
-        reference, amount = payment.reference or "", request.amount or record.amount
-        if request.what is Asking.TAKE:
-            return gateway.take(reference, request.key, amount)
-        if request.what is Asking.REFUND:
-            return gateway.refund(reference, request.key, amount)
-        if request.what is Asking.RELEASE:
-            return gateway.release(reference, request.key)
-        return gateway.cancel(reference, request.key)
-
-
-def _waits(record: OrderRecord, request: Request) -> bool:
-    """Whether something is asked only once what it came to is taken: releasing the rest of what was authorised."""
-    payment = record.numbered(request.payment)
-    return record.weighed and request.what is Asking.RELEASE and bool(record.to_take) and payment == record.payment
+    @staticmethod
+    def _held(record: OrderRecord) -> int:
+        """All that the shop holds of an order and may give back, in minor units."""
+        return can_give_back(record, record.payment) + rest_kept(record) + record.by_voucher.minor

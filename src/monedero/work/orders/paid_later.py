@@ -5,7 +5,7 @@ from monedero.core.money import Money
 from monedero.core.payment.payment import Payment
 from monedero.core.payment.state import Move
 from monedero.core.record import REST, Asking, By, Dispatch, Happened, OrderRecord
-from monedero.core.voucher.part import shares_back
+from monedero.core.voucher.part import Back, shares_back
 from monedero.wording.buyers import to_buyer
 from monedero.work.orders import progress
 from monedero.work.orders.acts import OrderActs
@@ -36,7 +36,7 @@ class PaidLater:
             came_to = Money(goods.minor + before.amount.minor - before.goods.minor, goods.currency)
             return self._taken(self._out(before, came_to, note))
 
-        return self._acts.resume(self._till.change(token, weighed, version))
+        return self._acts.sent(token, weighed, version)
 
     def _out(self, before: OrderRecord, came_to: Money, note: str) -> OrderRecord:
         """An order whose goods went out and came to an amount, delivery included."""
@@ -52,7 +52,8 @@ class PaidLater:
         over = Money(-after.left.minor, came_to.currency)
         if over.minor <= 0:
             return after
-        return self._acts.vouchers_back(after, shares_back(over, [part.held for part in after.vouchers]))
+        held = [part.held for part in after.vouchers]
+        return self._acts.vouchers_back(after, shares_back(over, held), Back.CAME_TO_LESS)
 
     def _taken(self, after: OrderRecord) -> OrderRecord:
         """An order with what it came to asked for, and the rest to be released; where vouchers pay all, only that."""

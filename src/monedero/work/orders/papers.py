@@ -26,7 +26,7 @@ class OrderName(NamedTuple):
 def with_paper(store: Store, composed: Composed, payment: Payment, order: OrderName) -> Payment:
     """A payment with the paper that it needs; one through a provider has none of the shop's.
 
-    An invoice gets its number in the transaction in which its order is written.
+    An order has one invoice: it gets its number in the transaction in which it is first written, and keeps it.
     """
     if payment.chosen.provider is not None:
         return payment
@@ -36,6 +36,13 @@ def with_paper(store: Store, composed: Composed, payment: Payment, order: OrderN
     until = payment.until or payment.gives_up_at
     dated = paper.model_copy(update={"until": until.date() if until else None})
     return payment.model_copy(update={"paper": dated})
+
+
+def without_paper(payment: Payment) -> Payment:
+    """A payment that another one stands for; its invoice is void."""
+    if not isinstance(payment.paper, Invoice):
+        return payment
+    return payment.model_copy(update={"paper": payment.paper.model_copy(update={"void": True})})
 
 
 def _paper(store: Store, composed: Composed, payment: Payment, order: OrderName) -> Paper | None:
@@ -53,7 +60,7 @@ def _paper(store: Store, composed: Composed, payment: Payment, order: OrderName)
         case Family.INVOICE:
             return Invoice(
                 kind="invoice",
-                number=told.invoice_number(store.invoices.next_number(order.token, payment.number)),
+                number=told.invoice_number(store.invoices.number_of(order.token, payment.number)),
                 day=payment.begun_at.date(),
                 seller=told.seller or composed.shop.name,
                 tax_number=told.tax_number,

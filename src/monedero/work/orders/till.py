@@ -8,29 +8,33 @@ from monedero.core.errors import Conflict, Fault, FaultCode, NotFound, Refused
 from monedero.core.money import Money
 from monedero.core.order.model import Order
 from monedero.core.payment.payment import Payment
-from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, Move, State
-from monedero.core.record import Asking, Message, OrderRecord, Request
+from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, State
+from monedero.core.record import Happened, Lease, Message, OrderRecord, Request
 from monedero.core.tender.decision import Outcome
-from monedero.formats.gateway import PaymentHeld
+from monedero.core.voucher.part import covered
+from monedero.formats.gateway import PaymentAsked, PaymentHeld
 from monedero.store import Store
+from monedero.store.orders import Key
 from monedero.wording import reason_text
 from monedero.wording.after_paying import tells
+from monedero.wording.buyer_formats import money
 from monedero.work.accounts.gateways import Gateways
 from monedero.work.checkout.composed import Composed, drafted, published_as
 from monedero.work.checkout.names import names_of
 from monedero.work.checkout.offer import decision_of, outcomes_of, placed
 from monedero.work.orders import progress
 from monedero.work.orders.choosing import Ordering, asked_of, buying_of
-from monedero.work.orders.papers import OrderName, with_paper
-from monedero.work.orders.placing import NewOrder, begin, record_of
-from monedero.work.orders.progress import How
+from monedero.work.orders.papers import OrderName, with_paper, without_paper
+from monedero.work.orders.placing import Begun, NewOrder, begin, record_of
+from monedero.work.orders.sending import Sending, heard, leased
 from monedero.work.orders.told import language_of, told_of
-from monedero.work.orders.vouchers import Vouchers
+from monedero.work.orders.vouchers import Gone, Vouchers
 from monedero.work.shop.order_in_hand import OrderInHand
 
 TEST_BUYER = "test.buyer@example.org"
 AFTER_PAYING = "/buy/orders"
-RETURN = "/return"
+# How often a buyer can choose a way to pay for one order.
+MOST_TRIES = 20
 
 
 class Till:
@@ -45,31 +49,78 @@ class Till:
         self._gateways = gateways
         self.now = now
         self.vouchers = Vouchers(store, now)
+        self.sending = Sending(store, gateways, now, self.change, self._asked)
+
+    def kept(self, key: Key | None) -> OrderRecord | None:
+        """The order that was placed under a key before, with its payment begun; None where there is none."""
+        record = self._store.orders.under(key) if key else None
+        return self.sending.begin(record) if record else None
 
     def place(
         self, composed: Composed, order: OrderInHand, tender: str, by: Ordering | None = None
     ) -> OrderRecord:
-        """Place an order with a tender that is offered for it."""
+        """Place an order with a tender that is offered for it; one that was placed under the same key is there already.
+
+        Refused where its buyer would pay another total than the one that was shown.
+        """
         new = NewOrder(composed, order, tender, by or Ordering(), self.now(), secrets.token_urlsafe(12))
-        parts = self.vouchers.parts_of(new.by.vouchers, order.order.amount)
-        begun = begin(new, parts, lambda left: self._offered(composed, left, tender))
+        if (kept := self.kept(new.by.key)) is not None:
+            return kept
+        if self.vouchers.pay_nothing(new.by.vouchers, order.order.amount):
+            raise self._total_changed(new)
+        begun = self._prepared(new)
+        if new.by.total is not None and new.by.total != begun.payment.total:
+            raise self._total_changed(new)
+        lease = self.sending.lease()
 
         def build(number: int) -> OrderRecord:
-            self.vouchers.use(parts, new.token)
-            return record_of(self._store, new, begun, number)
+            self.vouchers.use(begun.parts, new.token)
+            return leased(None, record_of(self._store, new, begun, number), lease)
 
-        return self._begun(self._store.orders.add(build, self._letters, new.by.key))
+        try:
+            record = self._store.orders.add(build, self._letters, new.by.key)
+        except Gone as gone:
+            raise self._total_changed(new) from gone
+        return self.sending.begin(record, lease)
+
+    def _prepared(self, new: NewOrder) -> Begun:
+        parts = self.vouchers.parts_of(new.by.vouchers, new.hand.order.amount)
+        return begin(new, parts, lambda left: self._offered(new.composed, left, new.tender))
+
+    def _total_changed(self, new: NewOrder) -> Conflict:
+        """Refuse an order of which its buyer saw another total, with the one that there is now."""
+        amount = new.hand.order.amount
+        try:
+            total = self._prepared(new).payment.total
+        except Refused:
+            # What vouchers leave cannot be paid by this tender: the total is then what another one would meet.
+            parts = self.vouchers.parts_of(new.by.vouchers, amount)
+            total = Money(amount.minor - covered(parts), amount.currency)
+        shown = money(new.by.total) if new.by.total is not None else ""
+        return Conflict(Fault(FaultCode.TOTAL_CHANGED, "total", shown, {"now": money(total)}))
 
     def offered_again(self, record: OrderRecord) -> list[Outcome]:
         """What an order that is not paid could be paid with, by the checkout with which it was placed."""
-        return placed(self._store, self.composed(record), record.order_left)
+        return placed(self._store, self.composed(record), self.as_paid_again(record).order_left)
+
+    def as_paid_again(self, record: OrderRecord) -> OrderRecord:
+        """An order as it would be if its buyer paid it now: with the vouchers that went back when it was given up."""
+        shares = self.vouchers.again(record.vouchers)
+        parts = [
+            part.taken_again(minor) for part, minor in zip(record.vouchers, shares, strict=True) if part.waiting
+        ]
+        if not parts:
+            return record
+        kept = [part for part in record.vouchers if not part.waiting]
+        return record.model_copy(update={"vouchers": [*kept, *parts]})
 
     def choose_another(self, token: str, tender: str, answers: Mapping[str, str]) -> OrderRecord:
         """Pay an order another way; refused once its money is there or on its way."""
         record = self.record(token)
         composed = self.composed(record)
-        chosen = self._offered(composed, record.order_left, tender)
-        buying = buying_of(composed, chosen, record.left, answers, language_of(composed, record))
+        again = self.as_paid_again(record)
+        chosen = self._offered(composed, again.order_left, tender)
+        buying = buying_of(composed, chosen, again.left, answers, language_of(composed, record))
         buying = buying._replace(weighed=record.weighed)
         if record.state is State.AT_PROVIDER:
             record = self._withdraw(record)
@@ -78,20 +129,41 @@ class Till:
         def choose(before: OrderRecord) -> OrderRecord:
             if before.state not in CAN_CHOOSE_ANOTHER:
                 progress.refuse_settled(before)
+            if len(before.payments) >= MOST_TRIES:
+                raise Conflict(Fault(FaultCode.TRIES_MANY, "tender", str(len(before.payments))))
+            before = self._vouchers_again(before)
+            if before.left != again.left:
+                now = {"now": money(before.left)}
+                raise Conflict(Fault(FaultCode.TOTAL_CHANGED, "total", money(again.left), now))
             payment, steps, requests = progress.begin(len(before.payments) + 1, buying, at)
             name = OrderName(token, before.number)
             update = {
-                "payments": [*before.payments, with_paper(self._store, composed, payment, name)],
+                "payments": [
+                    *(without_paper(payment) for payment in before.payments),
+                    with_paper(self._store, composed, payment, name),
+                ],
+                # What a voucher lacks is paid by this payment.
+                "vouchers": [part.model_copy(update={"waiting": False}) for part in before.vouchers],
                 "happened": [*before.happened, *steps],
                 "requests": [*before.requests, *requests],
             }
             return before.model_copy(update=update)
 
-        return self._begun(self.change(token, choose))
+        lease = self.sending.lease()
+        return self.sending.begin(self.change(token, choose, lease=lease), lease)
+
+    def _vouchers_again(self, before: OrderRecord) -> OrderRecord:
+        """An order whose vouchers went back when it was given up, after they were taken again, in its transaction."""
+        shares = self.vouchers.again(before.vouchers)
+        if not any(shares):
+            return before
+        parts = self.vouchers.take_again(before.vouchers, shares, before.token)
+        steps = progress.voucher_steps(before.payment, parts, shares, Happened.VOUCHER_USED, self.now())
+        return before.model_copy(update={"vouchers": parts, "happened": [*before.happened, *steps]})
 
     def go_on(self, token: str) -> OrderRecord:
         """Go on with a payment that was begun; one that could not be begun is tried again."""
-        return self._begun(self.record(token))
+        return self.sending.begin(self.record(token))
 
     def came_back(self, reference: str) -> OrderRecord:
         """A buyer came back from a gateway. What became of the payment is asked there, never believed from here."""
@@ -115,12 +187,7 @@ class Till:
     def hear_all(self, token: str, number: int, answer: PaymentHeld) -> OrderRecord:
         """Count everything that a gateway told of a payment; what was counted before counts once."""
 
-        def hear(before: OrderRecord) -> OrderRecord:
-            for notice in answer.told:
-                before, _, _ = progress.hear(before, number, notice)
-            return before
-
-        return self.change(token, hear)
+        return self.change(token, lambda before: heard(before, number, answer))
 
     def go_to(self, record: OrderRecord) -> str:
         """The path where the buyer goes next: the provider's own page, or the page of the order."""
@@ -155,55 +222,29 @@ class Till:
         change: Callable[[OrderRecord], OrderRecord],
         version: int | None = None,
         besides: Callable[[], str] = str,
+        lease: Lease | None = None,
     ) -> OrderRecord:
-        """Move a record on, and write to the buyer where it says so, with what is to be told `besides`."""
+        """Move a record on, and write to the buyer where it says so, with what is to be told `besides`.
+
+        With a `lease` the caller sends what the change asks of gateways. An order that was given up and is paid after
+        all takes its vouchers again, whoever tells of the money.
+        """
+
+        def changed(before: OrderRecord) -> OrderRecord:
+            after = change(before)
+            if after.missing is not None:
+                after = self._vouchers_again(after)
+            return after if lease is None else leased(before, after, lease)
 
         def letters(before: OrderRecord | None, after: OrderRecord) -> list[Message]:
             return self._letters(before, after, besides())
 
-        record = self._store.orders.change(token, change, letters, version)
+        record = self._store.orders.change(token, changed, letters, version)
         return record or self.record(token)
 
-    def send_begin(self, record: OrderRecord, request: Request) -> OrderRecord:
-        """Ask a gateway to begin a payment, under the key that was written down."""
-        payment = record.numbered(request.payment)
-        back = self._gateways.here(payment.chosen.provider or "", RETURN)
-        asked = asked_of(record, payment, self.composed(record).shop.name, back)
-        gateway = self._gateways.by_id(payment.chosen.account or "", record.mode)
-        answer = gateway.begin(request.key, asked)
-        page = self._gateways.there(payment.chosen.provider or "", answer.page)
-
-        def begun(before: OrderRecord) -> OrderRecord:
-            now = before.numbered(request.payment)
-            update = {"reference": answer.reference, "page": page, "embedded": answer.embedded}
-            after = before.with_payment(now.model_copy(update=update))
-            return progress.settle(after, request.key, self.now())
-
-        return self.change(record.token, begun)
-
-    def _begun(self, record: OrderRecord) -> OrderRecord:
-        """The newest payment with its place at the gateway; where that is silent or refuses, the record says so."""
-        waiting = [entry for entry in record.requests if entry.what is Asking.BEGIN and not entry.settled]
-        for request in waiting:
-            if request.payment != record.payments[-1].number:
-                continue
-            try:
-                record = self.send_begin(record, request)
-            except Conflict:
-                return record
-            except Refused as refused:
-                return self.refuse_begin(record, request, refused)
-        return record
-
-    def refuse_begin(self, record: OrderRecord, request: Request, refused: Refused) -> OrderRecord:
-        """The gateway does not take a payment: the buyer chooses another way."""
-        why = refused.faults[0].fields.get("why", "")
-
-        def refuse(before: OrderRecord) -> OrderRecord:
-            after = progress.settle(before, request.key, self.now(), why)
-            return progress.move(after, request.payment, Move.DECLINED, self.now(), How(reason=why))
-
-        return self.change(record.token, refuse)
+    def _asked(self, record: OrderRecord, request: Request, back: str) -> PaymentAsked:
+        """What a gateway is asked to begin for a request of an order; its buyer comes back to a path."""
+        return asked_of(record, record.numbered(request.payment), self.composed(record).shop.name, back)
 
     def _withdraw(self, record: OrderRecord) -> OrderRecord:
         """End what is open at a gateway before another way is chosen, and hear whether it was paid meanwhile."""

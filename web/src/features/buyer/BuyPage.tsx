@@ -55,7 +55,9 @@ export function BuyPage({ search: first }: { search: string }) {
         delivery_day: wish.day || null,
         answers,
         language: data.language,
-        vouchers,
+        // What the buyer sees is what is ordered: these vouchers, and this total.
+        vouchers: data.vouchers.map((voucher) => voucher.handle),
+        total: data.offered.find((way) => way.tender === tender)?.to_pay ?? null,
       },
       { onSuccess: address.forget },
     );
