@@ -202,7 +202,7 @@ def minor_of(shown: str) -> int:
 
 def interleaved(monkeypatch: pytest.MonkeyPatch, keeper: Shopkeeper, draw: Random) -> None:
     """Let the server beat at any moment while a gateway is asked: before the answer, or before it is written down."""
-    beating = []
+    beating: list[bool] = []
 
     def beat() -> None:
         if not beating and draw.random() < 0.3:

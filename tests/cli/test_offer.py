@@ -135,7 +135,9 @@ def test_every_reason_is_documented() -> None:
     text = (ROOT / "docs" / "formats" / "checkout.md").read_text("utf-8").split("## Reasons")[1].split("\n## ")[0]
     told = [code for code in re.findall(r"`([a-z-]+)`", text) if not code.startswith(("fee-", "-"))]
     given = [
-        code.value for code in ReasonCode if code.value.split("-")[0] in ("off", "method", "account", "window")
+        code.value
+        for code in ReasonCode
+        if code.value.split("-")[0] in ("off", "method", "details", "account", "window")
     ]
     given += [code.value for code in ReasonCode if code.value.startswith("condition-")]
     assert told == [code for code in given if not code.endswith("-unknown")]

@@ -13,7 +13,8 @@ from monedero.core.order.model import Order
 from monedero.core.payment.payment import Chosen, Payment
 from monedero.core.ratecard.catalogue import Catalogue
 from monedero.core.ratecard.model import LineKind, RateCard, Route
-from monedero.core.record import Asking, OrderRecord, Request
+from monedero.core.record import OrderRecord
+from monedero.core.request import Asking, Request
 from monedero.core.shop import Shop, Software, Storefront
 from monedero.core.tender.decision import Setting, decide
 from monedero.core.tender.model import Tender

@@ -48,7 +48,7 @@ def test_elsewhere_an_account_is_a_bank_code_and_a_number() -> None:
     account = TransferAccount.model_validate(
         {**HOLDER, "country": "US", "currency": "USD", "bank_code": "021000021", "account_number": "12345678"}
     )
-    assert (account.takes_euro_code, account.bank_name, account.bank_bic) == (False, "", "")
+    assert (account.takes_euro_code(["PT", "GB"]), account.bank_name, account.bank_bic) == (False, "", "")
 
 
 def test_a_bank_is_named_by_its_owner_else_by_what_is_known_of_the_iban() -> None:

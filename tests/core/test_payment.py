@@ -18,7 +18,8 @@ from monedero.core.payment.notice import Fate, Notice
 from monedero.core.payment.payment import Chosen, Gives, Payment, made, moved, told
 from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, HOLDS_MONEY, MOVES, Move, State
 from monedero.core.ratecard.model import LineKind
-from monedero.core.record import Asking, Delivered, Dispatch, OrderRecord, Request
+from monedero.core.record import Delivered, Dispatch, OrderRecord
+from monedero.core.request import Asking, Request
 from tests.properties import tried_on
 
 NOW = datetime(2026, 11, 25, 10, 0, tzinfo=UTC)

@@ -88,6 +88,9 @@ class Pipe:
     def write(self, text: str) -> None:
         self.written += text
 
+    def flush(self) -> None:
+        pass
+
 
 @pytest.fixture
 def reader(monkeypatch: pytest.MonkeyPatch) -> Any:
@@ -95,6 +98,7 @@ def reader(monkeypatch: pytest.MonkeyPatch) -> Any:
 
     def read(content: bytes) -> tuple[int, str, str]:
         out, told = Pipe(), Pipe()
+        monkeypatch.setattr("sys.argv", ["apart", "60"])
         monkeypatch.setattr("sys.stdin", Pipe(content))
         monkeypatch.setattr("sys.stdout", out)
         monkeypatch.setattr("sys.stderr", told)

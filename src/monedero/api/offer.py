@@ -26,6 +26,7 @@ from monedero.wording.buyers import best_of, called, tell, to_buyer
 from monedero.work.checkout.facts import asked_facts
 from monedero.work.checkout.offer import newest, placed
 from monedero.work.checkout.texts import TextReader
+from monedero.work.orders.returning import usual
 from monedero.work.orders.vouchers import MOST_AT_ONCE
 from monedero.work.shop.chosen_amount import chosen_between, refuse_outside
 from monedero.work.shop.delivered import ways_there
@@ -175,7 +176,7 @@ def read_offer(
             recurring=order.order.recurring,
             nothing_to_pay=not order.whole.minor,
             lines=order_lines(item),
-            offered=writer.all(placed(running.store, composed, left), running.till.usual(returning)),
+            offered=writer.all(placed(running.store, composed, left), usual(running.store, returning)),
             deliveries=ways_out(ways_there(composed.shop, order)),
             asks_postcode="postcode" in asks,
             asks_town="town" in asks,

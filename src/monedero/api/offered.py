@@ -41,7 +41,8 @@ class OfferedOut(BaseModel):
     """A way to pay as its buyer sees it; `usual`: the buyer paid this way last time.
 
     `heading` stands above it where it is the first under one that is shown. `fee` is what it costs its buyer on top,
-    with its name, `total` the order with it; both None where there is none. `to_pay` is what its buyer pays in all. `up_to`: it depends on the card's network.
+    with its name, `total` the order with it; both None where there is none. `to_pay` is what its buyer pays in
+    all. `up_to`: it depends on the card's network.
     `rounding` is what paying in coins adds or takes off, which is in the total. `on_top` is the fee as it is shown,
     `lines` the whole order with it, `pay` what paying it is called. `before` are the instructions, a part of a page;
     `leaves` says that it is paid on a page of somebody else. `picture` is where its picture lies, `film` one to watch.

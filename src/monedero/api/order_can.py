@@ -3,7 +3,8 @@
 from monedero.api.order_schemas import Can
 from monedero.core.payment.state import State
 from monedero.core.ratecard.model import LineKind
-from monedero.core.record import Asking, OrderRecord
+from monedero.core.record import OrderRecord
+from monedero.core.request import Asking
 from monedero.work.orders import progress
 from monedero.work.orders.acts import UNDER_WAY, UNPAID
 from monedero.work.orders.bounds import can_give_back, can_take, rest_kept

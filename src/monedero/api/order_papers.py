@@ -6,6 +6,7 @@ from monedero.api.problems import PROBLEMS
 from monedero.api.requests import ShopsDep
 from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.core.papers.paper import Counter, Invoice, Transfer
+from monedero.figures import methods
 from monedero.formats.bar_code import as_svg as bar_code_svg
 from monedero.formats.euro_code import as_svg as euro_code_svg
 from monedero.formats.euro_code import euro_code
@@ -23,7 +24,7 @@ def read_transfer_code(shops: ShopsDep, token: str) -> Response:
     record = running.till.record(token)
     paper = paper_of(running.till.composed(record), record)
     account = paper.account if isinstance(paper, Transfer | Invoice) else None
-    if not isinstance(paper, Transfer | Invoice) or account is None or not account.takes_euro_code:
+    if not isinstance(paper, Transfer | Invoice) or account is None or not account.takes_euro_code(methods.sepa()):
         raise NotFound(Fault(FaultCode.NOT_FOUND, "transfer", token, {"what": "transfer"}))
     code = euro_code(account.holder, account.iban or "", record.payment.total, paper.reference)
     return Response(euro_code_svg(code), media_type=SVG)

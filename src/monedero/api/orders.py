@@ -18,7 +18,7 @@ from monedero.api.problems import PROBLEMS
 from monedero.api.requests import InHand, RunningDep, ShopsDep, sentence
 from monedero.core.account import Mode
 from monedero.core.fields import Description, Identifier, MoneyText
-from monedero.core.payment.state import MOVES, Move, State
+from monedero.core.payment.state import State
 from monedero.core.record import OrderRecord
 from monedero.formats.paper import LARGEST
 from monedero.store.orders import Key
@@ -28,6 +28,7 @@ from monedero.work.orders.choosing import Ordering
 from monedero.work.orders.progress import refuse_settled
 from monedero.work.orders.sending import RETURN
 from monedero.work.orders.till import AFTER_PAYING, Till
+from monedero.work.orders.told import takes_receipt
 from monedero.work.orders.vouchers import MOST_AT_ONCE
 from monedero.work.shop.delivered import Wish
 from monedero.work.shop.order_in_hand import order_in_hand
@@ -44,8 +45,8 @@ class OrderNew(BaseModel):
 
     Without a storefront it is placed at the shop's first. `address` and `delivery_day`: where and when it shall come.
     `answers` are what the buyer filled in, by field; `language` is the one that the buyer reads,
-    `vouchers` the handles of those that pay a part. With nothing left to pay the tender is `voucher`. `total` is what the
-    page showed that there is to pay: an order that comes to another one is refused.
+    `vouchers` the handles of those that pay a part. With nothing left to pay the tender is `voucher`. `total` is what
+    the page showed that there is to pay: an order that comes to another one is refused.
     """
 
     order: InHand
@@ -136,7 +137,7 @@ def send_receipt(shops: ShopsDep, token: str, file: Annotated[UploadFile, File()
     """Send the receipt of a transfer, through the buyer's personal link."""
     running = shops.with_order(token)
     record = running.till.record(token)
-    if record.state is not State.RECEIPT_SENT and Move.RECEIPT_SENT not in MOVES[record.state]:
+    if not takes_receipt(running.till.composed(record), record):
         refuse_settled(record)
     paper = running.merchant_file.add_receipt(token, file.filename or "", file.file.read(LARGEST + 1))
     return paying(running, running.order_acts.receipt_sent(token, paper.id))

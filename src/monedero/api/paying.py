@@ -10,7 +10,7 @@ from monedero.api.order_lines import Item, OnTop, OrderLineOut, order_lines
 from monedero.core.account import Mode
 from monedero.core.money import Money
 from monedero.core.payment.payment import BY_VOUCHER, Payment
-from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, MOVES, Move, State
+from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, State
 from monedero.core.record import Delivered, OrderRecord
 from monedero.server.shops import RunningShop
 from monedero.wording.after_paying import buyers_name, fee_name, line_called
@@ -18,7 +18,7 @@ from monedero.wording.buyer_formats import day, money
 from monedero.wording.buyers import called, tag, tell, to_buyer
 from monedero.work.checkout.composed import Composed
 from monedero.work.checkout.texts import TextReader
-from monedero.work.orders.told import ToldPaper, invoice_of, language_of, told_of
+from monedero.work.orders.told import ToldPaper, invoice_of, language_of, takes_receipt, told_of
 
 
 class ToPayWithLine(BaseModel):
@@ -93,7 +93,7 @@ def paying(running: RunningShop, record: OrderRecord, wished: str = "") -> Payin
 
 def _worded(running: RunningShop, composed: Composed, record: OrderRecord, payment: Payment) -> Paying:
     till = running.till
-    chosen, own = payment.chosen, payment.chosen.provider is None
+    chosen = payment.chosen
     told = told_of(running.store, composed, record, till.link(record), tag())
     invoice, total = invoice_of(record), payment.total
     name = tell("order-line", line=line_called(record), number=str(record.number))
@@ -141,7 +141,7 @@ def _worded(running: RunningShop, composed: Composed, record: OrderRecord, payme
         embedded=payment.embedded,
         page_name=tell("pay-by", amount=money(total), tender=buyers_name(record)),
         go_on_name=tell("go-on-with", tender=buyers_name(record)),
-        can_send_receipt=own and (record.state is State.RECEIPT_SENT or Move.RECEIPT_SENT in MOVES[record.state]),
+        can_send_receipt=takes_receipt(composed, record),
         receipts=len(record.receipts),
         receipts_text=tell("receipts-sent", count=len(record.receipts)) if record.receipts else "",
         paid=_paid(record),

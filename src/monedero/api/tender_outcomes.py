@@ -99,6 +99,7 @@ OF_ACCOUNT = (ReasonCode.ACCOUNT_STAGE, ReasonCode.ACCOUNT_METHOD, ReasonCode.AC
 PARTS = {
     ReasonCode.CONDITION_AREA_UNKNOWN: "postcode",
     ReasonCode.CONDITION_DELIVERY_UNKNOWN: "delivery",
+    ReasonCode.METHOD_DELIVERY_UNKNOWN: "delivery",
     ReasonCode.CONDITION_CUSTOMER_GROUP_UNKNOWN: "customer_group",
     ReasonCode.CONDITION_DEVICE_UNKNOWN: "device",
     ReasonCode.CONDITION_SIGNED_IN_UNKNOWN: "signed_in",
@@ -147,6 +148,8 @@ class OutcomeWriter:
         if can_widen(code):
             apart = self._names.get(f"shared/{reason.fields.get('shared', '')}", "")
             return TenderReason(code=code.value, text=text, act=act_text(code, apart))
+        if code is ReasonCode.DETAILS_MISSING:
+            return TenderReason(code=code.value, text=text, act=act_text(code), go="/shop/arrangements")
         if code in OF_ACCOUNT and tender.carried_by:
             provider = tender.route.provider if tender.route else tender.carried_by
             return TenderReason(code=code.value, text=text, act=act_text(code), go=f"/accounts/{provider}")

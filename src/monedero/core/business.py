@@ -25,7 +25,6 @@ from schwifty import IBAN
 from schwifty.exceptions import SchwiftyException
 from stdnum import get_cc_module
 from stdnum.exceptions import ValidationError as NumberRefused
-from stdnum.us import rtn
 
 from monedero.core.errors import FaultCode, refuse
 from monedero.core.fields import (
@@ -40,6 +39,7 @@ from monedero.core.fields import (
     checked,
     once,
 )
+from monedero.core.papers.account_number import scheme_of, wrong_in
 
 
 class LegalForm(StrEnum):
@@ -121,33 +121,17 @@ class PayoutAccount(Strict):
             if self.iban[:2] != self.country:
                 raise broken(FaultCode.IBAN_COUNTRY, country=self.country, iban=self.iban[:2])
             return self
-        if self.bank_code is None or self.account_number is None:
+        if self.account_number is None or (self.bank_code is None and scheme_of(self.country).bank_code):
             raise broken(FaultCode.ACCOUNT_MISSING)
-        _account_in(self.country, self.bank_code, self.account_number)
+        wrong = wrong_in(self.country, self.bank_code or "", self.account_number)
+        if wrong:
+            raise broken(FaultCode.ACCOUNT_NUMBER, country=self.country, wrong=wrong)
         return self
 
     @property
     def ends_in(self) -> str:
         """The last four characters, to tell accounts apart by."""
         return (self.iban or self.account_number or "")[-4:]
-
-
-def _account_in(country: str, bank_code: str, account_number: str) -> None:
-    """Check the shape of a bank code and an account number by their country's rule."""
-    bank, number = bank_code.replace("-", "").replace(" ", ""), account_number.replace(" ", "")
-    wrong: Exception | None = None
-    if country == "US":
-        try:
-            rtn.validate(bank)
-        except NumberRefused as refused:
-            wrong = refused
-    elif country == "GB":
-        if not (len(bank) == 6 and bank.isdigit()):
-            raise broken(FaultCode.ACCOUNT_NUMBER, country=country, wrong="sort-code")
-        if not (6 <= len(number) <= 8):
-            raise broken(FaultCode.ACCOUNT_NUMBER, country=country, wrong="digits")
-    if wrong is not None or not number.isalnum() or not any(sign.isdigit() for sign in number):
-        raise broken(FaultCode.ACCOUNT_NUMBER, country=country, wrong=_wrong(wrong) if wrong else "signs")
 
 
 def tax_number(country: str, text: str) -> str:

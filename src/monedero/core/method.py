@@ -20,6 +20,7 @@ from typing import Annotated
 
 from pydantic import Field, StrictBool, StrictInt
 
+from monedero.core.delivery.model import Handover
 from monedero.core.fields import AnyOf, CountryCode, CurrencyCode, Description, Identifier, Name, Strict
 from monedero.core.ratecard.model import LineKind
 from monedero.core.window import Window
@@ -68,7 +69,9 @@ class Method(Strict):
     calendar days within which: what is common, since each provider has its own. `arrives_days` are the business days
     until its money is there. `certain_days` are business days, `reversible_days` calendar days (None: it cannot be
     taken back), `notice_days` the days of notice before a collection, `authorisation_days` those after which an
-    authorisation lapses (None: the method takes at once). `takes_card`: the buyer's card is charged.
+    authorisation lapses (None: the method takes at once). `takes_card`: the buyer's card is charged. `handovers` are
+    the ways of reaching its buyer that it fits (None: all). `paid_at_handover`: the money comes with the goods, or on
+    the day of the booking, so that it meets nothing that is due before.
     """
 
     id: Identifier
@@ -100,6 +103,8 @@ class Method(Strict):
     authorisation_days: Days | None = None
     at_the_door: StrictBool = False
     takes_card: StrictBool = False
+    handovers: AnyOf[Handover] | None = None
+    paid_at_handover: StrictBool = False
 
 
 class UnknownMethod(Method):

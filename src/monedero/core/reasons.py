@@ -49,6 +49,11 @@ class ReasonCode(StrEnum):
     METHOD_KIND = "method-kind"
     METHOD_KIND_UNKNOWN = "method-kind-unknown"
     METHOD_TAKES_AT_ONCE = "method-takes-at-once"
+    METHOD_DELIVERY = "method-delivery"
+    METHOD_DELIVERY_UNKNOWN = "method-delivery-unknown"
+    METHOD_DUE_BEFORE = "method-due-before"
+    # What its buyer needs to pay.
+    DETAILS_MISSING = "details-missing"
     # Its account.
     ACCOUNT_STAGE = "account-stage"
     ACCOUNT_METHOD = "account-method"

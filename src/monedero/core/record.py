@@ -16,7 +16,7 @@ amount
   amount-decimals [type=amount-decimals, input_value='20.0001 EUR', input_type=str]
 """
 
-from datetime import date, datetime, timedelta
+from datetime import date, datetime
 from enum import StrEnum
 from typing import Self
 
@@ -30,9 +30,10 @@ from monedero.core.language import Language, OtherNames
 from monedero.core.money import Money
 from monedero.core.order.model import Order
 from monedero.core.payment.payment import Payment
-from monedero.core.payment.state import HOLDS_MONEY, Move, State
+from monedero.core.payment.state import FAILED, HOLDS_MONEY, Move, State
 from monedero.core.ratecard.model import LineKind
-from monedero.core.voucher.part import VoucherPart, covered
+from monedero.core.request import Request
+from monedero.core.voucher.part import KEPT_FOR_ANOTHER_TRY, VoucherPart, covered
 
 REST = 0
 """The number of the payment of the rest of a booking; the tries to pay count from 1."""
@@ -84,40 +85,6 @@ class Happening(Strict):
     fault: Fault | None = None
 
 
-class Asking(StrEnum):
-    """What the shop asks of a provider."""
-
-    BEGIN = "begin"
-    TAKE = "take"
-    RELEASE = "release"
-    REFUND = "refund"
-    CANCEL = "cancel"
-
-
-class Lease(Strict):
-    """The right to send a request: nobody else sends it while `by` holds the lease, at most `until` a moment."""
-
-    by: str
-    until: datetime
-
-
-class Request(Strict):
-    """Something asked of a provider. It is written down before it is sent, and sent again under its key after a
-    restart, so that it is done once. `lease` says who is sending it now."""
-
-    key: str
-    what: Asking
-    payment: int
-    amount: MoneyPositive | None
-    at: datetime
-    settled: StrictBool = False
-    lease: Lease | None = None
-
-    def begins(self, payment: int) -> bool:
-        """Whether it asks for the beginning of a payment."""
-        return self.what is Asking.BEGIN and self.payment == payment
-
-
 class Dispatch(Strict):
     """Goods that went out, with what they are worth."""
 
@@ -149,11 +116,6 @@ class Message(Strict):
     text: str
 
 
-VOUCHERS_KEPT = timedelta(days=1)
-"""How long the vouchers of an order whose payment failed are kept for another try. Own design."""
-FAILED = frozenset(
-    {*(State.DECLINED, State.ABANDONED, State.EXPIRED), *(State.RELEASED, State.AUTHORISATION_LAPSED)}
-)
 STANDS = HOLDS_MONEY | {State.PART_REFUNDED}
 """An order in one of these is paid for, or will be."""
 
@@ -226,8 +188,8 @@ class OrderRecord(Strict):
     @property
     def missing(self) -> Money | None:
         """What nobody paid of an order that is paid: its vouchers went back when it was given up, and hold no more."""
-        lacks = sum(part.lacks for part in self.vouchers)
-        return Money(lacks, self.amount.currency) if lacks and self.state in STANDS else None
+        lacks = sum(part.lacks for part in self.vouchers) if self.state in STANDS else 0
+        return Money(lacks, self.amount.currency) if lacks else None
 
     @property
     def by_voucher(self) -> Money:
@@ -280,10 +242,10 @@ class OrderRecord(Strict):
 
     @property
     def vouchers_until(self) -> datetime | None:
-        """Until when the vouchers of an order whose payment failed are kept for another try; None where there are none."""
+        """Until when the vouchers of an order whose payment failed are kept for another try; None: it has none."""
         if self.state not in FAILED or not covered(self.vouchers):
             return None
-        return self.happened[-1].at + VOUCHERS_KEPT
+        return self.happened[-1].at + KEPT_FOR_ANOTHER_TRY
 
     @property
     def all_out(self) -> bool:

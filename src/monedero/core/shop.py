@@ -235,6 +235,11 @@ class Shop(Strict):
         return frozenset(line.id for line in self.lines if line.highest is not None)
 
     @property
+    def due_before(self) -> frozenset[str]:
+        """The lines, by their ids, of which a deposit is paid before the day."""
+        return frozenset(line.id for line in self.lines if line.deposit and not line.deposit.nothing_now)
+
+    @property
     def typed(self) -> dict[str, Fraction]:
         """The typed rates as units of a currency for one euro."""
         return {rate.currency: Fraction(rate.per_euro) for rate in self.typed_rates}

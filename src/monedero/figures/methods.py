@@ -44,6 +44,12 @@ def _data() -> dict[str, Any]:
 
 
 @cache
+def sepa() -> frozenset[str]:
+    """The countries of the SEPA schemes."""
+    return frozenset(_data()["areas"]["sepa"]["countries"])
+
+
+@cache
 def known() -> dict[str, Method]:
     """Every known method by its id, in the sequence of the data file."""
     countries = _data()["areas"]["sepa"]["countries"]

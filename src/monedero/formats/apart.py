@@ -80,7 +80,7 @@ def read_apart(content: bytes, folder: Path, stop: Event) -> Spool:
         with tempfile.TemporaryFile(dir=folder) as given, spool.path.open("wb") as rows:
             given.write(content)
             given.seek(0)
-            command = [sys.executable, "-m", "monedero.formats.apart"]
+            command = [sys.executable, "-m", "monedero.formats.apart", str(SECONDS)]
             with subprocess.Popen(command, stdin=given, stdout=rows, stderr=subprocess.PIPE) as process:
                 status, told = _outcome(process, stop)
         if status == REFUSED:
@@ -115,9 +115,13 @@ def fault_from(told: dict[str, object]) -> Fault:
 
 
 def main() -> int:
-    """Read a file from standard input; write its header and rows to standard output, how many to standard error."""
+    """Read a file from standard input; write its header and rows to standard output, how many to standard error.
+
+    The argument is how many seconds of the processor it may take.
+    """
     resource.setrlimit(resource.RLIMIT_AS, (MEMORY, MEMORY))
-    resource.setrlimit(resource.RLIMIT_CPU, (SECONDS, SECONDS + 5))
+    seconds = int(sys.argv[1])
+    resource.setrlimit(resource.RLIMIT_CPU, (seconds, seconds + 5))
     try:
         total = _copy(tables.read(sys.stdin.buffer.read()))
     except InvalidInput as refused:

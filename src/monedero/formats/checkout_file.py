@@ -117,7 +117,8 @@ class FileAccount(Strict):
 class FileTender(Strict):
     """A tender with its names, its descriptions and its other texts by language.
 
-    `picture` is the id of a picture that the shop keeps; its bytes are not in the file.
+    `picture` is the id of a picture that the shop keeps; its bytes are not in the file. `details` are the currencies
+    for which its buyers get what they need to pay, such as an account for transfers (None: for all).
     """
 
     id: Identifier
@@ -144,6 +145,7 @@ class FileTender(Strict):
     lapse_days: Days | None = None
     on_line_page: StrictBool = False
     in_cart: StrictBool = False
+    details: list[CurrencyCode] | None = None
 
     def tender(self, language: str) -> Tender:
         """The tender under its name in the first language of the shop."""
@@ -223,6 +225,9 @@ class CheckoutFile(Strict):
             storefront=self.storefront,
             areas={area.id: area for area in self.areas},
             weighed=frozenset(line.id for line in self.lines if line.highest is not None),
+            due_before=frozenset(line.id for line in self.lines if line.deposit and not line.deposit.nothing_now),
+            deliveries=self.deliveries,
+            details={tender.id: tender.details for tender in self.tenders if tender.details is not None},
         )
 
     def order_of(self, order: Order) -> Order:

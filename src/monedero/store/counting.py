@@ -27,7 +27,7 @@ class CountingDatabase(SqliteDatabase):
         self._writer = threading.RLock()
 
     @contextmanager
-    def atomic(self, *given: Any, **more: Any) -> Iterator[Any]:
+    def atomic(self, *given: Any, **more: Any) -> Iterator[Any]:  # type: ignore[override]
         """Keep all that is written within, or nothing of it; one thread at a time."""
         with self._writer, super().atomic(*given, **more) as held:
             yield held

@@ -7,12 +7,14 @@ from monedero.core.errors import Fault, FaultCode
 from monedero.core.money import Money
 from monedero.core.reasons import Reason, ReasonCode, Value
 from monedero.wording.catalogue import has, say
-from monedero.wording.condition_reasons import condition_reason
+from monedero.wording.condition_reasons import condition_reason, delivery_reason
 from monedero.wording.places import country_names
 from monedero.wording.show import day, listed, money
 
 # Reasons whose limit and own value are countries.
 COUNTRY_REASONS = frozenset({ReasonCode.SHOP_COUNTRY, ReasonCode.METHOD_SHOP_COUNTRY, ReasonCode.METHOD_COUNTRY})
+
+DELIVERY_REASONS = frozenset({ReasonCode.METHOD_DELIVERY, ReasonCode.METHOD_DELIVERY_UNKNOWN})
 
 
 def fault_text(fault: Fault) -> str:
@@ -38,6 +40,8 @@ def reason_text(reason: Reason, names: Mapping[str, str] | None = None) -> str:
     given, names = reason.fields, names or {}
     if reason.code.value.startswith("condition-"):
         return condition_reason(reason, names)
+    if reason.code in DELIVERY_REASONS:
+        return delivery_reason(reason, names)
     shown = _countries if reason.code in COUNTRY_REASONS else _shown
     limit, own = shown(reason.limit), shown(reason.own)
     fields = {"limit": limit, "own": own, "provider": given.get("provider", "")}

@@ -11,7 +11,8 @@ from monedero.core.money import Money
 from monedero.core.payment.payment import BY_VOUCHER, ON_THE_DAY
 from monedero.core.payment.state import HOLDS_MONEY, State
 from monedero.core.ratecard.model import LineKind
-from monedero.core.record import Asking, OrderRecord
+from monedero.core.record import OrderRecord
+from monedero.core.request import Asking
 from monedero.wording.buyer_formats import day, money
 from monedero.wording.buyers import called, tell
 

@@ -41,6 +41,18 @@ def condition_reason(reason: Reason, names: Mapping[str, str]) -> str:
     return say("reason-of-set", said=said, set=names.get(f"shared/{shared}", shared)) if shared else said
 
 
+def delivery_reason(reason: Reason, names: Mapping[str, str]) -> str:
+    """Which ways of delivery a method fits, and how the order goes.
+
+    >>> from monedero.core.reasons import ReasonCode
+    >>> delivery_reason(Reason(ReasonCode.METHOD_DELIVERY, ("pier",), ("van",)), {"delivery/van": "by Van"})
+    'its method fits orders that go pier; this order goes by Van'
+    """
+    limit = any_of(value_text("delivery", value, names) for value in _texts(reason.limit))
+    own = listed(value_text("delivery", value, names) for value in _texts(reason.own))
+    return say(f"reason-{reason.code.value}", limit=limit, own=own, some="yes" if reason.limit else "no")
+
+
 def _texts(value: Value) -> list[str]:
     return [str(entry) for entry in value] if isinstance(value, tuple) else [str(value)]
 

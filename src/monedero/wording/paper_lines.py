@@ -8,6 +8,7 @@ from typing import NamedTuple
 
 from monedero.core.method import Family
 from monedero.core.money import Money
+from monedero.core.papers.account_number import scheme_of
 from monedero.core.papers.bank_account import TransferAccount
 from monedero.core.papers.paper import Cash, Cheque, Counter, Invoice, Paper, Transfer
 from monedero.core.papers.reference import grouped
@@ -50,14 +51,15 @@ def paper_lines(paper: Paper, total: Money) -> list[PaperLine]:
 
 
 def account_lines(account: TransferAccount | None) -> list[PaperLine]:
-    """The account to which is paid; nothing where there is none for the currency."""
+    """The account to which is paid, as its country writes it; nothing where there is none for the currency."""
     if account is None:
         return []
+    scheme = scheme_of(account.country)
     return [
         _line("holder", account.holder),
         _line("iban", grouped(account.iban)) if account.iban else _line("iban", ""),
-        _line("bank-code", account.bank_code or "" if not account.iban else ""),
-        _line("account-number", account.account_number or "" if not account.iban else ""),
+        _line(scheme.bank_code or "bank-code", "" if account.iban else account.bank_code or ""),
+        _line(scheme.account_number, "" if account.iban else account.account_number or ""),
         _line("bic", account.bank_bic),
         _line("bank", account.bank_name),
     ]

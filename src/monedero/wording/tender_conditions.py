@@ -85,6 +85,8 @@ def method_limits(method: Method) -> list[str]:
         told.append(window_text(method.amount))
     if method.kinds:
         told.append(say("when-kind", kinds=listed(say(f"kind-{kind.value}") for kind in method.kinds)))
+    if method.handovers:
+        told.append(say("limit-handovers", ways=any_of(say(f"handover-{way.value}") for way in method.handovers)))
     told.append(say("order-repeats" if method.recurring else "once-only"))
     return told
 
@@ -105,6 +107,7 @@ def act_text(code: ReasonCode, apart: str = "") -> str:
 OWN_WORDS = frozenset(
     {
         *(ReasonCode.OFF, ReasonCode.WINDOW_UNDER, ReasonCode.WINDOW_OVER),
+        ReasonCode.DETAILS_MISSING,
         *(ReasonCode.ACCOUNT_STAGE, ReasonCode.ACCOUNT_METHOD, ReasonCode.ACCOUNT_STOREFRONT),
     }
 )

@@ -319,7 +319,7 @@ export interface paths {
         put?: never;
         /**
          * Try Code
-         * @description A voucher by its code; after five wrong ones all are refused for a quarter of an hour.
+         * @description A voucher by its code; after five wrong ones of a buyer all are refused for a quarter of an hour.
          */
         post: operations["try_code_api_offer_vouchers_post"];
         delete?: never;
@@ -4291,7 +4291,7 @@ export interface components {
          * @description Everything that can be wrong with what somebody gave us.
          * @enum {string}
          */
-        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "language-tag" | "postcode-prefix" | "town-unknown" | "hour-text" | "hours-crossed" | "fee-twice" | "weights-order" | "never-open" | "everywhere-last" | "delivery-refused" | "delivery-day" | "address-missing" | "condition-keys" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "examples-held" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "shop-described" | "line-without-amount" | "nothing-changed" | "nothing-offered" | "not-published" | "fee-unknown" | "in-use" | "no-step" | "reason-stays" | "fix-waits" | "two-lines" | "takes-away" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign" | "placeholder-unknown" | "brace-alone" | "choices-count" | "fields-many" | "answer-missing" | "answer-number" | "bic" | "cash-short" | "amount-chosen" | "cart-text" | "cart-alone" | "cart-apart" | "cart-price" | "deposit-either" | "deposit-line" | "weighed-line" | "film-link" | "voucher-code" | "voucher-unknown" | "voucher-expired" | "voucher-empty" | "voucher-other-currency" | "voucher-held-off" | "picture-kind" | "picture-broken" | "picture-too-large";
+        FaultCode: "money-text" | "amount-text" | "amount-negative" | "amount-zero" | "amount-decimals" | "amount-ambiguous" | "currencies-typed" | "currency-unknown" | "currency-mixed" | "country-unknown" | "percent-text" | "percent-range" | "identifier-text" | "language-tag" | "postcode-prefix" | "town-unknown" | "hour-text" | "hours-crossed" | "fee-twice" | "weights-order" | "never-open" | "everywhere-last" | "delivery-refused" | "delivery-day" | "address-missing" | "condition-keys" | "payout-text" | "calendar-unknown" | "limits-crossed" | "limits-doubled" | "list-empty" | "duplicate" | "reference-dangling" | "bands-order" | "card-too-long" | "sheet-too-large" | "rate-twice-priced" | "key-unknown" | "key-missing" | "not-one-of" | "wrong-type" | "too-long" | "blank" | "body-unreadable" | "body-too-large" | "body-newer" | "shown-old" | "key-file-missing" | "key-file-broken" | "database-broken" | "folder-locked" | "gateway-host" | "not-json" | "not-utf8" | "format-unknown" | "date-text" | "date-range" | "unforeseen" | "disk-full" | "csv-broken" | "column-missing" | "column-unknown" | "column-count" | "cards-same-day" | "file-unreadable" | "text-too-long" | "text-binary" | "text-no-price" | "price-row" | "examples-held" | "table-empty" | "sheet-unreadable" | "column-unmatched" | "order-differs" | "country-name" | "day-format" | "import-under-way" | "assumption-unknown" | "file-too-large" | "file-left" | "name-taken" | "not-found" | "version-old" | "shop-not-described" | "shop-described" | "line-without-amount" | "nothing-changed" | "nothing-offered" | "not-published" | "fee-unknown" | "in-use" | "no-step" | "reason-stays" | "fix-waits" | "two-lines" | "takes-away" | "tender-held-back" | "order-settled" | "move-not-allowed" | "books-disagree" | "amount-differs" | "amount-beyond" | "amount-missing" | "currency-differs" | "card-number" | "tax-number" | "iban" | "iban-country" | "account-number" | "account-missing" | "shares-over" | "days-crossed" | "notice-forged" | "notice-old" | "notice-differs" | "notice-unknown" | "stage-not-fit" | "credential-missing" | "credential-mode" | "credential-refused" | "sign-in-forged" | "provider-refused" | "provider-silent" | "key-reused" | "access-refused" | "method-not-active" | "domain-not-seen" | "clock-range" | "not-connected" | "notice-other" | "domain-text" | "gateway-text" | "vault-key" | "notice-unreadable" | "credential-file" | "sign-in-denied" | "paper-kind" | "paper-broken" | "paper-too-large" | "paper-empty" | "papers-many" | "phone-number" | "code-wrong" | "code-spent" | "code-expired" | "code-not-sent" | "code-too-soon" | "application-missing" | "excluded" | "account-held" | "email-text" | "question-blank" | "request-foreign" | "placeholder-unknown" | "brace-alone" | "choices-count" | "fields-many" | "answer-missing" | "answer-number" | "bic" | "cash-short" | "amount-chosen" | "cart-text" | "cart-alone" | "cart-apart" | "cart-price" | "deposit-either" | "deposit-line" | "weighed-line" | "film-link" | "voucher-code" | "voucher-unknown" | "voucher-expired" | "voucher-empty" | "voucher-other-currency" | "voucher-held-off" | "voucher-stands-still" | "total-changed" | "tries-many" | "picture-kind" | "picture-broken" | "picture-too-large";
         /**
          * FeeFigure
          * @description Where a tender's buyer fee takes more than it costs, and the fee with which the order nets its price.
@@ -4500,6 +4500,12 @@ export interface components {
              */
             percent: string;
         };
+        /**
+         * Handover
+         * @description How an order reaches its buyer's hands: brought to the door, fetched from a place, or not handed over at all.
+         * @enum {string}
+         */
+        Handover: "brought" | "collected" | "not-delivered";
         /**
          * HappenedOut
          * @description One thing that happened, in a sentence, with the state and the money after it.
@@ -5085,7 +5091,9 @@ export interface components {
          *     calendar days within which: what is common, since each provider has its own. `arrives_days` are the business days
          *     until its money is there. `certain_days` are business days, `reversible_days` calendar days (None: it cannot be
          *     taken back), `notice_days` the days of notice before a collection, `authorisation_days` those after which an
-         *     authorisation lapses (None: the method takes at once). `takes_card`: the buyer's card is charged.
+         *     authorisation lapses (None: the method takes at once). `takes_card`: the buyer's card is charged. `handovers` are
+         *     the ways of reaching its buyer that it fits (None: all). `paid_at_handover`: the money comes with the goods, or on
+         *     the day of the booking, so that it meets nothing that is due before.
          */
         Method: {
             /**
@@ -5183,6 +5191,13 @@ export interface components {
              * @default false
              */
             takes_card: boolean;
+            /** Handovers */
+            handovers?: components["schemas"]["Handover"][] | null;
+            /**
+             * Paid At Handover
+             * @default false
+             */
+            paid_at_handover: boolean;
         };
         /**
          * MethodSides
@@ -5455,7 +5470,8 @@ export interface components {
          * @description A way to pay as its buyer sees it; `usual`: the buyer paid this way last time.
          *
          *     `heading` stands above it where it is the first under one that is shown. `fee` is what it costs its buyer on top,
-         *     with its name, `total` the order with it; both None where there is none. `up_to`: it depends on the card's network.
+         *     with its name, `total` the order with it; both None where there is none. `to_pay` is what its buyer pays in
+         *     all. `up_to`: it depends on the card's network.
          *     `rounding` is what paying in coins adds or takes off, which is in the total. `on_top` is the fee as it is shown,
          *     `lines` the whole order with it, `pay` what paying it is called. `before` are the instructions, a part of a page;
          *     `leaves` says that it is paid on a page of somebody else. `picture` is where its picture lies, `film` one to watch.
@@ -5493,6 +5509,8 @@ export interface components {
             rounding?: string | null;
             /** Total */
             total?: string | null;
+            /** To Pay */
+            to_pay: string;
             /**
              * On Top
              * @default
@@ -5543,7 +5561,8 @@ export interface components {
          *
          *     Without a storefront it is placed at the shop's first. `address` and `delivery_day`: where and when it shall come.
          *     `answers` are what the buyer filled in, by field; `language` is the one that the buyer reads,
-         *     `vouchers` the handles of those that pay a part. With nothing left to pay the tender is `voucher`.
+         *     `vouchers` the handles of those that pay a part. With nothing left to pay the tender is `voucher`. `total` is what
+         *     the page showed that there is to pay: an order that comes to another one is refused.
          */
         OrderNew: {
             order: components["schemas"]["InHand"];
@@ -5580,6 +5599,8 @@ export interface components {
              * @default []
              */
             vouchers: string[];
+            /** Total */
+            total?: string | null;
         };
         /**
          * OrderOut
@@ -6606,7 +6627,7 @@ export interface components {
          * @description Every reason, in the sequence in which a decision gives them.
          * @enum {string}
          */
-        ReasonCode: "shop-country" | "no-rate-fits" | "no-reference-rate" | "card-not-valid-yet" | "not-in-plan" | "announced" | "no-provider" | "trade-refused" | "needs-account" | "needs-method" | "excluded-by" | "software-refuses" | "off" | "method-unknown" | "method-shop-country" | "method-country" | "method-currency" | "method-amount-under" | "method-amount-over" | "method-amount-under-unknown" | "method-amount-over-unknown" | "method-recurring" | "method-recurring-unknown" | "method-kind" | "method-kind-unknown" | "method-takes-at-once" | "account-stage" | "account-method" | "account-storefront" | "window-under" | "window-over" | "window-under-unknown" | "window-over-unknown" | "condition-currency" | "condition-country" | "condition-area" | "condition-area-unknown" | "condition-kind" | "condition-kind-unknown" | "condition-line" | "condition-line-unknown" | "condition-recurring" | "condition-recurring-unknown" | "condition-delivery" | "condition-delivery-unknown" | "condition-customer-group" | "condition-customer-group-unknown" | "condition-device" | "condition-device-unknown" | "condition-signed-in" | "condition-signed-in-unknown" | "condition-day" | "condition-card-network";
+        ReasonCode: "shop-country" | "no-rate-fits" | "no-reference-rate" | "card-not-valid-yet" | "not-in-plan" | "announced" | "no-provider" | "trade-refused" | "needs-account" | "needs-method" | "excluded-by" | "software-refuses" | "off" | "method-unknown" | "method-shop-country" | "method-country" | "method-currency" | "method-amount-under" | "method-amount-over" | "method-amount-under-unknown" | "method-amount-over-unknown" | "method-recurring" | "method-recurring-unknown" | "method-kind" | "method-kind-unknown" | "method-takes-at-once" | "method-delivery" | "method-delivery-unknown" | "method-due-before" | "details-missing" | "account-stage" | "account-method" | "account-storefront" | "window-under" | "window-over" | "window-under-unknown" | "window-over-unknown" | "condition-currency" | "condition-country" | "condition-area" | "condition-area-unknown" | "condition-kind" | "condition-kind-unknown" | "condition-line" | "condition-line-unknown" | "condition-recurring" | "condition-recurring-unknown" | "condition-delivery" | "condition-delivery-unknown" | "condition-customer-group" | "condition-customer-group-unknown" | "condition-device" | "condition-device-unknown" | "condition-signed-in" | "condition-signed-in-unknown" | "condition-day" | "condition-card-network";
         /**
          * ReasonOut
          * @description A reason: its code, and the sentence.
@@ -7709,6 +7730,8 @@ export interface components {
         /**
          * VoucherOut
          * @description A voucher as its owner sees it; its code is not among it. `expired` is as of today.
+         *
+         *     It `stands_still` while the payment for it is disputed, and after that was lost.
          */
         VoucherOut: {
             /** Id */
@@ -7726,6 +7749,8 @@ export interface components {
             last_day: string | null;
             /** Expired */
             expired: boolean;
+            /** Stands Still */
+            stands_still: boolean;
             /** Note */
             note: string;
             /** Sold By */
@@ -7735,7 +7760,10 @@ export interface components {
         };
         /**
          * VoucherPart
-         * @description What one voucher pays of an order, and what of that came back to it.
+         * @description What one voucher pays of an order, and what of that went back to it.
+         *
+         *     `less` is what the order did not need, because its goods came to less than the most that they could. What went back
+         *     because the order was given up is `waiting`: it is taken again if the order is paid after all.
          */
         VoucherPart: {
             /**
@@ -7752,6 +7780,13 @@ export interface components {
             amount: string;
             /** Returned */
             returned?: string | null;
+            /** Less */
+            less?: string | null;
+            /**
+             * Waiting
+             * @default false
+             */
+            waiting: boolean;
         };
         /**
          * VoucherUsed
@@ -9022,7 +9057,9 @@ export interface operations {
             query?: never;
             header?: never;
             path?: never;
-            cookie?: never;
+            cookie?: {
+                monedero_buyer?: string;
+            };
         };
         requestBody: {
             content: {

@@ -26,7 +26,9 @@ from monedero.core.window import Window
 # What a method can carry besides the amount does not depend on the day.
 ANY_DAY = date(2026, 1, 1)
 # Of most past orders little is known; what is not known speaks against no method.
-NOT_KNOWN = frozenset((ReasonCode.METHOD_RECURRING_UNKNOWN, ReasonCode.METHOD_KIND_UNKNOWN))
+NOT_KNOWN = frozenset(
+    (ReasonCode.METHOD_RECURRING_UNKNOWN, ReasonCode.METHOD_KIND_UNKNOWN, ReasonCode.METHOD_DELIVERY_UNKNOWN)
+)
 
 
 class Carried(NamedTuple):

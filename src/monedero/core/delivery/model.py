@@ -65,6 +65,21 @@ class DeliveryKind(StrEnum):
     OWN = "own"
 
 
+class Handover(StrEnum):
+    """How an order reaches its buyer's hands: brought to the door, fetched from a place, or not handed over at all."""
+
+    BROUGHT = "brought"
+    COLLECTED = "collected"
+    NOTHING = "not-delivered"
+
+
+HANDOVERS = {
+    DeliveryKind.COURIER: Handover.BROUGHT,
+    DeliveryKind.OWN_ROUND: Handover.BROUGHT,
+    DeliveryKind.COLLECTION: Handover.COLLECTED,
+    DeliveryKind.IN_PERSON: Handover.COLLECTED,
+    DeliveryKind.DOWNLOAD: Handover.NOTHING,
+}
 WITH_ADDRESS = (DeliveryKind.COURIER, DeliveryKind.OWN_ROUND)
 """The kinds that go to an address, unless the way says otherwise."""
 
@@ -143,6 +158,13 @@ class Delivery(Strict):
     def needs_address(self) -> bool:
         """Whether its buyer says where it shall go."""
         return self.kind in WITH_ADDRESS if self.address is None else self.address
+
+    @property
+    def handover(self) -> Handover | None:
+        """How it reaches the buyer's hands; None for a way of the shop's own that does not say."""
+        if self.kind in HANDOVERS or self.address is None:
+            return HANDOVERS.get(self.kind)
+        return Handover.BROUGHT if self.address else Handover.COLLECTED
 
     @property
     def area_ids(self) -> list[str]:

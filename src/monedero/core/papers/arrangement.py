@@ -13,7 +13,11 @@ from typing import Annotated, Self
 from pydantic import StringConstraints, model_validator
 
 from monedero.core.fields import Description, Strict, once
+from monedero.core.method import Family
 from monedero.core.papers.bank_account import TransferAccount
+
+TO_AN_ACCOUNT = (Family.CREDIT_TRANSFER, Family.INVOICE)
+"""The families of methods that are paid to an account of the shop."""
 
 
 class Arrangements(Strict):
@@ -39,6 +43,12 @@ class Arrangements(Strict):
     def account_for(self, currency: str) -> TransferAccount | None:
         """The account to which an amount in a currency is sent."""
         return next((account for account in self.accounts if account.currency == currency), None)
+
+    def lacks_for(self, family: Family, currency: str) -> bool:
+        """Whether a buyer of a method of a family would lack what is needed to pay in a currency."""
+        if family in TO_AN_ACCOUNT:
+            return self.account_for(currency) is None
+        return family is Family.CHEQUE and not self.post_to
 
     def invoice_number(self, count: int) -> str:
         """The number of the shop's invoice of a count, from 1."""

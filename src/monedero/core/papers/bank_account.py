@@ -4,9 +4,9 @@ Source: ISO 13616-1 (IBAN) and ISO 9362 (BIC), package `schwifty`; elsewhere the
 country's account numbers.
 
 >>> account = TransferAccount(id="main", holder="Cabo Noite", country="PT", iban="PT50 0002 0123 1234 5678 9015 4")
->>> account.iban, account.takes_euro_code
+>>> account.iban, account.takes_euro_code(["PT"])
 ('PT50000201231234567890154', True)
->>> account.model_copy(update={"currency": "GBP"}).takes_euro_code
+>>> account.model_copy(update={"currency": "GBP"}).takes_euro_code(["PT"])
 False
 >>> TransferAccount(id="main", holder="Cabo Noite", country="PT", iban="PT50000201231234567890154", bic="HELLO")
 Traceback (most recent call last):
@@ -16,6 +16,7 @@ bic
   bic [type=bic, input_value='HELLO', input_type=str]
 """
 
+from collections.abc import Container
 from typing import Annotated, Any
 
 import pycountry
@@ -73,7 +74,6 @@ class TransferAccount(PayoutAccount):
             return self.bic or ""
         return str(IBAN(self.iban).bic or "")
 
-    @property
-    def takes_euro_code(self) -> bool:
-        """Whether a SEPA credit transfer can be sent to it, which a QR code may describe."""
-        return self.currency == EURO and self.iban is not None
+    def takes_euro_code(self, sepa: Container[str]) -> bool:
+        """Whether a SEPA credit transfer can be sent to it, which a QR code may describe; `sepa` are its countries."""
+        return self.currency == EURO and self.iban is not None and self.country in sepa

@@ -131,6 +131,10 @@ CAN_CHOOSE_ANOTHER = frozenset(
         State.LAPSED,
     }
 )
+# A try to pay came to nothing by these.
+FAILED = frozenset(
+    {*(State.DECLINED, State.ABANDONED, State.EXPIRED), *(State.RELEASED, State.AUTHORISATION_LAPSED)}
+)
 # The shop has, or will have, the buyer's money by these.
 HOLDS_MONEY = frozenset(
     {

@@ -2,10 +2,9 @@
 
 A tender is offered when it is on, its method can carry the order, its account stands ready in the checkout's mode with
 this method active and serves the storefront, the amount lies in its window, and each of the shop's conditions holds.
-Reasons come in this sequence: off; method (shop's country, buyer's country, currency, amount, recurring, kind,
-taking later);
-account; windows; conditions; card networks. Tenders without a heading come first, then heading by heading. The decision
-is pure: the same values give the same answer.
+Reasons come in this sequence: off; method (shop's country, buyer's country, currency, amount, recurring, kind, taking
+later, delivery, due before); what its buyer needs to pay; account; windows; conditions; card networks. Tenders without
+a heading come first, then heading by heading. The decision is pure: the same values give the same answer.
 
 Source: own design.
 
@@ -19,7 +18,7 @@ Source: own design.
 ['off']
 """
 
-from collections.abc import Iterable, Iterator, Mapping
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
 from datetime import date
 from types import MappingProxyType
@@ -27,16 +26,19 @@ from typing import Any, NamedTuple
 
 from monedero.core.account import Account, Mode, Stage
 from monedero.core.bounded import Bounded
+from monedero.core.delivery.model import NOT_DELIVERED, Delivery, Handover
 from monedero.core.fx import ReferenceRates
 from monedero.core.method import Method, UnknownMethod
 from monedero.core.order.area import Area
-from monedero.core.order.facts import COUNTRY, CURRENCY, KIND, LINE, RECURRING
+from monedero.core.order.facts import COUNTRY, CURRENCY, DELIVERY, KIND, LINE, RECURRING
 from monedero.core.order.model import Order
 from monedero.core.reasons import Reason, ReasonCode
 from monedero.core.shop import Storefront
 from monedero.core.tender.checks import (
     COUNTRY_CODES,
     CURRENCY_CODES,
+    DELIVERY_CODES,
+    DETAILS_CODES,
     KIND_CODES,
     METHOD_LIMITS,
     RECURRING_CODES,
@@ -61,7 +63,9 @@ NO_SETS: Mapping[str, SharedConditions] = MappingProxyType({})
 class Setting:
     """What a decision needs besides checkout and order; methods, accounts and areas are by their ids.
 
-    `weighed` are the lines, by their ids, of which it is known only when they go out what they come to.
+    `weighed` are the lines, by their ids, of which it is known only when they go out what they come to; of those with a
+    deposit (`due_before`) a part is paid before the day. `details` are the currencies for which the buyers of some
+    tenders, by their ids, get what they need to pay.
     """
 
     shop_country: str
@@ -73,6 +77,9 @@ class Setting:
     storefront: Storefront | None = None
     areas: Mapping[str, Area] = field(default_factory=dict)
     weighed: frozenset[str] = frozenset()
+    due_before: frozenset[str] = frozenset()
+    deliveries: Sequence[Delivery] = ()
+    details: Mapping[str, Sequence[str]] = field(default_factory=dict)
 
 
 class Outcome(NamedTuple):
@@ -185,6 +192,8 @@ def checks_of(
     if not tender.on and not tender.follows:
         yield Never(Reason(ReasonCode.OFF))
     yield from carrying(method, setting)
+    if tender.id in setting.details:
+        yield OneOf(CURRENCY, setting.details[tender.id], DETAILS_CODES)
     if not method.own and (tender.carried_by or not isinstance(method, UnknownMethod)):
         yield from map(Never, _account(tender, setting))
     if tender.windows:
@@ -216,6 +225,16 @@ def carrying(method: Method, setting: Setting) -> Iterator[Check]:
         yield OneOf(KIND, method.kinds, KIND_CODES)
     if setting.weighed and method.authorisation_days is None:
         yield NoneOf(LINE, setting.weighed, ReasonCode.METHOD_TAKES_AT_ONCE)
+    if method.handovers is not None:
+        yield OneOf(DELIVERY, _fitting(method.handovers, setting.deliveries), DELIVERY_CODES)
+    if setting.due_before and method.paid_at_handover:
+        yield NoneOf(LINE, setting.due_before, ReasonCode.METHOD_DUE_BEFORE)
+
+
+def _fitting(handovers: Sequence[Handover], deliveries: Iterable[Delivery]) -> tuple[str, ...]:
+    """The ways of delivery that fit a method; one of the shop's own that does not say how it hands over fits all."""
+    ways = [way.id for way in deliveries if way.handover is None or way.handover in handovers]
+    return (*ways, *((NOT_DELIVERED,) if Handover.NOTHING in handovers else ()))
 
 
 def cannot_carry(method: Method, order: Order, setting: Setting) -> Iterator[Reason]:

@@ -15,6 +15,7 @@ Source: own design; shares by largest remainders.
 """
 
 from collections.abc import Sequence
+from datetime import timedelta
 from enum import StrEnum
 from fractions import Fraction
 from typing import Self
@@ -23,6 +24,9 @@ from pydantic import StrictBool
 
 from monedero.core.fields import Identifier, MoneyPositive, MoneyText, Name, Strict
 from monedero.core.money import Money, split
+
+KEPT_FOR_ANOTHER_TRY = timedelta(days=1)
+"""How long the vouchers of an order whose payment failed are kept for another try. Own design."""
 
 
 class Back(StrEnum):

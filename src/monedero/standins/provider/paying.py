@@ -28,8 +28,7 @@ from monedero.standins.provider.world import World
 
 PAGE_HOLDS = timedelta(minutes=30)
 ANSWER_WITHIN = timedelta(days=14)
-LATER_DAYS = 5
-AUTHORISATION_DAYS = 7
+LATER_DAYS, AUTHORISATION_DAYS = 5, 7
 
 
 class Ending(StrEnum):
@@ -174,8 +173,7 @@ class Payments:
 
     def release(self, reference: str, key: str) -> Taking:
         """Give back what was authorised and not taken."""
-        with self._memory.together():
-            return self._asked(reference, key, Move.RELEASED, self.get(reference).books.open, None)
+        return self._asked(reference, key, Move.RELEASED, None, None)
 
     def refund(self, reference: str, key: str, amount: Money) -> Taking:
         """Send money back to the buyer."""
@@ -236,6 +234,7 @@ class Payments:
                 return payment
             if amount is not None and amount.currency != payment.books.currency:
                 raise Conflict(Fault(FaultCode.CURRENCY_DIFFERS, "amount", str(amount)))
+            minor = payment.books.open if move is Move.RELEASED else minor
             after = self._move(reference, move, minor)
             self._remember(key, said, reference)
         return after

@@ -139,7 +139,13 @@ wrong-component = a part of it is not in use
 wrong-country = it is of no country that has such numbers
 wrong-bank-code = no bank has its bank code
 wrong-sort-code = a sort code has six digits
-wrong-digits = an account number has eight digits
+wrong-routing-number = a routing number has nine digits, the last of which checks the others
+wrong-bsb = a BSB has six digits
+wrong-ifsc = an IFSC has four letters, a zero and six letters or digits
+wrong-transit = a transit number has five digits, and the institution three
+wrong-branch = the number of the branch has other digits
+wrong-clabe = a CLABE has eighteen digits, the last of which checks the others
+wrong-digits = the account number has too few or too many digits
 wrong-signs = an account number is digits and letters
 wrong-number = it cannot be one
 

@@ -26,6 +26,16 @@ reason-method-recurring-unknown = once only; it is not known whether this order 
 reason-method-kind = only for { $limit }; this order is a { $own }
 reason-method-kind-unknown = only for { $limit }; it is not known what is in this order
 reason-method-takes-at-once = takes the money at once; what this order comes to is known only when it goes out
+reason-method-delivery = { $some ->
+    [no] its method fits none of your ways of delivery
+   *[yes] its method fits orders that go { $limit }; this order goes { $own }
+}
+reason-method-delivery-unknown = { $some ->
+    [no] its method fits none of your ways of delivery
+   *[yes] its method fits orders that go { $limit }; it is not known how this order goes
+}
+reason-method-due-before = is paid on the day; a deposit for this order is due before
+reason-details-missing = its buyer would not know where to send the money: you have given no details for { $own }
 reason-account-stage = the account with { $provider } { $stage }
 reason-account-method = not active in the account with { $provider }{ $standing }
 reason-account-storefront = the account with { $provider } does not serve { $own }
@@ -183,6 +193,7 @@ any-amount = at any amount
 act-off = switch it on
 act-window-under = lift the limit
 act-window-over = lift the limit
+act-details-missing = type them
 act-account-stage = go to the account
 act-account-method = go to the account
 act-account-storefront = let the account serve it

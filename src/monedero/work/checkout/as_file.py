@@ -45,7 +45,10 @@ def checkout_as_file(store: Store, storefront: str) -> CheckoutFile:
         ],
         shared_conditions=checkout.shared_conditions,
         headings=checkout.headings,
-        tenders=[_tender(tender, shop.languages[0]) for tender in checkout.tenders],
+        tenders=[
+            _tender(tender, shop.languages[0]).model_copy(update={"details": setting.details.get(tender.id)})
+            for tender in checkout.tenders
+        ],
         typed_rates=shop.typed_rates,
     )
 

@@ -79,7 +79,23 @@ def setting_of(store: Store, composed: Composed) -> Setting:
         storefront=composed.shop.storefront(composed.checkout.storefront),
         areas={area.id: area for area in composed.shop.areas},
         weighed=composed.shop.weighed,
+        due_before=composed.shop.due_before,
+        deliveries=composed.shop.deliveries,
+        details=details_of(composed),
     )
+
+
+def details_of(composed: Composed) -> dict[str, list[str]]:
+    """By tender, the currencies for which its buyers get what they need to pay; only tenders that lack one."""
+    told, shop = composed.shop.arrangements, composed.shop
+    currencies = sorted({shop.currency, *(market.currency for market in shop.markets)})
+    found = {}
+    for tender in composed.checkout.tenders:
+        method = method_in(composed.methods, tender.method)
+        has = [code for code in currencies if not method.own or not told.lacks_for(method.family, code)]
+        if len(has) < len(currencies):
+            found[tender.id] = has
+    return found
 
 
 def amount_in_books(composed: Composed, hand: OrderInHand) -> Fraction | None:

@@ -15,8 +15,9 @@ from monedero.work.checkout.offer import outcomes_of
 from monedero.work.checkout.texts import TextReader, Told, values_in_hand
 from monedero.work.shop.order_in_hand import OrderInHand
 
-BY_STATE = {TextKind.PAID: "after-paying-paid", TextKind.FAILED: "after-paying-declined"}
-"""The state whose sentence is the ready-made text of a kind."""
+PAID, DECLINED, LAPSED = "after-paying-paid", "after-paying-declined", "after-paying-lapsed"
+BY_STATE = (TextKind.PAID, TextKind.FAILED)
+"""The kinds whose ready-made text is the sentence of a state: an arrangement of the shop's own is never declined."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -74,7 +75,7 @@ def _in_language(reader: TextReader, tender: Tender, values: Mapping[str, str], 
     written = tender.texts.get(language)
     texts = []
     for kind in TextKind:
-        ready = _by_state(kind, values) if kind in BY_STATE else reader.ready(tender, kind, values)
+        ready = _by_state(kind, tender, values) if kind in BY_STATE else reader.ready(tender, kind, values)
         texts.append(
             WordsOf(
                 kind=kind,
@@ -88,10 +89,11 @@ def _in_language(reader: TextReader, tender: Tender, values: Mapping[str, str], 
     return TenderWords(tender, language, tender.name if first else tender.names.get(language), texts)
 
 
-def _by_state(kind: TextKind, values: Mapping[str, str]) -> str:
-    """The sentence that is said of the order in hand when it is paid, or when its payment was declined."""
+def _by_state(kind: TextKind, tender: Tender, values: Mapping[str, str]) -> str:
+    """The sentence that is said of the order in hand when it is paid, or when its payment failed."""
+    failed = DECLINED if tender.route else LAPSED
     return tell(
-        f"{BY_STATE[kind]}.text",
+        f"{PAID if kind is TextKind.PAID else failed}.text",
         tender=values["way"],
         amount=values["amount"],
         taken=values["amount"],

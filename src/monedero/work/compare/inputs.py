@@ -22,7 +22,7 @@ from monedero.core.ratecard.model import RateCard, Route
 from monedero.core.ratecard.priced import NotPriced
 from monedero.core.ratecard.pricing import CardPricer
 from monedero.core.ratecard.volume import Takings
-from monedero.core.reasons import Reason
+from monedero.core.reasons import Reason, ReasonCode
 from monedero.core.shop import OwnMethod, Shop
 from monedero.core.tender.checks import Check
 from monedero.core.tender.decision import Setting, carrying
@@ -94,9 +94,13 @@ class CompareInputs:
         return self._curves.get(key, lambda: fee_curves(pricer, order, takings, self.shop.currency, self.rates))
 
     def cannot_carry(self, method: Method, order: Order) -> list[Reason]:
-        """Every reason why a method cannot carry an order, in sequence."""
+        """Every reason why a method cannot carry an order, in sequence.
+
+        A way of delivery that is not said speaks against no method: the order may go any way that fits.
+        """
         checks = self._checks.get(method.id, lambda: tuple(carrying(method, self.setting)))
-        return [reason for check in checks for reason in check.reasons(order)]
+        reasons = (reason for check in checks for reason in check.reasons(order))
+        return [reason for reason in reasons if reason.code is not ReasonCode.METHOD_DELIVERY_UNKNOWN]
 
     @cached_property
     def holding(self) -> Holding:
@@ -115,6 +119,8 @@ class CompareInputs:
             accounts=self.accounts,
             rates=self.rates,
             weighed=self.shop.weighed,
+            due_before=self.shop.due_before,
+            deliveries=self.shop.deliveries,
         )
 
 

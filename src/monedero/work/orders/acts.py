@@ -11,7 +11,8 @@ from monedero.core.errors import Conflict, Fault, FaultCode, Refused
 from monedero.core.money import Money
 from monedero.core.payment.payment import BY_VOUCHER, Payment, Take
 from monedero.core.payment.state import Move, State
-from monedero.core.record import REST, Asking, By, Dispatch, Happened, OrderRecord
+from monedero.core.record import REST, By, Dispatch, Happened, OrderRecord
+from monedero.core.request import Asking
 from monedero.core.voucher.books import VoucherKind
 from monedero.core.voucher.part import Back, covered, shares_back
 from monedero.store import Store

@@ -3,7 +3,8 @@
 from monedero.core.errors import Fault, FaultCode, InvalidInput
 from monedero.core.money import Money
 from monedero.core.payment.payment import Payment
-from monedero.core.record import Asking, OrderRecord
+from monedero.core.record import OrderRecord
+from monedero.core.request import Asking
 from monedero.work.orders import progress
 
 

@@ -24,8 +24,8 @@ class Ordering(NamedTuple):
     """Who orders, and how it shall come: `buyer` knows one who comes again; under a `key` an order is placed once.
 
     `answers` are what the buyer filled in, by field, `vouchers` the handles of those that pay a part; `language` is the
-    one that the buyer reads (None: the shop's first). `total` is what the page showed that there is to pay (None: nobody
-    saw one).
+    one that the buyer reads (None: the shop's first). `total` is what the page showed that there is to pay
+    (None: nobody saw one).
     """
 
     buyer: str = ""

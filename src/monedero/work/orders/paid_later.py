@@ -4,7 +4,8 @@ from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.core.money import Money
 from monedero.core.payment.payment import Payment
 from monedero.core.payment.state import Move
-from monedero.core.record import REST, Asking, By, Dispatch, Happened, OrderRecord
+from monedero.core.record import REST, By, Dispatch, Happened, OrderRecord
+from monedero.core.request import Asking
 from monedero.core.voucher.part import Back, shares_back
 from monedero.wording.buyers import to_buyer
 from monedero.work.orders import progress

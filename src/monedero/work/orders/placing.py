@@ -9,7 +9,8 @@ from monedero.core.money import Money
 from monedero.core.order.model import Order
 from monedero.core.payment.payment import ON_THE_DAY, Payment
 from monedero.core.payment.state import State
-from monedero.core.record import REST, By, Delivered, Happened, Happening, OrderRecord, Request
+from monedero.core.record import REST, By, Delivered, Happened, Happening, OrderRecord
+from monedero.core.request import Request
 from monedero.core.tender.decision import Outcome
 from monedero.core.voucher.part import VoucherPart, covered
 from monedero.store import Store

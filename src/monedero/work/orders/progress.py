@@ -11,7 +11,8 @@ from monedero.core.money import Money
 from monedero.core.payment.notice import Fate, Notice
 from monedero.core.payment.payment import BY_VOUCHER, ON_THE_DAY, Chosen, Gives, Payment, Take, made, told
 from monedero.core.payment.state import Move, State
-from monedero.core.record import REST, Asking, By, Happened, Happening, OrderRecord, Request
+from monedero.core.record import REST, By, Happened, Happening, OrderRecord
+from monedero.core.request import Asking, Request
 from monedero.core.tender.decision import Outcome
 from monedero.core.voucher.part import VoucherPart
 from monedero.core.words.asked import Answer

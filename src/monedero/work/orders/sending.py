@@ -13,7 +13,8 @@ from datetime import datetime, timedelta
 from monedero.core.errors import Conflict, FaultCode, InvalidInput, NotFound
 from monedero.core.payment.payment import Payment
 from monedero.core.payment.state import Move
-from monedero.core.record import Asking, Lease, OrderRecord, Request
+from monedero.core.record import OrderRecord
+from monedero.core.request import Asking, Lease, Request
 from monedero.formats.gateway import PaymentAsked, PaymentHeld
 from monedero.store import Store
 from monedero.work.accounts.gateways import Gateways

@@ -9,7 +9,8 @@ from monedero.core.money import Money
 from monedero.core.order.model import Order
 from monedero.core.payment.payment import Payment
 from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, State
-from monedero.core.record import Happened, Lease, Message, OrderRecord, Request
+from monedero.core.record import Happened, Message, OrderRecord
+from monedero.core.request import Lease, Request
 from monedero.core.tender.decision import Outcome
 from monedero.core.voucher.part import covered
 from monedero.formats.gateway import PaymentAsked, PaymentHeld
@@ -206,15 +207,6 @@ class Till:
     def provider_names(self) -> dict[str, str]:
         """The names of the providers by id."""
         return {card.provider.id: card.provider.name for card in self._store.rate_cards.all()}
-
-    def usual(self, buyer: str) -> str | None:
-        """The tender with which a buyer who comes again paid last."""
-        if not buyer:
-            return None
-        for record in self._store.orders.of_buyer(buyer):
-            if record.payment.books.taken or record.state is State.CONFIRMING:
-                return record.payment.chosen.tender
-        return None
 
     def change(
         self,

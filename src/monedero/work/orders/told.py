@@ -8,9 +8,10 @@ from typing import NamedTuple
 
 from monedero.core.method import Family
 from monedero.core.papers.paper import Counter, Invoice, Paper
-from monedero.core.payment.state import State
+from monedero.core.payment.state import MOVES, Move, State
 from monedero.core.record import OrderRecord
 from monedero.core.words.texts import TextKind
+from monedero.figures import methods
 from monedero.formats.markdown import as_html, as_plain
 from monedero.store import Store
 from monedero.wording.after_paying import Page, after_paying
@@ -23,6 +24,7 @@ from monedero.work.shop.lookups import method_in
 WAITING = frozenset({State.AWAITING_PAYMENT, State.RECEIPT_SENT, State.OVERDUE})
 FAILED = frozenset({State.DECLINED, State.ABANDONED, State.EXPIRED, State.LAPSED})
 HOLDS = frozenset({State.CONFIRMING, State.AUTHORISED, State.PART_TAKEN, State.PAID})
+WITH_RECEIPT = frozenset({Family.CREDIT_TRANSFER, Family.INVOICE, Family.OWN})
 AT_A_COUNTER = frozenset({State.AT_PROVIDER, State.CONFIRMING})
 
 
@@ -122,6 +124,14 @@ def paper_of(composed: Composed, record: OrderRecord) -> Paper | None:
     return None
 
 
+def takes_receipt(composed: Composed, record: OrderRecord) -> bool:
+    """Whether the buyer of an order can send a receipt of what was paid: cash and cheques have none to send."""
+    chosen = record.payment.chosen
+    family = method_in(composed.methods, chosen.method).family
+    can = record.state is State.RECEIPT_SENT or Move.RECEIPT_SENT in MOVES[record.state]
+    return can and chosen.provider is None and family in WITH_RECEIPT
+
+
 def invoice_of(record: OrderRecord) -> Invoice | None:
     """The invoice of an order, also after it is paid."""
     paper = record.payment.paper
@@ -139,7 +149,7 @@ def _paper(paper: Paper, record: OrderRecord) -> ToldPaper:
     return ToldPaper(
         title=paper_title(paper),
         lines=paper_lines(paper, payment.total),
-        code=account is not None and account.takes_euro_code,
+        code=account is not None and account.takes_euro_code(methods.sepa()),
         bars=paper.number if isinstance(paper, Counter) else "",
         invoice=paper.number if isinstance(paper, Invoice) else "",
     )

@@ -50,8 +50,8 @@ no-such-order = There is no such order
 order-line = { $line }, order { $number }
 go-on-with = Go on with { $tender }
 pay-by = Pay { $amount } by { $tender }
-receipt-title = Have you sent the transfer?
-receipt-label = Send us its receipt
+receipt-title = Have you paid already?
+receipt-label = Send us the receipt
 receipt-kinds = PDF, PNG or JPEG, 5 MB at the most
 receipts-sent = { $count ->
     [one] { $count } sent; we are looking at it
