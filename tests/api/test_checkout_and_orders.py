@@ -280,8 +280,8 @@ def test_a_return_from_nowhere_changes_nothing(client: TestClient) -> None:
     [
         ("device-wallet", {}, 409, "tender-held-back"),
         ("gold", {}, 404, "not-found"),
-        ("card", {"amount": "0"}, 422, "amount-zero"),
-        ("card", {"amount": "1450.00"}, 409, "tender-held-back"),
+        ("card", {"amount": "0,5,0"}, 422, "amount-text"),
+        ("bank-transfer", {"line": "sky-maps"}, 409, "tender-held-back"),
         ("cash-on-the-day", {}, 409, "tender-held-back"),
     ],
 )

@@ -161,10 +161,14 @@ def test_a_discount_that_leaves_nothing_and_a_fee_without_a_rate_are_refused(
     client: TestClient, keeper: Shopkeeper
 ) -> None:
     compose(client, only="cash-on-the-day", fee={"percent": "-100"})
-    order = {"order": {**CHART, "amount": "42.00"}, "tender": "cash-on-the-day", "by": "draft"}
+    order = {
+        "order": {**CHART, "amount": "42.00", "delivery": "pier"},
+        "tender": "cash-on-the-day",
+        "by": "draft",
+    }
     assert keeper.fault(client.post("/api/orders", json=order))[:2] == (422, "amount-zero")
     compose(client, only="cash-on-the-day", fee={"fixed": "100 XPF"})
-    assert outcome(client, "cash-on-the-day", amount="42.00")["buyer_fee_unknown"]
+    assert outcome(client, "cash-on-the-day", amount="42.00", delivery="pier")["buyer_fee_unknown"]
     assert keeper.fault(client.post("/api/orders", json=order))[:2] == (409, "fee-unknown")
 
 

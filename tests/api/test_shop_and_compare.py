@@ -65,14 +65,14 @@ def test_routes_that_are_not_open_carry_every_reason(client: TestClient) -> None
         ("Mirabou", "", "pay-after-delivery"): ["shop-country", "trade-refused", "excluded-by", "method-kind"],
         ("Brixavo", "", "instant-transfer"): ["announced"],
         ("Pocketfern", "", "pay-after-delivery"): ["announced"],
-        ("", "", "cash-on-delivery"): ["method-kind"],
+        ("", "", "cash-on-delivery"): ["method-kind", "method-delivery"],
         ("", "", "phone-transfer"): ["method-country"],
     }
     dollars = compare(client, market="us-usd", currency="USD")
     reasons = {named(entry): entry["reasons"] for entry in dollars["shut"]}
     codes = [reason["code"] for reason in reasons["Brixavo", "", "online-banking"]]
     assert codes == ["no-rate-fits", "method-country", "method-currency"]
-    assert reasons["", "", "bank-transfer"][0]["text"] == "carries EUR; this order is in USD"
+    assert reasons["Brixavo", "", "online-banking"][2]["text"] == "carries EUR; this order is in USD"
 
 
 def test_a_converted_fee_tells_its_rates(client: TestClient) -> None:

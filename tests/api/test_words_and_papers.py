@@ -1,6 +1,7 @@
 """What buyers read and need, over HTTP: texts by language, papers to pay by, fields, pictures, the personal link."""
 
 import io
+from collections.abc import Callable
 from datetime import date
 from decimal import Decimal
 from typing import Any
@@ -104,15 +105,64 @@ def test_the_code_of_an_order_is_the_transfer_that_is_told(keeper: Shopkeeper) -
     assert told(keeper, token)["Amount"] == "€84.15"
 
 
-def test_a_shop_without_an_account_for_a_currency_tells_the_reference_and_no_code(keeper: Shopkeeper) -> None:
+def test_what_its_buyer_would_not_know_how_to_pay_is_held_back_until_the_owner_types_it(
+    keeper: Shopkeeper,
+) -> None:
     added(keeper, id="wire", method="wire-transfer", on=True, name="Wire")
-    placed = keeper.client.post(
-        "/api/orders",
-        json={"order": {**BOAT, "market": "us-usd", "currency": "USD"}, "tender": "wire", "by": "draft"},
-    ).json()
-    page = keeper.page(placed["token"])
-    assert [line["label"] for line in page["paper"]["lines"]] == ["Reference", "Amount"]
+    dollars = {**BOAT, "market": "us-usd", "currency": "USD"}
+    order = {"order": dollars, "tender": "wire", "by": "draft"}
+    assert keeper.fault(keeper.client.post("/api/orders", json=order))[:2] == (409, "tender-held-back")
+    held = keeper.get("/api/checkouts/web-shop/view", **dollars)
+    reasons = next(each["reasons"] for each in held["outcomes"] if each["tender"]["id"] == "wire")
+    assert [(reason["code"], reason["act"], reason["go"]) for reason in reasons] == [
+        ("details-missing", "type them", "/shop/arrangements")
+    ]
+    account = {"id": "us", "holder": "Cabo Noite", "country": "US", "currency": "USD"}
+    said = {"bank_code": "011103093", "account_number": "000123456789"}
+    arranged(keeper, lambda told: {**told, "accounts": [*told["accounts"], {**account, **said}]})
+    page = keeper.page(keeper.client.post("/api/orders", json=order).json()["token"])
+    assert [line["label"] for line in page["paper"]["lines"]] == [
+        *("To", "Routing number", "Account number", "Reference", "Amount")
+    ]
     assert page["paper"]["code"] is None
+    added(keeper, id="cheque", method="cheque", on=True, name="Cheque")
+    arranged(keeper, lambda told: {**told, "post_to": ""})
+    assert keeper.fault(ordered(keeper, "cheque"))[:2] == (409, "tender-held-back")
+
+
+@pytest.mark.parametrize(
+    ("country", "bank_code", "account_number", "labels"),
+    [
+        ("GB", "20-00-00", "55779911", ["Sort code", "Account number"]),
+        ("AU", "062-000", "12345678", ["BSB", "Account number"]),
+        ("IN", "HDFC0000001", "123456789012", ["IFSC", "Account number"]),
+        ("MX", None, "032180000118359719", ["CLABE"]),
+        ("JP", "0001 005", "1234567", ["Bank and branch", "Account number"]),
+        ("CA", "00011-001", "1234567", ["Transit and institution number", "Account number"]),
+    ],
+)
+def test_an_account_is_told_as_its_country_writes_it(
+    keeper: Shopkeeper, country: str, bank_code: str | None, account_number: str, labels: list[str]
+) -> None:
+    """The numbers are invented; that their shapes are right is from memory."""
+    account = {"id": "own", "holder": "Cabo Noite", "country": country, "currency": "EUR"}
+    said = {"bank_code": bank_code, "account_number": account_number}
+    arranged(keeper, lambda told: {**told, "accounts": [{**account, **said}]})
+    paper = keeper.page(ordered(keeper, "bank-transfer").json()["token"])["paper"]
+    shown = [line["label"] for line in paper["lines"]]
+    assert shown == ["To", *labels, "Reference", "Amount", "Pay by"]
+    assert paper["code"] is None
+    held = keeper.get("/api/shop")
+    wrong = {**held["shop"]["arrangements"], "accounts": [{**account, **said, "account_number": "1"}]}
+    body = {"version": held["version"], "shop": {**held["shop"], "arrangements": wrong}}
+    assert keeper.fault(keeper.client.put("/api/shop", json=body))[1] == "account-number"
+
+
+def arranged(keeper: Shopkeeper, change: Callable[[Any], Any]) -> None:
+    held = keeper.get("/api/shop")
+    shop = {**held["shop"], "arrangements": change(held["shop"]["arrangements"])}
+    answer = keeper.client.put("/api/shop", json={"version": held["version"], "shop": shop})
+    assert answer.status_code == 200, answer.text
 
 
 def test_an_invoice_keeps_its_number_for_good(keeper: Shopkeeper) -> None:
@@ -161,7 +211,7 @@ def test_cheques_cash_and_a_counter_are_told_too(keeper: Shopkeeper) -> None:
     cheque = told(keeper, ordered(keeper, "cheque").json()["token"])
     assert (cheque["Payable to"], cheque["Send it to"]) == ("Cabo Noite", "Cabo Noite, Cais 3, 8650 Sagres")
     added(keeper, id="door", method="cash-on-delivery", on=True, name="At the door")
-    chart = {**CHART, "amount": "42.00"}
+    chart = {**CHART, "goods": "38.00", "delivery": "courier", "postcode": "28001"}
     short = ordered(keeper, "door", order=chart, answers={"pays-with": "20"})
     assert keeper.fault(short) == (422, "cash-short", "answers.pays-with")
     unread = ordered(keeper, "door", order=chart, answers={"pays-with": "1.234,567"})

@@ -12,7 +12,7 @@ from monedero.api.buyer_words import LanguageOut, languages_out
 from monedero.api.offer import Asked, Wished, item_of, whole_order
 from monedero.api.order_lines import Item, OrderLineOut, order_lines
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import InHand, RunningDep, day_asked, sentence
+from monedero.api.requests import InHand, RunningDep, buyers_sentence, day_asked, sentence
 from monedero.core.account import Mode
 from monedero.core.cart import in_parts, ordered_alone
 from monedero.core.errors import InvalidInput
@@ -188,8 +188,10 @@ class _Page:
     @classmethod
     def of(cls, running: RunningShop, asked: AskedPage) -> "_Page":
         composed = _composed(running, asked)
-        whole = whole_order(asked, composed.shop, day_asked(asked.on, running))
-        return cls(running, composed, whole, order_in_hand(composed.shop, sentence(whole, running)))
+        buyer = asked.by != "draft"
+        whole = whole_order(asked, composed.shop, day_asked(None if buyer else asked.on, running))
+        said = buyers_sentence(whole, running, composed.shop) if buyer else sentence(whole, running)
+        return cls(running, composed, whole, order_in_hand(composed.shop, said))
 
     def around(self, item: Item, shows: Callable[[Tender], bool], without: Set[str]) -> dict[str, Any]:
         """What every such page says: the ways to pay that it `shows`, and the other lines of the shop."""

@@ -12,7 +12,7 @@ from monedero.api.buyer_words import BuyerWords, LanguageOut, buyer_words, langu
 from monedero.api.offered import OfferedOut, OfferWriter
 from monedero.api.order_lines import Item, OrderLineOut, order_lines
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import InHand, KnownFacts, RunningDep, day_asked, sentence
+from monedero.api.requests import InHand, KnownFacts, RunningDep, buyers_sentence, day_asked
 from monedero.api.ways_there import WayOut, ways_out
 from monedero.core.account import Mode
 from monedero.core.fields import Identifier
@@ -131,10 +131,13 @@ def whole_order(asked: Asked, shop: Shop, day: date) -> InHand:
     goods = asked.goods
     if asked.cart:
         line = bought(shop, asked.cart, currency, day).line
-    if line and line.deliveries and asked.delivery is None:
-        # What is bought and not said to go any way goes the first; its amount is that of the goods.
-        known["delivery"] = next(way.id for way in shop.deliveries if way.id in line.deliveries)
-        goods = goods or amount
+    if line and line.deliveries:
+        if asked.delivery is None:
+            # Without a delivery way, use the line's first.
+            known["delivery"] = next(way.id for way in shop.deliveries if way.id in line.deliveries)
+        if asked.delivery is None or asked.amount is None:
+            # An amount that nobody said with a way of delivery is that of the goods.
+            goods = goods or amount
     return InHand(
         market=asked.market or (market.id if market else ""),
         line=asked.line or (line.id if line else ""),
@@ -153,8 +156,10 @@ def read_offer(
 ) -> Offer:
     """The ways to pay for an order, by the newest edition of a storefront."""
     composed = newest(running.store, asked.storefront)
-    whole = whole_order(asked, composed.shop, day_asked(asked.on, running))
-    order = order_in_hand(composed.shop, sentence(whole, running))
+    whole = whole_order(asked, composed.shop, day_asked(None, running))
+    said = buyers_sentence(whole, running, composed.shop)
+    whole = whole.model_copy(update={"amount": said.amount, "goods": said.goods or None, "on": None})
+    order = order_in_hand(composed.shop, said)
     language = best_of(asked.language or accept_language, composed.shop.languages)
     with to_buyer(language, composed.shop.country):
         parts = running.till.vouchers.parts_of(asked.voucher, order.order.amount)

@@ -15,7 +15,7 @@ from pydantic import BaseModel, Field
 from monedero.api.offer import Returning, known_from_now_on
 from monedero.api.paying import Paying, paying
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import InHand, RunningDep, ShopsDep, sentence
+from monedero.api.requests import InHand, RunningDep, ShopsDep, buyers_sentence, sentence
 from monedero.core.account import Mode
 from monedero.core.fields import Description, Identifier, MoneyText
 from monedero.core.payment.state import State
@@ -97,7 +97,9 @@ def place_order(
         if (kept := running.till.kept(key)) is not None:
             return _placed(running.till, kept)
     composed = (drafted if new.by == "draft" else published)(running.store, new.storefront)
-    order = order_in_hand(composed.shop, sentence(new.order, running))
+    draft = new.by == "draft"
+    said = sentence(new.order, running) if draft else buyers_sentence(new.order, running, composed.shop)
+    order = order_in_hand(composed.shop, said)
     buyer = ""
     if new.by == "newest-edition":
         buyer = returning or known_from_now_on(request)

@@ -8,7 +8,9 @@ from pydantic import BaseModel
 
 from monedero.core.errors import Fault, FaultCode, InvalidInput
 from monedero.core.order.facts import MAY_BE_UNKNOWN
+from monedero.core.shop import Shop
 from monedero.server.shops import RunningShop, Shops
+from monedero.work.shop.buyers_order import as_buyers_say
 from monedero.work.shop.order_in_hand import OrderSentence
 
 COOKIE = "monedero_shop"
@@ -81,6 +83,11 @@ def day_asked(on: date | None, running: RunningShop) -> date:
         told = {"first": FIRST_DAY.isoformat(), "last": LAST_DAY.isoformat()}
         raise InvalidInput(Fault(FaultCode.DATE_RANGE, "on", day.isoformat(), told))
     return day
+
+
+def buyers_sentence(asked: InHand, running: RunningShop, shop: Shop) -> OrderSentence:
+    """The sentence of an order that a buyer asks for: today, at the shop's price."""
+    return as_buyers_say(shop, sentence(asked.model_copy(update={"on": None}), running))
 
 
 def sentence(asked: InHand, running: RunningShop) -> OrderSentence:

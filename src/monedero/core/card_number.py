@@ -26,6 +26,7 @@ import phonenumbers
 from schwifty.registry import get_countries, get_iban_spec
 
 from monedero.core.errors import FaultCode, refuse
+from monedero.core.papers.account_number import clabe_checks
 
 SHORTEST, LONGEST = 13, 19
 # Blanks, dashes, dots and strokes, and what cannot be seen; up to three between two digits.
@@ -33,6 +34,7 @@ BETWEEN = r"[ \t\u00ad\u200b-\u200d\u2060\ufeff\-\u2010-\u2015\u2212._/\\|*\u00b
 RUN = re.compile(rf"\d(?:{BETWEEN}\d){{12,}}")
 IBAN = re.compile(r"\b[A-Z]{2}[0-9]{2}(?: ?[A-Z0-9]){11,30}\b", re.ASCII)
 PHONE = re.compile(r"\+[1-9](?:[ -]?[0-9]){6,14}(?![0-9])", re.ASCII)
+CLABE = re.compile(r"(?<![0-9])[0-9]{18}(?![0-9])", re.ASCII)
 MASK = "[a card number was here]"
 LETTERS = str.maketrans("0123456789", "ghijklmnop")
 
@@ -48,7 +50,7 @@ def lettered(hexadecimal: str) -> str:
 
 def _without_others(text: str) -> str:
     """The text with letters in the place of IBANs and telephone numbers, as long as before."""
-    return PHONE.sub(_hide(_is_phone), IBAN.sub(_hide(_is_iban), text))
+    return CLABE.sub(_hide(clabe_checks), PHONE.sub(_hide(_is_phone), IBAN.sub(_hide(_is_iban), text)))
 
 
 def _hide(is_one: Callable[[str], bool]) -> Callable[[re.Match[str]], str]:

@@ -72,7 +72,7 @@ def order_in_hand(shop: Shop, said: OrderSentence) -> OrderInHand:
     cart = bought(shop, said.cart, read_currency(said.currency), said.on) if said.cart else None
     if cart is None:
         line = lines[said.line]
-        money = _money(said.goods or said.amount, said.currency, "goods" if said.goods else "amount")
+        money = money_said(said.goods or said.amount, said.currency, "goods" if said.goods else "amount")
         items = [Priced(line, 1, money)]
     else:
         line, money, items = cart
@@ -106,7 +106,8 @@ def _rest(shop: Shop, item: Priced, day: date) -> int:
     return (each.minor - item.line.deposit.of(each, day, rates_of(shop)).minor) * item.times
 
 
-def _money(typed: str, currency: str, field: str) -> Money:
+def money_said(typed: str, currency: str, field: str) -> Money:
+    """An amount as it was typed, not below nothing; refused by its field."""
     try:
         return not_negative(amount_of(typed, read_currency(currency)), f"{typed} {currency}")
     except InvalidInput as refused:

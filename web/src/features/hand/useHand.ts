@@ -28,7 +28,9 @@ function handOf(address: URLSearchParams, shop: Shop): Hand | null {
   const kind = address.get("card_kind");
   // A kind that does not exist is refused by the server, with its name.
   if (kind) hand.card_kind = kind as NonNullable<Hand["card_kind"]>;
-  const goods = address.get("goods");
+  // Where only the way of delivery is said, the amount of the line is that of the goods.
+  const amountSaid = address.get("amount") !== null || !address.get("delivery");
+  const goods = address.get("goods") ?? (amountSaid ? null : lineAmount(line));
   if (goods) hand.goods = goods;
   for (const part of MAY_BE_UNKNOWN) {
     const value = address.get(part);
