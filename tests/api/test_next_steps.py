@@ -60,37 +60,31 @@ def test_a_new_shop_is_told_what_comes_first_and_each_sentence_goes_when_it_is_d
     assert codes(own) == ["no-month", "nobody-pays", "nobody-pays", "no-account", "not-published"]
     told = own.get("/api/next").json()["steps"][3]
     assert told["text"] == "Buyers who choose Bank transfer are not told where to send EUR."
-    held = own.get("/api/shop").json()
-    account = {"id": "main", "holder": "Lume", "iban": "PT50009900310001234567833"}
-    shop = {**held["shop"], "arrangements": {"accounts": [account]}}
-    assert own.put("/api/shop", json={"version": held["version"], "shop": shop}).status_code == 200
-    # A transfer in pounds has no account yet.
-    assert codes(own) == ["no-month", "nobody-pays", "no-account", "not-published", "no-margin"]
-    add_and_switch_on(own, method="cheque", route=None)
-    assert codes(own) == ["no-month", "nobody-pays", "no-account", "no-address", "not-published"]
-    held = own.get("/api/shop").json()
-    told_now = {**held["shop"]["arrangements"], "post_to": "Rua 1, Lagos"}
-    shop = {**held["shop"], "arrangements": told_now}
-    own.put("/api/shop", json={"version": held["version"], "shop": shop})
-    held = own.get("/api/checkouts/web-shop").json()
-    without = {"version": held["version"], "tenders": held["tenders"][:1]}
-    own.put("/api/checkouts/web-shop", json=without)
-    nobody = own.get("/api/next").json()["steps"][1]
-    assert nobody["text"] == "Nobody who pays in GBP in United Kingdom can pay for Bowl."
-    add_and_switch_on(own, method="wire-transfer", route=None)
-    assert "nobody-pays" in codes(own)
-    held = own.get("/api/shop").json()
+    euro = {"id": "main", "holder": "Lume", "iban": "PT50009900310001234567833"}
     pounds = {"id": "uk", "holder": "Lume", "country": "GB", "currency": "GBP"}
     pounds |= {"bank_code": "20-00-00", "account_number": "55779911"}
-    told = {**held["shop"]["arrangements"], "accounts": [account, pounds]}
-    kept = own.put("/api/shop", json={"version": held["version"], "shop": {**held["shop"], "arrangements": told}})
-    assert kept.status_code == 200, kept.text
-    assert "nobody-pays" not in codes(own)
+    arranged(own, accounts=[euro])
+    assert codes(own) == ["no-month", "nobody-pays", "no-account", "not-published", "no-margin"]
+    nobody = own.get("/api/next").json()["steps"][1]
+    assert nobody["text"] == "Nobody who pays in GBP in United Kingdom can pay for Bowl."
+    arranged(own, accounts=[euro, pounds])
+    assert codes(own) == ["no-month", "not-published", "no-margin"]
+    add_and_switch_on(own, method="cheque", route=None)
+    assert codes(own) == ["no-month", "no-address", "not-published", "no-margin"]
+    arranged(own, accounts=[euro, pounds], post_to="Rua 1, Lagos")
+    assert codes(own) == ["no-month", "not-published", "no-margin"]
     publication = own.get("/api/checkouts/web-shop/publication").json()
     own.post("/api/checkouts/web-shop/editions", json={"fingerprint": publication["fingerprint"]})
     assert codes(own) == ["no-month", "no-margin"]
     add_and_switch_on(own, method="cheque", route=None)
     assert codes(own) == ["no-month", "changes-wait", "no-margin"]
+
+
+def arranged(own: TestClient, **told: object) -> None:
+    held = own.get("/api/shop").json()
+    shop = {**held["shop"], "arrangements": told}
+    answer = own.put("/api/shop", json={"version": held["version"], "shop": shop})
+    assert answer.status_code == 200, answer.text
 
 
 def test_there_are_never_more_than_five(client: TestClient, own: TestClient) -> None:

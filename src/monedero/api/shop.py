@@ -7,6 +7,7 @@ import pycountry
 from fastapi import APIRouter, Response
 from iso4217 import Currency
 from pydantic import BaseModel, StrictBool, StrictInt
+from schwifty.registry import get_countries
 
 from monedero.api.problems import PROBLEMS
 from monedero.api.requests import COOKIE, RunningDep
@@ -15,9 +16,11 @@ from monedero.core.account import Mode
 from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.core.method import Family
 from monedero.core.ratecard.model import CardKind, LineKind
+from monedero.core.papers.account_number import SCHEMES, scheme_of
 from monedero.core.shop import Shop
 from monedero.figures import methods
 from monedero.figures.assumptions import trades
+from monedero.wording.catalogue import say
 from monedero.wording.places import country_name, language_name, network_name
 from monedero.work.checkout.before_change import shop_would_move
 from monedero.work.compare.rate_cards import card_networks, provider_names
@@ -54,8 +57,20 @@ class Choice(BaseModel):
     name: str
 
 
+class AccountScheme(BaseModel):
+    """How bank accounts are written in a country: by an `iban`, or by a bank code and a number as they are called.
+
+    `bank_code` is empty where the number holds the bank.
+    """
+
+    country: str
+    iban: bool
+    bank_code: str
+    account_number: str
+
+
 class Choices(BaseModel):
-    """What pickers offer."""
+    """What pickers offer, and how accounts are written in every country."""
 
     countries: list[Choice]
     currencies: list[Choice]
@@ -67,6 +82,7 @@ class Choices(BaseModel):
     families: list[Choice]
     providers: list[Choice]
     languages: list[Choice]
+    account_schemes: list[AccountScheme]
 
 
 @router.get("/shop")
@@ -140,6 +156,17 @@ def _choices() -> Choices:
             (Choice(code=entry.alpha_2, name=name) for entry in pycountry.languages if (name := _language(entry))),
             key=lambda choice: choice.name,
         ),
+        account_schemes=[_scheme(entry.alpha_2) for entry in pycountry.countries],
+    )
+
+
+def _scheme(country: str) -> AccountScheme:
+    scheme = scheme_of(country)
+    return AccountScheme(
+        country=country,
+        iban=country in get_countries() and country not in SCHEMES,
+        bank_code=say(f"account-{scheme.bank_code}") if scheme.bank_code else "",
+        account_number=say(f"account-{scheme.account_number}"),
     )
 
 

@@ -2555,6 +2555,22 @@ export interface components {
             notifications: components["schemas"]["NotificationsOut"] | null;
         };
         /**
+         * AccountScheme
+         * @description How bank accounts are written in a country: by an `iban`, or by a bank code and a number as they are called.
+         *
+         *     `bank_code` is empty where the number holds the bank.
+         */
+        AccountScheme: {
+            /** Country */
+            country: string;
+            /** Iban */
+            iban: boolean;
+            /** Bank Code */
+            bank_code: string;
+            /** Account Number */
+            account_number: string;
+        };
+        /**
          * AccountsOut
          * @description Every provider with where it stands in a mode.
          */
@@ -3357,7 +3373,7 @@ export interface components {
         };
         /**
          * Choices
-         * @description What pickers offer.
+         * @description What pickers offer, and how accounts are written in every country.
          */
         Choices: {
             /** Countries */
@@ -3380,6 +3396,8 @@ export interface components {
             providers: components["schemas"]["Choice"][];
             /** Languages */
             languages: components["schemas"]["Choice"][];
+            /** Account Schemes */
+            account_schemes: components["schemas"]["AccountScheme"][];
         };
         /**
          * ChosenAmount

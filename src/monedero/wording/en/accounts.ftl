@@ -95,3 +95,15 @@ form-association = association
 ## What the owner's phone is sent
 
 code-letter = Your code for the application to { $sender } is { $code }. It is good for ten minutes.
+
+## How a bank account is written in a country that does not use IBANs
+
+account-bank-code = Bank code
+account-account-number = Account number
+account-sort-code = Sort code
+account-routing-number = Routing number
+account-bsb = BSB
+account-ifsc = IFSC
+account-clabe = CLABE
+account-transit = Transit and institution number
+account-branch = Bank and branch

@@ -6,6 +6,7 @@ import { Button } from "../../ui/Button";
 import { InputField } from "../../ui/InputField";
 import { Trouble } from "../../ui/Page";
 import { Picker } from "../../ui/Picker";
+import { useChoices } from "../shop";
 import type { Business } from "./queries";
 import { freeId, type Section } from "./sections";
 
@@ -85,6 +86,7 @@ function NewAccount({ business, countries, save }: Omit<Section, "quietly">) {
   const bank = useTyped("bank code of a payout account");
   const number = useTyped("number of a payout account");
   const [problem, setProblem] = useState("");
+  const scheme = useChoices().data?.account_schemes.find((entry) => entry.country === country);
 
   function add(event: FormEvent) {
     event.preventDefault();
@@ -98,9 +100,9 @@ function NewAccount({ business, countries, save }: Omit<Section, "quietly">) {
         id,
         holder: holder.text || before.legal_name || "",
         country,
-        iban: iban.text || null,
-        bank_code: bank.text || null,
-        account_number: number.text || null,
+        iban: (scheme?.iban && iban.text) || null,
+        bank_code: (!scheme?.iban && bank.text) || null,
+        account_number: (!scheme?.iban && number.text) || null,
       };
       return {
         ...before,
@@ -133,9 +135,13 @@ function NewAccount({ business, countries, save }: Omit<Section, "quietly">) {
         options={countries}
         onPick={setCountry}
       />
-      <InputField label="IBAN" value={iban.text} onChange={iban.type} width="w-full" />
-      <InputField label="or bank code" value={bank.text} onChange={bank.type} width="w-full" />
-      <InputField label="and number" value={number.text} onChange={number.type} width="w-full" />
+      {scheme?.iban && <InputField label="IBAN" value={iban.text} onChange={iban.type} width="w-full" />}
+      {scheme?.iban === false && scheme.bank_code && (
+        <InputField label={scheme.bank_code} value={bank.text} onChange={bank.type} width="w-full" />
+      )}
+      {scheme?.iban === false && (
+        <InputField label={scheme.account_number} value={number.text} onChange={number.type} width="w-full" />
+      )}
       <Button type="submit" className="justify-self-start">
         Add the account
       </Button>

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { said } from "../../api/client";
+import { type Schema, said } from "../../api/client";
 import { useHandSearch } from "../../lib/handSearch";
 import { putIn } from "../../lib/lists";
 import { useTyped } from "../../lib/useTyped";
@@ -83,7 +83,7 @@ export function ArrangementsPage() {
 }
 
 /** The accounts to which buyers send transfers, one for each currency. */
-function Accounts({ shop, save, quietly, remove, countries, currencies }: Sections) {
+function Accounts({ shop, save, quietly, remove, countries, currencies, schemeOf }: Sections) {
   const accounts = shop.arrangements.accounts;
   const onAccounts = (change: (accounts: Account[]) => Account[]) => (before: Shop) => ({
     ...before,
@@ -118,11 +118,19 @@ function Accounts({ shop, save, quietly, remove, countries, currencies }: Sectio
                 value={account.holder}
                 save={(holder) => save(edit(account.id, { holder }))}
               />
-              <TextField
-                label={`IBAN of the ${account.currency} account`}
-                value={account.iban ?? ""}
-                save={(iban) => save(edit(account.id, { iban: iban || null }))}
-              />
+              {account.iban ? (
+                <TextField
+                  label={`IBAN of the ${account.currency} account`}
+                  value={account.iban}
+                  save={(iban) => save(edit(account.id, { iban: iban || null }))}
+                />
+              ) : (
+                <AccountNumber
+                  account={account}
+                  scheme={schemeOf(account.country)}
+                  save={(part) => save(edit(account.id, part))}
+                />
+              )}
               <Button
                 look="quiet"
                 aria-label={`Remove the ${account.currency} account`}
@@ -149,28 +157,11 @@ function Accounts({ shop, save, quietly, remove, countries, currencies }: Sectio
                 note={account.bank ? "" : "Empty: as far as it is known from the IBAN"}
                 save={(bank) => save(edit(account.id, { bank }))}
               />
-              {account.iban ? (
-                <TextField
-                  label={`BIC of the ${account.currency} account`}
-                  value={account.bic ?? ""}
-                  save={(bic) => save(edit(account.id, { bic: bic || null }))}
-                />
-              ) : (
-                <div className="grid grid-cols-2 gap-4">
-                  <TextField
-                    label={`Bank code of the ${account.currency} account`}
-                    value={account.bank_code ?? ""}
-                    save={(bank_code) => save(edit(account.id, { bank_code: bank_code || null }))}
-                  />
-                  <TextField
-                    label={`Account number of the ${account.currency} account`}
-                    value={account.account_number ?? ""}
-                    save={(account_number) =>
-                      save(edit(account.id, { account_number: account_number || null }))
-                    }
-                  />
-                </div>
-              )}
+              <TextField
+                label={`BIC of the ${account.currency} account`}
+                value={account.bic ?? ""}
+                save={(bic) => save(edit(account.id, { bic: bic || null }))}
+              />
             </div>
           </li>
         ))}
@@ -180,6 +171,8 @@ function Accounts({ shop, save, quietly, remove, countries, currencies }: Sectio
           key={free}
           currency={free}
           shop={shop}
+          countries={countries}
+          schemeOf={schemeOf}
           add={(account) =>
             save(
               onAccounts((held) => [
@@ -200,57 +193,105 @@ function Accounts({ shop, save, quietly, remove, countries, currencies }: Sectio
   );
 }
 
-/** A new account begins with its IBAN, or with a number and a bank code where IBANs are not in use. */
+/** The number of an account without an IBAN, with the code of its bank where there is one. */
+function AccountNumber({
+  account,
+  scheme,
+  save,
+}: {
+  account: Account;
+  scheme: Schema<"AccountScheme"> | undefined;
+  save: (part: Partial<Account>) => Promise<unknown>;
+}) {
+  return (
+    <div className="grid grid-cols-2 gap-4">
+      {scheme?.bank_code && (
+        <TextField
+          label={`${scheme.bank_code} of the ${account.currency} account`}
+          value={account.bank_code ?? ""}
+          save={(bank_code) => save({ bank_code: bank_code || null })}
+        />
+      )}
+      <TextField
+        label={`${scheme?.account_number ?? "Account number"} of the ${account.currency} account`}
+        value={account.account_number ?? ""}
+        save={(account_number) => save({ account_number: account_number || null })}
+      />
+    </div>
+  );
+}
+
+/** A new account is typed as the country where it is held writes accounts. */
 function NewAccount({
   currency,
   shop,
+  countries,
+  schemeOf,
   add,
 }: {
   currency: string;
   shop: Shop;
   add: (account: Account) => Promise<unknown>;
-}) {
-  // Where the currency is that of a market, the account is most often there; an IBAN says it by itself.
+} & Pick<Sections, "countries" | "schemeOf">) {
+  // Where the currency is that of a market, the account is most often there.
   const market = shop.markets.find((entry) => entry.currency === currency);
-  const country = market?.country ?? shop.country;
-  const blank = { id: currency.toLowerCase(), holder: shop.name, currency, country, bank: "" };
-  const [hasIban, setHasIban] = useState(true);
+  const first = currency === shop.currency ? shop.country : (market?.country ?? shop.country);
+  const [country, setCountry] = useState(first);
+  const scheme = schemeOf(country);
+  const iban = useTyped(`iban ${currency}`);
   const code = useTyped(`bank code ${currency}`);
   const number = useTyped(`account number ${currency}`);
   const [trouble, setTrouble] = useState<unknown>(null);
+  const blank = { id: currency.toLowerCase(), holder: shop.name, currency, country, bank: "" };
+  const typed = scheme?.iban
+    ? { iban: iban.text || null }
+    : { bank_code: (scheme?.bank_code && code.text) || null, account_number: number.text || null };
   return (
-    <div className="max-w-xl mt-2">
-      {hasIban ? (
-        <TextField
+    <form
+      className="flex flex-wrap items-end gap-4 mt-2"
+      aria-label={`A new account in ${currency}`}
+      onSubmit={(event) => {
+        event.preventDefault();
+        add({ ...blank, ...typed }).then(() => {
+          for (const field of [iban, code, number]) field.forget();
+          setTrouble(null);
+        }, setTrouble);
+      }}
+    >
+      <Picker
+        showLabel
+        label={`Country of an account in ${currency}`}
+        value={country}
+        options={countries}
+        onPick={setCountry}
+      />
+      {scheme?.iban ? (
+        <InputField
           label={`IBAN of an account in ${currency}`}
-          value=""
-          save={(iban) => add({ ...blank, iban })}
+          value={iban.text}
+          onChange={iban.type}
+          width="w-80"
         />
       ) : (
-        <form
-          className="flex flex-wrap items-end gap-4"
-          onSubmit={(event) => {
-            event.preventDefault();
-            add({ ...blank, bank_code: code.text, account_number: number.text }).then(() => {
-              code.forget();
-              number.forget();
-            }, setTrouble);
-          }}
-        >
-          <InputField label={`Bank code, ${currency}`} value={code.text} onChange={code.type} width="w-40" />
+        <>
+          {scheme?.bank_code && (
+            <InputField
+              label={`${scheme.bank_code}, ${currency}`}
+              value={code.text}
+              onChange={code.type}
+              width="w-40"
+            />
+          )}
           <InputField
-            label={`Account number, ${currency}`}
+            label={`${scheme?.account_number ?? "Account number"}, ${currency}`}
             value={number.text}
             onChange={number.type}
             width="w-56"
           />
-          <Button type="submit">Add the account</Button>
-        </form>
+        </>
       )}
-      {trouble !== null && !hasIban && <Trouble>{said(trouble)}</Trouble>}
-      <Button look="link" className="mt-1" onClick={() => setHasIban(!hasIban)}>
-        {hasIban ? "It has no IBAN" : "It has an IBAN"}
-      </Button>
-    </div>
+      <Button type="submit">Add the account</Button>
+      {trouble !== null && <Trouble>{said(trouble)}</Trouble>}
+    </form>
   );
 }

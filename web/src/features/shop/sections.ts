@@ -1,5 +1,5 @@
 import { toast } from "sonner";
-import { said } from "../../api/client";
+import { type Schema, said } from "../../api/client";
 import { LeftAsItWas } from "../../ui/AskFirst";
 import type { Option } from "../../ui/Picker";
 import { type Shop, useChangeShop, useChoices, useShop } from "./queries";
@@ -10,6 +10,8 @@ export interface Sections {
   countries: Option[];
   currencies: Option[];
   kinds: Option[];
+  /** How bank accounts are written in a country. */
+  schemeOf: (country: string) => Schema<"AccountScheme"> | undefined;
   /** Save a change; a refusal is told where it was typed. */
   save: (change: (shop: Shop) => Shop) => Promise<unknown>;
   /** Save a change; a refusal is told in passing. */
@@ -34,6 +36,7 @@ export function useSections(): Sections | null {
     countries: named(choices.countries),
     currencies: choices.currencies.map(({ code, name }) => ({ value: code, label: `${code} ${name}` })),
     kinds: named(choices.kinds),
+    schemeOf: (country) => choices.account_schemes.find((scheme) => scheme.country === country),
     save: (edit) => change.mutateAsync(edit),
     quietly,
     remove: (what, edit, undo) =>
