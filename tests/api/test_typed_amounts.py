@@ -1,6 +1,7 @@
 """Amounts as people type them are understood wherever they are typed, asked about where two could be meant."""
 
 import json
+from collections.abc import Iterator
 from pathlib import Path
 from typing import Any
 
@@ -79,3 +80,45 @@ def test_a_file_is_read_in_its_one_way_of_writing(keeper: Shopkeeper) -> None:
     fixed["fixed"] = fixed["fixed"].replace(".", ",")
     answer = keeper.client.post("/api/rate-cards", content=json.dumps(card))
     assert keeper.fault(answer)[:2] == (422, "money-text")
+
+
+def _named(schema: Any, every: dict[str, Any], seen: set[str]) -> None:
+    """Every schema that a request can hold, by its name."""
+    if isinstance(schema, dict):
+        name = str(schema.get("$ref", "")).rpartition("/")[2]
+        if name and name not in seen:
+            seen.add(name)
+            _named(every[name], every, seen)
+        for part in schema.values():
+            _named(part, every, seen)
+    elif isinstance(schema, list):
+        for part in schema:
+            _named(part, every, seen)
+
+
+def _dates(schema: Any) -> Iterator[dict[str, Any]]:
+    if isinstance(schema, dict):
+        if schema.get("format") == "date":
+            yield schema
+        for part in schema.values():
+            yield from _dates(part)
+    elif isinstance(schema, list):
+        for part in schema:
+            yield from _dates(part)
+
+
+def test_every_day_that_a_request_takes_is_read_as_people_type_it(client: TestClient) -> None:
+    """Found from the API: a day is of the one type that reads it so (`core/fields.Day`), which says so itself."""
+    described = client.get("/api/openapi.json").json()
+    every, count = described["components"]["schemas"], 0
+    for path, operations in described["paths"].items():
+        for operation in operations.values():
+            names: set[str] = set()
+            _named(operation.get("requestBody", {}), every, names)
+            for taken in [*(every[name] for name in names), *operation.get("parameters", [])]:
+                for found in _dates(taken):
+                    assert "such as 2026-11-24" in found.get("description", ""), path
+                    count += 1
+    assert count > 10
+    issued = client.post("/api/vouchers", json={"amount": "$5 USD", "expires": "24 November 2027"})
+    assert issued.json()["vouchers"][0]["last_day"] == "2027-11-24"

@@ -13,6 +13,7 @@ from PIL import Image
 from pypdf import PdfReader
 from stdnum import iso11649
 
+from monedero.demo import paper
 from monedero.formats.euro_code import as_svg, euro_code
 from tests.api.shopkeeper import BOAT, CHART, Shopkeeper
 
@@ -248,7 +249,7 @@ def test_cheques_cash_and_a_counter_are_told_too(keeper: Shopkeeper) -> None:
 def test_texts_are_ready_made_until_written_fall_back_and_are_taken_back(keeper: Shopkeeper) -> None:
     one, texts = words(keeper, "card", "de")
     assert one["name"] == "Karte"
-    assert texts["before"]["ready"].startswith("Orlenta wickelt die Zahlung ab")
+    assert texts["before"]["ready"].startswith("Ihre Karte wird von Orlenta belastet")
     assert (texts["before"]["written"], texts["before"]["missing"]) == (None, False)
     keeper.settings("card", texts={"en": {"before": "Have your **card** ready, {way} for {amount}."}})
     _, texts = words(keeper, "card", "de")
@@ -263,7 +264,7 @@ def test_texts_are_ready_made_until_written_fall_back_and_are_taken_back(keeper:
     )
     assert (offered["language"], offered["words"]["how_to_pay"]) == ("de", "Wie möchten Sie zahlen?")
     keeper.settings("card", texts={})
-    assert words(keeper, "card", "de")[1]["before"]["shown"].startswith("<p>Orlenta wickelt")
+    assert words(keeper, "card", "de")[1]["before"]["shown"].startswith("<p>Ihre Karte wird von Orlenta")
     # They follow the settings.
     keeper.settings("bank-transfer", texts={}, due_days=9)
     assert "within 9 days" in words(keeper, "bank-transfer", "en")[1]["description"]["ready"]
@@ -432,3 +433,85 @@ def test_an_account_for_transfers_is_refused_by_its_part(keeper: Shopkeeper) -> 
     assert keeper.fault(put(iban="PT50009900310001234567833", bic="ABC")) == (422, "bic", f"{at}.bic")
     assert keeper.fault(put(country="US", currency="USD"))[1] == "account-missing"
     assert keeper.get("/api/shop") == held
+
+
+@pytest.mark.parametrize("language", ["en", "pt", "de"])
+def test_a_text_in_a_second_language_takes_no_ready_made_text_away(keeper: Shopkeeper, language: str) -> None:
+    before = keeper.get("/api/offer", **BOAT, language=language)
+    keeper.settings("card", texts={"pt": {"description": "Com cartão.", "before": "Confirme no banco."}})
+    publication = keeper.get("/api/checkouts/web-shop/publication")
+    keeper.post("/api/checkouts/web-shop/editions", {"fingerprint": publication["fingerprint"]}, 201)
+    after = keeper.get("/api/offer", **BOAT, language=language)
+    told = [
+        [(way["description"], way["before"]) for way in offer["offered"] if way["tender"] == "card"]
+        for offer in (before, after)
+    ]
+    assert (told[0] == told[1]) is (language != "pt")
+    assert told[1][0] == ("Com cartão.", "<p>Confirme no banco.</p>") if language == "pt" else told[0]
+
+
+def test_a_fee_is_told_with_its_tax_and_by_its_own_name_before_and_after_ordering(keeper: Shopkeeper) -> None:
+    names = {"en": "Card fee", "pt": "Taxa do cartão"}
+    keeper.settings("card", fee={"percent": "5", "tax_percent": "23", "label": names, "networks": {}})
+    panel = keeper.get("/api/checkouts/web-shop/view", **BOAT)
+    card = next(way for way in panel["offered"] if way["tender"] == "card")
+    assert "6.15 % is added." in card["before"]
+    assert (card["on_top"], card["fee_label"]) == ("€5.23", "Card fee")
+    at = keeper.place("card")
+    assert ("Card fee", "€5.23") in [(line["label"], line["amount"]) for line in keeper.page(at["token"])["lines"]]
+    keeper.end(at, "paid")
+    page = keeper.get(f"/api/orders/{at['token']}", language="pt")
+    assert page["fee_label"] == "Taxa do cartão"
+
+
+def test_placeholders_under_the_name_are_filled_and_unknown_ones_refused(keeper: Shopkeeper) -> None:
+    keeper.settings("card", texts={"en": {"description": "Pay {amount} to {shop}."}})
+    card = next(
+        way for way in keeper.get("/api/checkouts/web-shop/view", **BOAT)["offered"] if way["tender"] == "card"
+    )
+    assert card["description"] == "Pay €85.00 to Cabo Noite."
+
+
+@pytest.mark.parametrize(
+    ("kind", "text", "code"),
+    [
+        ("description", "Pay {amout}.", "placeholder-unknown"),
+        ("after", "![a boat](https://boats.example/1.png)", "picture-elsewhere"),
+        ("before", "![a boat][boat]", "picture-elsewhere"),
+        ("after", "[Look](https://maps.example/?back={link})", "link-elsewhere"),
+        ("after", "[Look](https://maps.example/?back=%7Blink%7D)", "link-elsewhere"),
+        ("paid", "<https://maps.example/{link}>", "link-elsewhere"),
+        ("failed", "[Look][there]\n\n[there]: //maps.example/{link}", "link-elsewhere"),
+    ],
+)
+def test_a_text_that_its_buyers_could_not_read_or_that_gives_them_away_is_refused_by_its_field(
+    keeper: Shopkeeper, kind: str, text: str, code: str
+) -> None:
+    held = keeper.get("/api/checkouts/web-shop")
+    tenders = [{**held["tenders"][0], "texts": {"en": {kind: text}}}, *held["tenders"][1:]]
+    answer = keeper.client.put("/api/checkouts/web-shop", json={"version": held["version"], "tenders": tenders})
+    assert keeper.fault(answer) == (422, code, f"tenders.0.texts.en.{kind}")
+
+
+def test_what_a_failure_says_of_cash_is_that_it_did_not_come(keeper: Shopkeeper) -> None:
+    words = keeper.get("/api/checkouts/web-shop/words", **BOAT)
+    said = {
+        entry["tender"]: text["ready"]
+        for entry in words["tenders"]
+        for text in entry["texts"]
+        if text["kind"] == "failed" and entry["language"] == "en"
+    }
+    assert "declined" in said["card"]
+    assert "declined" not in said["cash-on-the-day"]
+    assert "did not arrive" in said["cash-on-the-day"]
+
+
+@pytest.mark.parametrize("tender", ["cash-on-the-day", "cheque", "bank-transfer"])
+def test_a_receipt_is_asked_for_where_there_is_one(keeper: Shopkeeper, tender: str) -> None:
+    if tender == "cheque":
+        added(keeper, id="cheque", method="cheque", on=True, name="Cheque")
+    token = ordered(keeper, tender).json()["token"]
+    takes = keeper.page(token)["can_send_receipt"]
+    assert takes is (tender == "bank-transfer")
+    file = {"file": ("r.pdf", paper(), "application/pdf")}
+    assert (keeper.client.post(f"/api/orders/{token}/receipt", files=file).status_code == 201) is takes

@@ -56,7 +56,7 @@ def test_words_are_written_in_two_languages_fall_back_and_are_taken_back(desk: D
     desk.click("Card", "button")
     desk.click("Write what buyers read of it, in 3 languages", "a")
     desk.see("4 texts are missing")
-    desk.see("Orlenta processes the payment; we neither see nor keep your card's number.", "main")
+    desk.see("Your card is charged by Orlenta. Its number goes there and never reaches this shop.", "main")
     assert desk.violations() == []
     desk.click("Write it: Before the order, in English")
     field = desk.named("Before the order, in English", "textarea")
@@ -147,13 +147,13 @@ def test_accounts_for_transfers_are_checked_in_place(desk: Desk) -> None:
     desk.until(lambda: "Germany" in desk.text("[role=combobox][aria-label^='Country']"))
     desk.type_into("BIC of the EUR account", "ABC")
     desk.see("“ABC” is not a BIC.")
-    desk.click("It has no IBAN")
-    desk.type_into("Bank code, GBP", "20-00", "")
+    # A pound account is most often held in the United Kingdom, and typed as it is written there.
+    desk.type_into("Sort code, GBP", "20-00", "")
     desk.type_into("Account number, GBP", "55779911")
     desk.until(lambda: desk.all("[role=alert]"))
     assert desk.named("Account number, GBP", "input").get_attribute("value") == "55779911"
     assert desk.violations() == []
-    desk.type_into("Bank code, GBP", "20-00-00")
+    desk.type_into("Sort code, GBP", "20-00-00")
     desk.named("Holder of the GBP account", "input")
     desk.click("Remove the GBP account")
     desk.see("The GBP account is removed.")

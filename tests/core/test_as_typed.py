@@ -13,8 +13,9 @@ from hypothesis import strategies as st
 from pydantic import TypeAdapter, ValidationError
 
 from monedero.core.as_typed import amount_of, money_text, percent_text, quantity_text
+from monedero.core.day_typed import day_text
 from monedero.core.errors import FaultCode, InvalidInput
-from monedero.core.fields import BY_PROGRAM, MoneyText, Percent, Quantity
+from monedero.core.fields import BY_PROGRAM, MoneyText, Percent, Quantity, day
 from monedero.core.money import Money, minor_digits
 
 LANGUAGES = [
@@ -158,3 +159,63 @@ def test_what_programs_write_is_in_one_way_only(kind: Any, typed: str) -> None:
     assert reader.validate_python(typed)
     with pytest.raises(ValidationError):
         reader.validate_python(typed, context=dict(BY_PROGRAM))
+
+
+@pytest.mark.parametrize(
+    ("typed", "kept"),
+    [
+        *(("12.03.1980", "1980-03-12"), ("12-03-1980", "1980-03-12"), ("1980/3/12", "1980-03-12")),
+        *(("12 March 1980", "1980-03-12"), ("March 12, 1980", "1980-03-12"), ("12th of March 1980", "1980-03-12")),
+        *(("12. März 1980", "1980-03-12"), ("12 de março de 1980", "1980-03-12"), ("1er août 2026", "2026-08-01")),
+        *(("3 dic 2026", "2026-12-03"), ("5 Sept. 2026", "2026-09-05"), ("25/12/2026", "2026-12-25")),
+        *(("12/25/2026", "2026-12-25"), ("2/2/2026", "2026-02-02"), (" 2026-11-24 ", "2026-11-24")),
+    ],
+)
+def test_a_day_is_read_as_people_type_it(typed: str, kept: str) -> None:
+    """Source: CLDR names of months; the writings themselves are common practice, no source."""
+    assert day_text(typed) == kept
+
+
+@pytest.mark.parametrize("typed", ["31.02.2026", "12 Blurb 1980", "12.03.80", "yesterday", "2026-13-01", "1" * 60])
+def test_what_is_no_day_is_refused_as_it_was_typed(typed: str) -> None:
+    with pytest.raises(InvalidInput, match="date-text"):
+        day(day_text(typed))
+
+
+def test_a_day_that_could_be_two_is_asked_about() -> None:
+    with pytest.raises(InvalidInput) as refused:
+        day_text("03/12/2026")
+    assert refused.value.faults[0].fields == {"one": "2026-12-03", "other": "2026-03-12"}
+
+
+@pytest.mark.parametrize(
+    ("typed", "currency", "kept"),
+    [
+        ("$34.50", "USD", "34.50 USD"),
+        ("$34.50", "CAD", "34.50 CAD"),
+        ("£12", "GBP", "12.00 GBP"),
+        ("¥1,200", "JPY", "1200 JPY"),
+        ("18,71 €", "EUR", "18.71 EUR"),
+    ],
+)
+def test_signs_of_currencies_are_understood(typed: str, currency: str, kept: str) -> None:
+    assert str(amount_of(typed, currency)) == kept
+
+
+@pytest.mark.parametrize(
+    ("typed", "currency", "code"),
+    [
+        ("$34.50", "EUR", "currencies-typed"),
+        ("£12", "EUR", "currencies-typed"),
+        ("$ £ 5", "USD", "currencies-typed"),
+    ],
+)
+def test_a_sign_of_another_currency_is_refused_as_what_it_is(typed: str, currency: str, code: str) -> None:
+    with pytest.raises(InvalidInput, match=code):
+        amount_of(typed, currency)
+
+
+def test_a_sign_that_several_currencies_share_is_asked_about() -> None:
+    assert money_text("£12") == "12 GBP"
+    with pytest.raises(InvalidInput, match="sign-ambiguous"):
+        money_text("$34.50")

@@ -65,11 +65,13 @@ def test_a_text_before_the_order_knows_less_and_says_what(text: str, code: Fault
         assert fault.fields["known"] == "{line}, {shop}, {amount}, {way}"
 
 
-def test_a_text_that_is_missing_falls_back_to_the_first_language_then_to_any() -> None:
+def test_a_text_that_is_missing_falls_back_to_the_first_language_alone() -> None:
     texts = {"en": Texts(before="Here."), "fr": Texts(after="Après.")}
     languages = ["en", "de"]
     assert own_text(texts, TextKind.BEFORE, "de", languages) == ("Here.", "en")
-    assert own_text(texts, TextKind.AFTER, "de", languages) == ("Après.", "fr")
+    # What is written in a second language takes nothing from those who read the first or a third one.
+    for reader in ("en", "de"):
+        assert own_text(texts, TextKind.AFTER, reader, languages) is None
     assert own_text(texts, TextKind.FAILED, "de", languages) is None
     # An empty text is written too: nothing is said.
     assert own_text({"de": Texts(before=""), **texts}, TextKind.BEFORE, "de", languages) == ("", "de")

@@ -13,7 +13,7 @@ PICTURE = "/api/pictures/" + "a" * 32
         ("**bold** and *soft*", "<p><strong>bold</strong> and <em>soft</em></p>"),
         ("# Before", "<h3>Before</h3>"),
         (f"![map]({PICTURE})", f'<p><img src="{PICTURE}" alt="map"></p>'),
-        ("![map](https://elsewhere.example/a.png)", '<p><img alt="map"></p>'),
+        ("![map](https://elsewhere.example/a.png)", "<p>map</p>"),
         ("[us](mailto:a@b.example)", '<p><a href="mailto:a@b.example" rel="noopener noreferrer">us</a></p>'),
         ("[yours]({link})", '<p><a href="/buy/orders/x" rel="noopener noreferrer">yours</a></p>'),
         ("`{line}`", "<p><code>Chart &lt;b&gt;</code></p>"),

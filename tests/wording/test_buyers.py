@@ -118,7 +118,7 @@ def test_ready_made_texts_follow_the_settings() -> None:
     methods = known()
     card = Setting(methods["card"], "Orlenta")
     assert ready_text(TextKind.DESCRIPTION, card) == "You type the card's number and confirm with your bank."
-    assert "neither see nor keep your card's number" in ready_text(TextKind.BEFORE, card)
+    assert "Its number goes there and never reaches this shop" in ready_text(TextKind.BEFORE, card)
     transfer = Setting(methods["bank-transfer"], days=1)
     assert ready_text(TextKind.DESCRIPTION, transfer) == "You send a transfer from your bank within 1 day."
     assert ready_text(TextKind.AFTER, transfer, {"reference": "RF18 5"}).endswith(

@@ -5,7 +5,7 @@ from datetime import date
 from pydantic import BaseModel, StrictInt
 
 from monedero.core.account import Mode
-from monedero.core.fields import Identifier
+from monedero.core.fields import Day, Identifier
 from monedero.core.order.model import Device
 from monedero.work.checkout.findings import FindingKind
 
@@ -23,7 +23,7 @@ class LookQuery(BaseModel):
     recurring: bool | None = None
     ready: bool = False
     without: Identifier | None = None
-    on: date | None = None
+    on: Day | None = None
 
 
 class CoverageQuery(LookQuery):

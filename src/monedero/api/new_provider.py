@@ -1,6 +1,5 @@
 """A new provider: its prices typed or pasted, looked at for the order in hand before they are kept."""
 
-from datetime import date
 from itertools import islice
 from typing import Literal, get_args
 
@@ -11,7 +10,7 @@ from monedero.api.problems import PROBLEMS
 from monedero.api.rate_cards import CardOut, TriedOut, body_of, file_of, kept_out, tried_out
 from monedero.api.requests import InHand, RunningDep, sentence
 from monedero.core.account import Mode
-from monedero.core.fields import CountryCode, CurrencyCode, Identifier, MoneyText, Name, Percent
+from monedero.core.fields import CountryCode, CurrencyCode, Day, Identifier, MoneyText, Name, Percent
 from monedero.core.ratecard.model import CardKind, RateCard
 from monedero.formats.price_table import PriceColumns
 from monedero.formats.price_text.assembly import WITH_CARDS
@@ -56,7 +55,7 @@ class NewProvider(BaseModel):
     name: Name
     country: CountryCode
     currency: CurrencyCode
-    valid_from: date | None = None
+    valid_from: Day | None = None
     networks: list[Identifier] = []
     text: str = ""
     corrections: list[LineCorrection] = []

@@ -15,7 +15,7 @@ from monedero.api.problems import PROBLEMS
 from monedero.api.requests import InHand, KnownFacts, RunningDep, buyers_sentence, day_asked
 from monedero.api.ways_there import WayOut, ways_out
 from monedero.core.account import Mode
-from monedero.core.fields import Identifier
+from monedero.core.fields import Day, Identifier
 from monedero.core.money import Money
 from monedero.core.payment.payment import BY_VOUCHER, ON_THE_DAY
 from monedero.core.shop import Shop
@@ -109,7 +109,7 @@ class Asked(KnownFacts):
     currency: str | None = None
     goods: str | None = None
     cart: str | None = None
-    on: date | None = None
+    on: Day | None = None
     storefront: Identifier | None = None
     language: str = ""
     voucher: Annotated[list[str], Field(max_length=MOST_AT_ONCE)] = []

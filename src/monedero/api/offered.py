@@ -15,6 +15,7 @@ from monedero.core.money import Money
 from monedero.core.tender.decision import Outcome
 from monedero.core.tender.model import Tender
 from monedero.core.words.asked import AskedField, AskedKind
+from monedero.core.words.placeholders import filled
 from monedero.core.words.texts import TextKind
 from monedero.formats.markdown import PICTURES, as_html
 from monedero.wording.after_paying import fee_name
@@ -111,7 +112,7 @@ class OfferWriter:
         return OfferedOut(
             tender=tender.id,
             name=tender.name_in(tag()),
-            description=self.texts.text(tender, TextKind.DESCRIPTION).text,
+            description=filled(self.texts.text(tender, TextKind.DESCRIPTION).text, self._values(tender, paid)),
             usual=tender.id == usual,
             heading=heading,
             fee=str(fee) if fee else None,

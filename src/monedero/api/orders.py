@@ -5,7 +5,6 @@ personal link to it.
 """
 
 import hashlib
-from datetime import date
 from typing import Annotated, Literal
 
 from fastapi import APIRouter, File, Header, Request, UploadFile
@@ -17,7 +16,7 @@ from monedero.api.paying import Paying, paying
 from monedero.api.problems import PROBLEMS
 from monedero.api.requests import InHand, RunningDep, ShopsDep, buyers_sentence, sentence
 from monedero.core.account import Mode
-from monedero.core.fields import Description, Identifier, MoneyText
+from monedero.core.fields import Day, Description, Identifier, MoneyText
 from monedero.core.payment.state import State
 from monedero.core.record import OrderRecord
 from monedero.formats.paper import LARGEST
@@ -54,7 +53,7 @@ class OrderNew(BaseModel):
     by: Literal["draft", "newest-edition"]
     storefront: Identifier | None = None
     address: Description = ""
-    delivery_day: date | None = None
+    delivery_day: Day | None = None
     answers: Answers = {}
     language: str = ""
     vouchers: Annotated[list[str], Field(max_length=MOST_AT_ONCE)] = []

@@ -148,9 +148,11 @@ def _worded(running: RunningShop, composed: Composed, record: OrderRecord, payme
         delivered=record.delivered,
         goods=str(record.goods),
         fee=str(chosen.fee) if chosen.fee else None,
-        fee_label=fee_name(chosen.fee),
+        fee_label=fee_name(chosen.fee, chosen.fee_names),
         rounding=str(chosen.rounding) if chosen.rounding else None,
-        lines=order_lines(item, OnTop(fee_name(chosen.fee), chosen.fee, rounding=chosen.rounding)),
+        lines=order_lines(
+            item, OnTop(fee_name(chosen.fee, chosen.fee_names), chosen.fee, rounding=chosen.rounding)
+        ),
         offered=writer.all(till.offered_again(record)) if record.state in CAN_CHOOSE_ANOTHER else [],
         language=tag(),
         languages=languages_out(composed.shop.languages),

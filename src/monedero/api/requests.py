@@ -7,6 +7,7 @@ from fastapi import Depends, Query, Request
 from pydantic import BaseModel
 
 from monedero.core.errors import Fault, FaultCode, InvalidInput
+from monedero.core.fields import Day
 from monedero.core.order.facts import MAY_BE_UNKNOWN
 from monedero.core.shop import Shop
 from monedero.server.shops import RunningShop, Shops
@@ -68,7 +69,7 @@ class InHand(KnownFacts):
     currency: str
     goods: str | None = None
     cart: str | None = None
-    on: date | None = None
+    on: Day | None = None
 
 
 ShopsDep = Annotated[Shops, Depends(shops)]

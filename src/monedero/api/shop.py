@@ -15,8 +15,8 @@ from monedero.api.would_leave import WouldLeave, would_leave
 from monedero.core.account import Mode
 from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.core.method import Family
-from monedero.core.ratecard.model import CardKind, LineKind
 from monedero.core.papers.account_number import SCHEMES, scheme_of
+from monedero.core.ratecard.model import CardKind, LineKind
 from monedero.core.shop import Shop
 from monedero.figures import methods
 from monedero.figures.assumptions import trades

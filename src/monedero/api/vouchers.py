@@ -9,7 +9,7 @@ from monedero.api.offer import Returning, known_from_now_on
 from monedero.api.problems import PROBLEMS
 from monedero.api.requests import RunningDep
 from monedero.core.account import Mode
-from monedero.core.fields import CurrencyCode, Description, MoneyPositive
+from monedero.core.fields import CurrencyCode, Day, Description, MoneyPositive
 from monedero.core.money import Money
 from monedero.core.voucher.books import EntryKind, Voucher, VoucherKind
 from monedero.server.shops import RunningShop
@@ -63,7 +63,7 @@ class VoucherNew(BaseModel):
     """A voucher to issue; without `expires` it never does."""
 
     amount: MoneyPositive
-    expires: date | None = None
+    expires: Day | None = None
     note: Description = ""
 
 

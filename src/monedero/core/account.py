@@ -19,13 +19,13 @@ provider
 """
 
 from collections.abc import Mapping
-from datetime import date, datetime
+from datetime import datetime
 from enum import StrEnum
 from typing import Annotated, Any
 
 from pydantic import Field, StrictBool, StrictInt, model_validator
 
-from monedero.core.fields import AnyOf, Description, Identifier, MoneyPositive, Name, Strict
+from monedero.core.fields import AnyOf, Day, Description, Identifier, MoneyPositive, Name, Strict
 
 
 class Mode(StrEnum):
@@ -109,7 +109,7 @@ class Account(Strict):
     stage: Stage
     active_methods: list[Identifier]
     other_methods: list[MethodStanding] = []
-    since: date | None = None
+    since: Day | None = None
     pooled: StrictBool = False
     elsewhere: StrictBool = False
     plan: Identifier | None = None

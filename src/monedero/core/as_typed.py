@@ -1,15 +1,18 @@
 """Amounts and percentages as people type them, read into the one way in which they are kept.
 
 Understood are a decimal comma or point, thousands grouped by comma, point, space or apostrophe, the currency before or
-after the amount or twice, in small letters, and the euro sign. A comma alone groups thousands where three digits follow
-it (`1,200`), which is how the application prints them; a point alone may then be either, and is asked about. In a
-currency of three decimals it is the other way round. Files are not read this way: there one way of writing holds.
+after the amount or twice, in small letters, and signs of currencies; one that several share is asked about where no
+code stands beside it. A comma alone groups thousands where three digits follow it (`1,200`), which is how the
+application prints them; a point alone may then be either, and is asked about. In a currency of three decimals it is the
+other way round. Files are not read this way: there one way of writing holds.
 
 Source: CLDR number patterns of the languages that are spoken in Europe (grouping and decimal separators); what is
 ambiguous is own design.
 
 >>> money_text("1.200,50 eur"), money_text("12,50 EUR EUR"), money_text("€ 9000"), money_text("1,200 EUR")
 ('1200.50 EUR', '12.50 EUR', '9000 EUR', '1200 EUR')
+>>> money_text("£12"), money_text("$34.50 CAD")
+('12 GBP', '34.50 CAD')
 >>> money_text("1.200 EUR")
 Traceback (most recent call last):
 ...
@@ -18,6 +21,7 @@ monedero.core.errors.InvalidInput: amount-ambiguous ='1.200 EUR'
 
 import re
 import unicodedata
+from collections.abc import Collection
 from fractions import Fraction
 
 from monedero.core.errors import FaultCode, InvalidInput, refuse
@@ -28,8 +32,23 @@ GROUPED = re.compile(
     r"(?:(?!(?P=by))[.,](?P<decimals>[0-9]+))?"
 )
 PLAIN = re.compile(r"(?P<sign>-?)(?P<whole>[0-9]*)(?:[.,](?P<decimals>[0-9]+))?")
-CURRENCIES = re.compile(r"[A-Za-z]+|€")
-SIGNS = {"€": "EUR"}
+# Signs with the currencies that they stand for, the usual one first. From memory; CLDR has the same narrow symbols.
+SIGNS = {
+    "€": ("EUR",),
+    "£": ("GBP",),
+    "$": ("USD", "AUD", "CAD", "CLP", "COP", "HKD", "MXN", "NZD", "SGD", "TWD", "ARS"),
+    "¥": ("JPY", "CNY"),
+    "₹": ("INR",),
+    "₺": ("TRY",),
+    "₩": ("KRW",),
+    "₪": ("ILS",),
+    "₫": ("VND",),
+    "₱": ("PHP",),
+    "₴": ("UAH",),
+    "₦": ("NGN",),
+    "฿": ("THB",),
+}
+CURRENCIES = re.compile(rf"[A-Za-z]+|[{''.join(SIGNS)}]")
 # What stands for a minus, a space or an apostrophe on one keyboard or another, after compatibility forms are gone.
 SAME = str.maketrans({"−": "-", "–": "-", "’": "'", "ʼ": "'", "\t": " "})  # noqa: RUF001
 LONGEST = 60
@@ -50,10 +69,13 @@ def _joined(match: re.Match[str]) -> str:
 def money_text(text: str) -> str:
     """Money as it is kept, `12.50 EUR`, from money as it was typed; refuses what is none, or could be two amounts."""
     tidy = _tidy(text)
-    codes = {SIGNS.get(code, code.upper()) for code in CURRENCIES.findall(tidy)}
+    found = CURRENCIES.findall(tidy)
+    codes = {code.upper() for code in found if code not in SIGNS}
+    signs = {sign for sign in found if sign in SIGNS}
     number = CURRENCIES.sub("", tidy).strip()
     if any(len(code) != len("EUR") for code in codes):
         raise refuse(FaultCode.MONEY_TEXT, value=text)
+    codes |= {_meant(sign, codes, text) for sign in signs}
     if len(codes) > 1:
         raise refuse(FaultCode.CURRENCIES_TYPED, value=text, currencies=", ".join(sorted(codes)))
     plain, grouped = PLAIN.fullmatch(number), GROUPED.fullmatch(number)
@@ -61,6 +83,16 @@ def money_text(text: str) -> str:
         raise refuse(FaultCode.MONEY_TEXT, value=text)
     [currency] = codes
     return f"{_one_of(plain, grouped, text, currency)} {currency}"
+
+
+def _meant(sign: str, codes: Collection[str], text: str) -> str:
+    """The currency that a sign stands for beside the codes that were typed; refused where it could be several."""
+    currencies = SIGNS[sign]
+    if fitting := [code for code in currencies if code in codes]:
+        return fitting[0]
+    if len(currencies) > 1 and not codes:
+        raise refuse(FaultCode.SIGN_AMBIGUOUS, value=text, sign=sign, currencies=", ".join(currencies))
+    return currencies[0]
 
 
 def _one_of(plain: re.Match[str] | None, grouped: re.Match[str] | None, text: str, currency: str) -> str:

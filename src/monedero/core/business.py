@@ -16,7 +16,6 @@ iban
   iban [type=iban, input_value='PT50000201231234567890155', input_type=str]
 """
 
-from datetime import date
 from enum import StrEnum
 from typing import Annotated, Self
 
@@ -30,6 +29,7 @@ from monedero.core.errors import FaultCode, refuse
 from monedero.core.fields import (
     CountryCode,
     CurrencyCode,
+    Day,
     Description,
     Identifier,
     Name,
@@ -65,7 +65,7 @@ class Person(Strict):
 
     id: Identifier
     name: Name
-    born: date
+    born: Day
     country: CountryCode
     owns: Share
     signs: StrictBool

@@ -18,6 +18,7 @@ pydantic_core._pydantic_core.ValidationError: 1 validation error for function-pl
 
 import re
 from collections.abc import Callable, Container, Iterable, Mapping
+from datetime import date
 from decimal import Decimal
 from functools import lru_cache
 from typing import Annotated, TypeVar
@@ -36,11 +37,13 @@ from pydantic_core import PydanticCustomError
 
 from monedero.core import card_number, money
 from monedero.core.as_typed import money_text, percent_text, quantity_text
+from monedero.core.day_typed import day_text
 from monedero.core.errors import FaultCode, InvalidInput, refuse
 
 T = TypeVar("T")
 
 PERCENT = re.compile(r"[0-9]{1,9}(\.[0-9]{1,9})?", re.ASCII)
+DAY = re.compile(r"[0-9]{4}-[0-9]{2}-[0-9]{2}", re.ASCII)
 IDENTIFIER = re.compile(r"[a-z0-9]+(-[a-z0-9]+)*", re.ASCII)
 
 
@@ -64,7 +67,7 @@ def checked(
 
     def check(value: object, info: ValidationInfo) -> T:
         if not isinstance(value, str):
-            if isinstance(value, money.Money | Decimal):
+            if isinstance(value, money.Money | Decimal | date):
                 return read(str(value))
             raise PydanticCustomError("wrong-type", "wrong-type", {"expected": "text"})
         try:
@@ -170,6 +173,16 @@ def country(code: str) -> str:
     return code
 
 
+def day(text: str) -> date:
+    """A day written year first, as ISO 8601 has it."""
+    try:
+        if DAY.fullmatch(text):
+            return date.fromisoformat(text)
+    except ValueError:
+        pass
+    raise refuse(FaultCode.DATE_TEXT, value=text)
+
+
 def identifier(text: str) -> str:
     """A short id: lower-case letters and digits, joined by single hyphens."""
     card_number.refuse_in(text)
@@ -203,6 +216,7 @@ def _schema(pattern: str, text: str) -> WithJsonSchema:
 
 
 _MONEY_SCHEMA = _schema(r"^[0-9]+(\.[0-9]+)? [A-Z]{3}$", "Amount and ISO 4217 currency, such as 0.25 EUR")
+_DAY_SCHEMA = WithJsonSchema({"type": "string", "format": "date", "description": "A day, such as 2026-11-24"})
 _PERCENT_SCHEMA = _schema(r"^[0-9]+(\.[0-9]+)?$", "A percentage, such as 1.4")
 
 Percent = Annotated[Decimal, PlainValidator(checked(percent, percent_text)), PlainSerializer(str), _PERCENT_SCHEMA]
@@ -232,6 +246,12 @@ MoneyText = Annotated[
 ]
 MoneyPositive = Annotated[
     money.Money, PlainValidator(checked(money_positive, money_text)), PlainSerializer(str), _MONEY_SCHEMA
+]
+Day = Annotated[
+    date,
+    PlainValidator(checked(day, day_text)),
+    PlainSerializer(date.isoformat, return_type=str, when_used="json"),
+    _DAY_SCHEMA,
 ]
 CurrencyCode = Annotated[
     str, PlainValidator(checked(currency)), _schema("^[A-Z]{3}$", "ISO 4217 currency, such as EUR")

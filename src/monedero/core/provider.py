@@ -12,14 +12,13 @@ id
   identifier-text [type=identifier-text, input_value='Orlenta', input_type=str]
 """
 
-from datetime import date
 from enum import StrEnum
 from typing import Annotated
 
 from pydantic import Field, StrictBool, StrictInt
 
 from monedero.core.application import Ask
-from monedero.core.fields import Description, Identifier, Name, Strict
+from monedero.core.fields import Day, Description, Identifier, Name, Strict
 from monedero.core.web_address import WebAddress
 
 
@@ -51,7 +50,7 @@ class Announced(Strict):
     """A method that the provider has announced, and from when it shall be there."""
 
     method: Identifier
-    from_day: date | None = None
+    from_day: Day | None = None
 
 
 class ConnectBy(StrEnum):

@@ -210,8 +210,7 @@ class OrderRecord(Strict):
     @property
     def kind(self) -> LineKind:
         """What was ordered: goods, where there are any in it, for they are to be sent."""
-        kinds = sorted(self.order.kinds, key=lambda kind: kind is not LineKind.GOODS)
-        return kinds[0]
+        return min(self.order.kinds, key=lambda kind: kind is not LineKind.GOODS)
 
     @property
     def payment(self) -> Payment:
@@ -255,8 +254,7 @@ class OrderRecord(Strict):
     @property
     def paid_twice(self) -> list[Payment]:
         """Payments that hold money besides the one that counts: the buyer paid more than once."""
-        counts = self.payment.number
-        return [payment for payment in self.payments if payment.number != counts and payment.books.can_give_back]
+        return [each for each in self.payments if each.books.can_give_back and each.number != self.payment.number]
 
     @property
     def weighs(self) -> bool:

@@ -79,8 +79,17 @@ def _fill(tokens: Sequence[Token], values: Mapping[str, str]) -> None:
             token.content = filled(token.content, values)
         href = token.attrs.get("href")
         if isinstance(href, str):
-            token.attrs["href"] = filled(unquote(href) if "%7B" in href else href, values)
+            token.attrs["href"] = _filled_address(unquote(href) if "%7B" in href else href, values)
+        if token.type == "image" and not PICTURE.fullmatch(str(token.attrs.get("src", ""))):
+            # A picture that is not kept here would be a broken one: its words stand for it.
+            token.type, token.tag, token.children = "text", "", None
         _fill(token.children or [], values)
+
+
+def _filled_address(href: str, values: Mapping[str, str]) -> str:
+    """An address with its placeholders filled; the personal link of a buyer is given to no other site."""
+    own = href.startswith("{link}")
+    return filled(href, values if own else {**values, "link": ""})
 
 
 def as_plain(text: str, values: Mapping[str, str]) -> str:

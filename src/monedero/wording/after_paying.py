@@ -3,6 +3,7 @@
 Source: own design.
 """
 
+from collections.abc import Mapping
 from datetime import datetime
 from typing import NamedTuple
 
@@ -115,10 +116,12 @@ def _later(record: OrderRecord) -> list[str]:
     return said
 
 
-def fee_name(fee: Money | None) -> str:
-    """What a buyer reads beside a fee that has no name of its own; nothing where there is no fee."""
+def fee_name(fee: Money | None, names: Mapping[str, str] | None = None) -> str:
+    """What a buyer reads beside a fee: its own name in the buyer's language, else the first; nothing without a fee."""
     if fee is None:
         return ""
+    if names:
+        return called(next(iter(names.values())), names)
     return tell("fee-name-less" if fee.minor < 0 else "fee-name-more")
 
 

@@ -9,11 +9,13 @@ Source: own design.
 >>> ready_text(TextKind.DESCRIPTION, card)
 'Aster and Borealis. You confirm with your bank.'
 >>> ready_text(TextKind.BEFORE, card)
-"Orlenta processes the payment; we neither see nor keep your card's number."
+'Your card is charged by Orlenta. Its number goes there and never reaches this shop.'
 """
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from decimal import Decimal
+from fractions import Fraction
 
 from babel.numbers import format_decimal
 
@@ -129,8 +131,14 @@ def _before(setting: Setting) -> str:
 
 
 def _fee(fee: BuyerFee) -> str:
-    """What a fee or a discount is, whatever the order; nothing where it depends on the network alone."""
-    percent, fixed = fee.percent, fee.fixed
+    """What a fee or a discount is with its tax, whatever the order; nothing where it depends on the network alone.
+
+    >>> _fee(BuyerFee(percent="5", tax_percent="23"))
+    '6.15 % is added.'
+    """
+    tax = 1 + Decimal(fee.tax_percent or 0) / 100
+    percent = fee.percent * tax if fee.percent else None
+    fixed = Money.rounded(fee.fixed.exact * Fraction(tax), fee.fixed.currency) if fee.fixed else None
     parts = [f"{format_decimal(abs(percent), locale=locale())} %" if percent else ""]
     parts.append(money(Money(abs(fixed.minor), fixed.currency)) if fixed and fixed.minor else "")
     text = " + ".join(filter(None, parts))

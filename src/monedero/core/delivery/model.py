@@ -17,14 +17,13 @@ pydantic_core._pydantic_core.ValidationError: 1 validation error for Delivery
 """
 
 import re
-from datetime import date
 from enum import StrEnum
 from typing import Annotated, Literal, Self
 
 from pydantic import Field, PlainValidator, StrictBool, StrictInt, WithJsonSchema, model_validator
 
 from monedero.core.errors import FaultCode, refuse
-from monedero.core.fields import AnyOf, Identifier, MoneyText, Name, Strict, broken, checked, once
+from monedero.core.fields import AnyOf, Day, Identifier, MoneyText, Name, Strict, broken, checked, once
 from monedero.core.language import OtherNames
 
 NOT_DELIVERED = "none"
@@ -149,7 +148,7 @@ class Delivery(Strict):
     address: StrictBool | None = None
     preparation_days: Days = 0
     closed_weekdays: list[Weekday] = []
-    closed_dates: list[date] = []
+    closed_dates: list[Day] = []
     hours: list[Hours] = []
     ahead_days: Days | None = None
     costs: DeliveryCosts = DeliveryCosts()

@@ -26,6 +26,7 @@ from pydantic import StrictBool
 
 from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.core.fields import Identifier, Name, SignedMoney, Strict
+from monedero.core.language import OtherNames
 from monedero.core.money import Money
 from monedero.core.papers.paper import Paper
 from monedero.core.payment.books import Books
@@ -59,7 +60,8 @@ class Chosen(Strict):
     """The way to pay that the buyer chose, as it stood then; `account` is None for an own arrangement.
 
     `name` is its name in the shop's first language, `buyers_name` the one that the buyer read. `fee` is what its buyer
-    pays on top of the order, tax included; below zero it is less. `rounding` is what paying in coins adds to that, or
+    pays on top of the order, tax included; below zero it is less; `fee_names` are its own names by language, if it has
+    any. `rounding` is what paying in coins adds to that, or
     takes off it.
     """
 
@@ -74,6 +76,7 @@ class Chosen(Strict):
     gives: Gives = Gives.AT_CERTAINTY
     fee: SignedMoney | None = None
     rounding: SignedMoney | None = None
+    fee_names: OtherNames = {}
 
 
 class Payment(Strict):

@@ -15,7 +15,6 @@ percent
 """
 
 import re
-from datetime import date
 from enum import StrEnum
 from itertools import pairwise
 from typing import Annotated, Literal, Self
@@ -27,6 +26,7 @@ from monedero.core.fields import (
     AnyOf,
     CountryCode,
     CurrencyCode,
+    Day,
     Identifier,
     MoneyText,
     Name,
@@ -238,7 +238,7 @@ class RateCard(Strict):
     """A provider's prices and terms from a day on."""
 
     format: Literal["monedero/rate-card/1"]
-    valid_from: date | None = None
+    valid_from: Day | None = None
     provider: Provider
     plans: AnyOf[Plan]
     rates: AnyOf[Rate]

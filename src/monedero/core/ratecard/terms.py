@@ -12,12 +12,11 @@ set_up
   money-text [type=money-text, input_value='much', input_type=str]
 """
 
-from datetime import date
 from typing import Annotated
 
 from pydantic import Field, StrictInt
 
-from monedero.core.fields import LongText, MoneyText, Share, Strict
+from monedero.core.fields import Day, LongText, MoneyText, Share, Strict
 
 
 class Reserve(Strict):
@@ -44,4 +43,4 @@ class CardSource(Strict):
     """Where the figures of a card come from: the provider's price list as it stood, and the day it was read."""
 
     text: LongText
-    read_on: date
+    read_on: Day

@@ -15,13 +15,12 @@ pydantic_core._pydantic_core.ValidationError: 1 validation error for Condition
 """
 
 from collections.abc import Callable, Mapping
-from datetime import date
 from typing import Any, Literal, Self, get_args
 
 from pydantic import Field, StrictBool, model_validator
 
 from monedero.core.errors import FaultCode, InvalidInput
-from monedero.core.fields import AnyOf, Identifier, Name, Strict, broken, country, currency, identifier, once
+from monedero.core.fields import AnyOf, Day, Identifier, Name, Strict, broken, country, currency, identifier, once
 from monedero.core.order.facts import one_of
 from monedero.core.order.model import Device
 from monedero.core.ratecard.model import LineKind
@@ -63,8 +62,8 @@ class Condition(Strict):
     only: AnyOf[str] | None = None
     not_: AnyOf[str] | None = Field(default=None, alias="not")
     is_: StrictBool | None = Field(default=None, alias="is")
-    from_: date | None = Field(default=None, alias="from")
-    below: date | None = None
+    from_: Day | None = Field(default=None, alias="from")
+    below: Day | None = None
 
     @model_validator(mode="after")
     def _consistent(self) -> Self:

@@ -20,6 +20,8 @@ monedero.core.errors.InvalidInput: brace-alone ='Quote {reference'
 import re
 from collections.abc import Callable, Mapping
 from enum import StrEnum
+from html import unescape
+from urllib.parse import unquote
 
 from monedero.core import card_number
 from monedero.core.errors import FaultCode, refuse
@@ -27,6 +29,13 @@ from monedero.core.errors import FaultCode, refuse
 LONGEST = 2000
 PLACEHOLDER = re.compile(r"\{([a-z-]{1,20})\}", re.ASCII)
 ANY = re.compile(r"\{[^{}]{0,40}\}")
+
+
+# An address that leads to another site, with the buyer's personal link in it.
+LINK_ELSEWHERE = re.compile(r"(?:[a-z][a-z0-9+.-]*:|//|www\.)\S*\{link\}", re.ASCII | re.IGNORECASE)
+# A picture in Markdown, with its address; of one that is named elsewhere in the text the address is empty.
+PICTURE = re.compile(r"!\[[^\]]*\]\(\s*<?([^)\s>]*)|!\[[^\]]*\]()")
+KEPT_HERE = re.compile(r"/api/pictures/[a-p]{32}", re.ASCII)
 
 
 class Placeholder(StrEnum):
@@ -76,3 +85,22 @@ def text_for(known: tuple[Placeholder, ...]) -> Callable[[str], str]:
         return text
 
     return read
+
+
+def refuse_elsewhere(text: str) -> None:
+    """Refuse a personal link in the address of another site, and a picture that is not kept by the shop.
+
+    >>> refuse_elsewhere("[Look](https://maps.example/?back={link})")
+    Traceback (most recent call last):
+    ...
+    monedero.core.errors.InvalidInput: link-elsewhere ='https://maps.example/?back={link}'
+    >>> refuse_elsewhere("[Your order]({link}), ![a boat](https://boats.example/1.png)")
+    Traceback (most recent call last):
+    ...
+    monedero.core.errors.InvalidInput: picture-elsewhere ='https://boats.example/1.png'
+    """
+    if found := LINK_ELSEWHERE.search(unquote(unescape(text))):
+        raise refuse(FaultCode.LINK_ELSEWHERE, value=found.group()[:80])
+    for picture in PICTURE.finditer(text):
+        if not KEPT_HERE.fullmatch(picture.group(1) or ""):
+            raise refuse(FaultCode.PICTURE_ELSEWHERE, value=(picture.group(1) or picture.group())[:80])

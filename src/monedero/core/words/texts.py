@@ -9,6 +9,8 @@ Source: own design; tags by RFC 5646.
 >>> written = {"en": Texts(before="Sign **here**."), "pt": Texts(after="")}
 >>> own_text(written, TextKind.BEFORE, "pt", ["en", "pt"]), own_text(written, TextKind.AFTER, "pt", ["en", "pt"])
 (Own(text='Sign **here**.', language='en'), Own(text='', language='pt'))
+>>> own_text(written, TextKind.AFTER, "en", ["en", "pt"]) is None
+True
 >>> own_text(written, TextKind.PAID, "pt", ["en", "pt"]) is None
 True
 """
@@ -59,11 +61,11 @@ class Own(NamedTuple):
 
 
 def own_text(texts: Mapping[str, Texts], kind: TextKind, wished: str, languages: Sequence[str]) -> Own | None:
-    """What the owner wrote, in the language that is wished for, else in the first of the shop's, else in any.
+    """What the owner wrote, in the language that is wished for, else in the first of the shop's.
 
-    None: it is not written in any language.
+    None: it is written in neither. What is written in another language stands for no reader of a third one.
     """
-    for tag in dict.fromkeys((wished, *languages, *texts)):
+    for tag in dict.fromkeys((wished, *languages[:1])):
         text: str | None = getattr(texts[tag], kind.value) if tag in texts else None
         if text is not None:
             return Own(text, tag)

@@ -1,14 +1,13 @@
 """Accounts that the shop holds elsewhere: they count like any other, and their payments are carried there."""
 
 from collections.abc import Iterable
-from datetime import date
 from typing import Annotated
 
 from pydantic import Field, StrictInt
 
 from monedero.core.account import Account, Act, Mode, Stage
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound
-from monedero.core.fields import AnyOf, Identifier, MoneyPositive, Strict
+from monedero.core.fields import AnyOf, Day, Identifier, MoneyPositive, Strict
 from monedero.core.ratecard.model import RateCard
 from monedero.store import Store
 from monedero.work.accounts.applications import refuse_excluded
@@ -19,7 +18,7 @@ class HeldElsewhere(Strict):
     """What the owner says of an account that is held elsewhere; storefronts None: it serves all of them."""
 
     plan: Identifier | None = None
-    since: date | None = None
+    since: Day | None = None
     methods: AnyOf[Identifier]
     storefronts: AnyOf[Identifier] | None = None
     takings: MoneyPositive | None = None

@@ -11,6 +11,7 @@ from monedero.core.tender.model import Checkout
 from monedero.figures import methods
 from monedero.formats.checkout_file import CheckoutFile, FileMethod
 from monedero.store import Store
+from monedero.work.checkout.written import refuse_texts
 
 WHOLE = 100
 
@@ -36,6 +37,7 @@ def open_file(store: Store, file: CheckoutFile) -> str:
         shared_conditions=file.shared_conditions,
         tenders=tenders,
     )
+    refuse_texts(None, checkout)
     with store.together():
         store.shop.save(shop, 0)
         for account in file.accounts:

@@ -13,6 +13,7 @@ from monedero.store.documents import Versioned
 from monedero.wording.ready_texts import ready_names
 from monedero.work.checkout.composed import draft
 from monedero.work.checkout.dangling import refuse_dangling
+from monedero.work.checkout.written import refuse_texts
 from monedero.work.shop.lookups import described_shop, method_in, methods_of
 
 
@@ -39,9 +40,12 @@ def edited(before: Checkout, edit: Edit) -> Checkout:
 def save_draft(store: Store, storefront: str, version: int, edit: Edit) -> Versioned[Checkout]:
     """Save a checkout as a whole, its tenders in their sequence.
 
-    Refuses an older version, a name that stands twice, and what names something that is not there.
+    Refuses an older version, a name that stands twice, a text that its buyers could not read, and what names something
+    that is not there.
     """
-    checkout = edited(draft(store, storefront).value, edit)
+    before = draft(store, storefront).value
+    checkout = edited(before, edit)
+    refuse_texts(before, checkout)
     refuse_dangling(described_shop(store).value, checkout)
     return store.checkouts.save(checkout, version)
 

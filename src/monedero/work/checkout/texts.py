@@ -55,12 +55,15 @@ class TextReader:
         card = self._cards.get(tender.route.provider) if tender.route else None
         return card.provider.name if card else ""
 
-    def missing(self, tender: Tender, kind: TextKind, language: str) -> bool:
-        """Whether a text has to be written in a language: it is written in another, or nothing is ready-made in it."""
+    def missing(self, tender: Tender, kind: TextKind, language: str, ready: str) -> bool:
+        """Whether a text has to be written in a language: it is written in another, or nothing is ready-made in it.
+
+        `ready` is what would be read where nobody wrote one.
+        """
         own = own_text(tender.texts, kind, language, self._composed.shop.languages)
         if own is not None:
             return bool(own.text) and own.language != language
-        return worded_in(language) != language.partition("-")[0] and bool(self.ready(tender, kind))
+        return worded_in(language) != language.partition("-")[0] and bool(ready)
 
     def _setting(self, tender: Tender) -> Setting:
         card = self._cards.get(tender.route.provider) if tender.route else None

@@ -83,7 +83,7 @@ def _in_language(reader: TextReader, tender: Tender, values: Mapping[str, str], 
                 ready=ready,
                 read=reader.text(tender, kind, values),
                 values=values,
-                missing=reader.missing(tender, kind, language),
+                missing=reader.missing(tender, kind, language, ready),
             )
         )
     return TenderWords(tender, language, tender.name if first else tender.names.get(language), texts)

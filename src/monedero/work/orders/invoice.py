@@ -35,7 +35,7 @@ def _text(record: OrderRecord, invoice: Invoice) -> InvoiceText:
             )
         )
     if fee := payment.chosen.fee:
-        rows.append((fee_name(fee), money(fee)))
+        rows.append((fee_name(fee, payment.chosen.fee_names), money(fee)))
     facts = [
         (tell("paper-number"), invoice.number),
         (tell("paper-day"), day(invoice.day)),

@@ -55,6 +55,7 @@ def chosen_of(buying: "Buying", fee: Money | None = None, rounding: Money | None
         gives=tender.gives,
         fee=fee,
         rounding=rounding,
+        fee_names=dict(tender.fee.label) if tender.fee and tender.fee.label else {},
     )
 
 

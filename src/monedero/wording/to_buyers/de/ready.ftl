@@ -29,7 +29,7 @@ ready-discount = Sie zahlen { $fee } weniger.
 ## Vor der Bestellung
 
 ready-processed = { $provider } wickelt die Zahlung ab.
-ready-no-card-data = { $provider } wickelt die Zahlung ab; wir sehen und speichern die Nummer Ihrer Karte nicht.
+ready-no-card-data = Ihre Karte wird von { $provider } belastet. Ihre Nummer geht nur dorthin und erreicht diesen Laden nie.
 ready-before-transfer = Nach der Bestellung sehen Sie unser Konto, eine Referenz und einen Code, den Ihre Bank-App liest.
 ready-before-cheque = Nach der Bestellung sehen Sie, auf wen der Scheck ausgestellt und wohin er geschickt wird.
 ready-before-invoice = Nach der Bestellung können Sie die Rechnung speichern.

@@ -29,7 +29,7 @@ ready-discount = You pay { $fee } less.
 ## Before the order
 
 ready-processed = { $provider } processes the payment.
-ready-no-card-data = { $provider } processes the payment; we neither see nor keep your card's number.
+ready-no-card-data = Your card is charged by { $provider }. Its number goes there and never reaches this shop.
 ready-before-transfer = After ordering you see our account, a reference and a code that your banking app can read.
 ready-before-cheque = After ordering you see to whom the cheque is payable and where to send it.
 ready-before-invoice = After ordering, the invoice is on the page, to be saved.

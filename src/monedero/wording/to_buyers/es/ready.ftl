@@ -29,7 +29,7 @@ ready-discount = Paga { $fee } menos.
 ## Antes del pedido
 
 ready-processed = { $provider } tramita el pago.
-ready-no-card-data = { $provider } tramita el pago; nosotros no vemos ni guardamos el número de su tarjeta.
+ready-no-card-data = El cargo en su tarjeta lo hace { $provider }. El número va solo allí y nunca llega a esta tienda.
 ready-before-transfer = Después de pedir verá nuestra cuenta, una referencia y un código que lee la aplicación de su banco.
 ready-before-cheque = Después de pedir verá a nombre de quién va el cheque y adónde enviarlo.
 ready-before-invoice = Después de pedir puede guardar la factura.

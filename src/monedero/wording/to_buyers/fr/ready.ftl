@@ -29,7 +29,7 @@ ready-discount = Vous payez { $fee } de moins.
 ## Avant la commande
 
 ready-processed = { $provider } traite le paiement.
-ready-no-card-data = { $provider } traite le paiement ; nous ne voyons ni ne gardons le numéro de votre carte.
+ready-no-card-data = C’est { $provider } qui débite votre carte. Son numéro n’est donné qu’à cette société et n’arrive jamais à la boutique.
 ready-before-transfer = Après la commande, vous voyez notre compte, une référence et un code que l’application de votre banque sait lire.
 ready-before-cheque = Après la commande, vous voyez l’ordre du chèque et où l’envoyer.
 ready-before-invoice = Après la commande, vous pouvez enregistrer la facture.

@@ -29,7 +29,7 @@ ready-discount = Paga menos { $fee }.
 ## Antes da encomenda
 
 ready-processed = O pagamento é tratado por { $provider }.
-ready-no-card-data = O pagamento é tratado por { $provider }; nós não vemos nem guardamos o número do seu cartão.
+ready-no-card-data = O seu cartão é debitado por { $provider }. O número vai só para lá e nunca chega a esta loja.
 ready-before-transfer = Depois de encomendar vê a nossa conta, uma referência e um código que a aplicação do seu banco lê.
 ready-before-cheque = Depois de encomendar vê à ordem de quem é o cheque e para onde o enviar.
 ready-before-invoice = Depois de encomendar pode guardar a fatura.
