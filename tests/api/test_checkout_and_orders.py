@@ -210,8 +210,8 @@ def test_changes_are_told_in_sentences(client: TestClient) -> None:
     assert client.get("/api/checkouts/web-shop/publication").json()["changes"][:4] == [
         "The shop's country changes from Portugal to Spain.",
         "The market United States, USD is removed.",
-        "Card is offered for any amount.",
-        "Online banking is offered from 5.00 EUR below 900.00 EUR.",
+        "Card is offered for any amount; before: up to 1,200.00 EUR.",
+        "Online banking is offered from 5.00 EUR below 900.00 EUR; before: for any amount.",
     ]
 
 

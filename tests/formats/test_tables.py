@@ -14,13 +14,13 @@ from monedero.core.errors import InvalidInput
 from monedero.core.ratecard.model import LineKind, RateCard
 from monedero.formats import rate_card_csv, table
 from monedero.formats.matching import DayOrder, Matching, guess
-from monedero.formats.past_orders import Reader, ReadOrder, RefusedRow, amount_of, country_of
+from monedero.formats.past_orders import LeftOut, Reader, ReadOrder, RefusedRow, amount_of, country_of
 from monedero.formats.table import Table
 
 SHOP = demo.shop()
 
 
-def read(content: str, **changed: object) -> list[ReadOrder | RefusedRow]:
+def read(content: str, **changed: object) -> list[ReadOrder | RefusedRow | LeftOut]:
     held = table.read(content.encode())
     found = guess(held.header, [cells for _, cells in held.rows], "EUR", "PT")
     return [row for _, row in Reader(held, found.model_copy(update=changed), SHOP).rows()]

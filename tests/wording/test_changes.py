@@ -58,7 +58,7 @@ def told(before: dict[str, Any], after: dict[str, Any]) -> list[str]:
         ({"film": "https://films.example/boat"}, "Card gets another film: https://films.example/boat."),
         (
             {"windows": [{"from": "5 EUR", "up_to": "1200 EUR"}, {"below": "9 GBP"}]},
-            "Card is offered from 5.00 EUR up to 1,200.00 EUR; below 9.00 GBP.",
+            "Card is offered from 5.00 EUR up to 1,200.00 EUR; below 9.00 GBP; before: for any amount.",
         ),
         ({"take": "on-dispatch"}, "Card is taken when goods go out, as much as goes."),
         ({"gives": "at-order"}, "With Card, what was ordered is given with the order already."),
@@ -66,11 +66,19 @@ def told(before: dict[str, Any], after: dict[str, Any]) -> list[str]:
         ({"account": "second"}, "Card is carried by your account second."),
         (
             {"route": {"provider": "orlenta", "plan": "start", "method": "card"}},
-            "Card is carried by Orlenta, plan start.",
+            "Card is carried by Orlenta, plan start; before: an arrangement of your own.",
         ),
-        ({"due_days": 1}, "Card is overdue after 1 day."),
-        ({"lapse_days": 9}, "Card is given up after 9 days."),
+        ({"due_days": 1}, "Card is overdue after 1 day; before: the usual number of days."),
+        ({"lapse_days": 9}, "Card is given up after 9 days; before: the usual number of days."),
         ({"method": "cash"}, "Card is another method now, cash."),
+        (
+            {"conditions": [{"fact": "country", "only": ["PT", "ES"]}]},
+            "Card is now only for buyers in Portugal or Spain; before: for anybody.",
+        ),
+        (
+            {"fee": {"percent": "2", "tax_percent": "23"}},
+            "With Card buyers pay 2 %; with 23 % tax on top; before: nothing.",
+        ),
     ],
 )
 def test_a_setting_of_a_tender_is_told_there_and_back(changed: dict[str, Any], sentence: str) -> None:
@@ -93,16 +101,20 @@ def shop_told(before: dict[str, Any], after: dict[str, Any]) -> list[str]:
         ({}, {"terminals": ["orlenta"]}, "The shop's terminals changes from nothing to orlenta."),
         ({}, {"markets": [MARKET]}, "The market Spain, EUR is added."),
         ({"lines": [LINE]}, {}, "The line Chart is removed."),
-        ({"lines": [LINE]}, {"lines": [{**LINE, "margin": "40"}]}, "The line Chart changes: margin."),
+        (
+            {"lines": [LINE]},
+            {"lines": [{**LINE, "margin": "40"}]},
+            "The line Chart changes: margin from nothing to 40.",
+        ),
         (
             {"typed_rates": [{"currency": "JPY", "per_euro": "160"}]},
             {"typed_rates": [{"currency": "JPY", "per_euro": "161"}]},
-            "The typed rate of JPY changes: rate.",
+            "The typed rate of JPY changes: rate from 160 to 161.",
         ),
         (
             {},
             {"storefronts": [{"id": "web-shop", "name": "Site", "domain": "cabo.example"}]},
-            "The storefront Web shop changes: name, domain.",
+            "The storefront Web shop changes: name from Web shop to Site, domain from nothing to cabo.example.",
         ),
         (
             {},

@@ -27,11 +27,13 @@ from monedero.work.checkout.as_file import checkout_as_file
 from monedero.work.checkout.composed import Composed, amount_in_books, draft, drafted
 from monedero.work.checkout.copies import copy_tenders
 from monedero.work.checkout.facts import asked_facts
+from monedero.work.checkout.names import names_of
 from monedero.work.checkout.preview import View, view
 from monedero.work.checkout.steps import Way, steps_of, take_step
 from monedero.work.checkout.tenders import Edit, add_tender, save_draft
 from monedero.work.checkout.texts import TextReader
 from monedero.work.shop.delivered import ways_there
+from monedero.work.shop.lookups import described_shop
 from monedero.work.shop.order_in_hand import order_in_hand
 
 router = APIRouter(prefix="/api/checkouts/{storefront}", tags=["checkout"], responses=PROBLEMS)
@@ -131,6 +133,7 @@ def draft_out(running: RunningShop, saved: Versioned[Checkout], added: str | Non
     checkout, store = saved.value, running.store
     steps = steps_of(store, checkout.storefront)
     names = {card.provider.id: card.provider.name for card in store.rate_cards.all()}
+    names |= names_of(described_shop(store).value, checkout)
     return Draft(
         mode=checkout.mode,
         version=saved.version,

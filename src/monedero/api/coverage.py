@@ -37,7 +37,7 @@ from monedero.work.checkout.examined import Asked, examined
 from monedero.work.checkout.findings import findings
 from monedero.work.checkout.fixing import FixFor, Named, fixed, fixes_for, make_fix, named_fix
 from monedero.work.checkout.month_of_orders import told_orders
-from monedero.work.checkout.moves import moves
+from monedero.work.checkout.moves import Months, moves
 from monedero.work.checkout.names import names_of
 from monedero.work.shop.lookups import rates_of
 
@@ -56,7 +56,7 @@ def read_coverage(running: RunningDep, storefront: str, query: Annotated[Coverag
     if query.finding and query.fix:
         _, fix = named_fix(running.store, composed, asked, Named(query.finding, query.fix))
         over = fixed(running.store, composed, asked, fix)
-        changes = moves(before, over, month).texts(names)
+        changes = moves(before, over, Months(month, month)).texts(names)
         preview = PreviewOut(
             finding=query.finding, fix=query.fix, text=fix_text(fix.acts, names, {}), changes=changes
         )

@@ -116,6 +116,7 @@ class LookOut(BaseModel):
     refused: list[RefusedRowOut]
     looked_at: int
     refused_of_them: int
+    statuses: list[str]
     problems: list[FieldProblem]
 
 
@@ -133,6 +134,7 @@ class ProgressOut(BaseModel):
     refunds: int
     refused: int
     unknown_lines: int
+    left_out: int
     refused_rows: list[RefusedRowOut]
 
 
@@ -253,6 +255,7 @@ def _look(mode: Mode, look: Look) -> LookOut:
         refused=[_refused(row) for row in look.refused],
         looked_at=look.looked_at,
         refused_of_them=look.refused_of_them,
+        statuses=look.statuses,
         problems=[_problem(fault) for fault in look.faults],
     )
 
@@ -286,12 +289,8 @@ def _progress(mode: Mode, progress: Progress) -> ProgressOut:
         id=progress.id,
         state=progress.state,
         total=progress.spool.total,
-        done=counts.done,
         new=counts.new or 0,
         already=progress.already,
-        free=counts.free,
-        refunds=counts.refunds,
-        refused=counts.refused,
-        unknown_lines=counts.unknown_lines,
+        **counts.model_dump(exclude={"new"}),
         refused_rows=[_refused(row) for row in islice(progress.refused_rows(), REFUSED_SHOWN)],
     )

@@ -8,9 +8,10 @@ from pydantic import BaseModel
 from monedero.api.problems import PROBLEMS
 from monedero.api.requests import RunningDep
 from monedero.core.account import Mode
+from monedero.core.language import in_language
 from monedero.core.tender.model import Tender
 from monedero.store.providers_and_editions import Edition
-from monedero.wording.changes import change_text
+from monedero.wording.changes import change_text, tender_summary
 from monedero.work.checkout.before_change import publishing_would_move
 from monedero.work.checkout.composed import drafted
 from monedero.work.checkout.names import names_of
@@ -20,11 +21,12 @@ router = APIRouter(prefix="/api/checkouts/{storefront}", tags=["publish"], respo
 
 
 class EditionOut(BaseModel):
-    """A published state."""
+    """A published state; `summary` says of every tender that is on what it is limited to, and what it costs on top."""
 
     number: int
     published_at: datetime
     tenders: list[Tender]
+    summary: list[str]
 
 
 class Publication(BaseModel):
@@ -51,8 +53,12 @@ class PublishNow(BaseModel):
 
 
 def _edition(edition: Edition) -> EditionOut:
+    names = names_of(edition.published.shop, edition.published.checkout)
     return EditionOut(
-        number=edition.number, published_at=edition.published_at, tenders=edition.published.checkout.tenders
+        number=edition.number,
+        published_at=edition.published_at,
+        tenders=edition.published.checkout.tenders,
+        summary=[tender_summary(tender, names) for tender in edition.published.checkout.tenders if tender.on],
     )
 
 
@@ -61,6 +67,9 @@ def read_publication(running: RunningDep, storefront: str) -> Publication:
     """What is pending and what is published for a storefront."""
     shown, differs = pending(running.store, storefront)
     names = {card.provider.id: card.provider.name for card in running.store.rate_cards.all()}
+    names |= names_of(shown.shop, shown.checkout)
+    first = shown.shop.languages[0]
+    names |= {f"heading/{heading.id}": in_language(heading.name, first) for heading in shown.checkout.headings}
     return Publication(
         mode=shown.checkout.mode,
         storefront=storefront,

@@ -4,6 +4,7 @@ from functools import cache
 from typing import Any
 
 import pycountry
+from babel.numbers import get_territory_currencies
 from fastapi import APIRouter, Response
 from iso4217 import Currency
 from pydantic import BaseModel, StrictBool, StrictInt
@@ -20,6 +21,7 @@ from monedero.core.ratecard.model import CardKind, LineKind
 from monedero.core.shop import Shop
 from monedero.figures import methods
 from monedero.figures.assumptions import trades
+from monedero.wording.buyers import BUYER_LANGUAGES
 from monedero.wording.catalogue import say
 from monedero.wording.places import country_name, language_name, network_name
 from monedero.work.checkout.before_change import shop_would_move
@@ -57,6 +59,18 @@ class Choice(BaseModel):
     name: str
 
 
+class CountryChoice(Choice):
+    """A country with the currency that is paid in there; empty where ISO 4217 and CLDR know none."""
+
+    currency: str
+
+
+class LanguageChoice(Choice):
+    """A language; `worded` is whether the words around the shop's own texts are there in it."""
+
+    worded: bool
+
+
 class AccountScheme(BaseModel):
     """How bank accounts are written in a country: by an `iban`, or by a bank code and a number as they are called.
 
@@ -72,7 +86,7 @@ class AccountScheme(BaseModel):
 class Choices(BaseModel):
     """What pickers offer, and how accounts are written in every country."""
 
-    countries: list[Choice]
+    countries: list[CountryChoice]
     currencies: list[Choice]
     kinds: list[Choice]
     card_kinds: list[Choice]
@@ -81,7 +95,7 @@ class Choices(BaseModel):
     trades: list[Choice]
     families: list[Choice]
     providers: list[Choice]
-    languages: list[Choice]
+    languages: list[LanguageChoice]
     account_schemes: list[AccountScheme]
 
 
@@ -138,7 +152,10 @@ def _language(entry: Any) -> str:
 
 @cache
 def _choices() -> Choices:
-    countries = [Choice(code=entry.alpha_2, name=country_name(entry.alpha_2)) for entry in pycountry.countries]
+    countries = [
+        CountryChoice(code=entry.alpha_2, name=country_name(entry.alpha_2), currency=_currency_of(entry.alpha_2))
+        for entry in pycountry.countries
+    ]
     currencies = [
         Choice(code=entry.code, name=entry.currency_name) for entry in Currency if entry.exponent is not None
     ]
@@ -153,11 +170,21 @@ def _choices() -> Choices:
         families=[Choice(code=family.value, name=family.value.replace("-", " ")) for family in Family],
         providers=[],
         languages=sorted(
-            (Choice(code=entry.alpha_2, name=name) for entry in pycountry.languages if (name := _language(entry))),
+            (
+                LanguageChoice(code=entry.alpha_2, name=name, worded=entry.alpha_2 in BUYER_LANGUAGES)
+                for entry in pycountry.languages
+                if (name := _language(entry))
+            ),
             key=lambda choice: choice.name,
         ),
         account_schemes=[_scheme(entry.alpha_2) for entry in pycountry.countries],
     )
+
+
+def _currency_of(country: str) -> str:
+    """The currency that is legal tender in a country today, where it has a minor unit. Source: CLDR."""
+    known = {entry.code for entry in Currency if entry.exponent is not None}
+    return next((code for code in get_territory_currencies(country) if code in known), "")
 
 
 def _scheme(country: str) -> AccountScheme:

@@ -22,6 +22,7 @@ from collections.abc import Iterator
 from pathlib import Path
 from threading import Event
 
+from monedero.core.card_number import SHORTEST, masked
 from monedero.core.errors import Fault, FaultCode, InvalidInput
 from monedero.formats import table as tables
 from monedero.formats.sheet import too_large
@@ -136,14 +137,21 @@ def main() -> int:
 
 
 def _copy(table: Table) -> int:
-    """Write the header and the rows of a table to standard output; how many rows there are."""
-    sys.stdout.write(f"{json.dumps(table.header)}\n")
+    """Write the header and the rows of a table to standard output; how many rows there are.
+
+    What is written lies in a file of the shop for a while, so that no card number is written.
+    """
+    sys.stdout.write(f"{json.dumps(_without_card_numbers(table.header))}\n")
     total = 0
-    for row in table.rows:
-        sys.stdout.write(f"{json.dumps(row)}\n")
+    for number, cells in table.rows:
+        sys.stdout.write(f"{json.dumps((number, _without_card_numbers(cells)))}\n")
         total += 1
     sys.stdout.flush()
     return total
+
+
+def _without_card_numbers(cells: list[str]) -> list[str]:
+    return [masked(cell) if len(cell) >= SHORTEST else cell for cell in cells]
 
 
 if __name__ == "__main__":  # pragma: no cover - it is this module, as a process

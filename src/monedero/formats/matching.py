@@ -19,6 +19,7 @@ import re
 from collections.abc import Sequence
 from enum import StrEnum
 from typing import Literal
+from unicodedata import normalize
 
 from monedero.core.fields import CountryCode, CurrencyCode, Strict
 
@@ -45,6 +46,7 @@ NAMES: dict[str, tuple[str, ...]] = {
     "recurring": ("recurring", "repeats", "subscription"),
     "card_kind": ("card kind", "card type", "kind of card"),
     "card_network": ("card network", "network", "card brand"),
+    "status": ("status", "order status", "state", "estado", "situacao", "statut", "zustand"),
     "refund_of": ("refund of", "refunds", "refunded order"),
 }
 REQUIRED = ("id", "placed_on", "amount")
@@ -59,13 +61,17 @@ class DayOrder(StrEnum):
 
 
 class Matching(Strict):
-    """By field the header of its column, how days and decimals are written, and what holds where a column is none."""
+    """By field the header of its column, how days and decimals are written, and what holds where a column is none.
+
+    Orders whose status is one of those `left_out` are not read: they were cancelled, or never paid.
+    """
 
     columns: dict[str, str]
     days: DayOrder
     decimal: Literal[".", ","]
     currency: CurrencyCode
     country: CountryCode
+    left_out: list[str] = []
 
 
 def guess(header: Sequence[str], rows: Sequence[Sequence[str]], currency: str, country: str) -> Matching:
@@ -88,10 +94,36 @@ def guess(header: Sequence[str], rows: Sequence[Sequence[str]], currency: str, c
     return Matching(
         columns=columns,
         days=_days(cells("placed_on")),
-        decimal="," if any(re.search(r",\d{1,2}\D*$", cell) for cell in cells("amount")) else ".",
+        decimal=_decimal(cells("amount")),
         currency=currency,
         country=country,
+        left_out=[value for value in dict.fromkeys(cells("status")) if no_order(value)],
     )
+
+
+def no_order(status: str) -> bool:
+    """Whether a status says that an order was cancelled, or never paid. Words are common practice, no source.
+
+    >>> no_order("Cancelled by customer"), no_order("Storniert"), no_order("Completed"), no_order("Refunded")
+    (True, True, False, False)
+    """
+    return any(word.startswith(NO_ORDER) for word in _plain(status).split())
+
+
+NO_ORDER = (
+    *("cancel", "cancelado", "cancelada", "anul", "annul", "stornier", "abgebrochen", "geannuleerd"),
+    *("fail", "declin", "void", "reject", "abandon", "expired", "unpaid", "fallido", "recus", "rechaz"),
+)
+"""How words begin that say so, in the languages of the shops that were thought of."""
+
+
+def _decimal(cells: Sequence[str]) -> Literal[".", ","]:
+    """Which mark decimals follow: the one that stands before one or two digits, else the one that groups none."""
+    if any(re.search(r",\d{1,2}\D*$", cell) for cell in cells):
+        return ","
+    if any(re.search(r"\.\d{1,2}\D*$", cell) for cell in cells):
+        return "."
+    return "," if any(re.search(r"\d\.\d{3}\D*$", cell) for cell in cells) else "."
 
 
 def _same(column: str, name: str) -> bool:
@@ -104,7 +136,8 @@ def _holds(column: str, name: str) -> bool:
 
 def _plain(name: str) -> str:
     """A header in small letters, with spaces for whatever joins its words."""
-    return re.sub(r"[^a-z0-9]+", " ", name.casefold()).strip()
+    letters = normalize("NFKD", name.casefold()).encode("ascii", "ignore").decode()
+    return re.sub(r"[^a-z0-9]+", " ", letters).strip()
 
 
 def _days(cells: Sequence[str]) -> DayOrder:

@@ -7,6 +7,8 @@ Source: own design; ISO 3166-1 and CLDR for the names of countries.
 
 >>> amount_of("1.085,50", ",", "EUR"), amount_of("-12", ".", "EUR")
 (Money(minor=108550, currency='EUR'), Money(minor=-1200, currency='EUR'))
+>>> amount_of("€ 18,71", ",", "EUR"), amount_of("-£12", ".", "GBP")
+(Money(minor=1871, currency='EUR'), Money(minor=-1200, currency='GBP'))
 >>> country_of("Espagne"), country_of("es")
 ('ES', 'ES')
 >>> country_of("Atlantis")
@@ -25,7 +27,8 @@ from typing import Any, NamedTuple, TypeVar
 import pycountry
 from babel import Locale
 
-from monedero.core.card_number import SHORTEST, holds_one, masked
+from monedero.core.as_typed import SIGNS
+from monedero.core.card_number import MASK, SHORTEST, holds_one, masked
 from monedero.core.errors import Fault, FaultCode, InvalidInput, refuse
 from monedero.core.fields import country, currency, identifier
 from monedero.core.money import Money
@@ -54,6 +57,12 @@ class ReadOrder(NamedTuple):
     id: str
     order: Order
     refund_of: str | None
+
+
+class LeftOut(NamedTuple):
+    """A row that is no order, by its status."""
+
+    status: str
 
 
 class RefusedRow(NamedTuple):
@@ -86,7 +95,10 @@ def country_of(text: str) -> str:
 def amount_of(text: str, decimal: str, code: str) -> Money:
     """Money as a file writes it: thousands grouped or not, perhaps with its currency beside it."""
     plain = text.replace("\u00a0", " ").replace("\u2212", "-").strip()
-    plain = plain.removeprefix(code).removesuffix(code).strip()
+    signs = [sign for sign, codes in SIGNS.items() if code in codes]
+    for mark in (code, code.lower(), *signs):
+        plain = plain.removeprefix(mark).removesuffix(mark).strip()
+        plain = f"-{plain[1:].strip().removeprefix(mark).strip()}" if plain.startswith("-") else plain
     grouping = "." if decimal == "," else ","
     grouped = rf"-?\d{{1,3}}(?:[{grouping} ']\d{{3}})+(?:\{decimal}\d+)?"
     if re.fullmatch(grouped, plain, re.ASCII):
@@ -159,15 +171,20 @@ class Reader:
         self._places = {name: table.header.index(column) for name, column in matching.columns.items()}
         self._lines: dict[str, Line] = {}
         for line in shop.lines:
-            self._lines |= {line.name.casefold(): line, line.id: line}
+            # What the file calls it in any language of its buyers.
+            self._lines |= {name.casefold(): line for name in (*line.names.values(), line.name, line.id)}
         self.unknown_lines = 0
 
-    def rows(self) -> Iterator[tuple[list[str], ReadOrder | RefusedRow]]:
-        """Every row in sequence with its cells, read or refused."""
+    def rows(self) -> Iterator[tuple[list[str], ReadOrder | RefusedRow | LeftOut]]:
+        """Every row in sequence with its cells: read, refused, or left out by its status."""
         for number, cells in self._table.rows:
             holding = next((place for place, cell in enumerate(cells) if _holds_card_number(cell)), None)
             if holding is not None:
                 yield self._without(number, cells, holding)
+                continue
+            status = self._text(cells, "status") if self._matching.left_out else ""
+            if status and status in self._matching.left_out:
+                yield cells, LeftOut(status)
                 continue
             try:
                 yield cells, self._read(number, cells)
@@ -232,7 +249,7 @@ class Reader:
 
 
 def _holds_card_number(cell: str) -> bool:
-    return len(cell) >= SHORTEST and holds_one(cell)
+    return len(cell) >= SHORTEST and (MASK in cell or holds_one(cell))
 
 
 class _Broken(Exception):

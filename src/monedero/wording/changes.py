@@ -8,20 +8,27 @@ Source: own design.
 from collections.abc import Callable, Mapping
 from typing import Any
 
+from pydantic import BaseModel
+
 from monedero.core.delivery.model import CustomerGroup, Delivery
+from monedero.core.money import Money
 from monedero.core.order.area import Area
 from monedero.core.ratecard.model import Route
 from monedero.core.shop import Line, Market, OwnMethod, Storefront, TypedRate
-from monedero.core.tender.difference import Change, ChangeCode, Thing
-from monedero.core.window import Window
+from monedero.core.tender.difference import Change, ChangeCode, Thing, differing
+from monedero.core.tender.model import Tender
 from monedero.wording.catalogue import has, say
-from monedero.wording.places import country_name
+from monedero.wording.limits_and_fees import fee_text, window_text
+from monedero.wording.places import country_name, network_name
 from monedero.wording.show import listed, money
+from monedero.wording.tender_conditions import condition_text
+
+Names = Mapping[str, str]
 
 
-def change_text(change: Change, providers: Mapping[str, str]) -> str:
-    """A change in a sentence; `providers` are the names of providers by their ids."""
-    return SENTENCES[change.code](change, providers)
+def change_text(change: Change, names: Names) -> str:
+    """A change in a sentence; `names` are those of providers by their ids, and as for reasons."""
+    return SENTENCES[change.code](change, names)
 
 
 def message_of(kind: str, field: str) -> str:
@@ -29,17 +36,53 @@ def message_of(kind: str, field: str) -> str:
     return f"{kind}-{field.replace('_', '-')}"
 
 
-def _tender(change: Change, providers: Mapping[str, str]) -> str:
+def _tender(change: Change, names: Names) -> str:
+    """What a setting of a tender becomes, and what it was where that can be said in a few words."""
+    said, before = _becomes(change, names), _setting(change.setting, change.before, names)
+    if change.setting not in SAID_THERE_AND_BACK or not before:
+        return said
+    return say("change-before", said=said.removesuffix("."), before=before)
+
+
+def _becomes(change: Change, names: Names) -> str:
     message, after = message_of("tender", change.setting), change.after
     if isinstance(after, Route):
-        provider = providers.get(after.provider, after.provider)
-        return say(message, name=change.name, provider=provider, plan=after.plan)
+        return say(message, name=change.name, provider=names.get(after.provider, after.provider), plan=after.plan)
     if after in NONE_GIVEN and has(none := f"{message}-none"):
         return say(none, name=change.name)
-    return say(message, name=change.name, before=_plain(change.before), after=_plain(after))
+    told = _setting(change.setting, after, names)
+    plain = told if change.setting in SAID_THERE_AND_BACK and told else _plain(after)
+    return say(message, name=change.name, before=_plain(change.before), after=plain)
 
 
 NONE_GIVEN: tuple[object, ...] = (None, "", [], {})
+
+
+def _setting(setting: str, value: Any, names: Names) -> str:
+    """The value of a setting in a few words; what holds where nothing is set."""
+    if setting not in SAID_THERE_AND_BACK:
+        return ""
+    if value in NONE_GIVEN:
+        return say(message_of("unset", setting))
+    return VALUES[setting](value, names)
+
+
+VALUES: Mapping[str, Callable[[Any, Names], str]] = {
+    "route": lambda value, names: say(
+        "change-route", provider=names.get(value.provider, value.provider), plan=value.plan
+    ),
+    "windows": lambda value, _: "; ".join(map(window_text, value)),
+    "conditions": lambda value, names: "; ".join(condition_text(condition, names) for condition in value),
+    "shared": lambda value, names: listed(names.get(f"shared/{id}", id) for id in value),
+    "networks": lambda value, _: listed(map(network_name, value)),
+    "fee": lambda value, _: fee_text(value),
+    "heading": lambda value, names: names.get(f"heading/{value}", value),
+    "due_days": lambda value, _: say("days", count=value),
+    "lapse_days": lambda value, _: say("days", count=value),
+}
+"""How the value of a setting reads that is said there and back."""
+SAID_THERE_AND_BACK = frozenset(VALUES)
+"""The settings of a tender whose value before is said too; what a yes or no was before goes without saying."""
 
 
 def _plain(value: Any) -> str | int:
@@ -47,14 +90,8 @@ def _plain(value: Any) -> str | int:
     if isinstance(value, bool):
         return "yes" if value else "no"
     if isinstance(value, list):
-        return "; ".join(window_text(entry) if isinstance(entry, Window) else str(entry) for entry in value)
+        return "; ".join(map(str, value))
     return value if isinstance(value, int) else str(value)
-
-
-def window_text(window: Window) -> str:
-    """A window in words: `from 60.00 EUR up to 1,200.00 EUR`."""
-    ends = (("from", window.from_), ("up-to", window.up_to), ("below", window.below))
-    return " ".join(say(f"band-{end}", amount=money(str(limit))) for end, limit in ends if limit is not None)
 
 
 def _shop(change: Change) -> str:
@@ -90,8 +127,26 @@ def _thing(change: Change) -> str:
         return say("thing-added", thing=_called(change.after))
     if change.after is None:
         return say("thing-removed", thing=_called(change.before))
-    fields = listed(say(message_of("field", name)) for name in change.fields)
+    fields = listed(_field(name, before, after) for name, before, after in differing(change.before, change.after))
     return say("thing-changes", thing=_called(change.before), fields=fields)
+
+
+def _field(name: str, before: Any, after: Any) -> str:
+    """A field of a thing, from what to what where that is a plain value."""
+    field = say(message_of("field", name))
+    if any(isinstance(value, BaseModel | Mapping | list) for value in (before, after)):
+        return field
+    return say("field-from-to", field=field, before=_plain_value(name, before), after=_plain_value(name, after))
+
+
+def _plain_value(name: str, value: Any) -> str:
+    if value in NONE_GIVEN:
+        return say("change-nothing")
+    if isinstance(value, bool):
+        return say("field-yes" if value else "field-no")
+    if isinstance(value, Money):
+        return money(str(value))
+    return country_name(value) if name == "country" else str(value)
 
 
 def _called(thing: Thing) -> str:
@@ -114,7 +169,7 @@ CALLED: Mapping[type[Thing], str] = {
 """The message of a thing that goes by its name."""
 
 
-SENTENCES: Mapping[ChangeCode, Callable[[Change, Mapping[str, str]], str]] = {
+SENTENCES: Mapping[ChangeCode, Callable[[Change, Names], str]] = {
     ChangeCode.ADDED: lambda change, _: say("change-added", name=change.name, on=_plain(change.after.on)),
     ChangeCode.REMOVED: lambda change, _: say("change-removed", name=change.name),
     ChangeCode.SEQUENCE: lambda change, _: say("change-sequence", names=listed(change.after)),
@@ -126,3 +181,17 @@ SENTENCES: Mapping[ChangeCode, Callable[[Change, Mapping[str, str]], str]] = {
     ChangeCode.THING: lambda change, _: _thing(change),
     ChangeCode.TENDER: _tender,
 }
+
+
+def tender_summary(tender: Tender, names: Names) -> str:
+    """What is published of a tender: its name, its limits, to whom, and what its buyer pays on top."""
+    sets = [names.get(f"shared/{id}", id) for id in tender.shared]
+    parts = [
+        "; ".join(map(window_text, tender.windows)),
+        *(condition_text(condition, names) for condition in tender.conditions),
+        listed(sets),
+        say("summary-networks", networks=listed(map(network_name, tender.networks))) if tender.networks else "",
+        say("summary-fee", fee=fee_text(tender.fee)) if tender.fee else "",
+    ]
+    told = "; ".join(filter(None, parts))
+    return say("summary", name=tender.name, told=told) if told else tender.name

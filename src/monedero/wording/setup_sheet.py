@@ -13,14 +13,12 @@ from collections.abc import Iterable, Mapping
 from typing import NamedTuple
 
 from monedero.core.method import Method
-from monedero.core.money import Money
 from monedero.core.tender.condition import Condition
-from monedero.core.tender.fee import BuyerFee, FeePart
 from monedero.core.tender.model import Tender
 from monedero.wording.catalogue import say
-from monedero.wording.changes import window_text
+from monedero.wording.limits_and_fees import fee_text, window_text
 from monedero.wording.places import network_name
-from monedero.wording.show import listed, money
+from monedero.wording.show import listed
 from monedero.wording.tender_conditions import condition_text, method_limits
 
 
@@ -58,25 +56,3 @@ def sheet_lines(
         "lapse": say("days", count=tender.lapse_days) if tender.lapse_days is not None else "",
     }
     return [SheetLine(say(f"sheet-{name}"), value) for name, value in values.items() if value]
-
-
-def fee_text(fee: BuyerFee) -> str:
-    """A buyer fee, whatever the order."""
-    told = [_part(fee)]
-    told += [
-        say("sheet-on-network", fee=_part(part), network=network_name(id)) for id, part in fee.networks.items()
-    ]
-    if fee.tax_percent:
-        told.append(say("sheet-with-tax", percent=str(fee.tax_percent)))
-    return "; ".join(filter(None, told))
-
-
-def _part(part: FeePart) -> str:
-    percent, fixed = part.percent, part.fixed
-    less = (percent or 0) <= 0 and (fixed is None or fixed.minor <= 0)
-    if less:
-        percent = -percent if percent else percent
-        fixed = Money(-fixed.minor, fixed.currency) if fixed else fixed
-    texts = [f"{percent} %" if percent else "", money(str(fixed)) if fixed and fixed.minor else ""]
-    text = " + ".join(filter(None, texts))
-    return say("sheet-less", fee=text) if text and less else text or say("sheet-nothing")

@@ -19,8 +19,8 @@ from monedero.core.tender.condition import Condition
 from monedero.core.tender.law import Finding
 from monedero.core.tender.stretches import Stretch
 from monedero.wording.catalogue import say
-from monedero.wording.changes import window_text
 from monedero.wording.condition_reasons import value_text
+from monedero.wording.limits_and_fees import window_text
 from monedero.wording.places import country_name, country_names
 from monedero.wording.show import any_of, day, listed, money
 

@@ -3378,7 +3378,7 @@ export interface components {
          */
         Choices: {
             /** Countries */
-            countries: components["schemas"]["Choice"][];
+            countries: components["schemas"]["CountryChoice"][];
             /** Currencies */
             currencies: components["schemas"]["Choice"][];
             /** Kinds */
@@ -3396,7 +3396,7 @@ export interface components {
             /** Providers */
             providers: components["schemas"]["Choice"][];
             /** Languages */
-            languages: components["schemas"]["Choice"][];
+            languages: components["schemas"]["LanguageChoice"][];
             /** Account Schemes */
             account_schemes: components["schemas"]["AccountScheme"][];
         };
@@ -3621,6 +3621,18 @@ export interface components {
             amount: string;
             /** Assumptions */
             assumptions: components["schemas"]["AssumptionOut"][];
+        };
+        /**
+         * CountryChoice
+         * @description A country with the currency that is paid in there; empty where ISO 4217 and CLDR know none.
+         */
+        CountryChoice: {
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+            /** Currency */
+            currency: string;
         };
         /**
          * CountryGroup
@@ -4692,6 +4704,18 @@ export interface components {
             name: string;
         };
         /**
+         * LanguageChoice
+         * @description A language; `worded` is whether the words around the shop's own texts are there in it.
+         */
+        LanguageChoice: {
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+            /** Worded */
+            worded: boolean;
+        };
+        /**
          * LanguageOut
          * @description A language in which buyers can read, by what its speakers call it.
          */
@@ -4960,6 +4984,8 @@ export interface components {
             looked_at: number;
             /** Refused Of Them */
             refused_of_them: number;
+            /** Statuses */
+            statuses: string[];
             /** Problems */
             problems: components["schemas"]["FieldProblem"][];
         };
@@ -5023,6 +5049,8 @@ export interface components {
         /**
          * Matching
          * @description By field the header of its column, how days and decimals are written, and what holds where a column is none.
+         *
+         *     Orders whose status is one of those `left_out` are not read: they were cancelled, or never paid.
          */
         Matching: {
             /** Columns */
@@ -5045,6 +5073,11 @@ export interface components {
              * @description ISO 3166-1 country, such as PT
              */
             country: string;
+            /**
+             * Left Out
+             * @default []
+             */
+            left_out: string[];
         };
         /**
          * MeetNow
@@ -6370,6 +6403,8 @@ export interface components {
             refused: number;
             /** Unknown Lines */
             unknown_lines: number;
+            /** Left Out */
+            left_out: number;
             /** Refused Rows */
             refused_rows: components["schemas"]["RefusedRowOut"][];
         };

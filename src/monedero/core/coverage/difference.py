@@ -144,5 +144,14 @@ def _received(region: Region, other: Space) -> Reach:
         places=everything.places & places,
         carts=sum(1 << at for at, cart in enumerate(space.carts) if frozenset(cart.lines) in carts),
         deliveries=sum(1 << at for at, way in enumerate(space.deliveries) if way in other.deliveries),
-        groups=sum(1 << at for at, group in enumerate(space.groups) if group in other.groups),
+        groups=sum(1 << at for at, group in enumerate(space.groups) if _same_buyers(group, other.groups)),
     )
+
+
+def _same_buyers(group: str | None, others: Sequence[str | None]) -> bool:
+    """Whether buyers of a group buy in another shop too; a shop without groups (None) sells to all of them.
+
+    >>> _same_buyers("retail", [None]), _same_buyers(None, ["retail"]), _same_buyers("retail", ["wholesale"])
+    (True, True, False)
+    """
+    return group in others or group is None or None in others

@@ -12,6 +12,23 @@ checkout-mode = The mode changes from { $before } to { $after }.
 checkout-headings = The headings above the ways to pay change.
 checkout-shared-conditions = Sets of conditions that several ways to pay use change.
 change-nothing = nothing
+unset-route = an arrangement of your own
+unset-windows = for any amount
+unset-conditions = for anybody
+unset-shared = none
+unset-networks = every card network
+unset-fee = nothing
+unset-heading = none
+unset-due-days = the usual number of days
+unset-lapse-days = the usual number of days
+change-route = { $provider }, plan { $plan }
+change-before = { $said }; before: { $before }.
+field-yes = yes
+field-no = no
+field-from-to = { $field } from { $before } to { $after }
+summary = { $name }: { $told }
+summary-networks = { $networks } alone
+summary-fee = on top { $fee }
 
 ## Settings of a tender
 
@@ -41,15 +58,15 @@ tender-fields-none = The buyer fills in nothing for { $name } any more.
 tender-windows = { $name } is offered { $after }.
 tender-windows-none = { $name } is offered for any amount.
 tender-names = { $name } is called otherwise in other languages.
-tender-heading = { $name } stands under another heading now.
+tender-heading = { $name } stands under the heading { $after }.
 tender-heading-none = { $name } stands under no heading now.
-tender-conditions = The conditions of { $name } change.
+tender-conditions = { $name } is now { $after }.
 tender-conditions-none = { $name } has no conditions of its own any more.
-tender-shared = The sets of conditions that { $name } uses change.
+tender-shared = { $name } uses the sets of conditions { $after }.
 tender-shared-none = { $name } uses no set of conditions any more.
 tender-networks = { $name } takes { $after } now.
 tender-networks-none = { $name } takes every card network.
-tender-fee = What buyers pay on top with { $name }, or less, changes.
+tender-fee = With { $name } buyers pay { $after } on top.
 tender-fee-none = With { $name } buyers pay nothing on top any more.
 tender-take = { $name } is taken { $after ->
     [now] with the order
@@ -60,15 +77,9 @@ tender-gives = With { $name }, what was ordered is given { $after ->
     [at-order] with the order already
    *[at-certainty] when the payment is certain
 }.
-tender-due-days = { $name } is overdue after { $after ->
-    [one] { $after } day
-   *[other] { $after } days
-}.
+tender-due-days = { $name } is overdue after { $after }.
 tender-due-days-none = { $name } is overdue after the usual number of days.
-tender-lapse-days = { $name } is given up after { $after ->
-    [one] { $after } day
-   *[other] { $after } days
-}.
+tender-lapse-days = { $name } is given up after { $after }.
 tender-lapse-days-none = { $name } is given up after the usual number of days.
 tender-on-line-page = { $after ->
     [yes] { $name } is shown on the pages of lines too.

@@ -14,7 +14,7 @@ from monedero.work.checkout.composed import Composed, drafted, published_as, set
 from monedero.work.checkout.dangling import refuse_dangling, refuse_lacking
 from monedero.work.checkout.examined import Asked, decided, examined, space_of
 from monedero.work.checkout.month_of_orders import told_orders
-from monedero.work.checkout.moves import Moves, moves
+from monedero.work.checkout.moves import Months, Moves, moves
 from monedero.work.checkout.names import names_of
 from monedero.work.checkout.tenders import Edit, edited
 from monedero.work.shop.lookups import described_shop, methods_of
@@ -77,7 +77,8 @@ def publishing_would_move(store: Store, storefront: str, day: date) -> Moves | N
     if newest is None:
         return None
     before, after = published_as(store, newest.number), drafted(store, storefront)
-    return moves(examined(store, before, Asked(day)), examined(store, after, Asked(day)), told_orders(store, day))
+    months = Months(told_orders(store, day, before.shop), told_orders(store, day, after.shop))
+    return moves(examined(store, before, Asked(day)), examined(store, after, Asked(day)), months)
 
 
 def texts_of(found: Iterable[tuple[Composed, Moves]]) -> list[str]:
@@ -95,7 +96,7 @@ def texts_of(found: Iterable[tuple[Composed, Moves]]) -> list[str]:
 def _moves(store: Store, before: Composed, after: Composed, setting: Setting, day: date) -> Moves:
     now = examined(store, before, Asked(day))
     then = Examined(decided(after.checkout, setting), space_of(after.shop, day))
-    return moves(now, then, told_orders(store, day))
+    return moves(now, then, Months(told_orders(store, day, before.shop), told_orders(store, day, after.shop)))
 
 
 def _drafts(store: Store, storefronts: Iterable[str]) -> Iterator[Composed]:

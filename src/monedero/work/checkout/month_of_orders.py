@@ -48,20 +48,24 @@ def same_orders(store: Store, composed: Composed, hand: OrderInHand, *, priced: 
     return found
 
 
-def told_orders(store: Store, day: date) -> list[SameOrders]:
-    """The month in groups of orders that differ in their amount alone, as far as the profile tells; without costs."""
+def told_orders(store: Store, day: date, shop: Shop | None = None) -> list[SameOrders]:
+    """The month in groups of orders that differ in their amount alone, as far as the profile tells; without costs.
+
+    With a `shop` the orders are those that it sells, such as the one of an edition; else the shop as it stands.
+    """
     inputs = inputs_of(store)
+    if shop is not None and shop != inputs.shop:
+        return [SameOrders(order, amounts, {}) for order, amounts in _orders(store, inputs, day, shop)]
 
     def compute() -> list[SameOrders]:
-        return [SameOrders(order, amounts, {}) for order, amounts in _orders(store, inputs, day)]
+        return [SameOrders(order, amounts, {}) for order, amounts in _orders(store, inputs, day, inputs.shop)]
 
     found: list[SameOrders] = inputs.by_day.get(("told", day), compute)
     return found
 
 
-def _orders(store: Store, inputs: CompareInputs, day: date) -> list[tuple[Order, dict[int, Fraction]]]:
-    shop = inputs.shop
-    frame, over = _rows(store, inputs, day)
+def _orders(store: Store, inputs: CompareInputs, day: date, shop: Shop) -> list[tuple[Order, dict[int, Fraction]]]:
+    frame, over = _rows(store, inputs, day, shop)
     weighted = frame if "weight" in frame.columns else frame.with_columns(pl.lit(1, pl.Int64).alias("weight"))
     groups = weighted.group_by([*ALIKE, "minor"], maintain_order=True).agg(pl.col("weight").sum())
     alike: dict[tuple[object, ...], dict[int, Fraction]] = defaultdict(dict)
@@ -70,12 +74,12 @@ def _orders(store: Store, inputs: CompareInputs, day: date) -> list[tuple[Order,
     return [(_order(shop, day, facts), amounts) for facts, amounts in alike.items()]
 
 
-def _rows(store: Store, inputs: CompareInputs, day: date) -> tuple[pl.DataFrame, int]:
+def _rows(store: Store, inputs: CompareInputs, day: date, shop: Shop) -> tuple[pl.DataFrame, int]:
     """The rows of the profile, and what their weights are over."""
     if inputs.profile.source is Source.PAST_ORDERS:
         counts = store.past_orders.counts()
         return store.past_orders.paid(), months_between(counts.first, counts.last)
-    return typed_rows(inputs.profile, inputs.shop, day, inputs.rates)
+    return typed_rows(inputs.profile, shop, day, inputs.rates)
 
 
 def _order(shop: Shop, day: date, facts: Sequence[object]) -> Order:

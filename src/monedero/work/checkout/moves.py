@@ -26,7 +26,7 @@ class Move(NamedTuple):
 
 @dataclass(frozen=True, slots=True)
 class Moves:
-    """What a change does: moves in the sequence of the tenders, and the dead ends that it makes."""
+    """What a change does: moves, losses and those of most orders first, and the dead ends that it makes."""
 
     before: Examined
     after: Examined
@@ -54,18 +54,28 @@ class Moves:
         return moved_orders_text(MovedOrders(name, move.gains, places, len(move.boxes) - len(places), share))
 
 
-def moves(before: Examined, after: Examined, month: Sequence[SameOrders]) -> Moves:
-    """What changes from one checkout to another, over the orders of a month."""
+class Months(NamedTuple):
+    """The orders of a month as the shop sells before a change, and after it."""
+
+    before: Sequence[SameOrders]
+    after: Sequence[SameOrders]
+
+
+def moves(before: Examined, after: Examined, months: Months) -> Moves:
+    """What changes from one checkout to another: what is lost of the month before, what is gained of the one after."""
     lost = {more.tender: more for more in more_offered(before, after, changed=True)}
     gained = {more.tender: more for more in more_offered(after, before, changed=True)}
     tenders = dict.fromkeys(tender.id for each in (after, before) for tender, _ in each.decision.tenders)
     found = []
     for tender in tenders:
-        for some, gains, possible in ((lost, False, before.possible), (gained, True, after.possible)):
-            if tender in some:
-                found.append(_move(some[tender], month, possible, gains=gains))
+        if tender in lost:
+            found.append(_move(lost[tender], months.before, before.possible, gains=False))
+        if tender in gained:
+            found.append(_move(gained[tender], months.after, after.possible, gains=True))
+    # What is lost comes before what is gained, and what most orders lose first, so that no loss is out of sight.
+    found.sort(key=lambda move: (move.gains, -move.share.orders))
     dead = largest_of(new_dead_ends(before, after), after.possible)
-    return Moves(before, after, found, _by_share(dead, month, after.possible), bool(month))
+    return Moves(before, after, found, _by_share(dead, months.after, after.possible), bool(months.before))
 
 
 def _move(more: MoreOffered, month: Sequence[SameOrders], possible: Possible, *, gains: bool) -> Move:

@@ -22,8 +22,8 @@ from monedero.core.card_number import lettered
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound
 from monedero.formats.apart import ENDING, Spool, Stopped, fault_from, read_apart
 from monedero.formats.cells import safe
-from monedero.formats.matching import Matching, guess
-from monedero.formats.past_orders import Reader, ReadOrder, RefusedRow
+from monedero.formats.matching import Matching, guess, no_order
+from monedero.formats.past_orders import LeftOut, Reader, ReadOrder, RefusedRow
 from monedero.formats.table import Table
 from monedero.store import Store, for_its_owner
 from monedero.wording import fault_text
@@ -31,6 +31,8 @@ from monedero.work.shop.lookups import described_shop
 from monedero.work.shop.past_orders_program import ReadCounts, Task
 
 SAMPLE = 200
+# Among how many rows the statuses of orders are looked for, and how many are shown.
+STATUS_ROWS, MOST_STATUSES = 50_000, 40
 SHOWN = 8
 FILES_KEPT = 4
 
@@ -54,6 +56,7 @@ class Look:
     sample: list[list[str]]
     matching: Matching
     remembered: bool
+    statuses: list[str]
     read: list[ReadOrder]
     refused: list[RefusedRow]
     looked_at: int
@@ -76,7 +79,7 @@ class Progress:
     def already(self) -> int:
         """How many of the orders were kept before."""
         counts = self.counts
-        return 0 if counts.new is None else counts.done - counts.refused - counts.new
+        return 0 if counts.new is None else counts.done - counts.refused - counts.left_out - counts.new
 
     def refused_rows(self) -> Iterator[RefusedRow]:
         """The rows that were refused so far."""
@@ -122,8 +125,11 @@ class Imports:
         first = list(islice(spool.table().rows, SAMPLE))
         sample = [cells for _, cells in first]
         chosen = matching or kept or guess(spool.header, sample, shop.currency, shop.country)
+        statuses = self._statuses(spool, chosen)
+        if matching is None and kept is None:
+            chosen = chosen.model_copy(update={"left_out": [value for value in statuses if no_order(value)]})
         faults: list[Fault] = []
-        rows: list[ReadOrder | RefusedRow] = []
+        rows: list[ReadOrder | RefusedRow | LeftOut] = []
         try:
             rows = [row for _, row in Reader(Table(spool.header, first), chosen, shop).rows()]
         except InvalidInput as refused:
@@ -135,12 +141,22 @@ class Imports:
             sample=sample[:SHOWN],
             matching=chosen,
             remembered=kept is not None,
+            statuses=statuses,
             read=[row for row in rows if isinstance(row, ReadOrder)][:SHOWN],
             refused=[row for row in rows if isinstance(row, RefusedRow)][:SHOWN],
             looked_at=len(rows),
             refused_of_them=sum(isinstance(row, RefusedRow) for row in rows),
             faults=faults,
         )
+
+    def _statuses(self, spool: Spool, matching: Matching) -> list[str]:
+        """What a file says of the status of its orders, among its first rows."""
+        column = matching.columns.get("status")
+        if column not in spool.header:
+            return []
+        place = spool.header.index(column)
+        rows = (cells[place].strip() for _, cells in islice(spool.table().rows, STATUS_ROWS) if place < len(cells))
+        return list(islice(dict.fromkeys(filter(None, rows)), MOST_STATUSES))
 
     def begin(self, file: str, matching: Matching) -> Progress:
         """Begin to read a file; refuses a matching that lacks something, and a second reading at the same time."""

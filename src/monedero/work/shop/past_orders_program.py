@@ -20,7 +20,7 @@ from monedero.core.money import Money
 from monedero.core.profile import Profile, Source
 from monedero.formats.apart import header_in, rows_in
 from monedero.formats.matching import Matching
-from monedero.formats.past_orders import Reader, ReadOrder, RefusedRow
+from monedero.formats.past_orders import LeftOut, Reader, ReadOrder, RefusedRow
 from monedero.formats.table import Table
 from monedero.store import Store
 from monedero.store.past_orders import PastOrder
@@ -51,6 +51,7 @@ class ReadCounts(BaseModel):
     refunds: int = 0
     refused: int = 0
     unknown_lines: int = 0
+    left_out: int = 0
     new: int | None = None
     """How many orders were not kept before; known at the end."""
 
@@ -90,8 +91,10 @@ def _batches(
             raise ReadingStopped
         counts.done += 1
         counts.unknown_lines = reader.unknown_lines
-        read = _checked(row, cells, reader, kept)
-        if isinstance(read, RefusedRow):
+        read = row if isinstance(row, LeftOut) else _checked(row, cells, reader, kept)
+        if isinstance(read, LeftOut):
+            counts.left_out += 1
+        elif isinstance(read, RefusedRow):
             counts.refused += 1
             refused.write(json.dumps([read.line, read.cells, dataclasses.asdict(read.fault)]) + "\n")
         else:

@@ -76,12 +76,11 @@ export function PublishPage() {
             <li key={edition.number} className="border-b border-rule-soft py-2 flex gap-6">
               <span className="w-24 font-semibold">Edition {edition.number}</span>
               <span className="w-44 text-soft">{moment(edition.published_at)}</span>
-              <span>
-                {edition.tenders
-                  .filter((tender) => tender.on)
-                  .map((tender) => tender.name)
-                  .join(", ")}
-              </span>
+              <ul>
+                {edition.summary.map((tender) => (
+                  <li key={tender}>{tender}</li>
+                ))}
+              </ul>
             </li>
           ))}
         </ol>

@@ -36,11 +36,12 @@ export function FirstShop() {
     event.preventDefault();
     const from = market.text || country.text;
     const books = currency.text;
+    const there = choices?.countries.find((choice) => choice.code === from)?.currency || books;
     const shop: Shop = {
       name: name.text,
       country: country.text,
       currency: books,
-      markets: [{ id: freeId(`${from}-${books}`, []), country: from, currency: books, share: "100" }],
+      markets: [{ id: freeId(`${from}-${there}`, []), country: from, currency: there, share: "100" }],
       typed_rates: [],
       terminals: [],
       own_methods: [],
@@ -85,7 +86,11 @@ export function FirstShop() {
             label="Country of the shop"
             value={country.text}
             options={countries}
-            onPick={country.type}
+            onPick={(code) => {
+              country.type(code);
+              const there = choices.countries.find((choice) => choice.code === code)?.currency;
+              if (there) currency.type(there);
+            }}
           />
           <Picker
             showLabel

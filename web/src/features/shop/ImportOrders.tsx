@@ -4,6 +4,7 @@ import { grouped, shown } from "../../lib/money";
 import { Button } from "../../ui/Button";
 import { FileDrop } from "../../ui/FileDrop";
 import { Picker } from "../../ui/Picker";
+import { Picks } from "../../ui/Picks";
 import {
   type Look,
   type Matching,
@@ -26,6 +27,7 @@ const NAMES: Record<string, string> = {
   card_kind: "Kind of card",
   card_network: "Card network",
   refund_of: "Refund of",
+  status: "Status",
 };
 const NONE = "none";
 
@@ -138,6 +140,7 @@ export function ImportOrders() {
                   Among them {progress.free} free and{" "}
                   {progress.refunds === 1 ? "1 refund" : `${progress.refunds} refunds`}. {progress.refused}{" "}
                   rows were refused.
+                  {progress.left_out > 0 && ` ${progress.left_out} were left out by their status.`}
                   {progress.unknown_lines > 0 &&
                     ` ${progress.unknown_lines} name a line that your shop does not have.`}
                 </p>
@@ -227,6 +230,15 @@ function Understood({ look, onMatch }: { look: Look; onMatch: (part: Partial<Mat
           ]}
           onPick={(decimal) => onMatch({ decimal: decimal as Matching["decimal"] })}
         />
+        {look.statuses.length > 0 && (
+          <Picks
+            label="No orders: left out by their status"
+            values={matching.left_out ?? []}
+            options={look.statuses.map((status) => ({ value: status, label: status }))}
+            none="every row is an order"
+            onPick={(left_out) => onMatch({ left_out })}
+          />
+        )}
       </div>
       {look.refused_of_them > 0 && (
         <p className="text-copper font-medium mt-2">

@@ -1,13 +1,14 @@
 import { putIn } from "../../lib/lists";
 import { Button } from "../../ui/Button";
 import { Picker } from "../../ui/Picker";
+import { Picks } from "../../ui/Picks";
 import { TextField } from "../../ui/TextField";
 import { freeId } from "./ids";
 import type { Shop } from "./queries";
 import type { Sections } from "./sections";
 
 /** Where buyers come from: a country with a currency, and its share of orders. */
-export function MarketsTable({ shop, save, quietly, countries, currencies, remove }: Sections) {
+export function MarketsTable({ shop, save, quietly, countries, currencyOf, currencies, remove }: Sections) {
   const markets = shop.markets;
   const sum = markets.reduce((total, market) => total + Number(market.share), 0);
   const edit = (id: string, part: Partial<Shop["markets"][number]>) => (before: Shop) => ({
@@ -15,18 +16,15 @@ export function MarketsTable({ shop, save, quietly, countries, currencies, remov
     markets: before.markets.map((market) => (market.id === id ? { ...market, ...part } : market)),
   });
 
-  function add(before: Shop): Shop {
-    const held = before.markets;
-    const free = countries.find((choice) => !held.some((market) => market.country === choice.value));
-    const country = held.some((market) => market.country === before.country)
-      ? (free?.value ?? before.country)
-      : before.country;
+  const paidIn = (country: string) => currencyOf(country) || shop.currency;
+  const add = (country: string) => (before: Shop) => {
+    const currency = paidIn(country);
     const id = freeId(
-      `${country}-${before.currency}`,
-      held.map((market) => market.id),
+      `${country}-${currency}`,
+      before.markets.map((market) => market.id),
     );
-    return { ...before, markets: [...held, { id, country, currency: before.currency, share: "0" }] };
-  }
+    return { ...before, markets: [...before.markets, { id, country, currency, share: "0" }] };
+  };
 
   return (
     <section aria-labelledby="markets" className="mb-8">
@@ -44,7 +42,7 @@ export function MarketsTable({ shop, save, quietly, countries, currencies, remov
               label={`Country of ${market.id}`}
               value={market.country}
               options={countries}
-              onPick={(country) => quietly(edit(market.id, { country }))}
+              onPick={(country) => quietly(edit(market.id, { country, currency: paidIn(country) }))}
             />
             <Picker
               look="cell"
@@ -82,14 +80,21 @@ export function MarketsTable({ shop, save, quietly, countries, currencies, remov
           </li>
         ))}
       </ul>
-      <p className="flex items-baseline gap-4 mt-2">
-        <Button look="link" onClick={() => quietly(add)}>
-          Add a market
-        </Button>
+      <div className="flex items-end gap-4 mt-2">
+        <div className="w-64">
+          <Picks
+            single
+            label="Add a market"
+            none="choose its country"
+            values={[]}
+            options={countries}
+            onPick={([country]) => country && quietly(add(country))}
+          />
+        </div>
         {markets.length > 0 && Math.abs(sum - 100) > 0.001 && (
           <span className="text-copper">The shares add up to {sum} %, not to 100 %.</span>
         )}
-      </p>
+      </div>
     </section>
   );
 }

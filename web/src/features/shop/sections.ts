@@ -10,6 +10,8 @@ export interface Sections {
   countries: Option[];
   currencies: Option[];
   kinds: Option[];
+  /** The currency that is paid in in a country; empty where none is known. */
+  currencyOf: (country: string) => string;
   /** How bank accounts are written in a country. */
   schemeOf: (country: string) => Schema<"AccountScheme"> | undefined;
   /** Save a change; a refusal is told where it was typed. */
@@ -36,6 +38,7 @@ export function useSections(): Sections | null {
     countries: named(choices.countries),
     currencies: choices.currencies.map(({ code, name }) => ({ value: code, label: `${code} ${name}` })),
     kinds: named(choices.kinds),
+    currencyOf: (country) => choices.countries.find((choice) => choice.code === country)?.currency ?? "",
     schemeOf: (country) => choices.account_schemes.find((scheme) => scheme.country === country),
     save: (edit) => change.mutateAsync(edit),
     quietly,
