@@ -51,7 +51,7 @@ def test_a_server_that_stops_takes_nothing_away(start: tuple[Start, str], browse
     server.kill()
     server.communicate()
     desk.type_into("Trading name", "Cabo Noite and Sons")
-    desk.see("Monedero does not answer. What you typed is still here, and is sent when it answers again.")
+    desk.see("Monedero does not answer. What you changed is still here, and is sent when it answers again.")
     # The desk is still there, with what was typed.
     assert desk.named("Trading name", "input").get_attribute("value") == "Cabo Noite and Sons"
     assert desk.violations() == []

@@ -1,7 +1,7 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
-import { api } from "./api/client";
+import { api, SENT_AGAIN } from "./api/client";
 import { AfterPaying, BuyPage, CartPage, KeptOnFailure, LinePage } from "./features/buyer/pages";
 import "./styles.css";
 
@@ -12,7 +12,12 @@ api.use({
     return request;
   },
 });
-const client = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: true } } });
+const client = new QueryClient({
+  defaultOptions: {
+    queries: { retry: 1, refetchOnWindowFocus: true, networkMode: "always" },
+    mutations: SENT_AGAIN,
+  },
+});
 
 /** The page at an address: an order after paying by its token, a line, the cart, else the checkout. */
 function page({ pathname, search }: Location) {

@@ -39,6 +39,9 @@ class BuyerWords(BaseModel):
     page_failed: str
     page_failed_next: str
     load_again: str
+    no_answer: str
+    no_answer_again: str
+    no_answer_kept: str
     voucher_title: str
     voucher_label: str
     voucher_apply: str

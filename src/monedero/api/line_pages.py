@@ -58,6 +58,8 @@ class PageWords(BaseModel):
     page_failed: str
     page_failed_next: str
     load_again: str
+    no_answer: str
+    no_answer_again: str
 
 
 class ShownWay(BaseModel):

@@ -27,6 +27,8 @@ def fault_text(fault: Fault) -> str:
         fields["what"] = say(f"ask-{ask}")
     if fault.code is FaultCode.STAGE_NOT_FIT and has(stage := f"stage-{fault.value}"):
         fields["stage"] = say(stage)
+    if fault.code is FaultCode.BLANK and fault.field:
+        return say("fault-blank-field", field=fault.field.rpartition(".")[2].replace("_", " ").capitalize())
     if wrong := fields.get("wrong"):
         fields["wrong"] = say(f"wrong-{wrong}" if has(f"wrong-{wrong}") else "wrong-number")
     return say(f"fault-{fault.code.value}", **fields)

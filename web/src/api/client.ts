@@ -7,21 +7,51 @@ type Problem = Schema<"Problem">;
 // What carries requests is looked up at each one, so that a test can answer them.
 export const api = createClient<paths>({
   baseUrl: window.location.origin,
-  fetch: (request) => fetch(request),
+  fetch: async (request) => {
+    try {
+      return await fetch(request);
+    } catch {
+      throw new Refusal(UNREACHABLE, isDoneOnce(request));
+    }
+  },
 });
 
 const UNREACHABLE: Problem = {
   type: "about:blank",
   title: "No answer",
   status: 503,
-  detail: "Monedero does not answer. What you typed is still here, and is sent when it answers again.",
+  detail: "Monedero does not answer. Try again in a moment.",
   mode: "test",
   errors: [],
 };
 
+/** Say in other words that nobody answers: a page that buyers see says it in their language. */
+export function sayUnanswered(title: string, detail: string): void {
+  UNREACHABLE.title = title;
+  UNREACHABLE.detail = detail;
+}
+
+/**
+ * Whether a request that is sent twice is done once: what is saved over a version, taken away, or sent under a key. Other
+ * requests may have been done although no answer came.
+ */
+function isDoneOnce(request: Request): boolean {
+  if (request.method !== "POST") return true;
+  const { pathname } = new URL(request.url);
+  return (
+    (request.headers.get("idempotency-key") ?? "") !== "" ||
+    pathname.endsWith("/go-on") ||
+    pathname.startsWith("/api/checkouts/") ||
+    pathname.startsWith("/api/records/")
+  );
+}
+
 /** An answer that is a problem document, to be shown where the value was given. */
 export class Refusal extends Error {
-  constructor(readonly problem: Problem) {
+  constructor(
+    readonly problem: Problem,
+    readonly isSentAgain = false,
+  ) {
     super(problem.detail || problem.title);
   }
 
@@ -43,14 +73,34 @@ export async function answered<Data>(
   let result: { data?: Data; error?: unknown; response: Response };
   try {
     result = await request;
-  } catch {
-    throw new Refusal(UNREACHABLE);
+  } catch (failed) {
+    throw failed instanceof Refusal ? failed : new Refusal(UNREACHABLE);
   }
   if (!result.response.ok) {
     const problem = result.error as Problem | undefined;
     throw new Refusal(problem?.errors ? problem : { ...UNREACHABLE, status: result.response.status });
   }
   return result.data as Data;
+}
+
+/** How long until what was not answered is sent again, in milliseconds. */
+export const AGAIN_MS = 3000;
+
+/** How acts are sent: what nobody answers is sent again until somebody does, if it is done once however often it is sent. */
+export const SENT_AGAIN = {
+  networkMode: "always",
+  retry: (_count: number, failed: unknown) => failed instanceof Refusal && failed.isSentAgain,
+  retryDelay: AGAIN_MS,
+} as const;
+
+/** Whether the server failed, or nobody answered: another try may do, whatever was asked. */
+export function isFailure(failed: unknown): boolean {
+  return !(failed instanceof Refusal) || failed.problem.status >= 500;
+}
+
+/** Whether what was asked was refused as it was asked: nothing but other words will do. */
+export function isRefused(failed: unknown): boolean {
+  return failed instanceof Refusal && !isFailure(failed);
 }
 
 /** What to say of anything that went wrong. */

@@ -1,5 +1,5 @@
 import { MutationCache, QueryClient } from "@tanstack/react-query";
-import { api } from "./client";
+import { api, isFailure, SENT_AGAIN } from "./client";
 import type { keys } from "./keys";
 
 /** What can have changed in a shop; the server counts each, and says so with every answer. */
@@ -87,7 +87,17 @@ export function answersKept(): QueryClient {
   /** What has changed while a question was under way, by the question. */
   const meanwhile = new Map<string, Set<string>>();
   const client = new QueryClient({
-    defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: true, staleTime: 0 } },
+    defaultOptions: {
+      queries: {
+        retry: 1,
+        refetchOnWindowFocus: true,
+        staleTime: 0,
+        networkMode: "always",
+        // A view without its answer says so; one that has an older answer keeps it.
+        throwOnError: (failed, query) => query.state.data === undefined && isFailure(failed),
+      },
+      mutations: SENT_AGAIN,
+    },
     mutationCache: new MutationCache({
       onSettled: async (_data, _error, _given, _result, mutation) => {
         if (!mutation.options.scope) await renewing;

@@ -3136,6 +3136,12 @@ export interface components {
             page_failed_next: string;
             /** Load Again */
             load_again: string;
+            /** No Answer */
+            no_answer: string;
+            /** No Answer Again */
+            no_answer_again: string;
+            /** No Answer Kept */
+            no_answer_kept: string;
             /** Voucher Title */
             voucher_title: string;
             /** Voucher Label */
@@ -4015,7 +4021,7 @@ export interface components {
         };
         /**
          * EditionOut
-         * @description A published state.
+         * @description A published state; `summary` says of every tender that is on what it is limited to, and what it costs on top.
          */
         EditionOut: {
             /** Number */
@@ -4027,6 +4033,8 @@ export interface components {
             published_at: string;
             /** Tenders */
             tenders: components["schemas"]["Tender"][];
+            /** Summary */
+            summary: string[];
         };
         /**
          * EmailNamed
@@ -5883,6 +5891,10 @@ export interface components {
             page_failed_next: string;
             /** Load Again */
             load_again: string;
+            /** No Answer */
+            no_answer: string;
+            /** No Answer Again */
+            no_answer_again: string;
         };
         /**
          * PaperOut

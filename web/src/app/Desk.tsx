@@ -1,6 +1,6 @@
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from "react";
-import { Link, NavLink, Outlet, useLocation, useNavigate } from "react-router";
-import { said } from "../api/client";
+import { Link, Outlet, useLocation, useNavigate } from "react-router";
+import { isRefused, said } from "../api/client";
 import { BuyerPanel } from "../features/buyer";
 import { useView } from "../features/draft";
 import { FIRST_PICKER, handSearchNow, OrderSentence, useHand, useHandSearch } from "../features/hand";
@@ -8,20 +8,17 @@ import { FirstShop, useOtherShop, useShop } from "../features/shop";
 import { rememberHand } from "../lib/lastHand";
 import { useShortcuts } from "../lib/useShortcuts";
 import { AskFirst } from "../ui/AskFirst";
+import { Boundary } from "../ui/Boundary";
 import { Button } from "../ui/Button";
 import { Trouble } from "../ui/Page";
 import { Clock } from "./Clock";
 import { KeysDialog } from "./KeysDialog";
-import { type Mark, useStages } from "./stages";
+import { StageNav } from "./StageNav";
+import { STAGES } from "./stages";
 import { TablesHere } from "./TablesHere";
+import { Unanswered } from "./Unanswered";
 
 const FindDialog = lazy(() => import("./FindDialog").then((module) => ({ default: module.FindDialog })));
-
-const MARKS: Record<Mark, string> = {
-  done: "bg-verdigris border-verdigris",
-  open: "border-copper",
-  waiting: "border-saffron bg-linear-to-r from-saffron from-50% to-transparent to-50%",
-};
 
 /** What a stage can do with what stands beside the work. */
 interface BesideWork {
@@ -32,8 +29,8 @@ interface BesideWork {
 export function Desk() {
   const state = useShop();
   const { hand } = useHand();
-  const view = useView(hand);
-  const stages = useStages();
+  // What of the order cannot be read is said at its sentence; a view that fails says so itself.
+  const view = useView(hand, "", true);
   const search = useHandSearch();
   const navigate = useNavigate();
   const { pathname } = useLocation();
@@ -46,9 +43,9 @@ export function Desk() {
   const other = useOtherShop();
 
   const shortcuts = useMemo(() => {
-    const here = stages.findIndex((stage) => within(pathname, stage.path));
+    const here = STAGES.findIndex((stage) => within(pathname, stage.path));
     const go = (by: number) => {
-      const stage = stages[here + by];
+      const stage = STAGES[here + by];
       if (stage) void navigate(`${stage.path}${handSearchNow()}`);
     };
     return {
@@ -58,10 +55,10 @@ export function Desk() {
       "?": () => setKeysShown(true),
       "Ctrl+k": () => setFinding(true),
     };
-  }, [stages, pathname, navigate]);
+  }, [pathname, navigate]);
   useShortcuts(shortcuts);
   useEffect(() => rememberHand(search), [search]);
-  const stage = stages.find((entry) => within(pathname, entry.path));
+  const stage = STAGES.find((entry) => within(pathname, entry.path));
   useEffect(() => {
     document.title = stage ? `${stage.name}, Monedero` : "Monedero";
   }, [stage]);
@@ -87,6 +84,7 @@ export function Desk() {
         To the work
       </a>
       <div className="hatch h-1.5 print:hidden" />
+      <Unanswered />
       {state.error && (
         <p role="status" className="bg-sheet border-b border-copper text-copper px-6 py-1.5">
           {said(state.error)}
@@ -114,23 +112,7 @@ export function Desk() {
             </button>
           )}
         </p>
-        {shop && (
-          <nav aria-label="Stages" className="ml-auto flex flex-wrap max-lg:ml-0">
-            {stages.map((stage) => (
-              <NavLink
-                key={stage.path}
-                to={`${stage.path}${search}`}
-                className={({ isActive }) =>
-                  `flex items-center gap-1.5 px-3 min-h-7 border-b-2 -mb-px ${isActive ? "border-ink font-semibold" : "border-transparent hover:border-rule"}`
-                }
-              >
-                {stage.name}
-                <span className={`size-2 rounded-full border-[1.5px] ${MARKS[stage.mark]}`} aria-hidden />
-                <span className="sr-only">{stage.note}</span>
-              </NavLink>
-            ))}
-          </nav>
-        )}
+        {shop && <StageNav search={search} />}
         <div className={`self-center ${shop ? "" : "ml-auto"}`}>
           <Clock />
         </div>
@@ -138,7 +120,7 @@ export function Desk() {
       {shop ? (
         <>
           <OrderSentence
-            problem={view.error ? said(view.error) : ""}
+            problem={isRefused(view.error) ? said(view.error) : ""}
             asked={view.data?.asked ?? []}
             amount={view.isPlaceholderData ? "" : (view.data?.amount ?? "")}
             deliveries={view.data?.deliveries ?? []}
@@ -146,9 +128,11 @@ export function Desk() {
           />
           <div className="flex flex-1 items-stretch max-lg:flex-col">
             <main ref={work} id="work" tabIndex={-1} className="flex-1 min-w-0 px-6 py-5 outline-none">
-              <Suspense>
-                <Outlet context={{ showBuyer: () => setFolded(false) } satisfies BesideWork} />
-              </Suspense>
+              <Boundary at={pathname} what="This view">
+                <Suspense>
+                  <Outlet context={{ showBuyer: () => setFolded(false) } satisfies BesideWork} />
+                </Suspense>
+              </Boundary>
               <TablesHere work={work} />
             </main>
             {folded ? (
@@ -161,7 +145,9 @@ export function Desk() {
               </button>
             ) : (
               <div className="contents print:hidden">
-                <BuyerPanel onFold={() => setFolded(true)} />
+                <Boundary what="What this buyer sees">
+                  <BuyerPanel onFold={() => setFolded(true)} />
+                </Boundary>
               </div>
             )}
           </div>

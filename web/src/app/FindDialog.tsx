@@ -6,7 +6,7 @@ import { useDraft } from "../features/draft";
 import { useHand, useHandSearch } from "../features/hand";
 import { VIEWS as SHOP_VIEWS, useChoices } from "../features/shop";
 import { lineAmount } from "../lib/lineAmount";
-import { useStages } from "./stages";
+import { STAGES } from "./stages";
 
 const VIEWS = [
   { path: "/", name: "What to decide next" },
@@ -27,7 +27,6 @@ export function FindDialog({ open, onOpenChange }: Props) {
   const navigate = useNavigate();
   const search = useHandSearch();
   const { shop, change } = useHand();
-  const stages = useStages();
   const cards = useCards().data ?? [];
   const providers = useAccounts().data?.providers ?? [];
   const tenders = useDraft().data?.tenders ?? [];
@@ -55,7 +54,7 @@ export function FindDialog({ open, onOpenChange }: Props) {
       />
       <Command.List className="max-h-80 overflow-y-auto py-2">
         <Command.Empty className="px-5 py-2 text-soft">Nothing is called that.</Command.Empty>
-        {stages.map((stage) => (
+        {STAGES.map((stage) => (
           <Command.Item
             key={stage.path}
             className={ITEM}

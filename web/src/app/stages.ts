@@ -9,15 +9,29 @@ export type Mark = "done" | "open" | "waiting";
 interface Stage {
   path: string;
   name: string;
+}
+
+interface Marked extends Stage {
   mark: Mark;
   note: string;
 }
+
+/** The stages in the sequence of the work. */
+export const STAGES: Stage[] = [
+  { path: "/shop", name: "Shop" },
+  { path: "/compare", name: "Compare" },
+  { path: "/accounts", name: "Accounts" },
+  { path: "/checkout", name: "Checkout" },
+  { path: "/coverage", name: "Coverage" },
+  { path: "/rehearse", name: "Rehearse" },
+  { path: "/publish", name: "Publish" },
+];
 
 /** An account at one of these stages waits for the owner. */
 const IN_HAND = new Set(["question", "refused", "approved", "lapsed"]);
 
 /** The stages in the sequence of the work, each with what is unfinished there. */
-export function useStages(): Stage[] {
+export function useMarkedStages(): Marked[] {
   const shop = useShop().data?.shop;
   const tenders = useDraft().data?.tenders ?? [];
   const publication = usePublication().data;

@@ -7,6 +7,8 @@ interface Question {
   title: string;
   sentences: string[];
   act: string;
+  /** What can be done about it afterwards; nothing where it is for good. */
+  after?: string;
 }
 
 interface Asked extends Question {
@@ -34,7 +36,8 @@ export function askFirst(question: Question): Promise<boolean> {
 export async function unlessTakenAway(would: { takes_away: boolean; sentences: string[] }): Promise<void> {
   if (!would.takes_away) return;
   const title = "This takes ways to pay away from some orders";
-  if (!(await askFirst({ title, sentences: would.sentences, act: "Change it" }))) throw new LeftAsItWas();
+  const question = { title, sentences: would.sentences, act: "Change it" };
+  if (!(await askFirst({ ...question, after: "Changing it back restores them." }))) throw new LeftAsItWas();
 }
 
 /** So many sentences are told at once; the others unfold. */
@@ -83,7 +86,7 @@ export function AskFirst() {
                   </ul>
                 </details>
               )}
-              <p className="mt-2 text-soft">Changing it back restores them.</p>
+              {asked.after && <p className="mt-2 text-soft">{asked.after}</p>}
             </div>
           </AlertDialog.Description>
           <div className="mt-4 flex gap-4">

@@ -11,12 +11,27 @@ interface Props extends ButtonHTMLAttributes<HTMLButtonElement> {
   look?: keyof typeof LOOKS;
 }
 
-/** A button; its look says how much it weighs. */
-export function Button({ look = "plain", className = "", type = "button", ...rest }: Props) {
+/**
+ * A button; its look says how much it weighs. One that is disabled keeps the focus, so that whoever pressed it can go on
+ * from there: a browser would take the focus away from it.
+ */
+export function Button({
+  look = "plain",
+  className = "",
+  type = "button",
+  disabled,
+  onClick,
+  ...rest
+}: Props) {
   return (
     <button
       type={type}
-      className={`rounded-[3px] disabled:opacity-50 disabled:cursor-not-allowed ${LOOKS[look]} ${className}`}
+      aria-disabled={disabled || undefined}
+      className={`rounded-[3px] aria-disabled:opacity-50 aria-disabled:cursor-not-allowed ${LOOKS[look]} ${className}`}
+      onClick={(event) => {
+        if (disabled) event.preventDefault();
+        else onClick?.(event);
+      }}
       {...rest}
     />
   );

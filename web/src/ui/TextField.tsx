@@ -1,9 +1,6 @@
 import { type KeyboardEvent, useEffect, useId, useRef, useState } from "react";
-import { Refusal, said } from "../api/client";
+import { AGAIN_MS, Refusal, said } from "../api/client";
 import { useAskBeforeLeaving } from "../lib/useAskBeforeLeaving";
-
-// How long until what was not answered is sent again.
-const AGAIN_MS = 3000;
 
 interface Props {
   label: string;

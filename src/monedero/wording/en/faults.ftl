@@ -31,6 +31,7 @@ fault-not-one-of = “{ $value }” is not allowed here. Write { $expected }.
 fault-wrong-type = “{ $value }” is of the wrong type. Write { $expected }.
 fault-too-long = This has { $length } characters. Write { $longest } at the most.
 fault-blank = This is empty. Write something.
+fault-blank-field = { $field } is empty. Write something.
 fault-body-unreadable = What was sent cannot be read. Send JSON in UTF-8.
 fault-body-too-large = What was sent is larger than { $largest } bytes. Send less at a time.
 fault-body-newer = A later Monedero wrote this (format { $value } of { $what }; this one knows { $today }). Open the folder with that one.

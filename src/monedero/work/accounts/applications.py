@@ -81,7 +81,9 @@ class Applications:
         """What the provider asks and is not there yet."""
         facts, merchant_file = self.facts(account.provider), MerchantFile(self._store, self._now)
         business = read_business(self._store).business
-        return missing(facts.asks, business, merchant_file.kinds(), self.application(account))
+        # Every application names who applies, whatever else its provider asks.
+        asks = list(dict.fromkeys((Ask.LEGAL, *facts.asks)))
+        return missing(asks, business, merchant_file.kinds(), self.application(account))
 
     def choose_payout(self, account: Account, payout: str) -> None:
         """Choose the account for payouts, where it is not the usual one."""

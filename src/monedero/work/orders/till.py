@@ -62,7 +62,7 @@ class Till:
     ) -> OrderRecord:
         """Place an order with a tender that is offered for it; one that was placed under the same key is there already.
 
-        Refused where its buyer would pay another total than the one that was shown.
+        Refused where its buyer would pay more than the total that was shown.
         """
         new = NewOrder(composed, order, tender, by or Ordering(), self.now(), secrets.token_urlsafe(12))
         if (kept := self.kept(new.by.key)) is not None:
@@ -70,7 +70,7 @@ class Till:
         if self.vouchers.pay_nothing(new.by.vouchers, order.order.amount):
             raise self._total_changed(new)
         begun = self._prepared(new)
-        if new.by.total is not None and new.by.total != begun.payment.total:
+        if new.by.total is not None and _is_more(begun.payment.total, new.by.total):
             raise self._total_changed(new)
         lease = self.sending.lease()
 
@@ -293,3 +293,8 @@ class Till:
     def link(self, record: OrderRecord) -> str:
         """The buyer's personal link to an order, as it stands in a message."""
         return f"{self._gateways.address.rstrip('/')}{AFTER_PAYING}/{record.token}"
+
+
+def _is_more(total: Money, shown: Money) -> bool:
+    """Whether a total is more than the one that its buyer saw, or in another currency."""
+    return total.currency != shown.currency or total.minor > shown.minor

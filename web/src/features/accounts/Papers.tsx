@@ -1,6 +1,7 @@
 import { toast } from "sonner";
 import { said } from "../../api/client";
 import { day } from "../../lib/time";
+import { askFirst } from "../../ui/AskFirst";
 import { Button } from "../../ui/Button";
 import { FileDrop } from "../../ui/FileDrop";
 import { Trouble } from "../../ui/Page";
@@ -29,7 +30,15 @@ export function Papers({ kind, name }: { kind: string; name: string }) {
           <Button
             look="quiet"
             aria-label={`Take away ${paper.name}`}
-            onClick={() => drop.mutate(paper.id, { onError: (refused) => toast.error(said(refused)) })}
+            onClick={async () => {
+              const question = {
+                title: `Take ${paper.name} away?`,
+                sentences: [`The file is deleted for good, and no application that asks for ${name} has it.`],
+                act: "Delete the file",
+              };
+              if (await askFirst(question))
+                drop.mutate(paper.id, { onError: (refused) => toast.error(said(refused)) });
+            }}
           >
             Take away
           </Button>

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useState } from "react";
+import { lazy, Suspense, useEffect, useState } from "react";
 import { type Schema, said, titleOf } from "../../api/client";
 import { partsOf } from "../../lib/money";
 import { useTyped } from "../../lib/useTyped";
@@ -27,6 +27,13 @@ function amountIn(offer: Schema<"Offer">, amount: string): Record<string, string
   return offer.order.goods ? { goods: amount } : { amount };
 }
 
+/** What a buyer pressed: the way to pay, what was filled in, and the total that was shown. */
+interface Pressed {
+  tender: string;
+  answers: Record<string, string>;
+  total: string | null;
+}
+
 /** The checkout that buyers see: the newest edition, for the order that the address names. */
 export function BuyPage({ search: first }: { search: string }) {
   const [search, setSearch] = useState(first);
@@ -42,8 +49,23 @@ export function BuyPage({ search: first }: { search: string }) {
   const offer = useOffer(search, vouchers);
   const pay = usePay();
   const data = offer.data;
+  // What is shown is of the order as it was before the last change, until the new one is here.
+  const drawnAnew = offer.isPlaceholderData;
+  const [pressed, setPressed] = useState<Pressed | null>(null);
 
-  function place(tender: string, answers: Record<string, string>) {
+  /** Pay, or what is pressed while the page is drawn anew, once the new one is here; never more than was shown. */
+  function press(tender: string, answers: Record<string, string>) {
+    const total = data?.offered.find((way) => way.tender === tender)?.to_pay ?? null;
+    if (drawnAnew) setPressed({ tender, answers, total });
+    else place({ tender, answers, total });
+  }
+  useEffect(() => {
+    if (!pressed || drawnAnew) return;
+    setPressed(null);
+    if (!offer.error) place(pressed);
+  });
+
+  function place({ tender, answers, total }: Pressed) {
     if (!data) return;
     pay.mutate(
       {
@@ -57,7 +79,7 @@ export function BuyPage({ search: first }: { search: string }) {
         language: data.language,
         // What the buyer sees is what is ordered: these vouchers, and this total.
         vouchers: data.vouchers.map((voucher) => voucher.handle),
-        total: data.offered.find((way) => way.tender === tender)?.to_pay ?? null,
+        total,
       },
       { onSuccess: address.forget },
     );
@@ -134,7 +156,7 @@ export function BuyPage({ search: first }: { search: string }) {
                     look="strong"
                     disabled={pay.isPending}
                     className="w-full min-h-11 mt-2"
-                    onClick={() => place(data.nothing_left?.tender ?? "", {})}
+                    onClick={() => press(data.nothing_left?.tender ?? "", {})}
                   >
                     {data.nothing_left.pay}
                   </Button>
@@ -151,8 +173,9 @@ export function BuyPage({ search: first }: { search: string }) {
                   )}
                   stopped={data.deliveries.find((way) => way.chosen)?.why ?? ""}
                   paying={pay.isPending}
+                  unanswered={pay.isPending && pay.failureCount > 0}
                   problem={pay.error}
-                  onPay={({ tender, answers }) => place(tender, answers)}
+                  onPay={({ tender, answers }) => press(tender, answers)}
                 />
               )}
             </>

@@ -1,5 +1,5 @@
 import { type ReactNode, useEffect } from "react";
-import { Refusal, type Schema } from "../../api/client";
+import { Refusal, type Schema, sayUnanswered } from "../../api/client";
 import { rememberWords } from "./KeptOnFailure";
 import { LanguagePicker } from "./LanguagePicker";
 
@@ -29,6 +29,7 @@ export function BuyerPage({ mode, page, onLanguage, children }: Props) {
     if (!page) return;
     document.documentElement.lang = page.language;
     rememberWords(page.words);
+    sayUnanswered(page.words.no_answer, page.words.no_answer_again);
   }, [page]);
   return (
     <div className="min-h-dvh">

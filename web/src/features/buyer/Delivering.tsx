@@ -1,4 +1,4 @@
-import { useId, useState } from "react";
+import { useEffect, useId, useState } from "react";
 import type { Schema } from "../../api/client";
 import { Choice } from "../../ui/Choice";
 import { InputField } from "../../ui/InputField";
@@ -24,6 +24,9 @@ interface Props {
 export function Delivering({ offer, wish, problem, onWish, onChange }: Props) {
   const group = useId();
   const { deliveries: ways, words } = offer;
+  // What was picked is picked at once; what it costs comes with the next answer.
+  const [picked, setPicked] = useState("");
+  useEffect(() => setPicked(""), [offer]);
   const chosen = ways.find((way) => way.chosen);
   if (ways.length === 0) return null;
   return (
@@ -40,8 +43,11 @@ export function Delivering({ offer, wish, problem, onWish, onChange }: Props) {
             name={way.name}
             description={way.comes}
             onTop={way.fee_text}
-            chosen={way.chosen}
-            onChoose={() => onChange({ delivery: way.id })}
+            chosen={picked ? picked === way.id : way.chosen}
+            onChoose={() => {
+              setPicked(way.id);
+              onChange({ delivery: way.id });
+            }}
           />
         ))}
       </fieldset>

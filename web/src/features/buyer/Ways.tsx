@@ -20,12 +20,14 @@ interface Props {
   /** Why it cannot be paid yet, whatever is chosen; empty where it can. */
   stopped?: string;
   paying: boolean;
+  /** Whether what was sent is not answered, and is sent again by itself. */
+  unanswered?: boolean;
   problem: unknown;
   onPay: (paid: Paid) => void;
 }
 
 /** The ways to pay, as a buyer meets them: one is chosen, filled in where it asks for something, then paid with. */
-export function Ways({ offered, words, above, stopped, paying, problem, onPay }: Props) {
+export function Ways({ offered, words, above, stopped, paying, unanswered, problem, onPay }: Props) {
   const [picked, setPicked] = useState("");
   // What was filled in stays when another way is looked at.
   const [answers, setAnswers] = useState<Record<string, Record<string, string>>>({});
@@ -106,15 +108,15 @@ export function Ways({ offered, words, above, stopped, paying, problem, onPay }:
           {elsewhere(problem)}
         </p>
       )}
-      {stopped ? (
+      {(unanswered || stopped) && (
         <p role="status" className="text-copper font-medium mt-2">
-          {stopped}
+          {stopped || words.no_answer_kept}
         </p>
-      ) : (
-        <Button look="strong" type="submit" disabled={paying} className="w-full min-h-11 mt-2">
-          {chosen.pay}
-        </Button>
       )}
+      {/* The button stays where it cannot be pressed: whoever is on it stays on it while the page is drawn anew. */}
+      <Button look="strong" type="submit" disabled={paying || !!stopped} className="w-full min-h-11 mt-2">
+        {chosen.pay}
+      </Button>
     </form>
   );
 }

@@ -12,7 +12,7 @@ import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrate
 import { Fragment } from "react";
 import { Link, useSearchParams } from "react-router";
 import { toast } from "sonner";
-import { said } from "../../api/client";
+import { isRefused, said } from "../../api/client";
 import { axisFor, RulerTicks } from "../../charts";
 import { drawn, partsOf } from "../../lib/money";
 import { Button } from "../../ui/Button";
@@ -59,7 +59,8 @@ export function CheckoutPage() {
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
-  if (seen.error) return <Trouble>The order in hand cannot be read. Fix it in the sentence above.</Trouble>;
+  if (isRefused(seen.error))
+    return <Trouble>The order in hand cannot be read. Fix it in the sentence above.</Trouble>;
   if (shop && !hand) return <Heading title="Ways to pay" />;
   if (!hand || !shop || !draft || !view) return null;
 

@@ -1,7 +1,7 @@
 import { useCallback } from "react";
 import { Link } from "react-router";
 import { toast } from "sonner";
-import { said } from "../../api/client";
+import { isRefused, said } from "../../api/client";
 import { Heading, Trouble } from "../../ui/Page";
 import { Picker } from "../../ui/Picker";
 import { Segments } from "../../ui/Segments";
@@ -108,7 +108,9 @@ export function ComparePage() {
           onPick={setShow}
         />
       </Heading>
-      {comparison.error && <Trouble>The order in hand cannot be read. Fix it in the sentence above.</Trouble>}
+      {isRefused(comparison.error) && (
+        <Trouble>The order in hand cannot be read. Fix it in the sentence above.</Trouble>
+      )}
       {data?.rate_cards === 0 && (
         <FirstPrices month={data.month_orders !== "0"} onExamples={() => examples.mutate()} />
       )}

@@ -31,8 +31,11 @@ export function useDraft() {
   });
 }
 
-/** What the draft offers to the order in hand; what its buyer reads is in a language of the shop, else in its first. */
-export function useView(hand: Hand | null, language = "") {
+/**
+ * What the draft offers to the order in hand; what its buyer reads is in a language of the shop, else in its first. Where
+ * it is asked for quietly, an answer that fails takes nothing from the page.
+ */
+export function useView(hand: Hand | null, language = "", quiet = false) {
   const storefront = useStorefront();
   return useQuery({
     queryKey: [...keys.view, storefront, hand, language],
@@ -45,6 +48,7 @@ export function useView(hand: Hand | null, language = "") {
     enabled: hand !== null && storefront !== undefined,
     placeholderData: keepPreviousData,
     retry: false,
+    ...(quiet ? { throwOnError: false } : {}),
   });
 }
 

@@ -10,6 +10,7 @@ const EDITION = {
   number: 1,
   published_at: "2026-11-24T10:00:00Z",
   tenders: [{ id: "card", name: "Card", on: true }],
+  summary: [],
 };
 
 /** The page as it is for a publication. */

@@ -3,6 +3,7 @@ import { said } from "../../api/client";
 import { useHandSearch } from "../../lib/handSearch";
 import { grouped } from "../../lib/money";
 import { day } from "../../lib/time";
+import { askFirst } from "../../ui/AskFirst";
 import { Button } from "../../ui/Button";
 import { Heading } from "../../ui/Page";
 import { Segments } from "../../ui/Segments";
@@ -105,7 +106,16 @@ export function OrdersPage() {
             </Button>
             <Button
               look="quiet"
-              onClick={() => {
+              onClick={async () => {
+                const all = grouped(String(past.paid + past.free + past.refunds));
+                const question = {
+                  title: `Take all ${all} past orders away?`,
+                  sentences: [
+                    "What a month costs is then counted from what is typed, until you read a file again.",
+                  ],
+                  act: `Take ${all} away`,
+                };
+                if (!(await askFirst(question))) return;
                 if (state.profile.source === "past-orders")
                   quietly((before) => ({ ...before, source: "typed" }));
                 clear.mutate(undefined, {

@@ -3,6 +3,7 @@ import { type Schema, said } from "../../api/client";
 import { useHandSearch } from "../../lib/handSearch";
 import { inCurrency, shown } from "../../lib/money";
 import { day, moment } from "../../lib/time";
+import { askFirst } from "../../ui/AskFirst";
 import { Button } from "../../ui/Button";
 import { InputField } from "../../ui/InputField";
 import { Heading, Trouble } from "../../ui/Page";
@@ -136,7 +137,6 @@ const SAID: Record<Schema<"EntryKind">, string> = {
 /** A voucher with its balance; its entries unfold. */
 function VoucherRow({ voucher }: { voucher: Schema<"VoucherOut"> }) {
   const end = useEnd();
-  const [sure, setSure] = useState(false);
   const left = !/^[0.]+ /.test(voucher.balance);
   return (
     <li className="border-b border-rule-soft py-2">
@@ -155,20 +155,27 @@ function VoucherRow({ voucher }: { voucher: Schema<"VoucherOut"> }) {
         <span className="ml-auto tabular-nums">
           {shown(voucher.balance)} left of {shown(voucher.issued)}
         </span>
-        {left &&
-          (sure ? (
-            <Button look="quiet" onClick={() => end.mutate(voucher.id)}>
-              Take away {shown(voucher.balance)} for good
-            </Button>
-          ) : (
-            <Button
-              look="quiet"
-              aria-label={`End the voucher that ends in ${voucher.ends_in}`}
-              onClick={() => setSure(true)}
-            >
-              End the voucher
-            </Button>
-          ))}
+        {voucher.stands_still && (
+          <span className="text-copper">stands still: its payment is disputed, or went back</span>
+        )}
+        {left && (
+          <Button
+            look="quiet"
+            aria-label={`End the voucher that ends in ${voucher.ends_in}`}
+            onClick={async () => {
+              const question = {
+                title: `End the voucher that ends in ${voucher.ends_in}?`,
+                sentences: [
+                  `${shown(voucher.balance)} on it can be used by nobody any more. This is for good.`,
+                ],
+                act: `Take ${shown(voucher.balance)} away`,
+              };
+              if (await askFirst(question)) end.mutate(voucher.id);
+            }}
+          >
+            End the voucher
+          </Button>
+        )}
       </div>
       {end.error && <Trouble>{said(end.error)}</Trouble>}
       <details className="text-small text-soft">

@@ -1,6 +1,6 @@
 import { useSearchParams } from "react-router";
 import { toast } from "sonner";
-import { type Schema, said } from "../../api/client";
+import { isRefused, type Schema, said } from "../../api/client";
 import { Heading, Trouble } from "../../ui/Page";
 import { Segments } from "../../ui/Segments";
 import { SubNav } from "../../ui/SubNav";
@@ -22,7 +22,8 @@ export function WordsPage() {
   const change = useChangeCheckout();
   const search = useHandSearch();
   const [address, setAddress] = useSearchParams();
-  if (seen.error) return <Trouble>The order in hand cannot be read. Fix it in the sentence above.</Trouble>;
+  if (isRefused(seen.error))
+    return <Trouble>The order in hand cannot be read. Fix it in the sentence above.</Trouble>;
   if (!shop || !draft || !words) return null;
 
   const set = (name: string, value: string) =>

@@ -8,13 +8,14 @@ import { Button } from "../../../ui/Button";
 import { Heading, Trouble } from "../../../ui/Page";
 import { SubNav } from "../../../ui/SubNav";
 import { TextField } from "../../../ui/TextField";
+import { useClock } from "../../accounts";
 import { useHand, useHandSearch } from "../../hand";
 import { useChoices } from "../../shop";
 import { CardPickers } from "../CardPickers";
 import { VIEWS } from "../views";
 import { AboutProvider } from "./AboutProvider";
 import { EntriesTable } from "./EntriesTable";
-import { type Entry, freeEntryId, type Kind, withoutEntry } from "./edits";
+import { type Entry, freeEntryId, type Kind, putBack, withoutEntry } from "./edits";
 import { PlanFields } from "./PlanFields";
 import {
   type Card,
@@ -42,6 +43,7 @@ export function CardPage() {
   const [typed, setTyped] = useState<Card | null>(null);
   const file = useRef<HTMLInputElement>(null);
   const card = held.data?.card;
+  const clock = useClock().data;
   const methods = new Map(useChoices().data?.methods.map(({ code, name }) => [code, name]));
   const trying = useTried(typed ?? card ?? null, hand);
   const tried = trying.data ?? [];
@@ -61,7 +63,7 @@ export function CardPage() {
       quietly((held) => withoutEntry(held, kind, entry.id));
       toast(`${entry.id} is removed.`, {
         duration: 12_000,
-        action: { label: "Undo", onClick: () => before && quietly(() => before) },
+        action: { label: "Undo", onClick: () => before && quietly(putBack(before, kind, entry.id)) },
       });
     };
   }
@@ -156,7 +158,9 @@ export function CardPage() {
         <Button
           look="link"
           onClick={() => {
-            const next = { ...card, valid_from: followingDay(versions.map((version) => version.day)) };
+            if (!clock) return;
+            const days = versions.map((version) => version.day);
+            const next = { ...card, valid_from: followingDay(clock.now, days) };
             newVersion.mutate(next, {
               onSuccess: (saved) => go(saved.day),
               onError: (refused) => toast.error(said(refused)),
@@ -261,9 +265,9 @@ function Source({ source }: { source: NonNullable<Card["source"]> }) {
   );
 }
 
-/** Tomorrow, or the first day after it that no version holds from. */
-function followingDay(taken: string[]): string {
-  const next = new Date();
+/** The day after a day of the shop, or the first one after it from which no version holds. */
+function followingDay(today: string, taken: string[]): string {
+  const next = new Date(`${today.slice(0, 10)}T00:00:00Z`);
   do next.setUTCDate(next.getUTCDate() + 1);
   while (taken.includes(next.toISOString().slice(0, 10)));
   return next.toISOString().slice(0, 10);

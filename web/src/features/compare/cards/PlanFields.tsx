@@ -1,4 +1,5 @@
 import type { ReactNode } from "react";
+import { toast } from "sonner";
 import { inCurrency } from "../../../lib/money";
 import { Button } from "../../../ui/Button";
 import { type Option, optionsOf, Picker } from "../../../ui/Picker";
@@ -112,7 +113,15 @@ export function PlanFields({ card, save, quietly }: Props) {
               className="mb-1"
               disabled={card.plans.length === 1}
               aria-label={`Remove the plan ${plan.name}`}
-              onClick={() => quietly((before) => withoutPlan(before, plan.id))}
+              onClick={() => {
+                const gone = card.rates.length - withoutPlan(card, plan.id).rates.length;
+                quietly((before) => withoutPlan(before, plan.id));
+                const rates = gone === 1 ? "1 rate that was" : `${gone} rates that were`;
+                toast(`The plan ${plan.name} is removed${gone ? `, with ${rates} on it alone` : ""}.`, {
+                  duration: 12_000,
+                  action: { label: "Undo", onClick: () => quietly(() => card) },
+                });
+              }}
             >
               Remove
             </Button>

@@ -1,3 +1,4 @@
+import { putIn } from "../../../lib/lists";
 import { inCurrency } from "../../../lib/money";
 import type { Card, Extra, Rate, When } from "./queries";
 
@@ -90,6 +91,39 @@ export function withoutEntry(card: Card, kind: Kind, id: string): Card {
     extras: still(less.extras),
     events: still(less.events),
     settlement: still(less.settlement),
+  };
+}
+
+/**
+ * A card with an entry back in its place, as it was in the card before it was taken away, and with what named its method
+ * then. What was changed meanwhile stays.
+ */
+export function putBack(before: Card, kind: Kind, id: string): (now: Card) => Card {
+  const entries = (before[kind] ?? []) as Entry[];
+  const place = entries.findIndex((entry) => entry.id === id);
+  const less = withoutEntry(before, kind, id);
+  /** What was there before in the place of what was left of it; what was taken away whole is put in again. */
+  function named<Named>(
+    was: Named[] | undefined,
+    left: Named[] | undefined,
+    now: Named[] | undefined,
+  ): Named[] {
+    const same = (one: Named, other: Named) => JSON.stringify(one) === JSON.stringify(other);
+    const gone = (was ?? []).filter((entry) => !(left ?? []).some((one) => same(one, entry)));
+    const shorter = (left ?? []).filter((entry) => !(was ?? []).some((one) => same(one, entry)));
+    return [...(now ?? []).filter((entry) => !shorter.some((one) => same(one, entry))), ...gone];
+  }
+  return (now) => {
+    const held = (now[kind] ?? []) as Entry[];
+    const entry = entries[place];
+    if (!entry || held.some((other) => other.id === id)) return now;
+    const card = kind === "extras" ? now : { ...now, extras: named(before.extras, less.extras, now.extras) };
+    return {
+      ...card,
+      [kind]: putIn(held, place, entry),
+      events: named(before.events, less.events, now.events),
+      settlement: named(before.settlement, less.settlement, now.settlement),
+    } as Card;
   };
 }
 
