@@ -20,4 +20,4 @@ def test_a_page_is_asked_for_each_time_and_what_it_is_made_of_once(client: TestC
 
 def test_what_is_not_there_is_not_kept(client: TestClient) -> None:
     answer = client.get("/assets/nothing.js")
-    assert (answer.status_code, answer.headers.get("cache-control")) == (404, None)
+    assert (answer.status_code, answer.headers.get("cache-control")) == (404, "no-store")

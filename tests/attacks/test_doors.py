@@ -2,6 +2,7 @@
 
 import json
 import os
+import re
 import signal
 import socket
 import stat
@@ -20,6 +21,7 @@ from hypothesis import strategies as st
 
 from monedero.core.account import Mode
 from monedero.core.errors import Conflict, FaultCode, InvalidInput
+from monedero.demo import paper
 from monedero.formats.cells import plain, safe
 from monedero.formats.gateway import PaymentHeld
 from monedero.server.lock import FolderLock
@@ -31,7 +33,7 @@ from monedero.work.accounts.gateway import Gateway, Wire
 from monedero.work.accounts.hosts import LOOPBACK, Hosts
 from tests.api.shopkeeper import BOAT
 from tests.conftest import NOW, Hours
-from tests.core.test_application import longer
+from tests.core.test_application import DRESSES, longer
 from tests.work.orders.test_killed import served
 
 NUMBER = longer("7992739871")
@@ -69,6 +71,15 @@ def test_a_page_over_http_or_of_the_gateways_own_is_one(page: str) -> None:
         "http://192.168.0.1",
         "http://169.254.169.254",
         "http://[::1]:80",
+        "http://[::ffff:10.1.2.3]",
+        "http://[::10.1.2.3]",
+        "http://[64:ff9b::10.1.2.3]",
+        "http://[64:ff9b::a9fe:a9fe]",
+        "http://[2002:c0a8:1::1]",
+        "http://[2002:7f00:1::1]",
+        "http://[2001:0:a01:203::f5fe:fdfc]",
+        "http://224.0.0.1",
+        "http://[ff02::1]",
     ],
 )
 def test_a_gateway_lies_in_no_private_network_unless_it_is_allowed_by_name(
@@ -81,7 +92,8 @@ def test_a_gateway_lies_in_no_private_network_unless_it_is_allowed_by_name(
 
 
 def test_a_public_address_may_be_asked_and_the_demo_asks_the_loopback(client: TestClient) -> None:
-    Hosts().check("https://1.1.1.1/till")
+    for public in ("1.1.1.1", "[64:ff9b::1.1.1.1]", "[2002:101:101::1]", "[2606:4700:4700::1111]"):
+        Hosts().check(f"https://{public}/till")
     Hosts(LOOPBACK).check("http://127.0.0.1:8500")
     new = {"name": "Till", "address": "http://10.0.0.7:8500", "parts": ["Key"]}
     refused = client.post("/api/gateways", json=new)
@@ -181,6 +193,55 @@ def test_a_card_number_is_refused_wherever_it_stands(client: TestClient) -> None
         assert answer.status_code == 422, way
         assert answer.json()["errors"][0]["code"] == "card-number", way
         assert NUMBER not in answer.text, way
+
+
+@pytest.mark.parametrize("dress", DRESSES)
+def test_a_card_number_in_any_dress_is_refused_at_every_door(client: TestClient, dress: str) -> None:
+    number = DRESSES[dress]([NUMBER[place : place + 4] for place in range(0, len(NUMBER), 4)])
+    doors = [
+        (method, path.replace("{", "").replace("}", ""))
+        for path, methods in client.get("/api/openapi.json").json()["paths"].items()
+        for method, described in methods.items()
+        if "application/json" in described.get("requestBody", {}).get("content", {})
+    ]
+    assert len(doors) > 40
+    for method, path in doors:
+        answer = client.request(method, path, json={"some": [{"field": f"my card {number} thanks"}]})
+        told = answer.json()["errors"][0]
+        assert (answer.status_code, told["code"], told["field"]) == (422, "card-number", "some.0.field"), path
+    assert client.get("/api/catalogue", params={"asks": number}).status_code == 422
+    assert client.post("/api/papers", data={"kind": number}, files={"file": ("a", b"%PDF-1.4")}).status_code == 422
+
+
+# What is personal.
+def test_what_is_answered_is_kept_nowhere(client: TestClient) -> None:
+    described = client.get("/api/openapi.json").json()["paths"]
+    doors = [(method, path) for path, methods in described.items() for method in methods]
+    token = client.post("/api/orders", json={"order": BOAT, "tender": "card", "by": "draft"}).json()["token"]
+    for method, path in doors:
+        there = path.replace("{token}", token).replace("{storefront}", "web-shop").replace("{provider}", "orlenta")
+        answer = client.request(method, there.replace("{", "").replace("}", ""))
+        assert answer.headers["cache-control"] == "no-store", path
+    page = client.get(f"/order/{token}")
+    assert page.headers["cache-control"] in ("no-store", "no-cache")
+
+
+TURNING = [chr(sign) for sign in (*range(0x202A, 0x202F), *range(0x2066, 0x206A))]
+
+
+@pytest.mark.parametrize("sign", ["\r\n", "\n", "\r", "\t", "\0", "\x85", "\u2028", *TURNING])
+def test_no_name_breaks_a_line_or_turns_it_round(client: TestClient, sign: str) -> None:
+    shop = client.get("/api/shop").json()
+    named = {**shop["shop"], "name": f"Lume{sign}Bcc: all@example.org{sign}"}
+    answer = client.put("/api/shop", json={"version": shop["version"], "shop": named})
+    assert answer.status_code == 200, answer.text
+    kept = client.get("/api/shop").json()["shop"]["name"]
+    assert kept in ("Lume Bcc: all@example.org", "LumeBcc: all@example.org")
+    pdf = paper()
+    sent = client.post("/api/papers", data={"kind": "identity"}, files={"file": (f"gnp{sign}fdp.exe", pdf)})
+    assert sent.status_code == 201, sent.text
+    # Clients encode what breaks a line in a file's name themselves.
+    assert re.fullmatch(r"gnp(%[0-9A-F]{2}| )*fdp\.exe", sent.json()["name"])
 
 
 def test_what_is_sent_is_bounded(client: TestClient) -> None:

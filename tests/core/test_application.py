@@ -53,6 +53,11 @@ def test_a_card_number_is_found_however_it_is_written(number: str) -> None:
         "+4915112345678",
         "order 20261125-1001",
         "12,345,678.90",
+        "Open 10:00, 11:00, 12:00, 13:00, 14:00, 15:00",
+        "2026-11-25 10:00:00, 2026-11-26 11:00:00",
+        "100, 200, 300, 400, 500, 600",
+        "8650-317 Sagres, 282 123 456, 282 123 457",
+        "50 % of 12.00, 15.50, 19.99 and 24.00",
         "9" * 25,
     ],
 )
@@ -73,6 +78,40 @@ def test_every_single_digit_that_is_wrong_is_noticed(number: int, place: int, ot
 
 SEPARATORS = ["", " ", "  ", "-", ".", "\u00a0", "\u202f", "\u2011", " - ", "/", "_", "\u200b", "*", "|"]
 NEIGHBOURS = st.text(st.characters(codec="utf-8", exclude_characters="+\n\r"), max_size=12)
+
+
+# Each stands between groups of a number, or does something to the whole of it.
+DRESSES = {
+    **{
+        f"between: {between!r}": between.join
+        for between in (*",:;\n()[]", ", ", " : ", "\r\n", "\n\n", "><", ") (")
+    },
+    **{f"markup: {tag}": tag.join for tag in ("<b>", "</b><b>", "<br/>", '</span> <span class="a">', "&nbsp;")},
+    **{f"letter: {letter}": letter.join for letter in ("x", " o ", "\u00e9")},
+    "brackets": lambda groups: "".join(f"({group})" for group in groups),
+    "single digits": lambda groups: ",".join("".join(groups)),
+    "lines of digits": lambda groups: "\n".join("".join(groups)),
+    "keycaps": lambda groups: "".join(f"{digit}\ufe0f\u20e3" for digit in "".join(groups)),
+    "struck through": lambda groups: "".join(f"{digit}\u0336" for digit in "".join(groups)),
+    "in circles": lambda groups: "".join(chr(0x245F + int(d)) if d != "0" else "\u24ea" for d in "".join(groups)),
+    "percent-encoded": "%20".join,
+    "every digit percent-encoded": lambda groups: "".join(f"%{ord(digit):x}" for digit in "".join(groups)),
+    "references": lambda groups: "".join(f"&#{ord(digit)};" for digit in "".join(groups)),
+    "turned round": lambda groups: f"\u202e{''.join(groups)[::-1]}\u202c",
+    "turned round in groups": lambda groups: f"\u202e{' '.join(groups)[::-1]}",
+    "turned round and encoded": lambda groups: f"%E2%80%AE{''.join(groups)[::-1]}",
+}
+
+
+@pytest.mark.parametrize("dress", DRESSES)
+@pytest.mark.parametrize("number", [longer("7992739871"), longer("78949")])
+def test_a_card_number_is_found_in_the_dress_of_a_paste(dress: str, number: str) -> None:
+    groups = [number[place : place + 4] for place in range(0, 16, 4)]
+    dressed = DRESSES[dress](groups)
+    for text in (dressed, f"my card {dressed} thanks", f"{dressed}, {dressed}"):
+        assert holds_one(text)
+        assert not holds_one(masked(text))
+        assert "card number was here" in masked(text)
 
 
 @given(

@@ -124,7 +124,6 @@ def as_attachment(paper: Paper, content: bytes) -> Response:
     headers = {
         "Content-Disposition": f"attachment; filename*=UTF-8''{quote(paper.name)}",
         "Content-Security-Policy": "sandbox",
-        "Cache-Control": "no-store",
     }
     return Response(content, media_type="application/octet-stream", headers=headers)
 

@@ -5,6 +5,8 @@ An answer is worded in the language that the browser asks for.
 No page may be framed by another site, scripts come from this site alone, and no address leaks to others. The page on
 which a provider that is played here takes a payment may stand in a frame of this site.
 
+No answer may be kept, unless it says otherwise itself, as the files of pages and the pictures do.
+
 Every answer about a shop says at which revisions the shop is, so that the browser knows what of it has become old.
 
 Source: Content Security Policy Level 3, Fetch metadata and the header fields of the HTML standard; the revisions are a
@@ -76,6 +78,8 @@ class Guard:
                 if cookie := scope.get("state", {}).get("cookie"):
                     own.append(("set-cookie", cookie))
                 given = message["headers"]
+                if not any(name == b"cache-control" for name, _ in given):
+                    own.append(("cache-control", "no-store"))
                 policy = next((value for name, value in given if name == b"content-security-policy"), None)
                 message["headers"] = [
                     *(entry for entry in given if entry[0] != b"content-security-policy"),

@@ -31,6 +31,13 @@ def serve(
         list[str] | None,
         typer.Option(help="A host in a private network on which a gateway of your own may lie; may be repeated."),
     ] = None,
+    behind_proxy: Annotated[
+        list[str] | None,
+        typer.Option(
+            help="The address of a proxy in front, whose X-Forwarded-For is believed; nobody's is without it. "
+            "May be repeated."
+        ),
+    ] = None,
 ) -> None:
     """Serve Monedero on the loopback address, on the data in a folder."""
     with ExitStack() as open_things:
@@ -44,7 +51,12 @@ def serve(
         typer.echo(f"Monedero is open at {address} (data in {data}, test mode). Ctrl+C ends it.")
         _without_card_numbers()
         application = create_app(shops, demo_first=demo)
-        server = uvicorn.Server(uvicorn.Config(application, log_level="warning"))
+        in_front = behind_proxy or []
+        server = uvicorn.Server(
+            uvicorn.Config(
+                application, log_level="warning", proxy_headers=bool(in_front), forwarded_allow_ips=in_front
+            )
+        )
         # Shops and the simulated provider reach each other over the loopback address, by an entrance of their own.
         inside = open_things.enter_context(entrance(application, listening(0)))
         shops.connect(httpx2.Client(base_url=inside, timeout=10, trust_env=False), address)

@@ -206,6 +206,26 @@ def text_of(longest: int) -> Callable[[str], str]:
     return read
 
 
+# Marks, embeddings, overrides and isolates that turn round what follows them (Unicode Standard Annex 9).
+TURNING = re.compile("[\u202a-\u202e\u2066-\u2069]")
+BREAKING = re.compile(r"[\x00-\x1f\x7f-\x9f\u2028\u2029]+")
+
+
+def on_one_line(text: str) -> str:
+    """A text that names something: its line breaks are blanks, and nothing in it turns round what follows.
+
+    >>> on_one_line("Cabo\\r\\nNoite")
+    'Cabo Noite'
+    """
+    return BREAKING.sub(" ", TURNING.sub("", text)).strip()
+
+
+def name(value: str) -> str:
+    """A name of 60 characters at the most, on one line."""
+    card_number.refuse_in(value)
+    return text_of(60)(on_one_line(value))
+
+
 def description(value: str) -> str:
     """Text that may be empty, of 300 characters at the most."""
     return text_of(300)(value) if value.strip() else ""
@@ -264,7 +284,7 @@ Identifier = Annotated[
 ]
 Name = Annotated[
     str,
-    PlainValidator(checked(text_of(60))),
+    PlainValidator(checked(name)),
     WithJsonSchema({"type": "string", "minLength": 1, "maxLength": 60}),
 ]
 Description = Annotated[

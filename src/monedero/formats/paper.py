@@ -19,6 +19,7 @@ from pypdf import PdfReader
 from pypdf.errors import PyPdfError
 
 from monedero.core.errors import FaultCode, refuse
+from monedero.core.fields import on_one_line
 
 LARGEST = 5 * 1024 * 1024
 PDF, PNG, JPEG = "application/pdf", "image/png", "image/jpeg"
@@ -43,7 +44,7 @@ BROKEN = (
 
 def short_name(name: str) -> str:
     """The name of a file without its folders, short enough to be kept."""
-    return name.replace("\\", "/").rpartition("/")[2][:120] or "paper"
+    return on_one_line(name.replace("\\", "/").rpartition("/")[2])[:120] or "paper"
 
 
 def judge(name: str, content: bytes) -> str:

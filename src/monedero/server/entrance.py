@@ -36,7 +36,7 @@ class OwnThreads:
 @contextmanager
 def entrance(app: ASGIApp, listening: socket.socket) -> Iterator[str]:
     """The second entrance, open in a thread of its own on a socket; gives its address."""
-    server = uvicorn.Server(uvicorn.Config(OwnThreads(app), log_level="warning"))
+    server = uvicorn.Server(uvicorn.Config(OwnThreads(app), log_level="warning", proxy_headers=False))
     thread = threading.Thread(target=server.run, kwargs={"sockets": [listening]}, daemon=True)
     thread.start()
     while not server.started:

@@ -43,7 +43,7 @@ def test_killed_after_any_step_it_ends_the_same(tmp_path: Path) -> None:
 
 
 @contextmanager
-def served(folder: Path, ends_by: signal.Signals) -> Iterator[httpx2.Client]:
+def served(folder: Path, ends_by: signal.Signals, *more: str) -> Iterator[httpx2.Client]:
     """A real server, ended by a signal."""
     command = [
         str(Path(sys.executable).parent / "monedero"),
@@ -53,6 +53,7 @@ def served(folder: Path, ends_by: signal.Signals) -> Iterator[httpx2.Client]:
         "--port",
         "0",
         "--demo",
+        *more,
     ]
     with subprocess.Popen(command, stdout=subprocess.PIPE, text=True) as server:
         assert server.stdout is not None
