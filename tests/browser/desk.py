@@ -5,6 +5,7 @@ from typing import Any
 from urllib.parse import urljoin
 
 from selenium import webdriver
+from selenium.common.exceptions import TimeoutException
 from selenium.webdriver.chrome.service import Service
 from selenium.webdriver.common.action_chains import ActionChains
 from selenium.webdriver.common.by import By
@@ -116,7 +117,13 @@ class Desk:
         def now(_: WebDriver) -> Any:
             return true()
 
-        return WebDriverWait(self.browser, seconds, poll_frequency=0.05, ignored_exceptions=[Exception]).until(now)
+        waiting = WebDriverWait(self.browser, seconds, poll_frequency=0.05, ignored_exceptions=[Exception])
+        try:
+            return waiting.until(now)
+        except TimeoutException as waited:
+            # What stood there instead is what tells the cause.
+            waited.msg = f"{self.browser.current_url}\n{self.browser.find_element(By.TAG_NAME, 'body').text}"
+            raise
 
     def all(self, css: str) -> list[WebElement]:
         return self.browser.find_elements(By.CSS_SELECTOR, css)

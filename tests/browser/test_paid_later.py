@@ -30,6 +30,9 @@ def test_a_deposit_is_paid_at_booking_and_the_rest_on_the_day(desk: Desk) -> Non
     desk.open(f"/shop{BOAT}")
     desk.tab_to("When Night boat tour is paid").send_keys(Keys.ENTER)
     desk.keys("a share", Keys.ENTER)
+    # A deposit is due at booking, and cash at the pier comes on the day.
+    desk.see("Cash at the pier is no longer offered for Night boat tour")
+    desk.click("Change it", "button")
     field = desk.named("Deposit in % of Night boat tour", "input")
     desk.until(lambda: field.get_property("value") == "25")
     desk.tab_to("Deposit in % of Night boat tour").send_keys(Keys.CONTROL, "a")

@@ -37,6 +37,7 @@ from monedero.work.accounts.elsewhere import HeldElsewhere, held_elsewhere
 from monedero.work.accounts.own_gateway import put_gateway
 from monedero.work.accounts.provider_sheet import leaving, sheet
 from monedero.work.accounts.storefronts import serve, serving
+from monedero.work.accounts.taking_away import take_account_away
 from monedero.work.checkout.before_change import account_would_move, texts_of
 
 router = APIRouter(prefix="/api", tags=["accounts"], responses=PROBLEMS)
@@ -210,6 +211,12 @@ def read_leaving(running: RunningDep, id: str, mode: ModeDep) -> LeavingOut:
 def disconnect(running: RunningDep, id: str, mode: ModeDep) -> AccountOut:
     """Leave an account; it can be taken up again."""
     return account_out(running, running.connections.disconnect(running.applications.account(id, mode)))
+
+
+@router.delete("/accounts/{id}", status_code=204)
+def remove_account(running: RunningDep, id: str, mode: ModeDep) -> None:
+    """Take an account away for good that is not under way any more."""
+    take_account_away(running.store, running.applications.account(id, mode))
 
 
 @router.post("/accounts/{id}/reconnect")

@@ -14,6 +14,7 @@ from monedero.core.ratecard.model import RateCard
 from monedero.formats import provider_file
 from monedero.store.rate_cards import day_of
 from monedero.wording.accounts import ask_text
+from monedero.work.accounts.taking_away import take_provider_away
 from monedero.work.compare.provider_facts import change_facts, facts_of, keep_file
 from monedero.work.compare.rate_cards import in_force
 
@@ -68,6 +69,12 @@ def save_facts(running: RunningDep, provider: str, edit: FactsEdit) -> FactsOut:
     """Save what is known of a provider over what was read."""
     before = edit.before.model_copy(update={"id": provider})
     return _out(running, change_facts(running.store, before, edit.facts))
+
+
+@router.delete("/{provider}", status_code=204)
+def remove_provider(running: RunningDep, provider: str) -> None:
+    """Take a provider away for good, with its rate card; what uses it is told, and then nothing is changed."""
+    take_provider_away(running.store, provider)
 
 
 @router.get("/{provider}/provider.json", response_class=Response)

@@ -59,6 +59,7 @@ class Act(StrEnum):
     WITHDRAW = "withdraw"
     DISCONNECT = "disconnect"
     RECONNECT = "reconnect"
+    TAKE_AWAY = "take-away"
 
 
 CAN: Mapping[Act, frozenset[Stage]] = {
@@ -71,6 +72,7 @@ CAN: Mapping[Act, frozenset[Stage]] = {
     Act.WITHDRAW: frozenset((Stage.BEGUN, Stage.IN_REVIEW, Stage.QUESTION, Stage.REFUSED, Stage.APPROVED)),
     Act.DISCONNECT: frozenset((Stage.CONNECTED,)),
     Act.RECONNECT: frozenset((Stage.DISCONNECTED,)),
+    Act.TAKE_AWAY: frozenset((Stage.DISCONNECTED, Stage.WITHDRAWN, Stage.LAPSED)),
 }
 """At which stages each act is possible: the one place that says so, to whoever refuses and to whoever shows."""
 

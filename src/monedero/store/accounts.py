@@ -70,6 +70,11 @@ class Accounts:
                 self.put(moved)
         return moved
 
+    def remove(self, account: Account) -> None:
+        """Take an account away."""
+        which = (AccountRow.account == account.id) & (AccountRow.mode == account.mode.value)
+        AccountRow.delete().where(which).execute(self._database)
+
     def put(self, account: Account) -> None:
         """Keep an account; an earlier state of it is replaced."""
         AccountRow.insert(

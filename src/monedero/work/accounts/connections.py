@@ -179,6 +179,8 @@ class Connections:
         if not account.can(Act.RECONNECT):
             raise Conflict(Fault(FaultCode.STAGE_NOT_FIT, "stage", account.stage.value))
         refuse_excluded(self._store, self._facts(account), account.mode)
+        if account.elsewhere:
+            return self._while(account, Stage.DISCONNECTED, {"stage": Stage.CONNECTED})
         held = self._gateways.of(account).account()
         again = {"stage": Stage.CONNECTED, "since": self._now().date(), **_methods(held)}
         return self._while(account, Stage.DISCONNECTED, again)

@@ -3,6 +3,7 @@ import { Link } from "react-router";
 import { toast } from "sonner";
 import { said } from "../../api/client";
 import { moment } from "../../lib/time";
+import { askFirst } from "../../ui/AskFirst";
 import { Button } from "../../ui/Button";
 import { Connect } from "./Connect";
 import { HeldElsewhere } from "./HeldElsewhere";
@@ -107,6 +108,22 @@ export function AccountPart({ account, sheet }: { account: Account; sheet: Sheet
         {account.can.includes("reconnect") && (
           <Button onClick={() => acts.reconnect.mutate(undefined, { onError: fail })}>
             Connect it again
+          </Button>
+        )}
+        {account.can.includes("take-away") && (
+          <Button
+            look="quiet"
+            onClick={async () => {
+              const sentences = [`Monedero forgets the account. What ${sheet.name} holds stays there.`];
+              const question = {
+                title: `Take ${account.name} away?`,
+                sentences,
+                act: "Take it away for good",
+              };
+              if (await askFirst(question)) acts.takeAway.mutate(undefined, { onError: fail });
+            }}
+          >
+            Take it away
           </Button>
         )}
         {account.can.includes("begin") && account.stage !== "not-begun" && (

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Link } from "react-router";
+import { Link, useNavigate } from "react-router";
 import { toast } from "sonner";
 import { said } from "../../api/client";
 import { pageOf } from "../../lib/page";
@@ -9,11 +9,13 @@ import { HeldElsewhere } from "./HeldElsewhere";
 import { MethodsTable } from "./MethodsTable";
 import { useAccountSearch, useMode } from "./mode";
 import { type Sheet, useBegin } from "./queries";
+import { TakeAway } from "./TakeAway";
 
 /** The sheet of a provider, like a letter of introduction: what it would bring, what it asks, where it stands. */
 export function ProviderSheet({ sheet }: { sheet: Sheet }) {
   const mode = useMode();
   const search = useAccountSearch();
+  const navigate = useNavigate();
   const begin = useBegin(mode);
   const held = sheet.excludes.filter((other) => other.held);
   const [elsewhere, setElsewhere] = useState(false);
@@ -141,6 +143,13 @@ export function ProviderSheet({ sheet }: { sheet: Sheet }) {
             </p>
           ))}
       </Part>
+      {sheet.own_gateway && (
+        <TakeAway
+          provider={sheet.provider}
+          name={sheet.name}
+          onGone={() => void navigate(`/accounts${search}`)}
+        />
+      )}
     </article>
   );
 }

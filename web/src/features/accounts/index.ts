@@ -1,6 +1,7 @@
 import { lazy } from "react";
 
 export { useAccounts, useClock, useWind } from "./queries";
+export { TakeAway } from "./TakeAway";
 export { VIEWS } from "./views";
 
 export const AccountsPage = lazy(() =>

@@ -131,6 +131,7 @@ export function useAccountActs(id: string, mode: Mode) {
     ),
     withdraw: useMutation(act(() => answered(api.POST("/api/accounts/{id}/withdraw", { params })))),
     disconnect: useMutation(act(() => answered(api.POST("/api/accounts/{id}/disconnect", { params })))),
+    takeAway: useMutation(act(() => answered(api.DELETE("/api/accounts/{id}", { params })))),
     reconnect: useMutation(act(() => answered(api.POST("/api/accounts/{id}/reconnect", { params })))),
     checkNotifications: useMutation(
       act(() => answered(api.POST("/api/accounts/{id}/notifications/check", { params }))),
@@ -139,6 +140,14 @@ export function useAccountActs(id: string, mode: Mode) {
       act(() => answered(api.POST("/api/accounts/{id}/notifications/secret", { params }))),
     ),
   };
+}
+
+/** Take a provider away for good, with every version of its card. */
+export function useRemoveProvider() {
+  return useMutation({
+    mutationFn: (provider: string) =>
+      answered(api.DELETE("/api/providers/{provider}", { params: { path: { provider } } })),
+  });
 }
 
 /** Count a kept notification by hand. */

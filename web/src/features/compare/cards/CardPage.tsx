@@ -8,7 +8,7 @@ import { Button } from "../../../ui/Button";
 import { Heading, Trouble } from "../../../ui/Page";
 import { SubNav } from "../../../ui/SubNav";
 import { TextField } from "../../../ui/TextField";
-import { useClock } from "../../accounts";
+import { TakeAway, useClock } from "../../accounts";
 import { useHand, useHandSearch } from "../../hand";
 import { useChoices } from "../../shop";
 import { CardPickers } from "../CardPickers";
@@ -248,6 +248,11 @@ export function CardPage() {
       </section>
       <PlanFields card={card} save={save} quietly={quietly} />
       <AboutProvider provider={provider} />
+      <TakeAway
+        provider={provider}
+        name={card.provider.name}
+        onGone={() => void navigate(`/compare${search}`)}
+      />
       {card.source && <Source source={card.source} />}
     </>
   );
