@@ -69,6 +69,21 @@ def test_a_method_that_nobody_described_is_not_open_and_says_why(keeper: Shopkee
     assert "moon-transfer" in ranked
 
 
+def test_every_way_to_pay_stands_in_one_list_open_or_with_why_not(keeper: Shopkeeper) -> None:
+    entries = keeper.get("/api/catalogue", unpriced=True)["entries"]
+    listed = {entry["method"] for entry in entries}
+    assert {"invoice", "cheque", "gift-voucher", "card-at-terminal", "bank-transfer"} <= listed
+    for entry in entries:
+        # One can be added as it is, by a plan, or it says what stands against it.
+        assert entry["own"] or entry["reasons"] or entry["plans"], entry
+    named = {method["code"] for method in keeper.get("/api/choices")["methods"]}
+    assert named <= listed
+    plans = next(entry for entry in entries if (entry["provider"], entry["method"]) == ("orlenta", "card"))[
+        "plans"
+    ]
+    assert [plan["code"] for plan in plans] == ["start", "steady"]
+
+
 def test_what_is_understood_and_assumed_is_told_by_name(keeper: Shopkeeper) -> None:
     asked = "What does Brixavo carry for monthly memberships from Spain in pounds?"
     facets = {facet["kind"]: facet["name"] for facet in keeper.get("/api/catalogue", asks=asked)["facets"]}

@@ -318,3 +318,31 @@ def test_a_checkout_from_a_file_opens_in_an_empty_shop(desk: Desk, tmp_path: Pat
     desk.click("Set-up sheet to print", "a")
     desk.see("Set-up sheet")
     assert desk.violations() == []
+
+
+def test_every_way_is_added_from_one_list_that_says_why_not(desk: Desk) -> None:
+    desk.open(CHART)
+    desk.click("Add a way to pay", "main button")
+    desk.see("Open to your shop")
+    # What is not open says why, and cannot be added.
+    assert "only for shops in" in desk.one("[aria-label='Not open to your shop']").text
+    assert not desk.all("[aria-label='Not open to your shop'] button")
+    listed = desk.text("main")
+    for way in ("Invoice", "Cheque", "Gift voucher", "Card at a terminal"):
+        assert way in listed, way
+    assert desk.violations() == []
+    # An arrangement with the details that its buyers need, typed where it is added.
+    desk.type_into("Search for a way to pay", "cheque", "")
+    desk.until(lambda: "Online banking" not in desk.text("section[aria-labelledby='add-ways']"))
+    desk.tab_to("Add Cheque").send_keys(Keys.ENTER)
+    desk.see("in your checkout", "section[aria-labelledby='add-ways']")
+    desk.until(lambda: "cheque" in desk.tenders())
+    desk.click("What its buyers are told", "summary")
+    desk.type_into("Address that they are sent to", "Rua da Fortaleza 1, 8650-317 Sagres", Keys.TAB)
+    assert desk.violations() == []
+    # A provider's method, by a plan.
+    desk.type_into("Search for a way to pay", "sepa direct orlenta", "")
+    desk.click("Add, Steady: SEPA direct debit by Orlenta")
+    desk.until(lambda: "sepa-direct-debit-2" in desk.tenders())
+    desk.click("Close the list", "main button")
+    desk.until(lambda: "Every way to pay" not in desk.text("main"))

@@ -15,6 +15,7 @@ import time
 import urllib.error
 import urllib.request
 from collections.abc import Iterator
+from concurrent.futures import ThreadPoolExecutor
 from datetime import UTC, datetime
 from pathlib import Path
 from typing import Any, get_args
@@ -226,6 +227,19 @@ def test_a_payment_is_begun_once_under_its_key(gateway: Versioned) -> None:
     assert (other.status_code, bool(problem(other)["errors"])) == (409, True)
     assert gateway.ask("POST", "/payments", asked("now")).status_code == 422  # without a key
     assert gateway.told(first) == []
+
+
+def test_a_key_that_comes_twice_at_the_same_moment_is_done_once(gateway: Versioned) -> None:
+    key = gateway.key()
+    with ThreadPoolExecutor(8) as many:
+        begun = list(many.map(lambda _: gateway.begin(key=key).reference, range(8)))
+        payment = gateway.begin()
+        gateway.end(payment, "paid")
+        path, back = f"/payments/{payment.reference}/refund", gateway.key()
+        refunded = list(many.map(lambda _: gateway.ask("POST", path, {"amount": "20.00 EUR"}, back), range(8)))
+    assert len(set(begun)) == 1
+    assert {answer.status_code for answer in refunded} == {200}
+    assert gateway.told(payment) == [(1, "paid", "85.00 EUR"), (2, "refunded", "20.00 EUR")]
 
 
 @pytest.mark.parametrize(

@@ -9,6 +9,7 @@ from monedero.api.compare import reasons_out
 from monedero.api.compare_schemas import ReasonOut
 from monedero.api.problems import PROBLEMS
 from monedero.api.requests import RunningDep
+from monedero.api.shop import Choice
 from monedero.core.account import Mode, Stage
 from monedero.core.provider import ProviderFacts
 from monedero.figures import methods
@@ -45,7 +46,8 @@ class EntryOut(BaseModel):
     """A method by a provider; without a provider an arrangement of the shop's own, or what nobody has a price for.
 
     `source` says where its traits come from, with the day on which that was read; both are empty for what the owner
-    described. `own` marks an arrangement that can be put in the checkout as it is.
+    described. `plans` are those on which the provider carries it. `own` marks an arrangement that can be put in the
+    checkout as it is.
     """
 
     provider: str
@@ -56,6 +58,7 @@ class EntryOut(BaseModel):
     buyer: str
     limits: list[str]
     prices: list[PriceOut]
+    plans: list[Choice]
     reasons: list[ReasonOut]
     also: list[str]
     own: bool
@@ -109,6 +112,11 @@ def _entry(entry: Entry, names: dict[str, str]) -> EntryOut:
             )
             for rate in entry.rates
         ],
+        plans=[
+            Choice(code=code, name=name)
+            for code, name in plans.items()
+            if any(rate.plans is None or code in rate.plans for rate in entry.rates)
+        ],
         reasons=reasons_out(tuple(entry.reasons), names),
         also=entry.method.also,
         own=entry.method.own and entry.card is None,
@@ -118,10 +126,10 @@ def _entry(entry: Entry, names: dict[str, str]) -> EntryOut:
 
 
 @router.get("/catalogue")
-def read_catalogue(running: RunningDep, asks: str = "") -> CatalogueOut:
-    """Who carries what is asked for; without a question everything."""
+def read_catalogue(running: RunningDep, asks: str = "", unpriced: bool = False) -> CatalogueOut:
+    """Who carries what is asked for; without a question everything, and `unpriced` what nobody has a price for too."""
     inputs = inputs_of(running.store)
-    answer = search(inputs, asks[:300], running.clock.now().date())
+    answer = search(inputs, asks[:300], running.clock.now().date(), unpriced=unpriced)
     names = {card.provider.id: card.provider.name for card in inputs.cards}
     named = dict.fromkeys(entry.card.provider.id for entry in answer.entries if entry.card)
     return CatalogueOut(

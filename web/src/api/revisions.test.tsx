@@ -2,9 +2,9 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { cleanup, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { afterEach, expect, test } from "vitest";
+import { afterEach, expect, test, vi } from "vitest";
 import { answering, shown } from "../test/page";
-import { answered, api } from "./client";
+import { AGAIN_MS, answered, api } from "./client";
 import { keys } from "./keys";
 import { changedSince, isOld, revisionsOf } from "./revisions";
 
@@ -80,4 +80,41 @@ test("an answer from before a change that becomes known while it is on its way i
   shown(<Part />);
   await screen.findByText("here");
   await waitFor(() => expect(profiles()).toHaveLength(2));
+});
+
+test("an act that nobody answers is sent again as it was, and one that may have been done is not", async () => {
+  vi.useFakeTimers({ shouldAdvanceTime: true });
+  let silent = true;
+  const tried: string[] = [];
+  answering(({ method, path }) => {
+    tried.push(`${method} ${path}`);
+    if (silent) throw new TypeError("Failed to fetch");
+    return { body: {} };
+  });
+  function Acts() {
+    const clear = useMutation({ mutationFn: () => answered(api.DELETE("/api/past-orders")) });
+    const place = useMutation({ mutationFn: () => answered(api.POST("/api/rate-cards/examples")) });
+    return (
+      <>
+        <button type="button" onClick={() => clear.mutate()}>
+          Take away
+        </button>
+        <button type="button" onClick={() => place.mutate()}>
+          {place.error ? place.error.message : "Put in"}
+        </button>
+        <p>{clear.isSuccess ? "gone" : "there"}</p>
+      </>
+    );
+  }
+  shown(<Acts />);
+  screen.getByRole("button", { name: "Take away" }).click();
+  screen.getByRole("button", { name: "Put in" }).click();
+  expect(await screen.findByText(/does not answer/)).toBeTruthy();
+  expect(tried.sort()).toEqual(["DELETE /api/past-orders", "POST /api/rate-cards/examples"]);
+  silent = false;
+  await vi.advanceTimersByTimeAsync(AGAIN_MS);
+  expect(await screen.findByText("gone")).toBeTruthy();
+  expect(tried.filter((act) => act.startsWith("DELETE"))).toHaveLength(2);
+  expect(tried.filter((act) => act.startsWith("POST"))).toHaveLength(1);
+  vi.useRealTimers();
 });

@@ -741,7 +741,7 @@ export interface paths {
         };
         /**
          * Read Catalogue
-         * @description Who carries what is asked for; without a question everything.
+         * @description Who carries what is asked for; without a question everything, and `unpriced` what nobody has a price for too.
          */
         get: operations["read_catalogue_api_catalogue_get"];
         put?: never;
@@ -4094,7 +4094,8 @@ export interface components {
          * @description A method by a provider; without a provider an arrangement of the shop's own, or what nobody has a price for.
          *
          *     `source` says where its traits come from, with the day on which that was read; both are empty for what the owner
-         *     described. `own` marks an arrangement that can be put in the checkout as it is.
+         *     described. `plans` are those on which the provider carries it. `own` marks an arrangement that can be put in the
+         *     checkout as it is.
          */
         EntryOut: {
             /** Provider */
@@ -4113,6 +4114,8 @@ export interface components {
             limits: string[];
             /** Prices */
             prices: components["schemas"]["PriceOut"][];
+            /** Plans */
+            plans: components["schemas"]["Choice"][];
             /** Reasons */
             reasons: components["schemas"]["ReasonOut"][];
             /** Also */
@@ -10816,6 +10819,7 @@ export interface operations {
         parameters: {
             query?: {
                 asks?: string;
+                unpriced?: boolean;
             };
             header?: never;
             path?: never;

@@ -37,8 +37,11 @@ class SearchAnswer:
     entries: Sequence[Entry]
 
 
-def search(inputs: CompareInputs, text: str, day: date) -> SearchAnswer:
-    """Everything in the catalogue that fits a question; an empty question fits everything."""
+def search(inputs: CompareInputs, text: str, day: date, *, unpriced: bool = False) -> SearchAnswer:
+    """Everything in the catalogue that fits a question; an empty question fits everything.
+
+    `unpriced`: methods for which nobody has a price too, which are told else where they are asked for by name.
+    """
     entries = list(_entries(inputs, day))
     known = {entry.method.id: entry.method for entry in entries} | methods_of(inputs.shop)
     names = {
@@ -49,7 +52,7 @@ def search(inputs: CompareInputs, text: str, day: date) -> SearchAnswer:
     wanted: dict[str, set[str]] = {}
     for facet in question.facets:
         wanted.setdefault(facet.kind, set()).add(facet.value)
-    if "method" in wanted and "provider" not in wanted:
+    if unpriced or ("method" in wanted and "provider" not in wanted):
         # Whoever asks for one by its name is told of it, even if nobody has a price for it.
         carried = {entry.method.id for entry in entries}
         missing = [Reason(ReasonCode.NO_PROVIDER)]

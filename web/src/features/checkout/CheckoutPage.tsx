@@ -31,6 +31,7 @@ import {
 import { useHand, useHandSearch } from "../hand";
 import { usePublication } from "../publish";
 import { idOf } from "../shop";
+import { AddWays } from "./AddWays";
 import { CopyAll } from "./CopyTo";
 import { inPlace, movedTo, putBack, sharedFrom, writtenIn } from "./edits";
 import { HeadingRow } from "./HeadingRow";
@@ -54,6 +55,14 @@ export function CheckoutPage() {
   const change = useChangeCheckout();
   const [address, setAddress] = useSearchParams();
   const open = address.get("tender");
+  const adding = address.has("add");
+  const showList = (shown: boolean) =>
+    setAddress((before) => {
+      const after = new URLSearchParams(before);
+      if (shown) after.set("add", "");
+      else after.delete("add");
+      return after;
+    });
   const search = useHandSearch();
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
@@ -178,20 +187,18 @@ export function CheckoutPage() {
       >
         <StorefrontPicker />
         <StepButtons />
-        <Link
-          to={`/compare${search}`}
-          className="text-verdigris font-semibold underline-offset-4 hover:underline"
-        >
-          Add a way to pay
-        </Link>
+        <Button look="link" aria-expanded={adding} onClick={() => showList(!adding)}>
+          {adding ? "Close the list" : "Add a way to pay"}
+        </Button>
       </Heading>
+      {adding && <AddWays />}
       {draft.tenders.length === 0 ? (
         <p className="border-t border-ink pt-3 max-w-xl">
-          Nothing is in your checkout yet. Go to{" "}
+          Nothing is in your checkout yet. Add a way to pay from the list, or go to{" "}
           <Link to={`/compare${search}`} className="underline underline-offset-4">
             Compare
           </Link>{" "}
-          and add a route, or an arrangement of your own such as a bank transfer. <CopyAll />
+          and add the cheapest one. <CopyAll />
         </p>
       ) : (
         <>

@@ -1,6 +1,7 @@
 import { lazy } from "react";
 
 export { useCards } from "./cards/queries";
+export { type CatalogueEntry, useCatalogue } from "./queries";
 export { NEW_PROVIDER, VIEWS } from "./views";
 
 export const ComparePage = lazy(() =>

@@ -92,11 +92,13 @@ export function usePlans() {
   return useQuery({ queryKey: keys.plans, queryFn: () => answered(api.GET("/api/compare/plans")) });
 }
 
+export type CatalogueEntry = Schema<"EntryOut">;
+
 /** Who carries what is asked for. */
-export function useCatalogue(asks: string) {
+export function useCatalogue(asks: string, unpriced = false) {
   return useQuery({
-    queryKey: [...keys.catalogue, asks],
-    queryFn: () => answered(api.GET("/api/catalogue", { params: { query: { asks } } })),
+    queryKey: [...keys.catalogue, asks, unpriced],
+    queryFn: () => answered(api.GET("/api/catalogue", { params: { query: { asks, unpriced } } })),
     placeholderData: keepPreviousData,
   });
 }

@@ -1,5 +1,6 @@
 import { lazy } from "react";
 
+export { ArrangementDetails } from "./Arrangements";
 export { AssumptionField } from "./AssumptionField";
 export { useAssumptions } from "./assumptions";
 export { FirstShop } from "./FirstShop";

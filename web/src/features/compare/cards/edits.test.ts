@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { stepsOf, stepsText, withEnd, withoutEntry, withoutPlan } from "./edits";
+import { putBack, stepsOf, stepsText, withEnd, withoutEntry, withoutPlan } from "./edits";
 import type { Card } from "./queries";
 
 const CARD = {
@@ -74,5 +74,30 @@ describe("what is typed into a rate card", () => {
     expect(less.events).toEqual([{ methods: ["card"] }, {}]);
     expect(less.extras).toEqual(CARD.extras);
     expect(withoutEntry(CARD, "extras", "abroad").rates).toHaveLength(2);
+  });
+});
+
+describe("what was taken away by mistake", () => {
+  const named = (card: Card) => JSON.stringify(card);
+
+  test("comes back in its place with what named it, and nothing else is changed", () => {
+    const less = withoutEntry(CARD, "rates", "card");
+    const changed = {
+      ...less,
+      rates: less.rates.map((rate) => ({ ...rate, percent: "9" })),
+    } as Card;
+    const back = putBack(CARD, "rates", "card")(changed);
+    expect(back.rates.map(({ id }) => id)).toEqual(["card", "debit"]);
+    expect(back.rates[1]?.percent).toBe("9");
+    expect(back.extras).toEqual(CARD.extras);
+    expect(new Set((back.events ?? []).map((event) => JSON.stringify(event)))).toEqual(
+      new Set((CARD.events ?? []).map((event) => JSON.stringify(event))),
+    );
+  });
+
+  test("is put back once", () => {
+    const undo = putBack(CARD, "rates", "card");
+    const back = undo(withoutEntry(CARD, "rates", "card"));
+    expect(named(undo(back))).toBe(named(back));
   });
 });
