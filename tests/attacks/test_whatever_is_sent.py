@@ -34,6 +34,7 @@ SELDOM = {
     "POST /api/accounts/{id}/send": "an application that lacks nothing",
     "POST /api/accounts/{id}/credentials": "an account with the keys that its provider gave",
     "POST /api/accounts/{id}/email": "an account with a provider that asks for an address alone",
+    "DELETE /api/accounts/{id}": "an account that was left, and of which no order waits for anything",
     "POST /api/checkout-files": "an empty shop; the stocked one is described",
     "POST /notify/{endpoint}": "a signature of the provider",
 }

@@ -1,5 +1,6 @@
 """What is offered: every reason, in its sequence, and the limits at their very edge."""
 
+from dataclasses import replace
 from datetime import date
 from typing import Any
 
@@ -8,6 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from monedero.core.account import Account, Mode
+from monedero.core.delivery.model import Delivery
 from monedero.core.fx import ReferenceRates
 from monedero.core.method import Method, UnknownMethod
 from monedero.core.money import Money
@@ -212,3 +214,26 @@ def test_what_is_offered_is_what_no_reason_holds_back(
         assert all(check.holds(of) is not any(check.reasons(of)) for check in sifted.checks)
         against = any(cannot_carry(made, of, setting))
         assert against is any(any(check.reasons(of)) for check in carrying(made, setting))
+
+
+def test_a_method_with_handovers_fits_the_ways_of_delivery_that_hand_over_so() -> None:
+    kinds = {"courier": "courier", "pier": "collection", "kite": "own"}
+    ways = [Delivery.model_validate({"id": id, "name": id, "kind": kind}) for id, kind in kinds.items()]
+    cash = method(handovers=["collected"], own=True)
+    setting = Setting("PT", "EUR", Mode.TEST, {"card": cash}, {}, RATES, deliveries=ways)
+    for way, offered in (("courier", False), ("pier", True), ("kite", True)):
+        found = decide([tender()], replace(order(), delivery=way), setting)[0]
+        assert (found.place is not None) is offered, way
+
+
+def test_what_is_paid_at_the_handover_pays_no_deposit() -> None:
+    cash = method(own=True, paid_at_handover=True)
+    setting = Setting("PT", "EUR", Mode.TEST, {"card": cash}, {}, RATES, due_before=frozenset({"boat"}))
+    assert codes(decide([tender()], replace(order(), lines=("boat",)), setting)[0]) == ["method-due-before"]
+    assert decide([tender()], replace(order(), lines=("chart",)), setting)[0].place == 1
+
+
+def test_a_tender_whose_details_are_missing_is_held_back_in_the_currency_that_lacks_them() -> None:
+    setting = Setting("PT", "EUR", Mode.TEST, {"card": method(own=True)}, {}, RATES, details={"card": ["EUR"]})
+    assert decide([tender()], order(), setting)[0].place == 1
+    assert codes(decide([tender()], order("85.00 GBP"), setting)[0]) == ["details-missing"]

@@ -199,3 +199,23 @@ def test_no_day_is_offered_on_which_it_does_not_come(
     assert all(is_open(some, day) for day in days)
     assert (days == []) is (ahead is None)
     assert not days or days[0] == first
+
+
+@pytest.mark.parametrize(
+    ("parts", "handover"),
+    [
+        ({"kind": "courier"}, "brought"),
+        ({"kind": "own-round"}, "brought"),
+        ({"kind": "collection"}, "collected"),
+        ({"kind": "in-person"}, "collected"),
+        ({"kind": "download"}, "not-delivered"),
+        ({"kind": "courier", "address": False}, "brought"),
+        ({"kind": "own"}, None),
+        ({"kind": "own", "address": True}, "brought"),
+        ({"kind": "own", "address": False}, "collected"),
+    ],
+)
+def test_a_way_hands_over_by_its_kind_and_one_of_the_shops_own_by_its_address(
+    parts: dict[str, Any], handover: str | None
+) -> None:
+    assert way(**parts).handover == handover

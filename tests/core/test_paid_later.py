@@ -174,3 +174,14 @@ def test_a_method_that_takes_at_once_is_held_back_from_weighed_goods_alone() -> 
         order = Order(Money(1000, "EUR"), "PT", date(2026, 11, 27), recurring=False, lines=(line,))
         found[line] = [[reason.code.value for reason in one.reasons] for one in decide(tenders, order, setting)]
     assert found == {"fish": [[], ["method-takes-at-once"]], "chart": [[], []]}
+
+
+def test_lines_with_a_deposit_are_due_before_the_day_and_those_paid_on_the_day_are_not() -> None:
+    boat = {"kind": "booking", "usual_amount": "85.00 EUR", "recurring": False}
+    lines = [
+        {**boat, "id": "share", "name": "Share", "deposit": {"percent": "25"}},
+        {**boat, "id": "day", "name": "Day", "deposit": {"percent": "0"}},
+        {**boat, "id": "now", "name": "Now"},
+    ]
+    shop = Shop.model_validate({"name": "Cabo", "country": "PT", "currency": "EUR", "lines": lines})
+    assert shop.due_before == {"share"}

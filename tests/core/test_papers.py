@@ -6,6 +6,7 @@ from hypothesis import strategies as st
 from pydantic import ValidationError
 from stdnum import iso11649, luhn
 
+from monedero.core.method import Family
 from monedero.core.money import Money
 from monedero.core.papers.arrangement import Arrangements
 from monedero.core.papers.bank_account import TransferAccount
@@ -99,3 +100,12 @@ def test_no_two_payments_share_a_reference_or_a_number(one: tuple[int, int], oth
 def test_change_is_of_the_same_currency() -> None:
     assert Cash.model_validate({"kind": "cash", "pays_with": "50 USD"}).change(Money(4200, "EUR")) is None
     assert Cash(kind="cash").change(Money(4200, "EUR")) is None
+
+
+def test_a_buyer_lacks_an_account_in_the_currency_or_where_cheques_go() -> None:
+    told = Arrangements.model_validate({"accounts": [{**HOLDER, "country": "PT", "iban": REGISTRY[11]}]})
+    assert not told.lacks_for(Family.CREDIT_TRANSFER, "EUR")
+    assert told.lacks_for(Family.CREDIT_TRANSFER, "GBP")
+    assert told.lacks_for(Family.CHEQUE, "EUR")
+    assert not told.model_copy(update={"post_to": "Cais 3, Sagres"}).lacks_for(Family.CHEQUE, "EUR")
+    assert not told.lacks_for(Family.CASH, "GBP")

@@ -1,7 +1,7 @@
 """Payments: every end that a payment can have, the books after each move, and one end whatever comes when."""
 
 import random
-from datetime import UTC, datetime
+from datetime import UTC, datetime, timedelta
 from typing import Any
 
 import pytest
@@ -18,8 +18,9 @@ from monedero.core.payment.notice import Fate, Notice
 from monedero.core.payment.payment import Chosen, Gives, Payment, made, moved, told
 from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, HOLDS_MONEY, MOVES, Move, State
 from monedero.core.ratecard.model import LineKind
-from monedero.core.record import Delivered, Dispatch, OrderRecord
+from monedero.core.record import By, Delivered, Dispatch, Happened, Happening, OrderRecord
 from monedero.core.request import Asking, Request
+from monedero.core.voucher.part import Back, VoucherPart
 from tests.properties import tried_on
 
 NOW = datetime(2026, 11, 25, 10, 0, tzinfo=UTC)
@@ -376,3 +377,41 @@ def test_what_is_given_with_the_order_is_given_before_the_money_and_taken_back_a
     assert meaning.of(State.AWAITING_PAYMENT, Gives.AT_ORDER).seat.value == "keep"
     assert meaning.of(State.AWAITING_PAYMENT, Gives.AT_CERTAINTY).seat.value == "hold"
     assert meaning.of(State.RETURNED, Gives.AT_ORDER).access.value == "withdraw"
+
+
+def test_what_a_voucher_no_longer_pays_is_missing_and_its_failed_order_keeps_it_for_a_day() -> None:
+    part = VoucherPart(voucher="v", ends_in="R38E", amount=Money(3000, "EUR"))
+    lapsed = part.came_back(3000, Back.LAPSED)
+    assert (part.held, lapsed.held, lapsed.paid, lapsed.lacks) == (3000, 0, 0, 3000)
+    refunded = part.came_back(1000, Back.REFUNDED)
+    assert (refunded.held, refunded.paid, refunded.lacks) == (2000, 3000, 0)
+    less = part.came_back(1000, Back.CAME_TO_LESS).came_back(500, Back.CAME_TO_LESS)
+    assert (less.held, less.paid, str(less.less)) == (1500, 1500, "15.00 EUR")
+    placed = Happening(
+        at=NOW, by=By.BUYER, what=Happened.PLACED, payment=1, tender="card", state=State.DECLINED, kept=ORDERED
+    )
+    failed = record(walked(("declined", None)), vouchers=[part]).model_copy(update={"happened": [placed]})
+    assert failed.vouchers_until == NOW + timedelta(days=1)
+    assert failed.model_copy(update={"vouchers": [lapsed]}).vouchers_until is None
+    owing = record(walked(PAID), vouchers=[lapsed])
+    assert (str(owing.missing), ("buyer", "owes-missing", "30.00 EUR") in dues(owing)) == ("30.00 EUR", True)
+
+
+def test_a_record_finds_what_it_asked_of_a_provider_and_keeps_it_in_its_place() -> None:
+    requests = [
+        Request(key=key, what=Asking.REFUND, payment=1, amount=Money(500, "EUR"), at=NOW) for key in ("a", "b")
+    ]
+    held = record(walked(PAID), requests=requests)
+    assert held.asked("b") is requests[1]
+    other = requests[1].model_copy(update={"amount": Money(700, "EUR")})
+    assert held.with_request(other).requests == [requests[0], other]
+
+
+def test_a_payment_that_a_gateway_began_besides_stands_before_the_newest_once() -> None:
+    first = walked()
+    held = record(first)
+    stray = first.model_copy(update={"reference": "other"})
+    both = held.with_stray(stray)
+    assert [entry.reference for entry in both.payments] == ["other", first.reference]
+    assert [entry.number for entry in both.payments] == [2, 1]
+    assert both.with_stray(stray) is both

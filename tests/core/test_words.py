@@ -13,7 +13,15 @@ from monedero.core.tender.model import Checkout, Tender
 from monedero.core.words.asked import AskedField, answered
 from monedero.core.words.folded import folded
 from monedero.core.words.links import film_link
-from monedero.core.words.placeholders import AFTERWARDS, IN_ADVANCE, LONGEST, Placeholder, filled, text_for
+from monedero.core.words.placeholders import (
+    AFTERWARDS,
+    IN_ADVANCE,
+    LONGEST,
+    Placeholder,
+    filled,
+    refuse_elsewhere,
+    text_for,
+)
 from monedero.core.words.texts import TextKind, Texts, own_text
 from tests.properties import tried_on
 
@@ -185,3 +193,22 @@ def test_the_usual_amount_lies_between_those_that_a_buyer_may_choose() -> None:
     for low, high in (("21 EUR", "50 EUR"), ("5 EUR", "19 EUR"), ("5 USD", "50 USD")):
         with pytest.raises(ValidationError):
             Line.model_validate({**gift, "chosen": {"from": low, "to": high}})
+
+
+@pytest.mark.parametrize(
+    ("text", "code"),
+    [
+        ("[Your order]({link})", None),
+        ("[Map](https://maps.example/sagres)", None),
+        (f"![A boat](/api/pictures/{'a' * 32})", None),
+        ("[Look](https://evil.example/?at={link})", FaultCode.LINK_ELSEWHERE),
+        ("![A boat](https://boats.example/1.png)", FaultCode.PICTURE_ELSEWHERE),
+    ],
+)
+def test_a_text_shows_no_link_and_no_picture_to_another_site(text: str, code: FaultCode | None) -> None:
+    if code is None:
+        refuse_elsewhere(text)
+        return
+    with pytest.raises(InvalidInput) as refused:
+        refuse_elsewhere(text)
+    assert refused.value.faults[0].code is code

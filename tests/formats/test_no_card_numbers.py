@@ -34,3 +34,12 @@ def test_a_row_of_the_command_line_with_a_card_number_is_refused() -> None:
         list(split(lines))
     fault = refused.value.faults[0]
     assert (fault.code, fault.field, fault.value) == (FaultCode.CARD_NUMBER, "line.2.id", "")
+
+
+def test_rows_whose_status_is_left_out_are_counted_apart_and_read_no_further() -> None:
+    rows = ["1,2026-10-03,5.00,paid", "2,2026-10-03,eighty,Cancelled", "3,2026-10-04,7.00,paid"]
+    read = table.read("\n".join(["id,date,amount,status", *rows]).encode())
+    found = matching.guess(read.header, [cells for _, cells in read.rows], "EUR", "PT")
+    asked = found.model_copy(update={"left_out": ["Cancelled"]})
+    kinds = [type(row).__name__ for _, row in past_orders.Reader(read, asked, SHOP).rows()]
+    assert kinds == ["ReadOrder", "LeftOut", "ReadOrder"]

@@ -1,7 +1,9 @@
 """Sheets and tables that ask for more than a file of orders may: each is refused, and nobody else waits for it."""
 
+import errno
 import io
 import json
+import signal
 import time
 import zipfile
 from datetime import date, datetime
@@ -175,3 +177,32 @@ def test_a_packed_file_that_is_no_workbook_is_unreadable() -> None:
     with zipfile.ZipFile(out, "w") as packed:
         packed.writestr("hello.txt", b"hello")
     assert refused(out.getvalue()) == "sheet-unreadable"
+
+
+def test_a_reader_that_takes_too_long_or_finds_no_room_says_which(
+    tmp_path: Path, reader: Any, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    content = b"id,date,amount\n1,2026-10-03,5.00\n"
+    for status, told in ((-signal.SIGXCPU, "seconds of reading"), (-signal.SIGKILL, "more memory")):
+        monkeypatch.setattr(apart, "_outcome", lambda *_, status=status: (status, b""))
+        with pytest.raises(InvalidInput) as refused:
+            apart.read_apart(content, tmp_path, Event())
+        assert told in refused.value.faults[0].value
+    monkeypatch.setattr(apart, "_outcome", lambda *_: (apart.NO_ROOM, b""))
+    with pytest.raises(OSError, match="No space left"):
+        apart.read_apart(content, tmp_path, Event())
+
+    # What a process that finds no room ends with.
+    def full(_: object) -> int:
+        raise OSError(errno.ENOSPC, "No space left on device")
+
+    monkeypatch.setattr(apart, "_copy", full)
+    assert reader(content)[0] == apart.NO_ROOM
+
+    def broken(_: object) -> int:
+        raise OSError(errno.EIO, "Input/output error")
+
+    monkeypatch.setattr(apart, "_copy", broken)
+    with pytest.raises(OSError, match="Input/output"):
+        reader(content)
+    assert not list(tmp_path.iterdir())

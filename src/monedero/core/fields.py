@@ -39,6 +39,7 @@ from monedero.core import card_number, money
 from monedero.core.as_typed import money_text, percent_text, quantity_text
 from monedero.core.day_typed import day_text
 from monedero.core.errors import FaultCode, InvalidInput, refuse
+from monedero.core.one_line import on_one_line
 
 T = TypeVar("T")
 
@@ -204,20 +205,6 @@ def text_of(longest: int) -> Callable[[str], str]:
         return trimmed
 
     return read
-
-
-# Marks, embeddings, overrides and isolates that turn round what follows them (Unicode Standard Annex 9).
-TURNING = re.compile("[\u202a-\u202e\u2066-\u2069]")
-BREAKING = re.compile(r"[\x00-\x1f\x7f-\x9f\u2028\u2029]+")
-
-
-def on_one_line(text: str) -> str:
-    """A text that names something: its line breaks are blanks, and nothing in it turns round what follows.
-
-    >>> on_one_line("Cabo\\r\\nNoite")
-    'Cabo Noite'
-    """
-    return BREAKING.sub(" ", TURNING.sub("", text)).strip()
 
 
 def name(value: str) -> str:

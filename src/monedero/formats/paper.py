@@ -19,7 +19,7 @@ from pypdf import PdfReader
 from pypdf.errors import PyPdfError
 
 from monedero.core.errors import FaultCode, refuse
-from monedero.core.fields import on_one_line
+from monedero.core.one_line import on_one_line
 
 LARGEST = 5 * 1024 * 1024
 PDF, PNG, JPEG = "application/pdf", "image/png", "image/jpeg"

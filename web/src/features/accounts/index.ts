@@ -1,7 +1,6 @@
 import { lazy } from "react";
 
 export { useAccounts, useClock, useWind } from "./queries";
-export { TakeAway } from "./TakeAway";
 export { VIEWS } from "./views";
 
 export const AccountsPage = lazy(() =>
@@ -10,6 +9,7 @@ export const AccountsPage = lazy(() =>
 export const ApplicationPage = lazy(() =>
   import("./ApplicationPage").then((module) => ({ default: module.ApplicationPage })),
 );
+export const TakeAway = lazy(() => import("./TakeAway").then((module) => ({ default: module.TakeAway })));
 export const PapersPage = lazy(() =>
   import("./PapersPage").then((module) => ({ default: module.PapersPage })),
 );

@@ -5,13 +5,14 @@ import { useTyped } from "../../lib/useTyped";
 import { Button } from "../../ui/Button";
 import { Trouble } from "../../ui/Page";
 import { BuyerPage, modeOf } from "./BuyerPage";
-import { Delivering, type Wish } from "./Delivering";
+import type { Wish } from "./Delivering";
 import { OrderLines } from "./OrderLines";
 import { useOffer, usePay } from "./queries";
 import { Ways } from "./Ways";
 
 // What few orders need is loaded when one does.
 const AmountField = lazy(() => import("./AmountField").then((module) => ({ default: module.AmountField })));
+const Delivering = lazy(() => import("./Delivering").then((module) => ({ default: module.Delivering })));
 const VoucherField = lazy(() =>
   import("./VoucherField").then((module) => ({ default: module.VoucherField })),
 );
@@ -134,13 +135,15 @@ export function BuyPage({ search: first }: { search: string }) {
                   />
                 </Suspense>
               )}
-              <Delivering
-                offer={data}
-                wish={wish}
-                problem={pay.error}
-                onWish={setWish}
-                onChange={(parts) => change(data, parts)}
-              />
+              <Suspense>
+                <Delivering
+                  offer={data}
+                  wish={wish}
+                  problem={pay.error}
+                  onWish={setWish}
+                  onChange={(parts) => change(data, parts)}
+                />
+              </Suspense>
               {data.takes_vouchers && (
                 <Suspense>
                   <VoucherField offer={data} used={vouchers} onUse={setVouchers} />

@@ -1,6 +1,5 @@
 import { lazy } from "react";
 
-export { ArrangementDetails } from "./Arrangements";
 export { AssumptionField } from "./AssumptionField";
 export { useAssumptions } from "./assumptions";
 export { FirstShop } from "./FirstShop";
@@ -17,6 +16,9 @@ export const DeliveryPage = lazy(() =>
 );
 export const ArrangementsPage = lazy(() =>
   import("./ArrangementsPage").then((module) => ({ default: module.ArrangementsPage })),
+);
+export const ArrangementDetails = lazy(() =>
+  import("./Arrangements").then((module) => ({ default: module.ArrangementDetails })),
 );
 export const VouchersPage = lazy(() =>
   import("./VouchersPage").then((module) => ({ default: module.VouchersPage })),
