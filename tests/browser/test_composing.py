@@ -215,9 +215,23 @@ def test_a_buyer_chooses_how_it_comes_by_keyboard(desk: Desk) -> None:
     assert "delivery=pier" in desk.browser.current_url
     desk.see("17:00 to 19:30")
     assert desk.violations() == []
-    # The page may be drawn anew meanwhile: the key goes to the button itself.
-    desk.tab_to("Pay €42.00").send_keys(Keys.ENTER)
+    desk.tab_to("Pay €42.00")
+    desk.keys(Keys.ENTER)
     desk.see("Collected at the pier")
+
+
+def test_a_press_while_the_page_is_drawn_anew_is_not_lost(desk: Desk) -> None:
+    desk.open("/buy?line=star-chart&market=es-eur&postcode=28001")
+    desk.see("Pay €46.00")
+    desk.see("Collected at the pier")
+    # The answer to what was chosen is not here yet when the button is pressed.
+    desk.browser.execute_script(
+        "const way = [...document.querySelectorAll('label')].find((one) => one.textContent.includes('Collected'));"
+        "way.click(); arguments[0].click();",
+        desk.named("Pay €46.00", "button"),
+    )
+    desk.until(lambda: "/simulated-provider/" in desk.browser.current_url)
+    desk.see("pay 42.00 EUR")
 
 
 def test_a_handle_is_caught_on_a_break_even_and_two_ways_meet_there(desk: Desk) -> None:
