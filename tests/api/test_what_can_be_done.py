@@ -6,11 +6,12 @@ from monedero.core.account import CAN, Act, Mode, Stage
 from tests.api.shopkeeper import BOAT, Shopkeeper
 
 ASKED = {
-    Act.EDIT: ("terms", None),
-    Act.WITHDRAW: ("withdraw", None),
-    Act.DISCONNECT: ("disconnect", None),
-    Act.RECONNECT: ("reconnect", None),
-    Act.CONNECT: ("sign-in", None),
+    Act.EDIT: ("POST", "/terms"),
+    Act.WITHDRAW: ("POST", "/withdraw"),
+    Act.DISCONNECT: ("POST", "/disconnect"),
+    Act.RECONNECT: ("POST", "/reconnect"),
+    Act.CONNECT: ("POST", "/sign-in"),
+    Act.TAKE_AWAY: ("DELETE", ""),
 }
 
 
@@ -24,13 +25,13 @@ def test_each_act_is_refused_exactly_where_it_is_not_said(keeper: Shopkeeper, st
     ][:1]
     held = accounts.get(signed_in, Mode.TEST)
     assert held
-    for act, (path, body) in ASKED.items():
+    for act, (method, path) in ASKED.items():
         accounts.put(held.model_copy(update={"stage": stage}))
         said = [name.value for name in Act if stage in CAN[name]]
         # The sheet shows accounts from the moment they are begun until they are withdrawn.
         shown = keeper.get(f"/api/accounts/{signed_in}")["accounts"]
         assert [account["can"] for account in shown] == ([said] if shown else [])
-        answer = keeper.client.post(f"/api/accounts/{signed_in}/{path}", json=body)
+        answer = keeper.client.request(method, f"/api/accounts/{signed_in}{path}")
         unfit = answer.status_code == 409 and keeper.fault(answer)[1] == "stage-not-fit"
         assert unfit is (act.value not in said), (act, answer.text)
 
