@@ -75,7 +75,12 @@ def test_every_way_to_pay_stands_in_one_list_open_or_with_why_not(keeper: Shopke
     assert {"invoice", "cheque", "gift-voucher", "card-at-terminal", "bank-transfer"} <= listed
     for entry in entries:
         # One can be added as it is, by a plan, or it says what stands against it.
-        assert entry["own"] or entry["reasons"] or entry["plans"], entry
+        assert entry["open"] is not bool(entry["reasons"]), entry
+        assert entry["own"] or not entry["open"] or entry["plans"], entry
+    details = {entry["method"]: entry["details"] for entry in entries if entry["own"]}
+    # An invoice is paid by a transfer, so that its buyers need an account too.
+    assert (details["bank-transfer"], details["invoice"]) == (["accounts"], ["accounts", "invoices"])
+    assert (details["cheque"], details["gift-voucher"]) == (["cheques"], [])
     named = {method["code"] for method in keeper.get("/api/choices")["methods"]}
     assert named <= listed
     plans = next(entry for entry in entries if (entry["provider"], entry["method"]) == ("orlenta", "card"))[

@@ -11,6 +11,7 @@ from monedero.api.problems import PROBLEMS
 from monedero.api.requests import RunningDep
 from monedero.api.shop import Choice
 from monedero.core.account import Mode, Stage
+from monedero.core.papers.arrangement import DETAILS, Details
 from monedero.core.provider import ProviderFacts
 from monedero.figures import methods
 from monedero.wording.accounts import ask_text
@@ -46,8 +47,8 @@ class EntryOut(BaseModel):
     """A method by a provider; without a provider an arrangement of the shop's own, or what nobody has a price for.
 
     `source` says where its traits come from, with the day on which that was read; both are empty for what the owner
-    described. `plans` are those on which the provider carries it. `own` marks an arrangement that can be put in the
-    checkout as it is.
+    described. `plans` are those on which the provider carries it. `own` marks an arrangement of the shop's own,
+    `open` a way that can be put in the checkout as it is. `details` are those that buyers of an arrangement are told.
     """
 
     provider: str
@@ -62,6 +63,8 @@ class EntryOut(BaseModel):
     reasons: list[ReasonOut]
     also: list[str]
     own: bool
+    open: bool
+    details: list[Details]
     source: str
     read_on: date | None
 
@@ -96,6 +99,7 @@ def source_text(source: methods.Source) -> str:
 def _entry(entry: Entry, names: dict[str, str]) -> EntryOut:
     plans = {plan.id: plan.name for plan in entry.card.plans} if entry.card else {}
     source = methods.sources().get(entry.method.id)
+    own = entry.method.own and entry.card is None
     return EntryOut(
         provider=entry.card.provider.id if entry.card else "",
         provider_name=entry.card.provider.name if entry.card else "",
@@ -119,7 +123,9 @@ def _entry(entry: Entry, names: dict[str, str]) -> EntryOut:
         ],
         reasons=reasons_out(tuple(entry.reasons), names),
         also=entry.method.also,
-        own=entry.method.own and entry.card is None,
+        own=own,
+        open=own or (entry.card is not None and not entry.reasons),
+        details=list(DETAILS.get(entry.method.family, ())) if own else [],
         source=source_text(source) if source else "",
         read_on=source.read_on if source else None,
     )

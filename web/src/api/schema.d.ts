@@ -3956,6 +3956,12 @@ export interface components {
             amount?: string | null;
         };
         /**
+         * Details
+         * @description The details of arrangements, in the groups in which an owner types them.
+         * @enum {string}
+         */
+        Details: "accounts" | "cheques" | "invoices";
+        /**
          * Device
          * @description What a buyer pays on.
          * @enum {string}
@@ -4094,8 +4100,8 @@ export interface components {
          * @description A method by a provider; without a provider an arrangement of the shop's own, or what nobody has a price for.
          *
          *     `source` says where its traits come from, with the day on which that was read; both are empty for what the owner
-         *     described. `plans` are those on which the provider carries it. `own` marks an arrangement that can be put in the
-         *     checkout as it is.
+         *     described. `plans` are those on which the provider carries it. `own` marks an arrangement of the shop's own,
+         *     `open` a way that can be put in the checkout as it is. `details` are those that buyers of an arrangement are told.
          */
         EntryOut: {
             /** Provider */
@@ -4122,6 +4128,10 @@ export interface components {
             also: string[];
             /** Own */
             own: boolean;
+            /** Open */
+            open: boolean;
+            /** Details */
+            details: components["schemas"]["Details"][];
             /** Source */
             source: string;
             /** Read On */

@@ -8,6 +8,8 @@ True
 'CN/2026-0007'
 """
 
+from collections.abc import Mapping
+from enum import StrEnum
 from typing import Annotated, Self
 
 from pydantic import StringConstraints, model_validator
@@ -16,8 +18,21 @@ from monedero.core.fields import Description, Strict, once
 from monedero.core.method import Family
 from monedero.core.papers.bank_account import TransferAccount
 
-TO_AN_ACCOUNT = (Family.CREDIT_TRANSFER, Family.INVOICE)
-"""The families of methods that are paid to an account of the shop."""
+
+class Details(StrEnum):
+    """The details of arrangements, in the groups in which an owner types them."""
+
+    ACCOUNTS = "accounts"
+    CHEQUES = "cheques"
+    INVOICES = "invoices"
+
+
+DETAILS: Mapping[Family, tuple[Details, ...]] = {
+    Family.CREDIT_TRANSFER: (Details.ACCOUNTS,),
+    Family.INVOICE: (Details.ACCOUNTS, Details.INVOICES),
+    Family.CHEQUE: (Details.CHEQUES,),
+}
+"""The details that buyers of a method of the shop's own are told, by its family; the others need none."""
 
 
 class Arrangements(Strict):
@@ -46,9 +61,10 @@ class Arrangements(Strict):
 
     def lacks_for(self, family: Family, currency: str) -> bool:
         """Whether a buyer of a method of a family would lack what is needed to pay in a currency."""
-        if family in TO_AN_ACCOUNT:
+        needed = DETAILS.get(family, ())
+        if Details.ACCOUNTS in needed:
             return self.account_for(currency) is None
-        return family is Family.CHEQUE and not self.post_to
+        return Details.CHEQUES in needed and not self.post_to
 
     def invoice_number(self, count: int) -> str:
         """The number of the shop's invoice of a count, from 1."""

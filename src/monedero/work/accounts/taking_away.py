@@ -15,8 +15,8 @@ from monedero.work.compare.inputs import UNDER_WAY
 from monedero.work.shop.lookups import described_shop
 
 
-class Gone(NamedTuple):
-    """A provider that is taken away, by its id and its name."""
+class Leaver(NamedTuple):
+    """The provider that is to go, by its id and its name."""
 
     id: str
     name: str
@@ -33,14 +33,14 @@ def take_provider_away(store: Store, provider: str) -> None:
         facts = store.providers.all().get(provider)
         if facts is None and not cards:
             raise NotFound(Fault(FaultCode.NOT_FOUND, "provider", provider, {"what": "provider"}))
-        gone = Gone(provider, facts.name if facts else cards[0].provider.name)
+        leaver = Leaver(provider, facts.name if facts else cards[0].provider.name)
         held = [
             account
             for mode in Mode
             for account in store.accounts.of(mode).values()
             if account.provider == provider
         ]
-        faults = [*_ways_through(store, gone), *_held(held, gone), *_orders(store, held, gone)]
+        faults = [*_ways_through(store, leaver), *_held(held, leaver), *_orders(store, held, leaver)]
         if faults:
             raise Conflict(*faults)
         for card in cards:
@@ -56,7 +56,7 @@ def take_account_away(store: Store, account: Account) -> None:
         raise Conflict(Fault(FaultCode.STAGE_NOT_FIT, "stage", account.stage.value))
     facts = store.providers.all().get(account.provider)
     with store.together():
-        faults = [*_orders(store, [account], Gone(account.provider, facts.name if facts else account.provider))]
+        faults = [*_orders(store, [account], Leaver(account.provider, facts.name if facts else account.provider))]
         if faults:
             raise Conflict(*faults)
         _remove(store, account)
@@ -67,7 +67,7 @@ def _remove(store: Store, account: Account) -> None:
     store.sealed.drop(access_name(account.id, account.mode))
 
 
-def _ways_through(store: Store, gone: Gone) -> Iterator[Fault]:
+def _ways_through(store: Store, leaver: Leaver) -> Iterator[Fault]:
     """The ways to pay that go through a provider, in each draft and in what the buyers of each storefront see."""
     newest = (store.editions.newest(storefront) for storefront in store.editions.storefronts())
     seen = [edition.published.checkout for edition in newest if edition]
@@ -78,24 +78,26 @@ def _ways_through(store: Store, gone: Gone) -> Iterator[Fault]:
     ]
     for code, checkouts in both:
         for checkout in checkouts:
-            tenders = [entry.name for entry in checkout.tenders if entry.route and entry.route.provider == gone.id]
+            tenders = [
+                entry.name for entry in checkout.tenders if entry.route and entry.route.provider == leaver.id
+            ]
             if tenders:
                 told = {
-                    "provider": gone.name,
+                    "provider": leaver.name,
                     "tenders": ", ".join(tenders),
                     "storefront": names.get(checkout.storefront, checkout.storefront),
                 }
-                yield Fault(code, "provider", gone.id, told)
+                yield Fault(code, "provider", leaver.id, told)
 
 
-def _held(accounts: Iterable[Account], gone: Gone) -> Iterator[Fault]:
+def _held(accounts: Iterable[Account], leaver: Leaver) -> Iterator[Fault]:
     for account in accounts:
         if account.stage in UNDER_WAY:
-            told = {"provider": gone.name, "account": account.name or gone.name}
-            yield Fault(FaultCode.PROVIDER_HELD, "provider", gone.id, told)
+            told = {"provider": leaver.name, "account": account.name or leaver.name}
+            yield Fault(FaultCode.PROVIDER_HELD, "provider", leaver.id, told)
 
 
-def _orders(store: Store, accounts: Iterable[Account], gone: Gone) -> Iterator[Fault]:
+def _orders(store: Store, accounts: Iterable[Account], leaver: Leaver) -> Iterator[Fault]:
     ids = {(account.id, account.mode) for account in accounts}
     numbers = [
         record.number
@@ -104,5 +106,5 @@ def _orders(store: Store, accounts: Iterable[Account], gone: Gone) -> Iterator[F
         and (record.payment.state in HOLDS_MONEY or any(one.code is not DueCode.CHOOSE for one in due(record)))
     ]
     if numbers:
-        told = {"provider": gone.name, "orders": ", ".join(map(str, sorted(numbers)))}
-        yield Fault(FaultCode.ORDERS_WAIT, "provider", gone.id, told)
+        told = {"provider": leaver.name, "orders": ", ".join(map(str, sorted(numbers)))}
+        yield Fault(FaultCode.ORDERS_WAIT, "provider", leaver.id, told)

@@ -26,8 +26,8 @@ export function AddWays() {
   const [searched, setSearched] = useState("");
   const entries = catalogue.data?.entries ?? [];
   const found = entries.filter((entry) => fits(entry, searched.trim()));
-  const open = found.filter((entry) => entry.own || (entry.provider && entry.reasons.length === 0));
-  const shut = found.filter((entry) => !open.includes(entry));
+  const open = found.filter((entry) => entry.open);
+  const shut = found.filter((entry) => !entry.open);
   if (catalogue.error) return <Trouble>{said(catalogue.error)}</Trouble>;
   if (!catalogue.data) return <Waiting>Looking up every way to pay</Waiting>;
   return (
@@ -124,7 +124,7 @@ function Way({ entry }: { entry: CatalogueEntry }) {
             </Button>
           )}
           {!isThere &&
-            entry.reasons.length === 0 &&
+            entry.open &&
             entry.plans.map((plan) => (
               <Button
                 key={plan.code}
@@ -144,12 +144,12 @@ function Way({ entry }: { entry: CatalogueEntry }) {
 
 /** The details of an arrangement, typed where it is added. */
 function Details({ entry }: { entry: CatalogueEntry }) {
-  if (!["credit-transfer", "cheque", "invoice"].includes(entry.family)) return null;
+  if (entry.details.length === 0) return null;
   return (
     <details className="mt-1">
       <summary>What its buyers are told</summary>
       <div className="mt-2">
-        <ArrangementDetails family={entry.family} />
+        <ArrangementDetails details={entry.details} />
       </div>
     </details>
   );

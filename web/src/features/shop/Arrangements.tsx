@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { type Schema, said } from "../../api/client";
 import { putIn } from "../../lib/lists";
 import { useTyped } from "../../lib/useTyped";
@@ -14,14 +14,21 @@ import { type Sections, useSections } from "./sections";
 type Told = Shop["arrangements"];
 type Account = Told["accounts"][number];
 
-/** The details that buyers need to pay by a method of the shop's own; nothing where its family needs none. */
-export function ArrangementDetails({ family }: { family: string }) {
+/** Each group of details, as it is typed. */
+const GROUPS: Record<Schema<"Details">, (sections: Sections) => ReactNode> = {
+  accounts: Accounts,
+  cheques: Cheques,
+  invoices: Invoices,
+};
+
+/** The details that buyers are told to pay by a method of the shop's own. */
+export function ArrangementDetails({ details }: { details: Schema<"Details">[] }) {
   const sections = useSections();
   if (!sections) return null;
-  if (family === "credit-transfer") return <Accounts {...sections} />;
-  if (family === "cheque") return <Cheques {...sections} />;
-  if (family === "invoice") return <Invoices {...sections} />;
-  return null;
+  return details.map((name) => {
+    const Group = GROUPS[name];
+    return <Group key={name} {...sections} />;
+  });
 }
 
 /** A way to save a part of what buyers are told. */
