@@ -7,7 +7,8 @@ import sys
 import tempfile
 import time
 from collections.abc import Iterator
-from datetime import date, timedelta
+from datetime import UTC, date, datetime, timedelta
+from datetime import time as time_of_day
 from pathlib import Path
 
 from monedero.core.profile import Profile, Source
@@ -15,10 +16,12 @@ from monedero.core.shop import Shop
 from monedero.server.shops import Shops
 from monedero.store import Store
 from monedero.store.past_orders import PastOrder
+from monedero.work.context import Actor, Context
 from monedero.work.month.costs import month_of
 from monedero.work.month.plans import plans_and_providers
 
 ORDERS, TODAY = 100_000, date(2026, 11, 24)
+MOMENT = datetime.combine(TODAY, time_of_day(10), UTC)
 SECONDS, MEGABYTES, AGAIN = 3, 400, 1
 BUYERS = [
     ("PT", "EUR"),
@@ -55,12 +58,12 @@ def fill(folder: Path) -> Store:
     """The demo shop with a month of past orders and nothing typed of its takings."""
     store = Shops(folder).demo.store
     store.past_orders.add(past_orders())
-    profile, shop = store.profile.read(), store.shop.read()
+    profile, shop = store.profile.read(), store.description.read()
     assert profile
     assert shop
     store.profile.save(Profile(source=Source.PAST_ORDERS, cards=profile.value.cards), profile.version)
     plain = shop.value.model_dump(mode="json", by_alias=True)
-    store.shop.save(Shop.model_validate({**plain, "takings": None}), shop.version)
+    store.description.save(Shop.model_validate({**plain, "takings": None}), shop.version)
     return store
 
 
@@ -68,7 +71,7 @@ def measure(folder: Path) -> tuple[float, float, int]:
     """Seconds for plans, providers and mix; for the month after an edit of one card; peak kilobytes."""
     store = Store(folder / "demo.sqlite")
     began = time.perf_counter()
-    plans_and_providers(store, TODAY)
+    plans_and_providers(Context.of(store, Actor.OWNER, MOMENT), TODAY)
     first = time.perf_counter() - began
     peak = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss
     held = store.rate_cards.get("orlenta", "2026-01-01")
@@ -77,7 +80,7 @@ def measure(folder: Path) -> tuple[float, float, int]:
     rates[0] = rates[0].model_copy(update={"percent": rates[0].percent and rates[0].percent * 2})
     store.rate_cards.put(held.card.model_copy(update={"rates": rates}))
     began = time.perf_counter()
-    month_of(store, TODAY)
+    month_of(Context.of(store, Actor.OWNER, MOMENT), TODAY)
     return first, time.perf_counter() - began, peak
 
 

@@ -21,6 +21,8 @@ from monedero.core.ratecard.model import RateCard
 from monedero.figures import reference_rates
 from monedero.formats import rate_card
 from monedero.server.shops import RunningShop, Shops
+from monedero.store import Store
+from monedero.work.context import Actor, Context
 from tests.api.shopkeeper import Shopkeeper
 
 DATA = Path(__file__).parent / "data"
@@ -37,6 +39,11 @@ def rates() -> ReferenceRates:
 def example_card() -> RateCard:
     """The rate card of the worked examples."""
     return rate_card.read((DATA / "orlenta-example.json").read_bytes())
+
+
+def at_desk(store: Store, storefront: str = "") -> Context:
+    """The context of an owner at the desk of a shop; without a storefront, at its first."""
+    return Context.of(store, Actor.OWNER, NOW, storefront)
 
 
 class Hours:

@@ -26,7 +26,7 @@ from monedero.work.compare.inputs import CompareInputs, inputs_of
 from monedero.work.compare.other_costs import RouteOnDay, other_costs_of
 from monedero.work.month.costs import month_of
 from monedero.work.month.orders_in_columns import month_orders
-from tests.conftest import NOW
+from tests.conftest import NOW, at_desk
 
 HAND = {"market": "es-eur", "line": "night-boat-tour", "amount": "85.00", "currency": "EUR"}
 
@@ -146,8 +146,8 @@ def test_curves_hold_their_amounts_and_the_cheapest_is_the_first_of_the_fees(cli
 def test_the_month_of_a_route_is_the_sum_of_its_orders(demo: RunningShop) -> None:
     """All-in, cell by cell: every weighted row on its own piece of the fee, against the sums of the columns."""
     day = NOW.date()
-    inputs, month = inputs_of(demo.store), month_of(demo.store, day)
-    rows = month_orders(demo.store, inputs, day).columns
+    inputs, month = inputs_of(at_desk(demo.store)), month_of(at_desk(demo.store), day)
+    rows = month_orders(at_desk(demo.store), inputs, day).columns
     pricer = next(held for held in inputs.catalogue.pricers(day) if held.card.provider.id == "tessaline")
     route, takings = pricer.routes[0], Takings(by_plan=month.volumes)
     total, orders = Fraction(0), Fraction(0)

@@ -7,6 +7,7 @@ from monedero.core.account import Mode
 from monedero.server.shops import RunningShop
 from monedero.work.compare.inputs import inputs_of
 from tests.api.shopkeeper import BOAT
+from tests.conftest import at_desk
 
 
 @pytest.mark.parametrize(
@@ -31,10 +32,10 @@ def test_a_checkout_in_live_mode_is_judged_by_its_live_accounts(client: TestClie
     store = demo.store
     held = store.checkouts.read("web-shop")
     assert held
-    assert inputs_of(store).accounts["orlenta"].mode is Mode.TEST
+    assert inputs_of(at_desk(store)).accounts["orlenta"].mode is Mode.TEST
     store.checkouts.save(held.value.model_copy(update={"mode": Mode.LIVE}), held.version)
-    assert demo.mode is Mode.LIVE
-    assert inputs_of(store).accounts == {}
+    assert demo.store.mode("web-shop") is Mode.LIVE
+    assert inputs_of(at_desk(store)).accounts == {}
     answer = client.get("/api/checkouts/web-shop/view", params=BOAT)
     assert (answer.headers["Monedero-Mode"], answer.json()["mode"]) == ("live", "live")
     card = next(entry for entry in answer.json()["outcomes"] if entry["tender"]["id"] == "card")

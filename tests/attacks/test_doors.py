@@ -334,7 +334,7 @@ def test_a_first_start_that_is_cut_off_begins_anew(tmp_path: Path, monkeypatch: 
     monkeypatch.undo()
     assert save is not None
     running: RunningShop = Shops(tmp_path / "data", now=Hours()).demo
-    assert running.store.shop.read() is not None
+    assert running.store.description.read() is not None
     assert len(running.store.editions.of("web-shop")) == 1
     assert len(running.store.papers.of_shop()) == 1
     assert len(running.provider.merchants.all()) == len(

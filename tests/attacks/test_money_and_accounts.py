@@ -21,7 +21,7 @@ from monedero.work.accounts.merchant_file import read_business, save_business
 from monedero.work.accounts.storefronts import serve
 from monedero.work.checkout.publish import publish, to_publish
 from tests.api.shopkeeper import BOAT, Shopkeeper
-from tests.conftest import NOW
+from tests.conftest import NOW, at_desk
 
 
 def account_of(running: RunningShop, name: str) -> Account:
@@ -107,7 +107,7 @@ def test_a_refresh_under_way_keeps_what_an_account_serves(
     demo: RunningShop, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     account = account_of(demo, "orlenta")
-    shop = demo.store.shop.read()
+    shop = demo.store.description.read()
     assert shop
     front = shop.value.storefronts[0].id
     meanwhile(monkeypatch, lambda: serve(demo.store, account, [front], pooled=False))
@@ -174,12 +174,12 @@ def test_what_is_published_at_once_becomes_one_edition(demo: RunningShop) -> Non
         tender = held.value.tenders[0].model_copy(update={"name": f"Round {number}"})
         tenders = [tender, *held.value.tenders[1:]]
         demo.store.checkouts.save(held.value.model_copy(update={"tenders": tenders}), held.version)
-        shown = to_publish(demo.store, "web-shop").fingerprint
+        shown = to_publish(at_desk(demo.store)).fingerprint
         before = len(demo.store.editions.of("web-shop"))
 
         def once(shown: str = shown) -> None:
             try:
-                publish(demo.store, "web-shop", shown, NOW)
+                publish(at_desk(demo.store), shown)
             except Refused:
                 return
 

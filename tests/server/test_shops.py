@@ -11,6 +11,7 @@ from monedero.server.demo_shop import open_demo
 from monedero.server.shops import Shops
 from monedero.work.checkout.composed import drafted
 from monedero.work.shop.order_in_hand import OrderSentence, order_in_hand
+from tests.conftest import at_desk
 
 NOW = datetime(2026, 11, 24, 10, 0, tzinfo=UTC)
 
@@ -27,25 +28,25 @@ def test_the_keys_to_what_is_sealed_are_for_the_owner_alone_and_stay(tmp_path: P
 
 def test_the_demo_is_opened_once_and_what_was_tried_in_it_stays(tmp_path: Path) -> None:
     demo = Shops(tmp_path / "data").demo
-    held = demo.store.shop.read()
+    held = demo.store.description.read()
     assert held is not None
-    demo.store.shop.save(held.value.model_copy(update={"name": "Cabo Dia"}), held.version)
+    demo.store.description.save(held.value.model_copy(update={"name": "Cabo Dia"}), held.version)
     open_demo(demo.store, demo.provider, NOW)
-    again = Shops(tmp_path / "data").demo.store.shop.read()
+    again = Shops(tmp_path / "data").demo.store.description.read()
     assert again is not None
     assert again.value.name == "Cabo Dia"
     assert [edition.number for edition in demo.store.editions.of("web-shop")] == [1]
 
 
 def test_the_own_shop_knows_nothing_of_the_demo(shops: Shops) -> None:
-    assert shops.own.store.shop.read() is None
+    assert shops.own.store.description.read() is None
     assert shops.own.store.rate_cards.all() == []
-    shops.own.store.shop.save(Shop(name="Lume", country="PT", currency="EUR"), 0)
-    assert shops.demo.store.shop.read() != shops.own.store.shop.read()
+    shops.own.store.description.save(Shop(name="Lume", country="PT", currency="EUR"), 0)
+    assert shops.demo.store.description.read() != shops.own.store.description.read()
 
 
 def test_an_order_is_found_in_its_own_shop(shops: Shops) -> None:
-    composed = drafted(shops.demo.store)
+    composed = drafted(at_desk(shops.demo.store))
     order = order_in_hand(composed.shop, OrderSentence("es-eur", "night-boat-tour", "85.00", "EUR", NOW.date()))
     record = shops.demo.till.place(composed, order, "bank-transfer")
     assert shops.with_order(record.token) is shops.demo

@@ -48,7 +48,7 @@ def test_a_folder_of_before_opens_and_every_view_of_it_answers(packed: Path, tmp
         answer = client.get(view, params={**BOAT, "low": "5", "high": "5000"})
         assert answer.status_code == 200, (view, answer.text)
     store = shops.demo.store
-    shop = store.shop.read()
+    shop = store.description.read()
     assert shop
     assert (shop.value.name, len(store.rate_cards.all()), len(store.accounts.of(Mode.TEST))) == (
         name,
@@ -88,7 +88,7 @@ def test_a_demo_that_does_not_open_is_made_anew_and_the_owners_shop_never(tmp_pa
         file.unlink()
     (folder / "demo.sqlite").write_bytes(b"this is no database" * 200)
     again = Shops(folder, now=Hours())
-    assert again.demo.store.shop.read() is not None
+    assert again.demo.store.description.read() is not None
     assert (folder / "demo-before-1" / "demo.sqlite").exists()
     (folder / "shop.sqlite").write_bytes(b"this is no database" * 200)
     for file in folder.glob("shop.sqlite-*"):

@@ -34,18 +34,18 @@ def schema(path: Path) -> list[tuple[str]]:
 
 def test_an_older_version_is_refused_and_nothing_is_lost(tmp_path: Path) -> None:
     store = Store(tmp_path / "shop.sqlite")
-    first = store.shop.save(shop(), 0)
-    store.shop.save(shop("Cabo Dia"), first.version)
+    first = store.description.save(shop(), 0)
+    store.description.save(shop("Cabo Dia"), first.version)
     with pytest.raises(Conflict, match="version-old"):
-        store.shop.save(shop("Too late"), first.version)
-    held = store.shop.read()
+        store.description.save(shop("Too late"), first.version)
+    held = store.description.read()
     assert held is not None
     assert (held.version, held.value.name) == (2, "Cabo Dia")
 
 
 def test_everything_survives_a_restart(tmp_path: Path) -> None:
-    Store(tmp_path / "shop.sqlite").shop.save(shop(), 0)
-    again = Store(tmp_path / "shop.sqlite").shop.read()
+    Store(tmp_path / "shop.sqlite").description.save(shop(), 0)
+    again = Store(tmp_path / "shop.sqlite").description.read()
     assert again is not None
     assert again.value == shop()
 
@@ -150,9 +150,9 @@ def test_the_revision_rises_with_what_prices_rest_on_and_with_nothing_else(store
     # What is saved as it was changes nothing, not even its version.
     assert store.checkouts.save(demo.checkout(), saved.version) == saved
     store.accounts.put(demo.accounts()[0])
-    first = store.shop.save(demo.shop(), 0)
+    first = store.description.save(demo.shop(), 0)
     held = store.revision()
-    assert store.shop.save(demo.shop(), first.version) == first
+    assert store.description.save(demo.shop(), first.version) == first
     assert store.revision() == held
 
 

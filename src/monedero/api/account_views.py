@@ -35,6 +35,7 @@ from monedero.work.accounts.elsewhere import HeldElsewhere
 from monedero.work.accounts.notifications import Health
 from monedero.work.accounts.provider_sheet import Sheet
 from monedero.work.compare.inputs import inputs_of
+from monedero.work.context import Context
 from monedero.work.shop.lookups import method_in
 
 
@@ -93,9 +94,9 @@ def _masked(value: str, *, secret: bool) -> str:
     return say("ends-in", end=value.strip()[-4:])
 
 
-def sheet_out(running: RunningShop, found: Sheet, mode: Mode) -> SheetOut:
+def sheet_out(running: RunningShop, context: Context, found: Sheet, mode: Mode) -> SheetOut:
     """The sheet of a provider."""
-    facts, brings, inputs = found.facts, found.brings, inputs_of(running.store)
+    facts, brings, inputs = found.facts, found.brings, inputs_of(context)
     names = running.till.provider_names()
     saves = ""
     if brings.more_carried:
@@ -119,7 +120,7 @@ def sheet_out(running: RunningShop, found: Sheet, mode: Mode) -> SheetOut:
             percent=whole(percent),
             saves=saves,
         ),
-        methods=_sides(running, found),
+        methods=_sides(running, context, found),
         plans=[Named(id=plan.id, name=plan.name) for plan in (found.card.plans if found.card else [])],
         shut=[reason_text(reason, names) for reason in found.shut],
         asks=[AskOut(ask=ask.value, text=ask_text(ask), there=there) for ask, there in found.asks],
@@ -142,14 +143,14 @@ def sheet_out(running: RunningShop, found: Sheet, mode: Mode) -> SheetOut:
     )
 
 
-def _sides(running: RunningShop, found: Sheet) -> list[MethodSides]:
+def _sides(running: RunningShop, context: Context, found: Sheet) -> list[MethodSides]:
     """Both sides of every method of the provider."""
     account = next((held for held in found.accounts if held.stage is Stage.CONNECTED), None)
     carried = [rate.method for rate in found.card.rates] if found.card else []
     if account is not None:
         carried += [*account.active_methods, *(held.method for held in account.other_methods)]
     arrives = account is not None and Health(running.store, account).arrives
-    known, sides = inputs_of(running.store).methods, []
+    known, sides = inputs_of(context).methods, []
     for method in dict.fromkeys(carried):
         traits = method_in(known, method)
         tender = next((entry for entry in found.tenders if entry.method == method), None)

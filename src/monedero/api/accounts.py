@@ -27,7 +27,7 @@ from monedero.api.account_schemas import (
 from monedero.api.account_views import account_out, sheet_out
 from monedero.api.modes import ModeDep
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import RunningDep
+from monedero.api.requests import ContextDep, RunningDep
 from monedero.api.would_leave import WouldLeave, would_leave
 from monedero.core.account import Stage
 from monedero.core.errors import Refused
@@ -71,20 +71,20 @@ def read_accounts(running: RunningDep, mode: ModeDep) -> AccountsOut:
 
 
 @router.get("/accounts/{provider}")
-def read_sheet(running: RunningDep, provider: str, mode: ModeDep) -> SheetOut:
+def read_sheet(running: RunningDep, context: ContextDep, provider: str, mode: ModeDep) -> SheetOut:
     """The sheet of a provider; where its accounts stand is asked there anew."""
     for account in running.store.accounts.of(mode).values():
         if account.provider == provider:
             running.connections.refresh(running.applications.refresh(account))
-    found = sheet(running.store, running.applications, provider, mode, running.clock.now().date())
-    return sheet_out(running, found, mode)
+    found = sheet(context, running.applications, provider, mode, running.clock.now().date())
+    return sheet_out(running, context, found, mode)
 
 
 @router.post("/gateways", status_code=201)
-def add_gateway(running: RunningDep, new: GatewayNew) -> GoTo:
+def add_gateway(running: RunningDep, context: ContextDep, new: GatewayNew) -> GoTo:
     """Put a gateway of the shop's own among the providers; the browser goes to its sheet."""
     facts = put_gateway(running.store, running.gateways.hosts, new.name, new.address, new.parts)
-    return GoTo(mode=running.mode, go_to=f"/accounts/{facts.id}")
+    return GoTo(mode=context.mode, go_to=f"/accounts/{facts.id}")
 
 
 @router.post("/accounts/{provider}/begin", status_code=201)
@@ -100,10 +100,12 @@ def hold_account_elsewhere(running: RunningDep, provider: str, told: HeldElsewhe
 
 
 @router.post("/accounts/{provider}/elsewhere/would-change")
-def would_hold_elsewhere(running: RunningDep, provider: str, told: HeldElsewhere, mode: ModeDep) -> WouldLeave:
+def would_hold_elsewhere(
+    running: RunningDep, context: ContextDep, provider: str, told: HeldElsewhere, mode: ModeDep
+) -> WouldLeave:
     """What saying it anew would take away from buyers; nothing is changed."""
     then = held_elsewhere(running.store, provider, mode, told)
-    return would_leave(mode, account_would_move(running.store, then, then, running.clock.now().date()))
+    return would_leave(mode, account_would_move(context, then, then, running.clock.now().date()))
 
 
 @router.put("/accounts/{id}/payout")
@@ -185,25 +187,25 @@ def serve_storefronts(running: RunningDep, id: str, serves: Serves, mode: ModeDe
 
 
 @router.post("/accounts/{id}/serves/would-change")
-def would_serve(running: RunningDep, id: str, serves: Serves, mode: ModeDep) -> WouldLeave:
+def would_serve(running: RunningDep, context: ContextDep, id: str, serves: Serves, mode: ModeDep) -> WouldLeave:
     """What serving other storefronts would take away from buyers; nothing is changed."""
     account = running.applications.account(id, mode)
     then = serving(running.store, account, serves.storefronts, pooled=serves.pooled)
-    found = account_would_move(running.store, account, then, running.clock.now().date())
+    found = account_would_move(context, account, then, running.clock.now().date())
     return would_leave(mode, found)
 
 
 @router.get("/accounts/{id}/leaving")
-def read_leaving(running: RunningDep, id: str, mode: ModeDep) -> LeavingOut:
+def read_leaving(running: RunningDep, context: ContextDep, id: str, mode: ModeDep) -> LeavingOut:
     """What leaving an account would take away."""
     account = running.applications.account(id, mode)
-    found = leaving(running.store, account)
+    found = leaving(context, account)
     return LeavingOut(
         mode=mode,
         draft=[tender.name for tender in found.draft],
         published=[tender.name for tender in found.published],
         orders=found.orders,
-        moves=texts_of(account_would_move(running.store, account, None, running.clock.now().date())),
+        moves=texts_of(account_would_move(context, account, None, running.clock.now().date())),
     )
 
 

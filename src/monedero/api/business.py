@@ -8,7 +8,7 @@ from fastapi import APIRouter, File, Form, Response, UploadFile
 from pydantic import BaseModel, StrictInt
 
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import RunningDep
+from monedero.api.requests import ContextDep, RunningDep
 from monedero.core.account import Mode
 from monedero.core.application import PAPERS, Ask
 from monedero.core.business import Business, LegalForm, StatedFact
@@ -18,6 +18,7 @@ from monedero.store.papers import Paper
 from monedero.wording.accounts import ask_text
 from monedero.wording.catalogue import say
 from monedero.work.accounts.merchant_file import VersionedBusiness, read_business, save_business
+from monedero.work.context import Context
 
 PAPER: dict[int | str, dict[str, Any]] = {
     200: {
@@ -81,9 +82,9 @@ def paper_out(paper: Paper) -> PaperOut:
     )
 
 
-def _state(running: RunningShop, stored: VersionedBusiness) -> BusinessState:
+def _state(running: RunningShop, context: Context, stored: VersionedBusiness) -> BusinessState:
     return BusinessState(
-        mode=running.mode,
+        mode=context.mode,
         version=stored.version,
         business=stored.business,
         papers=[paper_out(paper) for paper in running.store.papers.of_shop()],
@@ -95,15 +96,15 @@ def _state(running: RunningShop, stored: VersionedBusiness) -> BusinessState:
 
 
 @router.get("/business")
-def read(running: RunningDep) -> BusinessState:
+def read(running: RunningDep, context: ContextDep) -> BusinessState:
     """The business as far as it was typed."""
-    return _state(running, read_business(running.store))
+    return _state(running, context, read_business(running.store))
 
 
 @router.put("/business")
-def save(running: RunningDep, edit: BusinessEdit) -> BusinessState:
+def save(running: RunningDep, context: ContextDep, edit: BusinessEdit) -> BusinessState:
     """Save the business as a whole."""
-    return _state(running, save_business(running.store, edit.business, edit.version))
+    return _state(running, context, save_business(running.store, edit.business, edit.version))
 
 
 @router.post("/papers", status_code=201)

@@ -8,7 +8,7 @@ from pydantic import BaseModel
 from monedero.api.compare import reasons_out
 from monedero.api.compare_schemas import ReasonOut
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import RunningDep
+from monedero.api.requests import ContextDep, RunningDep
 from monedero.api.shop import Choice
 from monedero.core.account import Mode, Stage
 from monedero.core.papers.arrangement import DETAILS, Details
@@ -132,14 +132,16 @@ def _entry(entry: Entry, names: dict[str, str]) -> EntryOut:
 
 
 @router.get("/catalogue")
-def read_catalogue(running: RunningDep, asks: str = "", unpriced: bool = False) -> CatalogueOut:
+def read_catalogue(
+    running: RunningDep, context: ContextDep, asks: str = "", unpriced: bool = False
+) -> CatalogueOut:
     """Who carries what is asked for; without a question everything, and `unpriced` what nobody has a price for too."""
-    inputs = inputs_of(running.store)
+    inputs = inputs_of(context)
     answer = search(inputs, asks[:300], running.clock.now().date(), unpriced=unpriced)
     names = {card.provider.id: card.provider.name for card in inputs.cards}
     named = dict.fromkeys(entry.card.provider.id for entry in answer.entries if entry.card)
     return CatalogueOut(
-        mode=running.mode,
+        mode=context.mode,
         facets=[
             FacetOut(**facet._asdict(), name=facet_text(facet, answer.names)) for facet in answer.question.facets
         ],

@@ -8,7 +8,7 @@ from monedero.api.offer import NothingLeft, item_of, nothing_left
 from monedero.api.offered import OfferedOut, OfferWriter
 from monedero.api.order_lines import OrderLineOut, order_lines
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import InHandQuery, RunningDep, sentence
+from monedero.api.requests import ContextDep, InHandQuery, RunningDep, sentence
 from monedero.api.tender_outcomes import OutcomeOut, OutcomeWriter, SharedOut
 from monedero.api.ways_there import WayOut, ways_out
 from monedero.core.account import Mode
@@ -18,7 +18,6 @@ from monedero.core.ratecard.model import Route
 from monedero.core.tender.condition import SharedConditions
 from monedero.core.tender.model import Checkout, Heading, Tender
 from monedero.formats.checkout_file import write
-from monedero.server.shops import RunningShop
 from monedero.store.documents import Versioned
 from monedero.wording.buyers import best_of, tag, to_buyer
 from monedero.wording.changes import change_text
@@ -32,6 +31,7 @@ from monedero.work.checkout.preview import View, view
 from monedero.work.checkout.steps import Way, steps_of, take_step
 from monedero.work.checkout.tenders import Edit, add_tender, save_draft
 from monedero.work.checkout.texts import TextReader
+from monedero.work.context import Context
 from monedero.work.shop.delivered import ways_there
 from monedero.work.shop.lookups import described_shop
 from monedero.work.shop.order_in_hand import order_in_hand
@@ -128,10 +128,10 @@ class ViewOut(BaseModel):
     alone: str
 
 
-def draft_out(running: RunningShop, saved: Versioned[Checkout], added: str | None = None) -> Draft:
+def draft_out(context: Context, saved: Versioned[Checkout], added: str | None = None) -> Draft:
     """A draft with what its last steps were."""
-    checkout, store = saved.value, running.store
-    steps = steps_of(store, checkout.storefront)
+    checkout, store = saved.value, context.shop
+    steps = steps_of(context)
     names = {card.provider.id: card.provider.name for card in store.rate_cards.all()}
     names |= names_of(described_shop(store).value, checkout)
     return Draft(
@@ -148,59 +148,61 @@ def draft_out(running: RunningShop, saved: Versioned[Checkout], added: str | Non
 
 
 @router.get("")
-def read_draft(running: RunningDep, storefront: str) -> Draft:
+def read_draft(running: RunningDep, context: ContextDep, storefront: str) -> Draft:
     """The draft of a storefront's checkout."""
-    return draft_out(running, draft(running.store, storefront))
+    return draft_out(context, draft(context))
 
 
 @router.put("")
-def write_draft(running: RunningDep, storefront: str, edit: DraftEdit) -> Draft:
+def write_draft(running: RunningDep, context: ContextDep, storefront: str, edit: DraftEdit) -> Draft:
     """Save the checkout as a whole, its tenders in their sequence."""
     asked = Edit(edit.tenders, edit.headings, edit.shared_conditions)
-    saved = save_draft(running.store, storefront, edit.version, asked)
-    return draft_out(running, saved)
+    saved = save_draft(context, edit.version, asked)
+    return draft_out(context, saved)
 
 
 @router.post("/steps")
-def step(running: RunningDep, storefront: str, now: StepNow) -> Draft:
+def step(running: RunningDep, context: ContextDep, storefront: str, now: StepNow) -> Draft:
     """Take the last change of the draft back, or make one again that was taken back."""
-    return draft_out(running, take_step(running.store, storefront, now.way, now.version))
+    return draft_out(context, take_step(context, now.way, now.version))
 
 
 @router.post("/copies", status_code=201)
-def copy(running: RunningDep, storefront: str, now: CopyNow) -> Draft:
+def copy(running: RunningDep, context: ContextDep, storefront: str, now: CopyNow) -> Draft:
     """Copy a tender, or all of a checkout, from another storefront."""
-    return draft_out(running, copy_tenders(running.store, storefront, now.source, now.tender, now.version))
+    return draft_out(context, copy_tenders(context, now.source, now.tender, now.version))
 
 
 @router.post("/tenders", status_code=201)
-def put_tender(running: RunningDep, storefront: str, new: TenderNew) -> Draft:
+def put_tender(running: RunningDep, context: ContextDep, storefront: str, new: TenderNew) -> Draft:
     """Put a route, or an arrangement of the shop's own, in the checkout, switched off."""
-    saved, tender = add_tender(running.store, storefront, new.method, new.route, new.version)
-    return draft_out(running, saved, tender.id)
+    saved, tender = add_tender(context, new.method, new.route, new.version)
+    return draft_out(context, saved, tender.id)
 
 
 @router.get("/checkout.json", response_class=Response)
-def read_checkout_file(running: RunningDep, storefront: str) -> Response:
+def read_checkout_file(running: RunningDep, context: ContextDep, storefront: str) -> Response:
     """The draft as a file, `monedero/checkout/1`: what `monedero offer` decides by."""
-    content = write(checkout_as_file(running.store, storefront))
+    content = write(checkout_as_file(context))
     name = {"Content-Disposition": f'attachment; filename="checkout-{storefront}.json"'}
     return Response(content, media_type="application/json", headers=name)
 
 
 @router.get("/view")
-def read_view(running: RunningDep, storefront: str, asked: InHandQuery, language: str = "") -> ViewOut:
+def read_view(
+    running: RunningDep, context: ContextDep, storefront: str, asked: InHandQuery, language: str = ""
+) -> ViewOut:
     """Every tender of the draft for the order in hand, with its place or its reasons.
 
     What the buyer would see is in a language of the shop, the first where none is asked for.
     """
-    composed = drafted(running.store, storefront)
-    seen = view(running.store, composed, order_in_hand(composed.shop, sentence(asked, running)))
+    composed = drafted(context)
+    seen = view(context, composed, order_in_hand(composed.shop, sentence(asked, running)))
     with to_buyer(best_of(language, composed.shop.languages), composed.shop.country):
-        return _view_out(running, composed, seen)
+        return _view_out(context, composed, seen)
 
 
-def _view_out(running: RunningShop, composed: Composed, seen: View) -> ViewOut:
+def _view_out(context: Context, composed: Composed, seen: View) -> ViewOut:
     item = item_of(composed.shop, seen.hand)
     writer = OutcomeWriter(seen)
     whole = nothing_left(item)
@@ -217,7 +219,7 @@ def _view_out(running: RunningShop, composed: Composed, seen: View) -> ViewOut:
         amount=str(seen.hand.whole),
         amount_in_books=str(Money.rounded(in_books, composed.shop.currency)) if in_books is not None else None,
         outcomes=[writer.outcome(outcome) for outcome in seen.outcomes],
-        offered=OfferWriter(composed, TextReader(running.store, composed), item).all(placed),
+        offered=OfferWriter(composed, TextReader(context, composed), item).all(placed),
         lines=order_lines(item),
         language=tag(),
         languages=languages_out(composed.shop.languages),

@@ -24,7 +24,7 @@ from monedero.api.compare_schemas import (
     TurningsOut,
 )
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import InHand, InHandQuery, RunningDep, sentence
+from monedero.api.requests import ContextDep, InHand, InHandQuery, RunningDep, sentence
 from monedero.core.account import Act
 from monedero.core.cost.all_in import OtherCosts
 from monedero.core.cost.assumed import about
@@ -50,6 +50,7 @@ from monedero.work.compare.candidates import Candidate
 from monedero.work.compare.inputs import CompareInputs
 from monedero.work.compare.ranking import Comparison, RankedRoute, cards_of, compare
 from monedero.work.compare.turning_points import Turning, turnings
+from monedero.work.context import Context
 from monedero.work.month.costs import RouteMonth
 from monedero.work.shop.order_in_hand import order_in_hand
 
@@ -254,16 +255,16 @@ class _Writer(RouteWriter):
         )
 
 
-def _compared(running: RunningShop, asked: InHand) -> _Writer:
-    composed = drafted(running.store)
-    comparison = compare(running.store, order_in_hand(composed.shop, sentence(asked, running)))
+def _compared(running: RunningShop, context: Context, asked: InHand) -> _Writer:
+    composed = drafted(context)
+    comparison = compare(context, order_in_hand(composed.shop, sentence(asked, running)))
     return _Writer(composed, comparison)
 
 
 @router.get("/compare")
-def read_comparison(running: RunningDep, asked: InHandQuery) -> ComparisonOut:
+def read_comparison(running: RunningDep, context: ContextDep, asked: InHandQuery) -> ComparisonOut:
     """Everything for the order in hand: ranked by its all-in cost, or with the reasons why not."""
-    return _compared(running, asked).answer()
+    return _compared(running, context, asked).answer()
 
 
 class KeyQuery(InHand):
@@ -273,9 +274,9 @@ class KeyQuery(InHand):
 
 
 @router.get("/compare/route")
-def read_route(running: RunningDep, asked: Annotated[KeyQuery, Query()]) -> RouteDetailOut:
+def read_route(running: RunningDep, context: ContextDep, asked: Annotated[KeyQuery, Query()]) -> RouteDetailOut:
     """How the cost of one route came about for the order in hand."""
-    writer = _compared(running, asked)
+    writer = _compared(running, context, asked)
     entry = next((entry for entry in writer.comparison.ranked if entry.candidate.key == asked.key), None)
     if entry is None:
         raise NotFound(Fault(FaultCode.NOT_FOUND, "key", asked.key, {"what": "route for this order"}))
@@ -283,6 +284,6 @@ def read_route(running: RunningDep, asked: Annotated[KeyQuery, Query()]) -> Rout
 
 
 @router.get("/compare/turnings")
-def read_turnings(running: RunningDep, asked: InHandQuery) -> TurningsOut:
+def read_turnings(running: RunningDep, context: ContextDep, asked: InHandQuery) -> TurningsOut:
     """Which assumptions would let another method come first, and from which value on."""
-    return _compared(running, asked).turnings()
+    return _compared(running, context, asked).turnings()

@@ -8,7 +8,7 @@ from fastapi import APIRouter
 from pydantic import BaseModel
 
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import RunningDep
+from monedero.api.requests import ContextDep, RunningDep
 from monedero.api.shop import Choice
 from monedero.core.account import Mode
 from monedero.core.delivery.model import NOT_DELIVERED
@@ -45,12 +45,12 @@ class ConditionFacts(BaseModel):
 
 
 @router.get("")
-def read_condition_facts(running: RunningDep) -> ConditionFacts:
+def read_condition_facts(running: RunningDep, context: ContextDep) -> ConditionFacts:
     """What conditions can be about, with everything that can be picked; the shop's own markets come first."""
     shop = described_shop(running.store).value
     found = [_fact(fact, _choices(fact, shop)) for fact in SEQUENCE]
     return ConditionFacts(
-        mode=running.mode, facts=[entry for entry in found if entry.asks != "list" or entry.choices]
+        mode=context.mode, facts=[entry for entry in found if entry.asks != "list" or entry.choices]
     )
 
 

@@ -22,7 +22,7 @@ from monedero.api.coverage_schemas import (
 )
 from monedero.api.coverage_views import blocks_out, findings_out, looked_text, order_out
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import RunningDep, day_asked
+from monedero.api.requests import ContextDep, RunningDep, day_asked
 from monedero.core.coverage.grid import Look
 from monedero.core.errors import Fault, FaultCode, InvalidInput, NotFound
 from monedero.core.money import Money
@@ -39,6 +39,7 @@ from monedero.work.checkout.fixing import FixFor, Named, fixed, fixes_for, make_
 from monedero.work.checkout.month_of_orders import told_orders
 from monedero.work.checkout.moves import Months, moves
 from monedero.work.checkout.names import names_of
+from monedero.work.context import Context
 from monedero.work.shop.lookups import rates_of
 
 router = APIRouter(prefix="/api/checkouts/{storefront}/coverage", tags=["coverage"], responses=PROBLEMS)
@@ -47,15 +48,17 @@ MOST_FIXED = 24
 
 
 @router.get("")
-def read_coverage(running: RunningDep, storefront: str, query: Annotated[CoverageQuery, Query()]) -> CoverageOut:
+def read_coverage(
+    running: RunningDep, context: ContextDep, storefront: str, query: Annotated[CoverageQuery, Query()]
+) -> CoverageOut:
     """Who can pay and how, over every order that the shop can receive; with a fix as if that was made."""
-    composed, asked, look = _asked(running, storefront, query)
-    over = before = examined(running.store, composed, asked)
-    month = told_orders(running.store, asked.day)
+    composed, asked, look = _asked(running, context, storefront, query)
+    over = before = examined(context, composed, asked)
+    month = told_orders(context, asked.day)
     names, preview = names_of(composed.shop, composed.checkout), None
     if query.finding and query.fix:
-        _, fix = named_fix(running.store, composed, asked, Named(query.finding, query.fix))
-        over = fixed(running.store, composed, asked, fix)
+        _, fix = named_fix(context, composed, asked, Named(query.finding, query.fix))
+        over = fixed(context, composed, asked, fix)
         changes = moves(before, over, Months(month, month)).texts(names)
         preview = PreviewOut(
             finding=query.finding, fix=query.fix, text=fix_text(fix.acts, names, {}), changes=changes
@@ -77,35 +80,37 @@ def read_coverage(running: RunningDep, storefront: str, query: Annotated[Coverag
 
 
 @router.get("/fixes")
-def read_fixes(running: RunningDep, storefront: str, query: Annotated[LookQuery, Query()]) -> FixesOut:
+def read_fixes(
+    running: RunningDep, context: ContextDep, storefront: str, query: Annotated[LookQuery, Query()]
+) -> FixesOut:
     """What ends each finding, with what that costs over the month."""
-    composed, asked, _ = _asked(running, storefront, query)
-    found = findings(examined(running.store, composed, asked), told_orders(running.store, asked.day))
+    composed, asked, _ = _asked(running, context, storefront, query)
+    found = findings(examined(context, composed, asked), told_orders(context, asked.day))
     return FixesOut(
         mode=composed.checkout.mode,
         draft_version=composed.draft_version or 0,
         fixes={
-            finding.id: [
-                _fix(running, composed, fix) for fix in fixes_for(running.store, composed, asked, finding)
-            ]
+            finding.id: [_fix(running, composed, fix) for fix in fixes_for(context, composed, asked, finding)]
             for finding in found[:MOST_FIXED]
         },
     )
 
 
 @router.post("/fix")
-def make(running: RunningDep, storefront: str, now: MakeFix) -> Draft:
+def make(running: RunningDep, context: ContextDep, storefront: str, now: MakeFix) -> Draft:
     """Make a fix in the draft."""
     query = LookQuery(ready=now.ready, without=now.without)
-    _, asked, _ = _asked(running, storefront, query)
-    saved = make_fix(running.store, storefront, asked, Named(now.finding, now.fix), now.version)
-    return draft_out(running, saved)
+    _, asked, _ = _asked(running, context, storefront, query)
+    saved = make_fix(context, asked, Named(now.finding, now.fix), now.version)
+    return draft_out(context, saved)
 
 
 @router.get("/order")
-def read_order(running: RunningDep, storefront: str, query: Annotated[CellQuery, Query()]) -> OrderToHand:
+def read_order(
+    running: RunningDep, context: ContextDep, storefront: str, query: Annotated[CellQuery, Query()]
+) -> OrderToHand:
     """An order of a cell to put in hand: one of those with the fewest ways to pay."""
-    composed, asked, look = _asked(running, storefront, query)
+    composed, asked, look = _asked(running, context, storefront, query)
     market = next((market for market in composed.shop.markets if market.id == query.market), None)
     if market is None:
         raise NotFound(Fault(FaultCode.NOT_FOUND, "market", query.market, {"what": "market"}))
@@ -116,7 +121,7 @@ def read_order(running: RunningDep, storefront: str, query: Annotated[CellQuery,
     below = _minor("below", query.below, market.currency) if query.below else None
     cell = InCell(market.id, lines, first, below)
     rates = rates_of(composed.shop)
-    order = order_of_cell(examined(running.store, composed, asked), cell, look, composed.shop, rates)
+    order = order_of_cell(examined(context, composed, asked), cell, look, composed.shop, rates)
     found = order_out(composed, order) if order else None
     if found is None:
         raise NotFound(Fault(FaultCode.NOT_FOUND, "lines", query.lines, {"what": "order"}))
@@ -124,10 +129,10 @@ def read_order(running: RunningDep, storefront: str, query: Annotated[CellQuery,
 
 
 @router.get("/state")
-def read_state(running: RunningDep, storefront: str) -> CoverageState:
+def read_state(running: RunningDep, context: ContextDep, storefront: str) -> CoverageState:
     """How a draft stands, and which dead ends its last change made."""
-    composed = drafted(running.store, storefront)
-    state = coverage_state(running.store, composed, running.clock.now().date())
+    composed = drafted(context)
+    state = coverage_state(context, composed, running.clock.now().date())
     note = say("coverage-state", ends=state.dead_ends, singles=state.singles)
     return CoverageState(
         mode=composed.checkout.mode,
@@ -146,9 +151,11 @@ def _minor(field: str, amount: str, currency: str) -> int:
         raise InvalidInput(*(fault.at(field) for fault in refused.faults)) from None
 
 
-def _asked(running: RunningShop, storefront: str, query: LookQuery) -> tuple[Composed, Asked, Look]:
+def _asked(
+    running: RunningShop, context: Context, storefront: str, query: LookQuery
+) -> tuple[Composed, Asked, Look]:
     """What a query asks for; what it names must be there."""
-    composed = drafted(running.store, storefront)
+    composed = drafted(context)
     shop = composed.shop
     named = (
         ("delivery", query.delivery, {"none", *(way.id for way in shop.deliveries)}, "way of delivery"),

@@ -18,7 +18,7 @@ from monedero.api.compare_schemas import (
     VolumeStretchOut,
 )
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import InHand, RunningDep, sentence
+from monedero.api.requests import ContextDep, InHand, RunningDep, sentence
 from monedero.core.as_typed import amount_of
 from monedero.core.columns.month import PlanMonth
 from monedero.core.errors import Fault, FaultCode, InvalidInput
@@ -51,23 +51,23 @@ def exact_out(value: Fraction, currency: str) -> Exact:
 
 
 @router.get("/compare/curves")
-def read_curves(running: RunningDep, asked: Annotated[RulerQuery, Query()]) -> CurvesOut:
+def read_curves(running: RunningDep, context: ContextDep, asked: Annotated[RulerQuery, Query()]) -> CurvesOut:
     """The cost of every open route over the ruler, and the cheapest one for every amount."""
-    composed = drafted(running.store)
+    composed = drafted(context)
     order = order_in_hand(composed.shop, sentence(asked, running))
     low, high = (positive(amount_of(end, asked.currency), end) for end in (asked.low, asked.high))
     if high.minor <= low.minor:
         raise InvalidInput(
             Fault(FaultCode.LIMITS_CROSSED, "high", str(high), {"low": str(low), "high": str(high)})
         )
-    question = in_question(running.store, order)
-    drawn = curves(running.store, question, low, high, all_in_costs=asked.of == "all-in")
+    question = in_question(context, order)
+    drawn = curves(context, question, low, high, all_in_costs=asked.of == "all-in")
     writer = RouteWriter(composed, question.inputs, question.day)
     to_books, units = question.to_books or Fraction(1), minor_units(asked.currency)
     shares = [Fraction(units, minor) / to_books for minor in drawn.amounts]
     over = 10**DIGITS
     return CurvesOut(
-        mode=running.mode,
+        mode=context.mode,
         currency=composed.shop.currency,
         order_currency=asked.currency,
         amounts=[Money(minor, asked.currency).amount for minor in drawn.amounts],
@@ -194,6 +194,6 @@ class _Plans:
 
 
 @router.get("/compare/plans")
-def read_plans(running: RunningDep) -> PlansOut:
+def read_plans(running: RunningDep, context: ContextDep) -> PlansOut:
     """Plans by volume, each provider alone over the month, and the cheapest mix."""
-    return _Plans(plans_and_providers(running.store, running.clock.now().date())).answer()
+    return _Plans(plans_and_providers(context, running.clock.now().date())).answer()

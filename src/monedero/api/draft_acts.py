@@ -5,7 +5,7 @@ from pydantic import BaseModel, StrictInt
 
 from monedero.api.checkout import Draft, DraftEdit, draft_out
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import InHand, RunningDep, sentence
+from monedero.api.requests import ContextDep, InHand, RunningDep, sentence
 from monedero.core.account import Mode
 from monedero.core.fields import Identifier
 from monedero.core.reasons import ReasonCode
@@ -57,28 +57,28 @@ class WouldChange(BaseModel):
 
 
 @router.post("/end-reason")
-def end(running: RunningDep, storefront: str, now: EndReason) -> Draft:
+def end(running: RunningDep, context: ContextDep, storefront: str, now: EndReason) -> Draft:
     """Change a tender so that a reason does not hold it back from the order in hand any more."""
-    hand = order_in_hand(drafted(running.store, storefront).shop, sentence(now.order, running))
-    saved = end_reason(running.store, storefront, HeldBack(now.tender, now.code, hand), now.version)
-    return draft_out(running, saved)
+    hand = order_in_hand(drafted(context).shop, sentence(now.order, running))
+    saved = end_reason(context, HeldBack(now.tender, now.code, hand), now.version)
+    return draft_out(context, saved)
 
 
 @router.post("/meet")
-def meet(running: RunningDep, storefront: str, now: MeetNow) -> Draft:
+def meet(running: RunningDep, context: ContextDep, storefront: str, now: MeetNow) -> Draft:
     """Let one tender end exactly where another begins."""
-    saved = let_meet(running.store, storefront, Pair(now.lower, now.upper, now.amount), now.version)
-    return draft_out(running, saved)
+    saved = let_meet(context, Pair(now.lower, now.upper, now.amount), now.version)
+    return draft_out(context, saved)
 
 
 @router.post("/would-change")
-def would_change(running: RunningDep, storefront: str, asked: EditAsked) -> WouldChange:
+def would_change(running: RunningDep, context: ContextDep, storefront: str, asked: EditAsked) -> WouldChange:
     """What an edit would do to the orders of a month; nothing is changed."""
-    composed = drafted(running.store, storefront)
+    composed = drafted(context)
     hand = order_in_hand(composed.shop, sentence(asked.order, running))
     edit = Edit(asked.edit.tenders, asked.edit.headings, asked.edit.shared_conditions)
-    found = would_move(running.store, storefront, edit, hand)
-    over = edit_would_move(running.store, storefront, edit, hand.order.placed_on)
+    found = would_move(context, edit, hand)
+    over = edit_would_move(context, edit, hand.order.placed_on)
     return WouldChange(
         mode=composed.checkout.mode,
         tenders=[moved_text(name, change) for name, change in found],

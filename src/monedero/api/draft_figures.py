@@ -6,7 +6,7 @@ from pydantic import BaseModel
 from monedero.api.compare_schemas import Exact
 from monedero.api.curves import exact_out
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import InHandQuery, RunningDep, sentence
+from monedero.api.requests import ContextDep, InHandQuery, RunningDep, sentence
 from monedero.core.account import Mode
 from monedero.core.money import Money
 from monedero.wording.draft_figures import limit_text, over_text
@@ -57,11 +57,11 @@ class DraftFiguresOut(BaseModel):
 
 
 @router.get("")
-def read_figures(running: RunningDep, storefront: str, asked: InHandQuery) -> DraftFiguresOut:
+def read_figures(running: RunningDep, context: ContextDep, storefront: str, asked: InHandQuery) -> DraftFiguresOut:
     """What the limits and buyer fees of a draft come to, over the shop's orders of a month and the order in hand."""
-    composed = drafted(running.store, storefront)
+    composed = drafted(context)
     hand = order_in_hand(composed.shop, sentence(asked, running))
-    found = draft_figures(running.store, composed, hand)
+    found = draft_figures(context, composed, hand)
     books, currency = composed.shop.currency, hand.order.amount.currency
     return DraftFiguresOut(
         mode=composed.checkout.mode,

@@ -12,7 +12,7 @@ from monedero.api.buyer_words import LanguageOut, languages_out
 from monedero.api.offer import Asked, Wished, item_of, whole_order
 from monedero.api.order_lines import Item, OrderLineOut, order_lines
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import InHand, RunningDep, buyers_sentence, day_asked, sentence
+from monedero.api.requests import BuyersContextDep, InHand, RunningDep, buyers_sentence, day_asked, sentence
 from monedero.core.account import Mode
 from monedero.core.cart import in_parts, ordered_alone
 from monedero.core.errors import InvalidInput
@@ -26,6 +26,7 @@ from monedero.wording.buyer_formats import money
 from monedero.wording.buyers import best_of, buyer_fault_text, called, tag, tell, to_buyer
 from monedero.work.checkout.composed import Composed, drafted
 from monedero.work.checkout.offer import newest, placed
+from monedero.work.context import Context
 from monedero.work.shop.chosen_amount import chosen_between
 from monedero.work.shop.in_cart import ordered, price_in, priced, still_sold
 from monedero.work.shop.lookups import method_in
@@ -126,9 +127,11 @@ AskedFor = Annotated[AskedPage, Query()]
 
 
 @router.get("/api/offer/line")
-def read_line_page(running: RunningDep, asked: AskedFor, accept_language: Wished = "") -> LinePage:
+def read_line_page(
+    running: RunningDep, context: BuyersContextDep, asked: AskedFor, accept_language: Wished = ""
+) -> LinePage:
     """The page of a line for its buyer: what it costs, how it is paid, and the ways to pay that are shown there."""
-    page = _Page.of(running, asked)
+    page = _Page.of(running, context, asked)
     line, shop = page.hand.line, page.composed.shop
     with to_buyer(best_of(asked.language or accept_language, shop.languages), shop.country):
         item = item_of(shop, page.hand)
@@ -144,17 +147,19 @@ def read_line_page(running: RunningDep, asked: AskedFor, accept_language: Wished
 
 
 @router.get("/api/offer/cart")
-def read_cart(running: RunningDep, asked: AskedFor, accept_language: Wished = "") -> CartPage:
+def read_cart(
+    running: RunningDep, context: BuyersContextDep, asked: AskedFor, accept_language: Wished = ""
+) -> CartPage:
     """The cart for its buyer; without anything in it, what the shop sells."""
-    shop, asked = _composed(running, asked).shop, asked.model_copy(update={"line": None})
+    shop, asked = _composed(context, asked).shop, asked.model_copy(update={"line": None})
     cart = still_sold(shop, asked.cart or "")
     with to_buyer(best_of(asked.language or accept_language, shop.languages), shop.country):
         try:
-            page, problem = _Page.of(running, asked.model_copy(update={"cart": cart or None})), ""
+            page, problem = _Page.of(running, context, asked.model_copy(update={"cart": cart or None})), ""
             items = page.hand.items
         except InvalidInput as refused:
             # What does not go together stays in the cart, so that something can be taken out of it.
-            page = _Page.of(running, asked.model_copy(update={"cart": None}))
+            page = _Page.of(running, context, asked.model_copy(update={"cart": None}))
             problem, order = buyer_fault_text(refused.faults[0]), page.hand.order
             items = ordered(priced(shop, cart, order.amount.currency, order.placed_on))
         item, goes = item_of(shop, page.hand), bool(items) and not problem
@@ -174,32 +179,32 @@ def read_cart(running: RunningDep, asked: AskedFor, accept_language: Wished = ""
         )
 
 
-def _composed(running: RunningShop, asked: AskedPage) -> Composed:
-    return (drafted if asked.by == "draft" else newest)(running.store, asked.storefront)
+def _composed(context: Context, asked: AskedPage) -> Composed:
+    return (drafted if asked.by == "draft" else newest)(context)
 
 
 @dataclass(frozen=True, slots=True)
 class _Page:
     """What a page before the checkout is about."""
 
-    running: RunningShop
+    context: Context
     composed: Composed
     whole: InHand
     hand: OrderInHand
 
     @classmethod
-    def of(cls, running: RunningShop, asked: AskedPage) -> "_Page":
-        composed = _composed(running, asked)
+    def of(cls, running: RunningShop, context: Context, asked: AskedPage) -> "_Page":
+        composed = _composed(context, asked)
         buyer = asked.by != "draft"
         whole = whole_order(asked, composed.shop, day_asked(None if buyer else asked.on, running))
         said = buyers_sentence(whole, running, composed.shop) if buyer else sentence(whole, running)
-        return cls(running, composed, whole, order_in_hand(composed.shop, said))
+        return cls(context, composed, whole, order_in_hand(composed.shop, said))
 
     def around(self, item: Item, shows: Callable[[Tender], bool], without: Set[str]) -> dict[str, Any]:
         """What every such page says: the ways to pay that it `shows`, and the other lines of the shop."""
         checkout, shop = self.composed.checkout, self.composed.shop
         order = self.hand.order
-        offered = placed(self.running.store, self.composed, order.on(item.left, order.placed_on))
+        offered = placed(self.context, self.composed, order.on(item.left, order.placed_on))
         said = {**self.whole.model_dump(exclude_none=True), "storefront": checkout.storefront, "language": tag()}
         return {
             "mode": checkout.mode,

@@ -13,7 +13,7 @@ from monedero.api.compare_schemas import AssumptionOut
 from monedero.api.leaving import stopped_when_left
 from monedero.api.problems import PROBLEMS, FieldProblem
 from monedero.api.rate_cards import body_of
-from monedero.api.requests import RunningDep
+from monedero.api.requests import ContextDep, RunningDep
 from monedero.core.account import Mode
 from monedero.core.cost.assumption import Assumptions
 from monedero.core.errors import Fault
@@ -144,40 +144,40 @@ def _profile(mode: Mode, saved: Versioned[Profile]) -> ProfileState:
 
 
 @router.get("/profile")
-def read_profile(running: RunningDep) -> ProfileState:
+def read_profile(running: RunningDep, context: ContextDep) -> ProfileState:
     """The order profile."""
-    return _profile(running.mode, profile_of(running.store))
+    return _profile(context.mode, profile_of(context))
 
 
 @router.put("/profile")
-def save_profile(running: RunningDep, edit: ProfileEdit) -> ProfileState:
+def save_profile(running: RunningDep, context: ContextDep, edit: ProfileEdit) -> ProfileState:
     """Save the order profile as a whole."""
-    return _profile(running.mode, running.store.profile.save(edit.profile, edit.version))
+    return _profile(context.mode, running.store.profile.save(edit.profile, edit.version))
 
 
 @router.get("/profile/derived")
-def read_derived_profile(running: RunningDep) -> Profile:
+def read_derived_profile(running: RunningDep, context: ContextDep) -> Profile:
     """The profile that the past orders would give; nothing is saved."""
-    return derived(running.store)
+    return derived(context)
 
 
 @router.get("/assumptions")
-def read_assumptions(running: RunningDep) -> list[AssumptionOut]:
+def read_assumptions(running: RunningDep, context: ContextDep) -> list[AssumptionOut]:
     """Every assumption for the families and methods at hand, with where its default comes from."""
-    inputs, found = every_assumption(running.store)
+    inputs, found = every_assumption(context)
     return [assumption_out(assumption, about, inputs) for assumption, about in found]
 
 
 @router.put("/assumptions")
-def save_assumption(running: RunningDep, edit: AssumptionEdit) -> Assumptions:
+def save_assumption(running: RunningDep, context: ContextDep, edit: AssumptionEdit) -> Assumptions:
     """Type a value for one assumption, or go back to its default."""
-    return assume(running.store, edit.id, edit.about, edit.value)
+    return assume(context, edit.id, edit.about, edit.value)
 
 
 @router.get("/past-orders")
-def read_past_orders(running: RunningDep) -> PastOrdersOut:
+def read_past_orders(running: RunningDep, context: ContextDep) -> PastOrdersOut:
     """How many past orders are kept, from when to when, and the share of refunds among them."""
-    return _past_orders(running.mode, running.store.past_orders.counts())
+    return _past_orders(context.mode, running.store.past_orders.counts())
 
 
 def _past_orders(mode: Mode, counts: Counts) -> PastOrdersOut:
@@ -191,44 +191,44 @@ def _past_orders(mode: Mode, counts: Counts) -> PastOrdersOut:
 
 
 @router.delete("/past-orders")
-def remove_past_orders(running: RunningDep) -> PastOrdersOut:
+def remove_past_orders(running: RunningDep, context: ContextDep) -> PastOrdersOut:
     """Take all past orders away."""
     running.store.past_orders.clear()
-    return _past_orders(running.mode, running.store.past_orders.counts())
+    return _past_orders(context.mode, running.store.past_orders.counts())
 
 
 @router.post("/past-orders/files", status_code=201, openapi_extra=FILE)
-async def take_file(request: Request, running: RunningDep) -> LookOut:
+async def take_file(request: Request, running: RunningDep, context: ContextDep) -> LookOut:
     """Take a file in, CSV or XLSX, and say how it is understood; nothing is kept yet."""
     content = await body_of(request, LARGEST_FILE)
     # The event loop answers everybody: whatever takes long is done beside it.
     async with stopped_when_left(request) as stop:
         file = await run_in_threadpool(running.imports.take, content, stop)
-    return _look(running.mode, await run_in_threadpool(running.imports.look, file, None))
+    return _look(context.mode, await run_in_threadpool(running.imports.look, file, None))
 
 
 @router.post("/past-orders/files/{file}/look")
-def look_at_file(running: RunningDep, file: str, matching: Matching) -> LookOut:
+def look_at_file(running: RunningDep, context: ContextDep, file: str, matching: Matching) -> LookOut:
     """How a file is understood by another matching."""
-    return _look(running.mode, running.imports.look(file, matching))
+    return _look(context.mode, running.imports.look(file, matching))
 
 
 @router.post("/past-orders/files/{file}/import", status_code=202)
-def begin_import(running: RunningDep, file: str, matching: Matching) -> ProgressOut:
+def begin_import(running: RunningDep, context: ContextDep, file: str, matching: Matching) -> ProgressOut:
     """Begin to read a file; all of it is kept, or, where it is stopped, nothing."""
-    return _progress(running.mode, running.imports.begin(file, matching))
+    return _progress(context.mode, running.imports.begin(file, matching))
 
 
 @router.get("/past-orders/imports/{name}")
-def read_import(running: RunningDep, name: str) -> ProgressOut:
+def read_import(running: RunningDep, context: ContextDep, name: str) -> ProgressOut:
     """How far a reading is."""
-    return _progress(running.mode, running.imports.progress(name))
+    return _progress(context.mode, running.imports.progress(name))
 
 
 @router.delete("/past-orders/imports/{name}")
-def stop_import(running: RunningDep, name: str) -> ProgressOut:
+def stop_import(running: RunningDep, context: ContextDep, name: str) -> ProgressOut:
     """Stop a reading; nothing of it is kept."""
-    return _progress(running.mode, running.imports.stop(name))
+    return _progress(context.mode, running.imports.stop(name))
 
 
 @router.get("/past-orders/imports/{name}/refused.csv", response_class=Response)

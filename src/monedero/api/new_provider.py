@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field
 
 from monedero.api.problems import PROBLEMS
 from monedero.api.rate_cards import CardOut, TriedOut, body_of, file_of, kept_out, tried_out
-from monedero.api.requests import InHand, RunningDep, sentence
+from monedero.api.requests import ContextDep, InHand, RunningDep, sentence
 from monedero.core.account import Mode
 from monedero.core.fields import CountryCode, CurrencyCode, Day, Identifier, MoneyText, Name, Percent
 from monedero.core.ratecard.model import CardKind, RateCard
@@ -22,6 +22,7 @@ from monedero.wording.catalogue import say
 from monedero.wording.price_text import Names, line_said
 from monedero.work.compare.new_provider import Beginning, columns_of, keep, prices_of, table_as_text
 from monedero.work.compare.rate_cards import try_card
+from monedero.work.context import Context
 from monedero.work.shop.lookups import described_shop, methods_of
 from monedero.work.shop.order_in_hand import order_in_hand
 
@@ -116,16 +117,16 @@ def _row(row: PriceRow) -> RateLine:
 
 
 @router.post("/preview")
-def preview_new_provider(running: RunningDep, asked: NewProvider) -> NewProviderOut:
+def preview_new_provider(running: RunningDep, context: ContextDep, asked: NewProvider) -> NewProviderOut:
     """How prices would be read, and what the order in hand would cost; nothing is kept."""
     found = prices_of(asked.beginning)
-    tried = _tried(running, found.card, asked.hand)
+    tried = _tried(running, context, found.card, asked.hand)
     fees = {entry.rate: entry.fee for entry in reversed(tried)}
     shop = described_shop(running.store).value
     names = Names.of(found.card, {id: method.name for id, method in methods_of(shop).items()})
     lines = [_line(line, names, fees) for line in found.lines]
     return NewProviderOut(
-        mode=running.mode,
+        mode=context.mode,
         lines=lines,
         card=found.card,
         prices=sum(line.kind in ("price", "extra") for line in lines),
@@ -135,10 +136,10 @@ def preview_new_provider(running: RunningDep, asked: NewProvider) -> NewProvider
 
 
 @router.post("", status_code=201)
-def add_provider(running: RunningDep, asked: NewProvider) -> CardOut:
+def add_provider(running: RunningDep, context: ContextDep, asked: NewProvider) -> CardOut:
     """Keep the prices as a rate card of their own, the text with it as the source of its figures."""
-    card = keep(running.store, asked.beginning, running.clock.now().date())
-    return kept_out(running.mode, card)
+    card = keep(context, asked.beginning, running.clock.now().date())
+    return kept_out(context.mode, card)
 
 
 class PriceTable(BaseModel):
@@ -162,25 +163,25 @@ class TextOut(BaseModel):
 
 
 @router.post("/table", openapi_extra=file_of("text/csv"))
-async def read_price_table(running: RunningDep, request: Request) -> PriceTable:
+async def read_price_table(running: RunningDep, context: ContextDep, request: Request) -> PriceTable:
     """Read a table of prices, CSV or XLSX, with its columns as they were matched before, or as guessed."""
     table = read_table(await body_of(request))
     rows = [cells for _, cells in islice(table.rows, MOST_LINES)]
-    return PriceTable(header=table.header, rows=rows, columns=columns_of(running.store, table.header, rows))
+    return PriceTable(header=table.header, rows=rows, columns=columns_of(context, table.header, rows))
 
 
 @router.post("/table/text")
-def price_table_as_text(running: RunningDep, asked: TableAsText) -> TextOut:
+def price_table_as_text(running: RunningDep, context: ContextDep, asked: TableAsText) -> TextOut:
     """The price list that a table says, a line for each of its rows; its columns are remembered."""
-    return TextOut(text=table_as_text(running.store, asked.header, asked.rows, asked.columns, asked.currency))
+    return TextOut(text=table_as_text(context, asked.header, asked.rows, asked.columns, asked.currency))
 
 
-def _tried(running: RunningShop, card: RateCard | None, hand: InHand | None) -> list[TriedOut]:
+def _tried(running: RunningShop, context: Context, card: RateCard | None, hand: InHand | None) -> list[TriedOut]:
     if card is None or hand is None:
         return []
     shop = described_shop(running.store).value
     order = order_in_hand(shop, sentence(hand, running))
-    return tried_out(try_card(running.store, card, order), card, shop.currency)
+    return tried_out(try_card(context, card, order), card, shop.currency)
 
 
 def _line(line: ReadLine, names: Names, fees: dict[str, str | None]) -> LineOut:

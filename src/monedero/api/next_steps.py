@@ -6,7 +6,7 @@ from fastapi import APIRouter
 from pydantic import BaseModel
 
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import RunningDep
+from monedero.api.requests import ContextDep, RunningDep
 from monedero.core.account import Mode
 from monedero.wording.catalogue import say
 from monedero.wording.places import country_name
@@ -47,10 +47,10 @@ class NextStepsOut(BaseModel):
 
 
 @router.get("/next")
-def read_next_steps(running: RunningDep) -> NextStepsOut:
+def read_next_steps(running: RunningDep, context: ContextDep) -> NextStepsOut:
     """What to decide next: five things at the most."""
-    steps = next_steps(running.store, running.clock.now().date())
-    return NextStepsOut(mode=running.mode, steps=[_out(step) for step in steps])
+    steps = next_steps(context, running.clock.now().date())
+    return NextStepsOut(mode=context.mode, steps=[_out(step) for step in steps])
 
 
 def _out(step: NextStep) -> NextOut:

@@ -2,17 +2,18 @@
 
 import secrets
 from collections.abc import Sequence
+from dataclasses import dataclass
 from datetime import date
 from typing import Annotated
 
-from fastapi import APIRouter, Cookie, Header, Query, Request, Response
+from fastapi import APIRouter, Cookie, Depends, Header, Query, Request, Response
 from pydantic import BaseModel, Field
 
 from monedero.api.buyer_words import BuyerWords, LanguageOut, buyer_words, languages_out
 from monedero.api.offered import OfferedOut, OfferWriter
 from monedero.api.order_lines import Item, OrderLineOut, order_lines
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import InHand, KnownFacts, RunningDep, buyers_sentence, day_asked
+from monedero.api.requests import BuyersContextDep, InHand, KnownFacts, RunningDep, buyers_sentence, day_asked
 from monedero.api.ways_there import WayOut, ways_out
 from monedero.core.account import Mode
 from monedero.core.fields import Day, Identifier
@@ -38,6 +39,22 @@ BUYER = "monedero_buyer"
 Returning = Annotated[str, Cookie(alias=BUYER, max_length=64)]
 Wished = Annotated[str, Header(max_length=1000)]
 COMES_AGAIN = 365 * 24 * 3600
+
+
+@dataclass(frozen=True, slots=True)
+class Caller:
+    """The browser of a buyer: its request, the token of one who came before, and the key of what it asks for once."""
+
+    request: Request
+    returning: Returning = ""
+    idempotency_key: Annotated[str, Header(max_length=255)] = ""
+
+    def known(self) -> str:
+        """The token of the buyer; one who is not known yet gets one, in a cookie of the answer, be it a refusal."""
+        return self.returning or known_from_now_on(self.request)
+
+
+CallerDep = Annotated[Caller, Depends()]
 
 
 def known_from_now_on(request: Request) -> str:
@@ -152,10 +169,14 @@ def whole_order(asked: Asked, shop: Shop, day: date) -> InHand:
 
 @router.get("/api/offer")
 def read_offer(
-    running: RunningDep, asked: Annotated[Asked, Query()], accept_language: Wished = "", returning: Returning = ""
+    running: RunningDep,
+    context: BuyersContextDep,
+    asked: Annotated[Asked, Query()],
+    accept_language: Wished = "",
+    returning: Returning = "",
 ) -> Offer:
     """The ways to pay for an order, by the newest edition of a storefront."""
-    composed = newest(running.store, asked.storefront)
+    composed = newest(context)
     whole = whole_order(asked, composed.shop, day_asked(None, running))
     said = buyers_sentence(whole, running, composed.shop)
     whole = whole.model_copy(update={"amount": said.amount, "goods": said.goods or None, "on": None})
@@ -167,7 +188,7 @@ def read_offer(
         refuse_outside(composed.shop, order, item.goods)
         between = chosen_between(composed.shop, order)
         left = order.order.on(item.left, order.order.placed_on)
-        writer = OfferWriter(composed, TextReader(running.store, composed), item)
+        writer = OfferWriter(composed, TextReader(context, composed), item)
         asks = asked_facts(composed.shop, composed.checkout, order)
         return Offer(
             mode=composed.checkout.mode,
@@ -181,7 +202,7 @@ def read_offer(
             recurring=order.order.recurring,
             nothing_to_pay=not order.whole.minor,
             lines=order_lines(item),
-            offered=writer.all(placed(running.store, composed, left), usual(running.store, returning)),
+            offered=writer.all(placed(context, composed, left), usual(running.store, returning)),
             deliveries=ways_out(ways_there(composed.shop, order)),
             asks_postcode="postcode" in asks,
             asks_town="town" in asks,

@@ -22,7 +22,7 @@ def read_transfer_code(shops: ShopsDep, token: str) -> Response:
     """The transfer as a QR code that banking apps read (EPC069-12)."""
     running = shops.with_order(token)
     record = running.till.record(token)
-    paper = paper_of(running.till.composed(record), record)
+    paper = paper_of(running.till.of_record.composed(record), record)
     account = paper.account if isinstance(paper, Transfer | Invoice) else None
     if not isinstance(paper, Transfer | Invoice) or account is None or not account.takes_euro_code(methods.sepa()):
         raise NotFound(Fault(FaultCode.NOT_FOUND, "transfer", token, {"what": "transfer"}))
@@ -35,7 +35,7 @@ def read_number_bars(shops: ShopsDep, token: str) -> Response:
     """The number of a counter voucher as a bar code."""
     running = shops.with_order(token)
     record = running.till.record(token)
-    paper = paper_of(running.till.composed(record), record)
+    paper = paper_of(running.till.of_record.composed(record), record)
     if not isinstance(paper, Counter):
         raise NotFound(Fault(FaultCode.NOT_FOUND, "number", token, {"what": "number"}))
     return Response(bar_code_svg(paper.number), media_type=SVG)
@@ -46,7 +46,7 @@ def read_invoice(shops: ShopsDep, token: str) -> Response:
     """The invoice of an order as a PDF."""
     running = shops.with_order(token)
     record = running.till.record(token)
-    content = invoice_pdf(running.till.composed(record), record)
+    content = invoice_pdf(running.till.of_record.composed(record), record)
     name = f"invoice-{record.number}.pdf"
     return Response(
         content, media_type="application/pdf", headers={"Content-Disposition": f'attachment; filename="{name}"'}

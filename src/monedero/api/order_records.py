@@ -22,7 +22,7 @@ from monedero.api.order_schemas import (
     StateName,
 )
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import RunningDep
+from monedero.api.requests import ContextDep, RunningDep
 from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.core.money import Money
 from monedero.core.payment.due import due
@@ -62,12 +62,12 @@ class RecordsQuery(BaseModel):
 
 
 @router.get("")
-def read_records(running: RunningDep, asked: Annotated[RecordsQuery, Query()]) -> RecordsOut:
+def read_records(running: RunningDep, context: ContextDep, asked: Annotated[RecordsQuery, Query()]) -> RecordsOut:
     """Order records, the newest first, some at a time."""
     wanted = Wanted(asked.state.value if asked.state else "", asked.text.strip())
     page = running.store.orders.page(wanted, asked.at_most, asked.before)
     return RecordsOut(
-        mode=running.mode,
+        mode=context.mode,
         records=[
             RecordLine(
                 token=record.token,

@@ -7,14 +7,14 @@ personal link to it.
 import hashlib
 from typing import Annotated, Literal
 
-from fastapi import APIRouter, File, Header, Request, UploadFile
+from fastapi import APIRouter, File, UploadFile
 from fastapi.responses import RedirectResponse
 from pydantic import BaseModel, Field
 
-from monedero.api.offer import Returning, known_from_now_on
+from monedero.api.offer import CallerDep
 from monedero.api.paying import Paying, paying
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import InHand, RunningDep, ShopsDep, buyers_sentence, sentence
+from monedero.api.requests import BuyersContextDep, InHand, RunningDep, ShopsDep, buyers_sentence, sentence
 from monedero.core.account import Mode
 from monedero.core.fields import Day, Description, Identifier, MoneyText
 from monedero.core.payment.state import State
@@ -83,25 +83,24 @@ def _placed(till: Till, record: OrderRecord) -> Placed:
 @router.post("/api/orders", status_code=201)
 def place_order(
     running: RunningDep,
+    context: BuyersContextDep,
+    caller: CallerDep,
     new: OrderNew,
-    request: Request,
-    returning: Returning = "",
-    idempotency_key: Annotated[str, Header(max_length=255)] = "",
 ) -> Placed:
     """Place an order with a tender that is offered for it; asked again under the same key, it is placed once."""
     key = None
-    if idempotency_key:
-        key = Key(idempotency_key, hashlib.sha256(new.model_dump_json().encode()).hexdigest())
+    if caller.idempotency_key:
+        key = Key(caller.idempotency_key, hashlib.sha256(new.model_dump_json().encode()).hexdigest())
         # What was placed under the key is there, whatever has changed since.
         if (kept := running.till.kept(key)) is not None:
             return _placed(running.till, kept)
-    composed = (drafted if new.by == "draft" else published)(running.store, new.storefront)
+    composed = (drafted if new.by == "draft" else published)(context.at(new.storefront or context.storefront))
     draft = new.by == "draft"
     said = sentence(new.order, running) if draft else buyers_sentence(new.order, running, composed.shop)
     order = order_in_hand(composed.shop, said)
     buyer = ""
     if new.by == "newest-edition":
-        buyer = returning or known_from_now_on(request)
+        buyer = caller.known()
     wish = Wish(new.address, new.delivery_day, known=new.by == "newest-edition")
     language = best_of(new.language, composed.shop.languages)
     with to_buyer(language, composed.shop.country):
@@ -138,7 +137,7 @@ def send_receipt(shops: ShopsDep, token: str, file: Annotated[UploadFile, File()
     """Send the receipt of a transfer, through the buyer's personal link."""
     running = shops.with_order(token)
     record = running.till.record(token)
-    if not takes_receipt(running.till.composed(record), record):
+    if not takes_receipt(running.till.of_record.composed(record), record):
         refuse_settled(record)
     paper = running.merchant_file.add_receipt(token, file.filename or "", file.file.read(LARGEST + 1))
     return paying(running, running.order_acts.receipt_sent(token, paper.id))

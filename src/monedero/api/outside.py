@@ -10,7 +10,7 @@ from starlette.concurrency import run_in_threadpool
 
 from monedero.api.modes import ModeDep
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import RunningDep, ShopsDep
+from monedero.api.requests import ContextDep, RunningDep, ShopsDep
 from monedero.core.account import Mode
 from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.core.letter import Letter
@@ -136,26 +136,26 @@ def new_secret(running: RunningDep, id: str, mode: ModeDep) -> None:
 
 
 @router.get("/api/clock")
-def read_clock(running: RunningDep) -> ClockOut:
+def read_clock(running: RunningDep, context: ContextDep) -> ClockOut:
     """The time in the shop."""
     ahead = int(running.clock.ahead.total_seconds()) // 60
-    return ClockOut(mode=running.mode, now=running.clock.now(), ahead_minutes=ahead)
+    return ClockOut(mode=context.mode, now=running.clock.now(), ahead_minutes=ahead)
 
 
 @router.post("/api/clock")
-def wind_clock(running: RunningDep, wind: Wind) -> ClockOut:
+def wind_clock(running: RunningDep, context: ContextDep, wind: Wind) -> ClockOut:
     """Wind the clock of the shop and of the world that is played for it forward, in test mode."""
     running.clock.wind(wind.minutes)
     running.beat()
     running.ask_around()
-    return read_clock(running)
+    return read_clock(running, context)
 
 
 @router.get("/api/letters")
-def read_letters(running: RunningDep) -> LettersOut:
+def read_letters(running: RunningDep, context: ContextDep) -> LettersOut:
     """The simulated phone and mailbox."""
     return LettersOut(
-        mode=running.mode,
+        mode=context.mode,
         letters=running.provider.letters.all()[:AT_ONCE],
         messages=running.store.orders.all_messages(),
     )
@@ -165,7 +165,7 @@ def read_letters(running: RunningDep) -> LettersOut:
 def domain_file(shops: ShopsDep, number: str) -> Response:
     """The file that shows a provider that a domain is the shop's (RFC 8615), where the storefront has one."""
     for running in (shops.own, shops.demo):
-        shop = running.store.shop.read()
+        shop = running.store.description.read()
         numbers = {account.number for mode in Mode for account in running.store.accounts.of(mode).values()}
         if shop and number in numbers and any(front.domain for front in shop.value.storefronts):
             return PlainTextResponse(number)

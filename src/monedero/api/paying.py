@@ -85,7 +85,7 @@ class Paying(BaseModel):
 def paying(running: RunningShop, record: OrderRecord, wished: str = "") -> Paying:
     """An order for its buyer, in the language in which it was placed, or in another of the shop's."""
     till = running.till
-    composed, payment = till.composed(record), record.payment
+    composed, payment = till.of_record.composed(record), record.payment
     language = wished if wished in composed.shop.languages else language_of(composed, record)
     with to_buyer(language, composed.shop.country):
         return _worded(running, composed, record, payment)
@@ -93,8 +93,9 @@ def paying(running: RunningShop, record: OrderRecord, wished: str = "") -> Payin
 
 def _worded(running: RunningShop, composed: Composed, record: OrderRecord, payment: Payment) -> Paying:
     till = running.till
+    context = till.of_record.context(composed, tag())
     chosen = payment.chosen
-    told = told_of(running.store, composed, record, till.link(record), tag())
+    told = told_of(context, composed, record, till.link(record), tag())
     invoice, total = invoice_of(record), payment.total
     name = tell("order-line", line=line_called(record), number=str(record.number))
     delivered = record.delivered
@@ -117,7 +118,7 @@ def _worded(running: RunningShop, composed: Composed, record: OrderRecord, payme
         items=record.items,
     )
     # What is paid another way is paid for the order without the fee of this one.
-    writer = OfferWriter(composed, TextReader(running.store, composed), item)
+    writer = OfferWriter(composed, TextReader(context, composed), item)
     at = f"/api/orders/{record.token}"
     return Paying(
         token=record.token,

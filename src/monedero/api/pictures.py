@@ -7,7 +7,7 @@ from pydantic import BaseModel
 
 from monedero.api.assets import FOR_GOOD
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import RunningDep, ShopsDep
+from monedero.api.requests import ContextDep, RunningDep, ShopsDep
 from monedero.core.account import Mode
 from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.formats.markdown import PICTURES
@@ -28,11 +28,11 @@ class PictureOut(BaseModel):
 
 
 @router.post("", status_code=201)
-def keep_picture(running: RunningDep, file: Annotated[UploadFile, File()]) -> PictureOut:
+def keep_picture(running: RunningDep, context: ContextDep, file: Annotated[UploadFile, File()]) -> PictureOut:
     """Keep a PNG, JPEG or WebP picture; what is larger than it can be shown is made smaller."""
     kept = add_picture(running.store, file.filename or "", file.file.read(LARGEST + 1))
     return PictureOut(
-        mode=running.mode, id=kept.id, at=f"{PICTURES}{kept.id}", width=kept.width, height=kept.height
+        mode=context.mode, id=kept.id, at=f"{PICTURES}{kept.id}", width=kept.width, height=kept.height
     )
 
 

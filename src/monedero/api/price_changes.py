@@ -8,7 +8,7 @@ from pydantic import BaseModel
 
 from monedero.api.compare import RouteWriter
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import InHandQuery, RunningDep, sentence
+from monedero.api.requests import ContextDep, InHandQuery, RunningDep, sentence
 from monedero.core.account import Mode
 from monedero.core.money import Money
 from monedero.wording.catalogue import say
@@ -38,9 +38,9 @@ class PriceChangesOut(BaseModel):
 
 
 @router.get("/compare/changes")
-def read_price_changes(running: RunningDep, asked: InHandQuery) -> PriceChangesOut:
+def read_price_changes(running: RunningDep, context: ContextDep, asked: InHandQuery) -> PriceChangesOut:
     """A change of plan, and prices that end or begin, that let another route come first for the order in hand."""
-    composed, inputs = drafted(running.store), inputs_of(running.store)
+    composed, inputs = drafted(context), inputs_of(context)
     hand = order_in_hand(composed.shop, sentence(asked, running))
     writer = RouteWriter(composed, inputs, hand.order.placed_on)
 
@@ -63,11 +63,11 @@ def read_price_changes(running: RunningDep, asked: InHandQuery) -> PriceChangesO
         return PriceChangeOut(on=on, text=say(message, **sides, **fields))
 
     changes = []
-    if plan := plan_change(compare(running.store, hand)):
+    if plan := plan_change(compare(context, hand)):
         after, before = (writer.route(entry.candidate) for entry in (plan.first, plan.held))
         names = {"provider": after.provider_name, "plan": after.plan_name, "held": before.plan_name}
         changes.append(told("plan-change", None, plan.first, plan.held, **names))
-    for change in price_changes(running.store, hand):
+    for change in price_changes(context, hand):
         on = {"day": day_text(change.day.isoformat()), "providers": listed(change.providers)}
         changes.append(told("price-change", change.day, change.after, change.before, **on))
-    return PriceChangesOut(mode=running.mode, changes=changes)
+    return PriceChangesOut(mode=context.mode, changes=changes)

@@ -5,7 +5,7 @@ from pydantic import BaseModel
 
 from monedero.api.problems import PROBLEMS
 from monedero.api.rate_cards import body_of, file_of
-from monedero.api.requests import RunningDep
+from monedero.api.requests import ContextDep, RunningDep
 from monedero.api.shop import Choice
 from monedero.core.account import Mode
 from monedero.core.application import Ask
@@ -45,30 +45,30 @@ class FileRead(BaseModel):
     with_card: bool
 
 
-def _out(running: RunningDep, facts: ProviderFacts) -> FactsOut:
+def _out(running: RunningDep, context: ContextDep, facts: ProviderFacts) -> FactsOut:
     asks = [Choice(code=ask.value, name=ask_text(ask)) for ask in Ask]
-    return FactsOut(mode=running.mode, facts=facts, every_ask=asks)
+    return FactsOut(mode=context.mode, facts=facts, every_ask=asks)
 
 
 @router.post("/file", status_code=201, openapi_extra=file_of("application/json"))
-async def read_provider_file(request: Request, running: RunningDep) -> FileRead:
+async def read_provider_file(request: Request, running: RunningDep, context: ContextDep) -> FileRead:
     """Read a provider, `monedero/provider/1`, with its rate card where the file holds one."""
     facts, card = provider_file.read(await body_of(request))
-    keep_file(running.store, facts, card)
-    return FileRead(mode=running.mode, provider=facts.id, provider_name=facts.name, with_card=card is not None)
+    keep_file(context, facts, card)
+    return FileRead(mode=context.mode, provider=facts.id, provider_name=facts.name, with_card=card is not None)
 
 
 @router.get("/{provider}")
-def read_facts(running: RunningDep, provider: str) -> FactsOut:
+def read_facts(running: RunningDep, context: ContextDep, provider: str) -> FactsOut:
     """What is known of a provider besides its prices."""
-    return _out(running, facts_of(running.store, provider))
+    return _out(running, context, facts_of(context, provider))
 
 
 @router.put("/{provider}")
-def save_facts(running: RunningDep, provider: str, edit: FactsEdit) -> FactsOut:
+def save_facts(running: RunningDep, context: ContextDep, provider: str, edit: FactsEdit) -> FactsOut:
     """Save what is known of a provider over what was read."""
     before = edit.before.model_copy(update={"id": provider})
-    return _out(running, change_facts(running.store, before, edit.facts))
+    return _out(running, context, change_facts(context, before, edit.facts))
 
 
 @router.delete("/{provider}", status_code=204)
@@ -78,9 +78,9 @@ def remove_provider(running: RunningDep, provider: str) -> None:
 
 
 @router.get("/{provider}/provider.json", response_class=Response)
-def provider_as_file(running: RunningDep, provider: str) -> Response:
+def provider_as_file(running: RunningDep, context: ContextDep, provider: str) -> Response:
     """A provider as a file, `monedero/provider/1`, with the rate card that prices today."""
-    facts, cards = facts_of(running.store, provider), running.store.rate_cards.all()
+    facts, cards = facts_of(context, provider), running.store.rate_cards.all()
     now = in_force(cards, running.clock.now().date())
     card = next((card for card in cards if card.provider.id == provider and _key(card) in now), None)
     headers = {"Content-Disposition": f'attachment; filename="{provider}.json"'}

@@ -6,7 +6,7 @@ from fastapi import APIRouter
 from pydantic import BaseModel
 
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import RunningDep
+from monedero.api.requests import ContextDep, RunningDep
 from monedero.core.account import Mode
 from monedero.core.language import in_language
 from monedero.core.tender.model import Tender
@@ -63,9 +63,9 @@ def _edition(edition: Edition) -> EditionOut:
 
 
 @router.get("/publication")
-def read_publication(running: RunningDep, storefront: str) -> Publication:
+def read_publication(running: RunningDep, context: ContextDep, storefront: str) -> Publication:
     """What is pending and what is published for a storefront."""
-    shown, differs = pending(running.store, storefront)
+    shown, differs = pending(context)
     names = {card.provider.id: card.provider.name for card in running.store.rate_cards.all()}
     names |= names_of(shown.shop, shown.checkout)
     first = shown.shop.languages[0]
@@ -80,15 +80,15 @@ def read_publication(running: RunningDep, storefront: str) -> Publication:
 
 
 @router.get("/publication/moves")
-def read_moves(running: RunningDep, storefront: str) -> PublicationMoves:
+def read_moves(running: RunningDep, context: ContextDep, storefront: str) -> PublicationMoves:
     """What publishing would move; looked at apart, since every order is looked at for it."""
-    composed = drafted(running.store, storefront)
-    moved = publishing_would_move(running.store, storefront, running.clock.now().date())
+    composed = drafted(context)
+    moved = publishing_would_move(context, running.clock.now().date())
     sentences = moved.texts(names_of(composed.shop, composed.checkout)) if moved else []
     return PublicationMoves(mode=composed.checkout.mode, sentences=sentences)
 
 
 @router.post("/editions", status_code=201)
-def add_edition(running: RunningDep, storefront: str, now: PublishNow) -> EditionOut:
+def add_edition(running: RunningDep, context: ContextDep, storefront: str, now: PublishNow) -> EditionOut:
     """Publish what the owner looked at as the next edition."""
-    return _edition(publish(running.store, storefront, now.fingerprint, running.clock.now()))
+    return _edition(publish(context, now.fingerprint))

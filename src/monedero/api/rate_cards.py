@@ -9,7 +9,7 @@ from pydantic import BaseModel, StrictInt
 from monedero.api.compare import reasons_out
 from monedero.api.compare_schemas import ReasonOut
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import InHand, RunningDep, sentence
+from monedero.api.requests import ContextDep, InHand, RunningDep, sentence
 from monedero.core.account import Mode
 from monedero.core.errors import FaultCode, refuse
 from monedero.core.money import Money
@@ -20,6 +20,7 @@ from monedero.server.shops import RunningShop
 from monedero.store.rate_cards import StoredCard, day_of
 from monedero.wording.conditions import when_text
 from monedero.work.compare.rate_cards import ALWAYS, Tried, day_in_address, in_force, stored_card, try_card
+from monedero.work.context import Context
 from monedero.work.shop.lookups import described_shop
 from monedero.work.shop.order_in_hand import order_in_hand
 
@@ -123,15 +124,15 @@ def kept_out(mode: Mode, card: RateCard) -> CardOut:
     )
 
 
-def _held(running: RunningShop, provider: str, day: str) -> StoredCardOut:
-    return _out(running, stored_card(running.store, provider, day))
+def _held(running: RunningShop, context: Context, provider: str, day: str) -> StoredCardOut:
+    return _out(running, context, stored_card(context, provider, day))
 
 
-def _out(running: RunningShop, stored: StoredCard) -> StoredCardOut:
+def _out(running: RunningShop, context: Context, stored: StoredCard) -> StoredCardOut:
     card = stored.card
     entries: list[Rate | Extra] = [*card.rates, *card.extras]
     return StoredCardOut(
-        mode=running.mode,
+        mode=context.mode,
         version=stored.version,
         day=day_of(card) or ALWAYS,
         card=card,
@@ -166,31 +167,31 @@ def read_rate_cards(running: RunningDep) -> list[ProviderCardsOut]:
 
 
 @router.post("", status_code=201, openapi_extra=file_of("application/json"))
-async def add_rate_card(request: Request, running: RunningDep) -> CardOut:
+async def add_rate_card(request: Request, running: RunningDep, context: ContextDep) -> CardOut:
     """Read a rate card, `monedero/rate-card/1`; a wrong one is refused with every place, and nothing changes."""
     card = rate_card.read(await body_of(request))
     running.store.rate_cards.put(card)
-    return kept_out(running.mode, card)
+    return kept_out(context.mode, card)
 
 
 @router.post("/examples", status_code=201)
-def add_example_cards(running: RunningDep) -> CardsOut:
+def add_example_cards(running: RunningDep, context: ContextDep) -> CardsOut:
     """Put in the seven invented providers with their rate cards."""
-    return CardsOut(mode=running.mode, added=examples.put_in(running.store, marked=not running.demo))
+    return CardsOut(mode=context.mode, added=examples.put_in(running.store, marked=not running.demo))
 
 
 @router.delete("/examples")
-def put_example_cards_away(running: RunningDep) -> CardsOut:
+def put_example_cards_away(running: RunningDep, context: ContextDep) -> CardsOut:
     """Take the invented providers away, with their rate cards and their ways to pay in drafts."""
-    return CardsOut(mode=running.mode, added=-examples.put_away(running.store))
+    return CardsOut(mode=context.mode, added=-examples.put_away(running.store))
 
 
 @router.post("/try")
-def try_rate_card(running: RunningDep, tried: TryCard) -> list[TriedOut]:
+def try_rate_card(running: RunningDep, context: ContextDep, tried: TryCard) -> list[TriedOut]:
     """What the order in hand would cost on a card that is not kept yet."""
     order = order_in_hand(described_shop(running.store).value, sentence(tried.hand, running))
     books = described_shop(running.store).value.currency
-    return tried_out(try_card(running.store, tried.card, order), tried.card, books)
+    return tried_out(try_card(context, tried.card, order), tried.card, books)
 
 
 def tried_out(found: Tried, card: RateCard, books: str) -> list[TriedOut]:
@@ -212,46 +213,50 @@ def tried_out(found: Tried, card: RateCard, books: str) -> list[TriedOut]:
 
 
 @router.get("/{provider}/{day}")
-def read_rate_card(running: RunningDep, provider: str, day: Day) -> StoredCardOut:
+def read_rate_card(running: RunningDep, context: ContextDep, provider: str, day: Day) -> StoredCardOut:
     """One version of a provider's card."""
-    return _held(running, provider, day)
+    return _held(running, context, provider, day)
 
 
 @router.put("/{provider}/{day}")
-def save_rate_card(running: RunningDep, provider: str, day: Day, edit: CardEdit) -> StoredCardOut:
+def save_rate_card(
+    running: RunningDep, context: ContextDep, provider: str, day: Day, edit: CardEdit
+) -> StoredCardOut:
     """Save a card as a whole; it may take another day."""
     kept = running.store.rate_cards.save(edit.card, provider, day_in_address(day), edit.version)
-    return _out(running, kept)
+    return _out(running, context, kept)
 
 
 @router.delete("/{provider}/{day}", status_code=204)
-def remove_rate_card(running: RunningDep, provider: str, day: Day) -> None:
+def remove_rate_card(running: RunningDep, context: ContextDep, provider: str, day: Day) -> None:
     """Take one version of a card away."""
-    stored_card(running.store, provider, day)
+    stored_card(context, provider, day)
     running.store.rate_cards.remove(provider, day_in_address(day))
 
 
 @router.get("/{provider}/{day}/card.json", response_class=Response)
-def rate_card_as_json(running: RunningDep, provider: str, day: Day) -> Response:
+def rate_card_as_json(running: RunningDep, context: ContextDep, provider: str, day: Day) -> Response:
     """A card as a file, `monedero/rate-card/1`."""
-    content = rate_card.write(stored_card(running.store, provider, day).card)
+    content = rate_card.write(stored_card(context, provider, day).card)
     return _file(content, "application/json", f"{provider}-{day}.json")
 
 
 @router.get("/{provider}/{day}/rates.csv", response_class=Response)
-def rate_card_as_table(running: RunningDep, provider: str, day: Day) -> Response:
+def rate_card_as_table(running: RunningDep, context: ContextDep, provider: str, day: Day) -> Response:
     """The rates and extras of a card as a table."""
-    content = rate_card_csv.write(stored_card(running.store, provider, day).card)
+    content = rate_card_csv.write(stored_card(context, provider, day).card)
     return _file(content, "text/csv", f"{provider}-{day}-rates.csv")
 
 
 @router.post("/{provider}/{day}/rates.csv", openapi_extra=file_of("text/csv"))
-async def read_rates_from_table(request: Request, running: RunningDep, provider: str, day: Day) -> StoredCardOut:
+async def read_rates_from_table(
+    request: Request, running: RunningDep, context: ContextDep, provider: str, day: Day
+) -> StoredCardOut:
     """Put a table's rates and extras in the place of a card's; a wrong one is refused, and nothing changes."""
-    stored = stored_card(running.store, provider, day)
+    stored = stored_card(context, provider, day)
     card = rate_card_csv.read(await body_of(request), stored.card)
     running.store.rate_cards.save(card, provider, day_in_address(day), stored.version)
-    return _held(running, provider, day)
+    return _held(running, context, provider, day)
 
 
 def _file(content: bytes, kind: str, name: str) -> Response:

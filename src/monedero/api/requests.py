@@ -1,5 +1,6 @@
 """Which shop a request is about, and what of the order in hand it names."""
 
+from dataclasses import replace
 from datetime import date
 from typing import Annotated
 
@@ -11,6 +12,8 @@ from monedero.core.fields import Day
 from monedero.core.order.facts import MAY_BE_UNKNOWN
 from monedero.core.shop import Shop
 from monedero.server.shops import RunningShop, Shops
+from monedero.wording.catalogue import language
+from monedero.work.context import Actor, Context
 from monedero.work.shop.buyers_order import as_buyers_say
 from monedero.work.shop.order_in_hand import OrderSentence
 
@@ -32,9 +35,31 @@ async def running(request: Request) -> RunningShop:
     found = shops.demo if chosen == "demo" else shops.own
     # What is asked of accounts may be about another mode than the checkout's, and says so.
     if not hasattr(request.state, "mode"):
-        request.state.mode = found.mode
+        request.state.mode = found.store.mode(found.store.first_storefront())
     request.state.revisions = found.store.revisions
     return found
+
+
+async def _at_door(request: Request, found: RunningShop, storefront: str | None, actor: Actor) -> Context:
+    """The context of a request; what it answers is in the mode of its storefront's checkout."""
+    context = Context.of(found.store, actor, found.clock.now(), storefront or "", language())
+    if "mode" not in request.query_params:
+        request.state.mode = context.mode
+    return replace(context, mode=request.state.mode)
+
+
+async def desk_context(
+    request: Request, running: Annotated[RunningShop, Depends(running)], storefront: str | None = None
+) -> Context:
+    """The context of what is asked at the desk; without a storefront, it is the shop's first."""
+    return await _at_door(request, running, storefront, Actor.OWNER)
+
+
+async def buyers_context(
+    request: Request, running: Annotated[RunningShop, Depends(running)], storefront: str | None = None
+) -> Context:
+    """The context of what a buyer's page asks; without a storefront, it is the shop's first."""
+    return await _at_door(request, running, storefront, Actor.BUYER)
 
 
 class KnownFacts(BaseModel):
@@ -74,6 +99,8 @@ class InHand(KnownFacts):
 
 ShopsDep = Annotated[Shops, Depends(shops)]
 RunningDep = Annotated[RunningShop, Depends(running)]
+ContextDep = Annotated[Context, Depends(desk_context)]
+BuyersContextDep = Annotated[Context, Depends(buyers_context)]
 InHandQuery = Annotated[InHand, Query()]
 
 

@@ -11,7 +11,7 @@ from pydantic import BaseModel, StrictBool, StrictInt
 from schwifty.registry import get_countries
 
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import COOKIE, RunningDep
+from monedero.api.requests import COOKIE, ContextDep, RunningDep
 from monedero.api.would_leave import WouldLeave, would_leave
 from monedero.core.account import Mode
 from monedero.core.errors import Conflict, Fault, FaultCode
@@ -100,11 +100,11 @@ class Choices(BaseModel):
 
 
 @router.get("/shop")
-def read_shop(running: RunningDep) -> ShopState:
+def read_shop(running: RunningDep, context: ContextDep) -> ShopState:
     """The shop."""
-    saved = running.store.shop.read()
+    saved = running.store.description.read()
     return ShopState(
-        mode=running.mode,
+        mode=context.mode,
         demo=running.demo,
         version=saved.version if saved else 0,
         shop=saved.value if saved else None,
@@ -112,10 +112,10 @@ def read_shop(running: RunningDep) -> ShopState:
 
 
 @router.put("/shop")
-def save_shop(running: RunningDep, edit: ShopEdit) -> ShopState:
+def save_shop(running: RunningDep, context: ContextDep, edit: ShopEdit) -> ShopState:
     """Save the shop as a whole."""
     if edit.unless_taking:
-        would = would_leave(running.mode, shop_would_move(running.store, edit.shop, running.clock.now().date()))
+        would = would_leave(context.mode, shop_would_move(context, edit.shop, running.clock.now().date()))
         if would.takes_away:
             raise Conflict(
                 *(
@@ -123,14 +123,14 @@ def save_shop(running: RunningDep, edit: ShopEdit) -> ShopState:
                     for text in would.sentences
                 )
             )
-    saved = describe_shop(running.store, edit.shop, edit.version)
-    return ShopState(mode=running.mode, demo=running.demo, version=saved.version, shop=saved.value)
+    saved = describe_shop(context, edit.shop, edit.version)
+    return ShopState(mode=context.mode, demo=running.demo, version=saved.version, shop=saved.value)
 
 
 @router.post("/shop/would-change")
-def would_change(running: RunningDep, edit: ShopEdit) -> WouldLeave:
+def would_change(running: RunningDep, context: ContextDep, edit: ShopEdit) -> WouldLeave:
     """What a shop as it shall be would take away from buyers; nothing is changed."""
-    return would_leave(running.mode, shop_would_move(running.store, edit.shop, running.clock.now().date()))
+    return would_leave(context.mode, shop_would_move(context, edit.shop, running.clock.now().date()))
 
 
 @router.put("/demo", status_code=204)
@@ -198,13 +198,13 @@ def _scheme(country: str) -> AccountScheme:
 
 
 @router.get("/choices")
-def read_choices(running: RunningDep) -> Choices:
+def read_choices(running: RunningDep, context: ContextDep) -> Choices:
     """What pickers offer. Methods are the known ones and the shop's own; card networks are those of its rate cards."""
-    networks = [Choice(code=network, name=network_name(network)) for network in card_networks(running.store)]
-    shop = running.store.shop.read()
+    networks = [Choice(code=network, name=network_name(network)) for network in card_networks(context)]
+    shop = running.store.description.read()
     known = methods_of(shop.value) if shop else methods.known()
     named = sorted(
         (Choice(code=id, name=method.name) for id, method in known.items()), key=lambda choice: choice.name
     )
-    providers = [Choice(code=id, name=name) for id, name in provider_names(running.store).items()]
+    providers = [Choice(code=id, name=name) for id, name in provider_names(context).items()]
     return _choices().model_copy(update={"card_networks": networks, "methods": named, "providers": providers})

@@ -7,7 +7,7 @@ from pydantic import BaseModel, Field
 
 from monedero.api.offer import Returning, known_from_now_on
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import RunningDep
+from monedero.api.requests import ContextDep, RunningDep
 from monedero.core.account import Mode
 from monedero.core.fields import CurrencyCode, Day, Description, MoneyPositive
 from monedero.core.money import Money
@@ -15,6 +15,7 @@ from monedero.core.voucher.books import EntryKind, Voucher, VoucherKind
 from monedero.server.shops import RunningShop
 from monedero.wording.buyer_formats import money
 from monedero.wording.buyers import best_of, tell, to_buyer
+from monedero.work.context import Context
 from monedero.work.orders.vouchers import Given, Guesser
 from monedero.work.shop.lookups import described_shop
 
@@ -92,27 +93,29 @@ class CodeTaken(BaseModel):
 
 
 @router.get("/api/vouchers")
-def read_vouchers(running: RunningDep) -> VouchersOut:
+def read_vouchers(running: RunningDep, context: ContextDep) -> VouchersOut:
     """Every voucher with its entries."""
-    return _all(running)
+    return _all(running, context)
 
 
 @router.post("/api/vouchers", status_code=201)
-def issue_voucher(running: RunningDep, new: VoucherNew) -> VoucherIssued:
+def issue_voucher(running: RunningDep, context: ContextDep, new: VoucherNew) -> VoucherIssued:
     """Issue a voucher; its code is in the answer, and nowhere else."""
     issued = running.till.vouchers.issue(new.amount, Given(VoucherKind.GIFT, new.expires, new.note))
-    return VoucherIssued(**_all(running).model_dump(), code=issued.code)
+    return VoucherIssued(**_all(running, context).model_dump(), code=issued.code)
 
 
 @router.post("/api/vouchers/{id}/end")
-def end_voucher(running: RunningDep, id: str) -> VouchersOut:
+def end_voucher(running: RunningDep, context: ContextDep, id: str) -> VouchersOut:
     """Take away what is left on a voucher, for good."""
     running.till.vouchers.end(id)
-    return _all(running)
+    return _all(running, context)
 
 
 @router.post("/api/offer/vouchers")
-def try_code(running: RunningDep, request: Request, tried: CodeTried, returning: Returning = "") -> CodeTaken:
+def try_code(
+    running: RunningDep, context: ContextDep, request: Request, tried: CodeTried, returning: Returning = ""
+) -> CodeTaken:
     """A voucher by its code; after five wrong ones of a buyer all are refused for a quarter of an hour."""
     shop = described_shop(running.store).value
     buyer = returning or known_from_now_on(request)
@@ -121,7 +124,7 @@ def try_code(running: RunningDep, request: Request, tried: CodeTried, returning:
         voucher, handle = running.till.vouchers.try_code(tried.code, who, tried.currency)
         balance = Money(voucher.balance, voucher.currency)
         return CodeTaken(
-            mode=running.mode,
+            mode=context.mode,
             handle=handle,
             ends_in=voucher.ends_in,
             balance=str(balance),
@@ -129,7 +132,7 @@ def try_code(running: RunningDep, request: Request, tried: CodeTried, returning:
         )
 
 
-def _all(running: RunningShop) -> VouchersOut:
+def _all(running: RunningShop, context: Context) -> VouchersOut:
     vouchers = running.store.vouchers.all()
     today = running.clock.now().date()
     owed: dict[str, int] = {}
@@ -137,7 +140,7 @@ def _all(running: RunningShop) -> VouchersOut:
         if not voucher.expired(today) and not running.till.vouchers.stands_still(voucher):
             owed[voucher.currency] = owed.get(voucher.currency, 0) + voucher.balance
     return VouchersOut(
-        mode=running.mode,
+        mode=context.mode,
         vouchers=[_out(running, voucher, today) for voucher in vouchers],
         owed=[str(Money(minor, currency)) for currency, minor in owed.items() if minor],
     )

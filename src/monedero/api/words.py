@@ -5,7 +5,7 @@ from pydantic import BaseModel
 
 from monedero.api.buyer_words import LanguageOut
 from monedero.api.problems import PROBLEMS
-from monedero.api.requests import InHandQuery, RunningDep, sentence
+from monedero.api.requests import ContextDep, InHandQuery, RunningDep, sentence
 from monedero.core.account import Mode
 from monedero.core.words.placeholders import AFTERWARDS, IN_ADVANCE
 from monedero.core.words.texts import TextKind
@@ -58,10 +58,10 @@ class WordsOut(BaseModel):
 
 
 @router.get("")
-def read_words(running: RunningDep, storefront: str, asked: InHandQuery) -> WordsOut:
+def read_words(running: RunningDep, context: ContextDep, storefront: str, asked: InHandQuery) -> WordsOut:
     """What buyers read of every tender in every language, and what is missing."""
-    composed = drafted(running.store, storefront)
-    found = words_of(running.store, composed, order_in_hand(composed.shop, sentence(asked, running)))
+    composed = drafted(context)
+    found = words_of(context, composed, order_in_hand(composed.shop, sentence(asked, running)))
     missing = sum(words.missing for words in found)
     return WordsOut(
         mode=composed.checkout.mode,

@@ -14,6 +14,7 @@ from monedero.store import Store
 from monedero.work.accounts.applications import application_name
 from monedero.work.accounts.merchant_file import NAME, MerchantFile
 from monedero.work.checkout.publish import publish, to_publish
+from monedero.work.context import Actor, Context
 
 REVIEW_LEFT = timedelta(days=4)
 
@@ -23,7 +24,7 @@ def open_demo(store: Store, provider: SimulatedProvider, now: datetime) -> None:
 
     All of it or nothing: a start that is cut off leaves an empty store, and the next one begins anew.
     """
-    if store.shop.read() is not None:
+    if store.description.read() is not None:
         return
     with store.together(), provider.world.memory.together():
         # What the world outside kept of a start that was cut off belongs to nobody.
@@ -35,9 +36,10 @@ def open_demo(store: Store, provider: SimulatedProvider, now: datetime) -> None:
         for account in demo.accounts():
             store.accounts.put(_at_provider(store, provider, account, now))
         saved = store.checkouts.save(demo.checkout(), 0)
-        store.shop.save(demo.shop(), 0)
+        store.description.save(demo.shop(), 0)
         store.profile.save(demo.profile(), 0)
-        publish(store, saved.value.storefront, to_publish(store, saved.value.storefront).fingerprint, now)
+        context = Context.of(store, Actor.OWNER, now, saved.value.storefront)
+        publish(context, to_publish(context).fingerprint)
         store.checkouts.save(demo.draft_after(saved.value), saved.version)
         store.checkouts.begin_anew(saved.value.storefront)
 

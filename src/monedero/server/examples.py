@@ -6,7 +6,6 @@ from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.store import Store
 from monedero.store.rate_cards import day_of
 from monedero.wording.catalogue import say
-from monedero.work.checkout.composed import draft
 from monedero.work.compare.inputs import UNDER_WAY
 
 
@@ -53,8 +52,8 @@ def put_away(store: Store) -> int:
                 store.rate_cards.remove(card.provider.id, day_of(card))
         for id in found:
             store.providers.remove(id)
-        for checkout in store.checkouts.all():
-            saved = draft(store, checkout.storefront)
+        for saved in store.checkouts.all_saved():
+            checkout = saved.value
             kept = [entry for entry in checkout.tenders if not (entry.route and entry.route.provider in found)]
             store.checkouts.save(checkout.model_copy(update={"tenders": kept}), saved.version)
     return len(found)

@@ -48,11 +48,6 @@ class RunningShop:
     imports: Imports
 
     @property
-    def mode(self) -> Mode:
-        """The mode of its first storefront's checkout."""
-        return self.store.mode()
-
-    @property
     def demo(self) -> bool:
         """Whether it is the demo shop."""
         return self.name == "demo"

@@ -68,7 +68,7 @@ class Store:
             migrate(self._database)
         except DatabaseError as broken:
             raise Conflict(Fault(FaultCode.DATABASE_BROKEN, "data", str(path), {"why": str(broken)})) from broken
-        self.shop = Document(self._database, ShopRow, Shop)
+        self.description = Document(self._database, ShopRow, Shop)
         self.checkouts = Checkouts(self._database)
         self.profile = Document(self._database, ProfileRow, Profile)
         self.assumptions = Document(self._database, AssumptionsRow, Assumptions)
@@ -113,14 +113,23 @@ class Store:
         """Keep all that is written within, or nothing of it."""
         return self._database.atomic("IMMEDIATE")
 
-    def mode(self) -> Mode:
-        """The mode of the first storefront's checkout."""
-        return self._database.kept("mode", self._mode)
+    def first_storefront(self) -> str:
+        """The id of the shop's first storefront; empty until the shop is described."""
 
-    def _mode(self) -> Mode:
-        shop = self.shop.read()
-        draft = self.checkouts.read(shop.value.storefronts[0].id) if shop else None
-        return draft.value.mode if draft else FIRST_MODE
+        def read() -> str:
+            shop = self.description.read()
+            return shop.value.storefronts[0].id if shop else ""
+
+        return self._database.kept("first-storefront", read)
+
+    def mode(self, storefront: str) -> Mode:
+        """The mode of a storefront's checkout; the first one where nothing was put in it yet."""
+
+        def read() -> Mode:
+            draft = self.checkouts.read(storefront)
+            return draft.value.mode if draft else FIRST_MODE
+
+        return self._database.kept(f"mode-{storefront}", read)
 
     def clock_ahead(self) -> timedelta:
         """By how much the shop's clock was wound forward."""

@@ -24,11 +24,15 @@ class Checkouts:
 
     def all(self) -> list[Checkout]:
         """The drafts of all storefronts."""
+        return [saved.value for saved in self.all_saved()]
+
+    def all_saved(self) -> list[Versioned[Checkout]]:
+        """The drafts of all storefronts with their versions."""
         return list(self._database.kept("checkouts", self._all))
 
-    def _all(self) -> list[Checkout]:
+    def _all(self) -> list[Versioned[Checkout]]:
         rows = CheckoutRow.select().order_by(CheckoutRow.storefront).execute(self._database)
-        return [stored.read(row.body, Checkout) for row in rows]
+        return [Versioned(row.version, stored.read(row.body, Checkout)) for row in rows]
 
     def save(self, checkout: Checkout, version: int) -> Versioned[Checkout]:
         """Save over the version that was read; refuses an older one. What is as it was stays at its version."""

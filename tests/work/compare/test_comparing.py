@@ -16,7 +16,7 @@ from monedero.work.month.costs import month_of
 from monedero.work.month.orders_in_columns import card_columns, month_orders, months_between
 from monedero.work.shop.order_in_hand import OrderSentence, order_in_hand
 from monedero.work.shop.profile import derived
-from tests.conftest import NOW
+from tests.conftest import NOW, at_desk
 
 TODAY = NOW.date()
 
@@ -24,10 +24,12 @@ TODAY = NOW.date()
 def compared(
     running: RunningShop, line: str = "night-boat-tour", market: str = "es-eur", on: date = TODAY
 ) -> Comparison:
-    held = running.store.shop.read()
+    held = running.store.description.read()
     assert held
     currency = next(entry.currency for entry in held.value.markets if entry.id == market)
-    return compare(running.store, order_in_hand(held.value, OrderSentence(market, line, "85.00", currency, on)))
+    return compare(
+        at_desk(running.store), order_in_hand(held.value, OrderSentence(market, line, "85.00", currency, on))
+    )
 
 
 def route(comparison: Comparison, key: str) -> RankedRoute:
@@ -35,10 +37,10 @@ def route(comparison: Comparison, key: str) -> RankedRoute:
 
 
 def change(running: RunningShop, **values: object) -> None:
-    held = running.store.shop.read()
+    held = running.store.description.read()
     assert held
     shop = Shop.model_validate({**held.value.model_dump(mode="json", by_alias=True), **values})
-    running.store.shop.save(shop, held.version)
+    running.store.description.save(shop, held.version)
 
 
 def test_money_paid_at_the_door_is_on_its_way_from_the_delivery(demo: RunningShop) -> None:
@@ -59,14 +61,14 @@ def test_the_first_payout_of_a_new_account_is_later(demo: RunningShop) -> None:
     held = demo.store.accounts
     quayling = route(compared(demo), "quayling/later/instalments")
     assert quayling.arrives_on == date(2026, 12, 3)
-    account = held.of(inputs_of(demo.store).setting.mode)["quayling"]
+    account = held.of(inputs_of(at_desk(demo.store)).setting.mode)["quayling"]
     held.put(account.model_copy(update={"stage": Stage.REFUSED}))
     fresh = route(compared(demo), "quayling/later/instalments")
     assert fresh.arrives_on == date(2026, 12, 10)
 
 
 def test_the_monthly_share_is_the_plans_month_over_the_orders_it_would_carry(demo: RunningShop) -> None:
-    month = month_of(demo.store, TODAY)
+    month = month_of(at_desk(demo.store), TODAY)
     steady = route(compared(demo), "orlenta/steady/card")
     assert month.plans["orlenta/steady"].carried == 168
     assert steady.other_costs.monthly_share == Fraction(29, 168)
@@ -74,16 +76,16 @@ def test_the_monthly_share_is_the_plans_month_over_the_orders_it_would_carry(dem
 
 def test_a_request_that_began_before_an_edit_leaves_nothing_of_it_behind(demo: RunningShop) -> None:
     """It still prices the orders of before when those of after are there; the next request has those of after."""
-    before, store = inputs_of(demo.store), demo.store
-    orders = month_orders(store, before, TODAY)
+    before, store = inputs_of(at_desk(demo.store)), demo.store
+    orders = month_orders(at_desk(store), before, TODAY)
     profile = store.profile.read()
     assert profile
     doubled = [cell.model_copy(update={"orders": 2 * cell.orders}) for cell in profile.value.cells]
     store.profile.save(profile.value.model_copy(update={"cells": doubled}), profile.version)
-    after = inputs_of(store)
-    now = month_orders(store, after, TODAY)
-    late = card_columns(store, before, orders, TODAY)["orlenta"]
-    card = card_columns(store, after, now, TODAY)["orlenta"]
+    after = inputs_of(at_desk(store))
+    now = month_orders(at_desk(store), after, TODAY)
+    late = card_columns(at_desk(store), before, orders, TODAY)["orlenta"]
+    card = card_columns(at_desk(store), after, now, TODAY)["orlenta"]
     assert card.volume(card.plans[0]) == 2 * late.volume(late.plans[0]) > 0
 
 
@@ -135,7 +137,7 @@ def past(number: int, minor: int) -> PastOrder:
 def test_a_profile_from_past_orders_takes_the_middles_of_its_quarters_and_half(demo: RunningShop) -> None:
     """Sixteen amounts 1.00 to 16.00: the 2nd, the 8th and the 14th by nearest rank of 1/8, 1/2 and 7/8."""
     demo.store.past_orders.add([[past(number, 100 * number) for number in range(1, 17)]])
-    profile = derived(demo.store)
+    profile = derived(at_desk(demo.store))
     (cell,) = profile.cells
     assert (str(cell.low), str(cell.usual), str(cell.high)) == ("2.00 EUR", "8.00 EUR", "14.00 EUR")
     assert (str(cell.orders), profile.source) == ("16", Source.TYPED)

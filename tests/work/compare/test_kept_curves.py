@@ -12,21 +12,21 @@ from monedero.work.compare.curves import all_in_curve
 from monedero.work.compare.kept import Kept
 from monedero.work.month.costs import month_of
 from monedero.work.shop.order_in_hand import OrderInHand, OrderSentence, order_in_hand
-from tests.conftest import NOW
+from tests.conftest import NOW, at_desk
 
 TODAY = NOW.date()
 CARDS = [(None, None), *product(("aster", "cygnet"), CardKind)]
 
 
 def test_what_is_kept_for_orders_that_are_alike_is_right_for_each(demo: RunningShop) -> None:
-    month = month_of(demo.store, TODAY)
+    month = month_of(at_desk(demo.store), TODAY)
     every = []
 
     def curves(asked: InQuestion) -> dict[str, tuple[FeeCurve, Curve]]:
         return {entry.key: (entry.pieces, all_in_curve(asked, month, entry)) for entry in open_candidates(asked)}
 
     for hand in _orders(demo):
-        asked = in_question(demo.store, hand)
+        asked = in_question(at_desk(demo.store), hand)
         by_itself = replace(asked, inputs=replace(asked.inputs, all_in_curves=Kept(), _curves=Kept()))
         kept = curves(asked)
         assert kept == curves(by_itself)
@@ -38,7 +38,7 @@ def test_what_is_kept_for_orders_that_are_alike_is_right_for_each(demo: RunningS
 
 def _orders(running: RunningShop) -> list[OrderInHand]:
     """Orders of every market and line, by several cards and in every way that a line may go."""
-    held = running.store.shop.read()
+    held = running.store.description.read()
     assert held
     shop = held.value
     found = []

@@ -8342,7 +8342,9 @@ export interface operations {
     };
     place_order_api_orders_post: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: {
                 "idempotency-key"?: string;
             };
@@ -8848,7 +8850,9 @@ export interface operations {
     };
     keep_picture_api_pictures_post: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -8972,7 +8976,9 @@ export interface operations {
     };
     read_vouchers_api_vouchers_get: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -9032,7 +9038,9 @@ export interface operations {
     };
     issue_voucher_api_vouchers_post: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -9096,7 +9104,9 @@ export interface operations {
     };
     end_voucher_api_vouchers__id__end_post: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path: {
                 id: string;
@@ -9158,7 +9168,9 @@ export interface operations {
     };
     try_code_api_offer_vouchers_post: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: {
@@ -9224,7 +9236,9 @@ export interface operations {
     };
     read_shop_api_shop_get: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -9284,7 +9298,9 @@ export interface operations {
     };
     save_shop_api_shop_put: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -9348,7 +9364,9 @@ export interface operations {
     };
     would_change_api_shop_would_change_post: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -9528,7 +9546,9 @@ export interface operations {
     };
     read_choices_api_choices_get: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -9651,7 +9671,9 @@ export interface operations {
     };
     read_profile_api_profile_get: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -9711,7 +9733,9 @@ export interface operations {
     };
     save_profile_api_profile_put: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -9775,7 +9799,9 @@ export interface operations {
     };
     read_derived_profile_api_profile_derived_get: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -9835,7 +9861,9 @@ export interface operations {
     };
     read_assumptions_api_assumptions_get: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -9895,7 +9923,9 @@ export interface operations {
     };
     save_assumption_api_assumptions_put: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -9959,7 +9989,9 @@ export interface operations {
     };
     read_past_orders_api_past_orders_get: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -10019,7 +10051,9 @@ export interface operations {
     };
     remove_past_orders_api_past_orders_delete: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -10079,7 +10113,9 @@ export interface operations {
     };
     take_file_api_past_orders_files_post: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -10143,7 +10179,9 @@ export interface operations {
     };
     look_at_file_api_past_orders_files__file__look_post: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path: {
                 file: string;
@@ -10209,7 +10247,9 @@ export interface operations {
     };
     begin_import_api_past_orders_files__file__import_post: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path: {
                 file: string;
@@ -10275,7 +10315,9 @@ export interface operations {
     };
     read_import_api_past_orders_imports__name__get: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path: {
                 name: string;
@@ -10337,7 +10379,9 @@ export interface operations {
     };
     stop_import_api_past_orders_imports__name__delete: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path: {
                 name: string;
@@ -10475,6 +10519,7 @@ export interface operations {
                 goods?: string | null;
                 cart?: string | null;
                 on?: string | null;
+                storefront?: string | null;
             };
             header?: never;
             path?: never;
@@ -10552,6 +10597,7 @@ export interface operations {
                 cart?: string | null;
                 on?: string | null;
                 key: string;
+                storefront?: string | null;
             };
             header?: never;
             path?: never;
@@ -10628,6 +10674,7 @@ export interface operations {
                 goods?: string | null;
                 cart?: string | null;
                 on?: string | null;
+                storefront?: string | null;
             };
             header?: never;
             path?: never;
@@ -10707,6 +10754,7 @@ export interface operations {
                 low: string;
                 high: string;
                 of?: "all-in" | "fees";
+                storefront?: string | null;
             };
             header?: never;
             path?: never;
@@ -10767,7 +10815,9 @@ export interface operations {
     };
     read_plans_api_compare_plans_get: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -10830,6 +10880,7 @@ export interface operations {
             query?: {
                 asks?: string;
                 unpriced?: boolean;
+                storefront?: string | null;
             };
             header?: never;
             path?: never;
@@ -10950,7 +11001,9 @@ export interface operations {
     };
     add_rate_card_api_rate_cards_post: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11014,7 +11067,9 @@ export interface operations {
     };
     add_example_cards_api_rate_cards_examples_post: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11074,7 +11129,9 @@ export interface operations {
     };
     put_example_cards_away_api_rate_cards_examples_delete: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11134,7 +11191,9 @@ export interface operations {
     };
     try_rate_card_api_rate_cards_try_post: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11198,7 +11257,9 @@ export interface operations {
     };
     read_rate_card_api_rate_cards__provider___day__get: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path: {
                 provider: string;
@@ -11262,7 +11323,9 @@ export interface operations {
     };
     save_rate_card_api_rate_cards__provider___day__put: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path: {
                 provider: string;
@@ -11330,7 +11393,9 @@ export interface operations {
     };
     remove_rate_card_api_rate_cards__provider___day__delete: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path: {
                 provider: string;
@@ -11392,7 +11457,9 @@ export interface operations {
     };
     rate_card_as_json_api_rate_cards__provider___day__card_json_get: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path: {
                 provider: string;
@@ -11454,7 +11521,9 @@ export interface operations {
     };
     rate_card_as_table_api_rate_cards__provider___day__rates_csv_get: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path: {
                 provider: string;
@@ -11516,7 +11585,9 @@ export interface operations {
     };
     read_rates_from_table_api_rate_cards__provider___day__rates_csv_post: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path: {
                 provider: string;
@@ -11584,7 +11655,9 @@ export interface operations {
     };
     preview_new_provider_api_new_provider_preview_post: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11648,7 +11721,9 @@ export interface operations {
     };
     add_provider_api_new_provider_post: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11712,7 +11787,9 @@ export interface operations {
     };
     read_price_table_api_new_provider_table_post: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11776,7 +11853,9 @@ export interface operations {
     };
     price_table_as_text_api_new_provider_table_text_post: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11840,7 +11919,9 @@ export interface operations {
     };
     read_next_steps_api_next_get: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11900,7 +11981,9 @@ export interface operations {
     };
     read_provider_file_api_providers_file_post: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11964,7 +12047,9 @@ export interface operations {
     };
     read_facts_api_providers__provider__get: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path: {
                 provider: string;
@@ -12026,7 +12111,9 @@ export interface operations {
     };
     save_facts_api_providers__provider__put: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path: {
                 provider: string;
@@ -12152,7 +12239,9 @@ export interface operations {
     };
     provider_as_file_api_providers__provider__provider_json_get: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path: {
                 provider: string;
@@ -12228,6 +12317,7 @@ export interface operations {
                 goods?: string | null;
                 cart?: string | null;
                 on?: string | null;
+                storefront?: string | null;
             };
             header?: never;
             path?: never;
@@ -12288,7 +12378,9 @@ export interface operations {
     };
     read_condition_facts_api_condition_facts_get: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -12475,7 +12567,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                storefront: string;
+                storefront: string | null;
             };
             cookie?: never;
         };
@@ -12537,7 +12629,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                storefront: string;
+                storefront: string | null;
             };
             cookie?: never;
         };
@@ -12603,7 +12695,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                storefront: string;
+                storefront: string | null;
             };
             cookie?: never;
         };
@@ -12669,7 +12761,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                storefront: string;
+                storefront: string | null;
             };
             cookie?: never;
         };
@@ -12735,7 +12827,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                storefront: string;
+                storefront: string | null;
             };
             cookie?: never;
         };
@@ -12801,7 +12893,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                storefront: string;
+                storefront: string | null;
             };
             cookie?: never;
         };
@@ -12878,7 +12970,7 @@ export interface operations {
             };
             header?: never;
             path: {
-                storefront: string;
+                storefront: string | null;
             };
             cookie?: never;
         };
@@ -12937,7 +13029,9 @@ export interface operations {
     };
     open_checkout_file_api_checkout_files_post: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -13004,7 +13098,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                storefront: string;
+                storefront: string | null;
             };
             cookie?: never;
         };
@@ -13066,7 +13160,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                storefront: string;
+                storefront: string | null;
             };
             cookie?: never;
         };
@@ -13126,7 +13220,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                storefront: string;
+                storefront: string | null;
             };
             cookie?: never;
         };
@@ -13192,7 +13286,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                storefront: string;
+                storefront: string | null;
             };
             cookie?: never;
         };
@@ -13258,7 +13352,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                storefront: string;
+                storefront: string | null;
             };
             cookie?: never;
         };
@@ -13340,7 +13434,7 @@ export interface operations {
             };
             header?: never;
             path: {
-                storefront: string;
+                storefront: string | null;
             };
             cookie?: never;
         };
@@ -13413,7 +13507,7 @@ export interface operations {
             };
             header?: never;
             path: {
-                storefront: string;
+                storefront: string | null;
             };
             cookie?: never;
         };
@@ -13484,7 +13578,7 @@ export interface operations {
             };
             header?: never;
             path: {
-                storefront: string;
+                storefront: string | null;
             };
             cookie?: never;
         };
@@ -13546,7 +13640,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                storefront: string;
+                storefront: string | null;
             };
             cookie?: never;
         };
@@ -13625,7 +13719,7 @@ export interface operations {
             };
             header?: never;
             path: {
-                storefront: string;
+                storefront: string | null;
             };
             cookie?: never;
         };
@@ -13687,7 +13781,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                storefront: string;
+                storefront: string | null;
             };
             cookie?: never;
         };
@@ -13749,7 +13843,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                storefront: string;
+                storefront: string | null;
             };
             cookie?: never;
         };
@@ -13811,7 +13905,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                storefront: string;
+                storefront: string | null;
             };
             cookie?: never;
         };
@@ -13873,7 +13967,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                storefront: string;
+                storefront: string | null;
             };
             cookie?: never;
         };
@@ -13955,7 +14049,7 @@ export interface operations {
             };
             header?: never;
             path: {
-                storefront: string;
+                storefront: string | null;
             };
             cookie?: never;
         };
@@ -14077,6 +14171,7 @@ export interface operations {
     read_sheet_api_accounts__provider__get: {
         parameters: {
             query?: {
+                storefront?: string | null;
                 mode?: components["schemas"]["Mode"];
             };
             header?: never;
@@ -14140,7 +14235,9 @@ export interface operations {
     };
     add_gateway_api_gateways_post: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -14339,6 +14436,7 @@ export interface operations {
     would_hold_elsewhere_api_accounts__provider__elsewhere_would_change_post: {
         parameters: {
             query?: {
+                storefront?: string | null;
                 mode?: components["schemas"]["Mode"];
             };
             header?: never;
@@ -15139,6 +15237,7 @@ export interface operations {
     would_serve_api_accounts__id__serves_would_change_post: {
         parameters: {
             query?: {
+                storefront?: string | null;
                 mode?: components["schemas"]["Mode"];
             };
             header?: never;
@@ -15207,6 +15306,7 @@ export interface operations {
     read_leaving_api_accounts__id__leaving_get: {
         parameters: {
             query?: {
+                storefront?: string | null;
                 mode?: components["schemas"]["Mode"];
             };
             header?: never;
@@ -15460,7 +15560,9 @@ export interface operations {
     };
     read_api_business_get: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -15520,7 +15622,9 @@ export interface operations {
     };
     save_api_business_put: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -16087,7 +16191,9 @@ export interface operations {
     };
     read_clock_api_clock_get: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -16147,7 +16253,9 @@ export interface operations {
     };
     wind_clock_api_clock_post: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -16211,7 +16319,9 @@ export interface operations {
     };
     read_letters_api_letters_get: {
         parameters: {
-            query?: never;
+            query?: {
+                storefront?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -16276,6 +16386,7 @@ export interface operations {
                 text?: string;
                 before?: number | null;
                 at_most?: number;
+                storefront?: string | null;
             };
             header?: never;
             path?: never;

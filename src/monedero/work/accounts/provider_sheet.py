@@ -15,9 +15,9 @@ from monedero.core.ratecard.model import RateCard
 from monedero.core.ratecard.volume import plan_key
 from monedero.core.reasons import Reason
 from monedero.core.tender.model import Checkout, Tender
-from monedero.store import Store
 from monedero.work.accounts.applications import Applications
 from monedero.work.compare.inputs import UNDER_WAY, CompareInputs, inputs_of
+from monedero.work.context import Context
 from monedero.work.month.costs import mix_of, month_of
 
 
@@ -58,45 +58,47 @@ class Leaving:
     orders: list[int]
 
 
-def sheet(store: Store, applications: Applications, provider: str, mode: Mode, day: date) -> Sheet:
+def sheet(context: Context, applications: Applications, provider: str, mode: Mode, day: date) -> Sheet:
     """The sheet of a provider in a mode."""
     facts = applications.facts(provider)
-    inputs = inputs_of(store)
+    inputs = inputs_of(context)
     accounts = [
         entry
-        for entry in store.accounts.of(mode).values()
+        for entry in context.shop.accounts.of(mode).values()
         if entry.provider == provider and entry.stage not in (Stage.NOT_BEGUN, Stage.WITHDRAWN)
     ]
     blank = Account(provider=provider, mode=mode, stage=Stage.NOT_BEGUN, active_methods=[])
     lacking = set(applications.missing(accounts[0] if accounts else blank))
     cards = [pricer.card for pricer in inputs.catalogue.pricers(day) if pricer.card.provider.id == provider]
-    providers = store.providers.all()
-    under_way = {account.provider for account in store.accounts.of(mode).values() if account.stage in UNDER_WAY}
+    providers = context.shop.providers.all()
+    under_way = {
+        account.provider for account in context.shop.accounts.of(mode).values() if account.stage in UNDER_WAY
+    }
     excluded = [entry for entry in providers.values() if entry.id in facts.excludes or provider in entry.excludes]
     return Sheet(
         facts=facts,
         card=cards[0] if cards else None,
-        brings=_brings(store, inputs, provider, day),
+        brings=_brings(context, inputs, provider, day),
         shut=list(shut_to(facts, "", replace(inputs.holding, accounts=frozenset(under_way)))),
         asks=[(ask, ask not in lacking) for ask in facts.asks],
         excludes=[(entry, entry.id in under_way) for entry in excluded],
         accounts=accounts,
         tenders=[
             tender
-            for checkout in store.checkouts.all()
+            for checkout in context.shop.checkouts.all()
             for tender in checkout.tenders
             if tender.route and tender.route.provider == provider
         ],
     )
 
 
-def _brings(store: Store, inputs: CompareInputs, provider: str, day: date) -> Brings:
-    month = month_of(store, day)
+def _brings(context: Context, inputs: CompareInputs, provider: str, day: date) -> Brings:
+    month = month_of(context, day)
     by_method: dict[str, Fraction] = {}
     for entry in month.routes.values():
         if entry.provider == provider:
             by_method[entry.method] = max(by_method.get(entry.method, ZERO), entry.orders)
-    mix = mix_of(store, day)
+    mix = mix_of(context, day)
     card = next(
         (pricer.card for pricer in inputs.catalogue.in_force(day) if pricer.card.provider.id == provider), None
     )
@@ -104,13 +106,13 @@ def _brings(store: Store, inputs: CompareInputs, provider: str, day: date) -> Br
     carried = max((plan.carried for name, plan in month.plans.items() if name in own), default=ZERO)
     saves, more = None, ZERO
     if own.intersection(mix.plans):
-        without = mix_of(store, day, without=provider)
+        without = mix_of(context, day, without=provider)
         more = mix.carried - without.carried
         saves = without.cost - mix.cost if not more else ZERO
     return Brings(carried, month.orders, by_method, saves, more)
 
 
-def leaving(store: Store, account: Account) -> Leaving:
+def leaving(context: Context, account: Account) -> Leaving:
     """What leaving an account takes away."""
 
     def carried(checkouts: Iterable[Checkout]) -> list[Tender]:
@@ -124,12 +126,12 @@ def leaving(store: Store, account: Account) -> Leaving:
 
     under_way = [
         record.number
-        for _, record in store.orders.all()
+        for _, record in context.shop.orders.all()
         if record.mode is account.mode and record.payment.chosen.account == account.id and due(record)
     ]
-    newest = (store.editions.newest(storefront) for storefront in store.editions.storefronts())
+    newest = (context.shop.editions.newest(storefront) for storefront in context.shop.editions.storefronts())
     return Leaving(
-        draft=carried(store.checkouts.all()),
+        draft=carried(context.shop.checkouts.all()),
         published=carried(edition.published.checkout for edition in newest if edition),
         orders=sorted(under_way),
     )

@@ -8,10 +8,10 @@ from monedero.core.reasons import ReasonCode
 from monedero.core.tender.model import Checkout, Tender
 from monedero.core.tender.widening import Around, widened
 from monedero.core.window import Window
-from monedero.store import Store
 from monedero.store.documents import Versioned
 from monedero.work.checkout.composed import draft
 from monedero.work.checkout.tenders import Edit, save_draft
+from monedero.work.context import Context
 from monedero.work.shop.lookups import described_shop
 from monedero.work.shop.order_in_hand import OrderInHand
 
@@ -32,25 +32,25 @@ class HeldBack(NamedTuple):
     hand: OrderInHand
 
 
-def end_reason(store: Store, storefront: str, held: HeldBack, version: int) -> Versioned[Checkout]:
+def end_reason(context: Context, held: HeldBack, version: int) -> Versioned[Checkout]:
     """Change a tender so that a reason does not hold it back from the order in hand any more.
 
     Refuses a reason that is not the shop's own to end.
     """
-    checkout, shop = draft(store, storefront).value, described_shop(store).value
+    checkout, shop = draft(context).value, described_shop(context.shop).value
     around = Around(checkout.shared_conditions, {area.id: area for area in shop.areas}, shop.currency)
     changed = widened(_tender(checkout, held.tender), held.code, held.hand.order, around)
     if changed is None:
         raise Conflict(Fault(FaultCode.REASON_STAYS, "code", held.code.value))
-    return _save(store, storefront, checkout, [changed], version)
+    return _save(context, checkout, [changed], version)
 
 
-def let_meet(store: Store, storefront: str, pair: Pair, version: int) -> Versioned[Checkout]:
+def let_meet(context: Context, pair: Pair, version: int) -> Versioned[Checkout]:
     """Let one tender end exactly where another begins, with neither an overlap nor a crack between them.
 
     The amount is in the shop's currency where none is typed; other limits of the two stay.
     """
-    checkout, shop = draft(store, storefront).value, described_shop(store).value
+    checkout, shop = draft(context).value, described_shop(context.shop).value
     if pair.lower == pair.upper:
         raise refuse(FaultCode.DUPLICATE, "upper", pair.upper, what="way to pay")
     try:
@@ -69,7 +69,7 @@ def let_meet(store: Store, storefront: str, pair: Pair, version: int) -> Version
         raise InvalidInput(Fault(FaultCode.LIMITS_CROSSED, "amount", pair.amount, told))
     begins = Window(from_=amount, up_to=above.up_to if above else None, below=above.below if above else None)
     changed = [_with(lower, ends), _with(upper, begins)]
-    return _save(store, storefront, checkout, changed, version)
+    return _save(context, checkout, changed, version)
 
 
 def _tender(checkout: Checkout, id: str) -> Tender:
@@ -88,9 +88,7 @@ def _with(tender: Tender, window: Window) -> Tender:
     return tender.model_copy(update={"windows": [*others, window]})
 
 
-def _save(
-    store: Store, storefront: str, checkout: Checkout, changed: list[Tender], version: int
-) -> Versioned[Checkout]:
+def _save(context: Context, checkout: Checkout, changed: list[Tender], version: int) -> Versioned[Checkout]:
     by_id = {tender.id: tender for tender in changed}
     tenders = [by_id.get(tender.id, tender) for tender in checkout.tenders]
-    return save_draft(store, storefront, version, Edit(tenders))
+    return save_draft(context, version, Edit(tenders))

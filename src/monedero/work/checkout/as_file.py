@@ -14,24 +14,24 @@ from monedero.formats.checkout_file import (
     FileShop,
     FileTender,
 )
-from monedero.store import Store
 from monedero.work.checkout.composed import drafted, setting_of
+from monedero.work.context import Context
 from monedero.work.shop.lookups import storefront_of
 
 
-def checkout_as_file(store: Store, storefront: str) -> CheckoutFile:
+def checkout_as_file(context: Context) -> CheckoutFile:
     """The draft of a storefront with its shop, and the accounts as they stand in its mode.
 
     Refuses a tender of a method that nobody has described: what it can carry, the file could not say.
     """
-    composed = drafted(store, storefront)
+    composed = drafted(context)
     shop, checkout = composed.shop, composed.checkout
-    setting = setting_of(store, composed)
+    setting = setting_of(context, composed)
     used = dict.fromkeys(tender.method for tender in checkout.tenders)
     return CheckoutFile(
         format=FORMAT,
         shop=FileShop(name=shop.name, country=shop.country, currency=shop.currency, languages=shop.languages),
-        storefront=storefront_of(shop, storefront),
+        storefront=storefront_of(shop, context.storefront),
         mode=checkout.mode,
         markets=[FileMarket(**market.model_dump()) for market in shop.markets],
         lines=[FileLine(**line.model_dump()) for line in shop.lines],

@@ -8,7 +8,6 @@ from monedero.core.account import Account
 from monedero.core.coverage.parts import Examined
 from monedero.core.shop import Shop
 from monedero.core.tender.decision import Setting
-from monedero.store import Store
 from monedero.wording.catalogue import say
 from monedero.work.checkout.composed import Composed, drafted, published_as, setting_of
 from monedero.work.checkout.dangling import refuse_dangling, refuse_lacking
@@ -17,6 +16,7 @@ from monedero.work.checkout.month_of_orders import told_orders
 from monedero.work.checkout.moves import Months, Moves, moves
 from monedero.work.checkout.names import names_of
 from monedero.work.checkout.tenders import Edit, edited
+from monedero.work.context import Context
 from monedero.work.shop.lookups import described_shop, methods_of
 
 # What of a shop decides who can pay; the rest can be changed without a look.
@@ -26,59 +26,59 @@ DECIDES = (
 )
 
 
-def shop_would_move(store: Store, shop: Shop, day: date) -> list[tuple[Composed, Moves]]:
+def shop_would_move(context: Context, shop: Shop, day: date) -> list[tuple[Composed, Moves]]:
     """What another shop would change for the drafts of its storefronts, as they stand.
 
     Refuses what saving it would refuse: a shop without something that a condition names.
     """
-    refuse_lacking(shop, store.checkouts.all())
-    now = described_shop(store).value
+    refuse_lacking(shop, context.shop.checkouts.all())
+    now = described_shop(context.shop).value
     if all(getattr(now, part) == getattr(shop, part) for part in DECIDES):
         return []
     kept = {storefront.id for storefront in shop.storefronts}
     found = []
-    for composed in _drafts(store, kept.intersection(front.id for front in now.storefronts)):
+    for composed in _drafts(context, kept.intersection(front.id for front in now.storefronts)):
         changed = replace(composed, shop=shop, methods=methods_of(shop))
-        found.append((composed, _moves(store, composed, changed, setting_of(store, changed), day)))
+        found.append((composed, _moves(context, composed, changed, setting_of(context, changed), day)))
     return found
 
 
 def account_would_move(
-    store: Store, account: Account, then: Account | None, day: date
+    context: Context, account: Account, then: Account | None, day: date
 ) -> list[tuple[Composed, Moves]]:
     """What another state of an account (None: it is left) would change for what buyers see now.
 
     Where nothing is published for a storefront, its draft is meant.
     """
-    storefronts = [front.id for front in described_shop(store).value.storefronts]
+    storefronts = [front.id for front in described_shop(context.shop).value.storefronts]
     found = []
-    for composed in _seen(store, storefronts):
+    for composed in _seen(context, storefronts):
         if composed.checkout.mode is account.mode:
-            setting = setting_of(store, composed)
+            setting = setting_of(context, composed)
             left = {id: held for id, held in setting.accounts.items() if id != account.id}
             if then is not None:
                 left[account.id] = then
-            found.append((composed, _moves(store, composed, composed, replace(setting, accounts=left), day)))
+            found.append((composed, _moves(context, composed, composed, replace(setting, accounts=left), day)))
     return found
 
 
-def edit_would_move(store: Store, storefront: str, edit: Edit, day: date) -> tuple[Composed, Moves]:
+def edit_would_move(context: Context, edit: Edit, day: date) -> tuple[Composed, Moves]:
     """What an edit would change for a draft; refuses what saving it would refuse."""
-    composed = drafted(store, storefront)
+    composed = drafted(context)
     after = edited(composed.checkout, edit)
     refuse_dangling(composed.shop, after)
     changed = replace(composed, checkout=after)
-    return composed, _moves(store, composed, changed, setting_of(store, changed), day)
+    return composed, _moves(context, composed, changed, setting_of(context, changed), day)
 
 
-def publishing_would_move(store: Store, storefront: str, day: date) -> Moves | None:
+def publishing_would_move(context: Context, day: date) -> Moves | None:
     """What publishing a draft would change for buyers; None before the first edition."""
-    newest = store.editions.newest(storefront)
+    newest = context.shop.editions.newest(context.storefront)
     if newest is None:
         return None
-    before, after = published_as(store, newest.number), drafted(store, storefront)
-    months = Months(told_orders(store, day, before.shop), told_orders(store, day, after.shop))
-    return moves(examined(store, before, Asked(day)), examined(store, after, Asked(day)), months)
+    before, after = published_as(context, newest.number), drafted(context)
+    months = Months(told_orders(context, day, before.shop), told_orders(context, day, after.shop))
+    return moves(examined(context, before, Asked(day)), examined(context, after, Asked(day)), months)
 
 
 def texts_of(found: Iterable[tuple[Composed, Moves]]) -> list[str]:
@@ -93,20 +93,20 @@ def texts_of(found: Iterable[tuple[Composed, Moves]]) -> list[str]:
     return told
 
 
-def _moves(store: Store, before: Composed, after: Composed, setting: Setting, day: date) -> Moves:
-    now = examined(store, before, Asked(day))
+def _moves(context: Context, before: Composed, after: Composed, setting: Setting, day: date) -> Moves:
+    now = examined(context, before, Asked(day))
     then = Examined(decided(after.checkout, setting), space_of(after.shop, day))
-    return moves(now, then, Months(told_orders(store, day, before.shop), told_orders(store, day, after.shop)))
+    return moves(now, then, Months(told_orders(context, day, before.shop), told_orders(context, day, after.shop)))
 
 
-def _drafts(store: Store, storefronts: Iterable[str]) -> Iterator[Composed]:
+def _drafts(context: Context, storefronts: Iterable[str]) -> Iterator[Composed]:
     for storefront in storefronts:
-        composed = drafted(store, storefront)
+        composed = drafted(context.at(storefront))
         if composed.checkout.tenders:
             yield composed
 
 
-def _seen(store: Store, storefronts: Iterable[str]) -> Iterator[Composed]:
+def _seen(context: Context, storefronts: Iterable[str]) -> Iterator[Composed]:
     for storefront in storefronts:
-        newest = store.editions.newest(storefront)
-        yield published_as(store, newest.number) if newest else drafted(store, storefront)
+        newest = context.shop.editions.newest(storefront)
+        yield published_as(context, newest.number) if newest else drafted(context.at(storefront))

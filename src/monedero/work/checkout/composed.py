@@ -10,9 +10,10 @@ from monedero.core.method import Method
 from monedero.core.shop import Shop
 from monedero.core.tender.decision import Setting
 from monedero.core.tender.model import Checkout
-from monedero.store import FIRST_MODE, Store
+from monedero.store import FIRST_MODE
 from monedero.store.documents import Versioned
 from monedero.store.providers_and_editions import Edition
+from monedero.work.context import Context
 from monedero.work.shop.lookups import described_shop, method_in, methods_of, rates_of, storefront_of
 from monedero.work.shop.order_in_hand import OrderInHand
 
@@ -28,30 +29,30 @@ class Composed:
     draft_version: int | None
 
 
-def draft(store: Store, storefront: str | None = None) -> Versioned[Checkout]:
+def draft(context: Context) -> Versioned[Checkout]:
     """The draft of a storefront's checkout; an empty one, version 0, before anything was put in it."""
-    front = storefront_of(described_shop(store).value, storefront)
-    return store.checkouts.read(front.id) or Versioned(0, Checkout(storefront=front.id, mode=FIRST_MODE))
+    front = storefront_of(described_shop(context.shop).value, context.storefront)
+    return context.shop.checkouts.read(front.id) or Versioned(0, Checkout(storefront=front.id, mode=FIRST_MODE))
 
 
-def drafted(store: Store, storefront: str | None = None) -> Composed:
+def drafted(context: Context) -> Composed:
     """What the owner's views of a storefront rest on."""
-    shop, saved = described_shop(store).value, draft(store, storefront)
+    shop, saved = described_shop(context.shop).value, draft(context)
     return Composed(shop, saved.value, methods_of(shop), None, saved.version)
 
 
-def published(store: Store, storefront: str | None = None) -> Composed:
+def published(context: Context) -> Composed:
     """What buyers of a storefront see; refused until its first edition is published."""
-    shop = store.shop.read()
-    edition = store.editions.newest(storefront_of(shop.value, storefront).id) if shop else None
+    shop = context.shop.description.read()
+    edition = context.shop.editions.newest(storefront_of(shop.value, context.storefront).id) if shop else None
     if edition is None:
         raise Conflict(Fault(FaultCode.NOT_PUBLISHED))
     return _published(edition)
 
 
-def published_as(store: Store, number: int) -> Composed:
+def published_as(context: Context, number: int) -> Composed:
     """One edition, by its number."""
-    edition = store.editions.get(number)
+    edition = context.shop.editions.get(number)
     if edition is None:
         raise NotFound(Fault(FaultCode.NOT_FOUND, "edition", str(number), {"what": "edition"}))
     return _published(edition)
@@ -65,7 +66,7 @@ def _published(edition: Edition) -> Composed:
     )
 
 
-def setting_of(store: Store, composed: Composed) -> Setting:
+def setting_of(context: Context, composed: Composed) -> Setting:
     """What the decision needs besides tenders and order; accounts as they stand now."""
     return Setting(
         shop_country=composed.shop.country,
@@ -74,7 +75,7 @@ def setting_of(store: Store, composed: Composed) -> Setting:
         methods={
             tender.method: method_in(composed.methods, tender.method) for tender in composed.checkout.tenders
         },
-        accounts=store.accounts.of(composed.checkout.mode),
+        accounts=context.shop.accounts.of(composed.checkout.mode),
         rates=rates_of(composed.shop),
         storefront=composed.shop.storefront(composed.checkout.storefront),
         areas={area.id: area for area in composed.shop.areas},

@@ -3,21 +3,19 @@
 from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.core.tender.condition import SharedConditions
 from monedero.core.tender.model import Checkout, Tender
-from monedero.store import Store
 from monedero.store.documents import Versioned
 from monedero.work.checkout.composed import draft
 from monedero.work.checkout.tenders import Edit, free_id, free_name, free_names, save_draft
+from monedero.work.context import Context
 
 
-def copy_tenders(
-    store: Store, storefront: str, source: str, tender: str | None, version: int
-) -> Versioned[Checkout]:
+def copy_tenders(context: Context, source: str, tender: str | None, version: int) -> Versioned[Checkout]:
     """Put copies of one tender of another storefront, or of all of them (None), at the end of a draft.
 
     Headings and shared sets come with those that stand under them and use them. Where a set of the same id says
     otherwise here, its conditions are written into the copy. Ids and names that are taken get a number.
     """
-    there, here = draft(store, source).value, draft(store, storefront).value
+    there, here = draft(context.at(source)).value, draft(context).value
     chosen = [entry for entry in there.tenders if tender in (None, entry.id)]
     if not chosen:
         raise NotFound(Fault(FaultCode.NOT_FOUND, "tender", tender or source, {"what": "way to pay"}))
@@ -34,7 +32,7 @@ def copy_tenders(
     tenders = [*here.tenders]
     for entry in chosen:
         tenders.append(_copy(entry, tenders, there.shared_conditions, sets))
-    return save_draft(store, storefront, version, Edit(tenders, headings, sets))
+    return save_draft(context, version, Edit(tenders, headings, sets))
 
 
 def _copy(

@@ -8,12 +8,12 @@ from monedero.core.coverage.answer import coverage
 from monedero.core.coverage.difference import new_dead_ends
 from monedero.core.coverage.parts import Examined
 from monedero.core.tender.model import Checkout
-from monedero.store import Store
 from monedero.wording.coverage import described, new_dead_end_text
 from monedero.work.checkout.composed import Composed, setting_of
 from monedero.work.checkout.examined import Asked, decided, examined, space_of
 from monedero.work.checkout.moves import largest_of
 from monedero.work.checkout.names import names_of
+from monedero.work.context import Context
 
 MOST_TOLD = 2
 
@@ -27,19 +27,19 @@ class StateOfCoverage:
     made: Sequence[str]
 
 
-def coverage_state(store: Store, composed: Composed, day: date) -> StateOfCoverage:
+def coverage_state(context: Context, composed: Composed, day: date) -> StateOfCoverage:
     """How a draft stands with the accounts as they are."""
-    over = examined(store, composed, Asked(day))
+    over = examined(context, composed, Asked(day))
     answer = coverage(over)
-    before, _ = store.checkouts.around(composed.checkout.storefront)
-    made = _made(store, composed, over, before, day) if before and answer.dead_ends else []
+    before, _ = context.shop.checkouts.around(composed.checkout.storefront)
+    made = _made(context, composed, over, before, day) if before and answer.dead_ends else []
     return StateOfCoverage(len(answer.dead_ends), len(answer.single_tenders), made)
 
 
-def _made(store: Store, composed: Composed, over: Examined, before: Checkout, day: date) -> list[str]:
+def _made(context: Context, composed: Composed, over: Examined, before: Checkout, day: date) -> list[str]:
     """The dead ends that were none before the last change, in sentences."""
     was = Composed(composed.shop, before, composed.methods, None, None)
-    earlier = Examined(decided(before, setting_of(store, was)), space_of(composed.shop, day))
+    earlier = Examined(decided(before, setting_of(context, was)), space_of(composed.shop, day))
     names = names_of(composed.shop, composed.checkout)
     boxes = largest_of(new_dead_ends(earlier, over), over.possible)[:MOST_TOLD]
     return [new_dead_end_text(described(region, box, over.possible, names)) for region, box in boxes]

@@ -12,9 +12,9 @@ from monedero.core.shop import Shop
 from monedero.core.tender.decision import Decision, Setting
 from monedero.core.tender.model import Checkout
 from monedero.formats.checkout_file import CheckoutFile
-from monedero.store import Store
 from monedero.work.checkout.composed import Composed, setting_of
 from monedero.work.checkout.offer import decision_of, kept_examined
+from monedero.work.context import Context
 
 
 class Asked(NamedTuple):
@@ -39,20 +39,20 @@ def out_of(accounts: Iterable[Account], without: str | None) -> list[str]:
     return [*(account.id for account in accounts if account.provider == without), without]
 
 
-def examined(store: Store, composed: Composed, asked: Asked) -> Examined:
+def examined(context: Context, composed: Composed, asked: Asked) -> Examined:
     """A draft or an edition with the accounts as they stand, kept until something changes."""
     key = (composed.checkout.storefront, composed.edition, composed.draft_version, asked)
 
     def make() -> Examined:
         if not asked.without:
-            decision = decision_of(store, composed)
+            decision = decision_of(context, composed)
         else:
-            decision = decided(composed.checkout, setting_without(setting_of(store, composed), asked.without))
+            decision = decided(composed.checkout, setting_without(setting_of(context, composed), asked.without))
         return looked_into(
-            decision, space_of(composed.shop, asked.day), asked, setting_of(store, composed).accounts
+            decision, space_of(composed.shop, asked.day), asked, setting_of(context, composed).accounts
         )
 
-    return kept_examined(store, key, make)
+    return kept_examined(context, key, make)
 
 
 def looked_into(decision: Decision, space: Space, asked: Asked, accounts: Mapping[str, Account]) -> Examined:

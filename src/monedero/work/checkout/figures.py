@@ -11,12 +11,12 @@ from monedero.core.curve.crossings import crossings
 from monedero.core.money import Money
 from monedero.core.tender.limit_cost import LimitCost, limit_costs
 from monedero.core.tender.model import Tender
-from monedero.store import Store
 from monedero.work.checkout.composed import Composed
-from monedero.work.checkout.month_of_orders import curves_by_key, same_orders
+from monedero.work.checkout.month_of_orders import curves_of, same_orders
 from monedero.work.checkout.offer import decision_of
 from monedero.work.compare.candidates import Candidate, InQuestion, in_question, key_of, open_candidates
 from monedero.work.compare.inputs import inputs_of
+from monedero.work.context import Context
 from monedero.work.shop.order_in_hand import OrderInHand
 
 
@@ -52,26 +52,24 @@ class DraftFigures:
     fees: Mapping[str, FeeFigures]
 
 
-def draft_figures(store: Store, composed: Composed, hand: OrderInHand) -> DraftFigures:
+def draft_figures(context: Context, composed: Composed, hand: OrderInHand) -> DraftFigures:
     """The figures of a draft, for orders that are like the order in hand in what the month does not tell."""
-    decision = decision_of(store, composed)
-    month = same_orders(store, composed, hand)
+    decision = decision_of(context, composed)
+    month = same_orders(context, composed, hand)
     return DraftFigures(
         composed,
         limit_costs(decision, month),
-        meetings(store, composed, hand),
-        _fees(store, composed, hand),
+        meetings(context, composed, hand),
+        _fees(context, composed, hand),
     )
 
 
-def meetings(store: Store, composed: Composed, hand: OrderInHand) -> list[Meeting]:
+def meetings(context: Context, composed: Composed, hand: OrderInHand) -> list[Meeting]:
     """Where two tenders that are on cost the same, for the order in hand paid in the shop's currency."""
     tenders = [tender for tender in composed.checkout.tenders if tender.on]
     order = hand.order.on(Money(hand.order.amount.minor, composed.shop.currency), hand.order.placed_on)
     alike = OrderInHand(order, hand.market, hand.line)
-    curves = curves_by_key(store, inputs_of(store), alike, composed.checkout.tenders)
-    priced = [(tender, curves.get(key_of(tender.route, tender.method))) for tender in tenders]
-    known = [(tender.id, curve) for tender, curve in priced if curve is not None]
+    known = curves_of(context, inputs_of(context), alike, tenders).items()
     found = []
     for (first, one), (second, other) in combinations(known, 2):
         for crossing in crossings(one, other):
@@ -81,8 +79,8 @@ def meetings(store: Store, composed: Composed, hand: OrderInHand) -> list[Meetin
     return sorted(found)
 
 
-def _fees(store: Store, composed: Composed, hand: OrderInHand) -> dict[str, FeeFigures]:
-    asked = in_question(store, hand)
+def _fees(context: Context, composed: Composed, hand: OrderInHand) -> dict[str, FeeFigures]:
+    asked = in_question(context, hand)
     if asked.to_books is None:
         return {}
     by_key = {entry.key: entry for entry in open_candidates(asked)}
@@ -90,7 +88,7 @@ def _fees(store: Store, composed: Composed, hand: OrderInHand) -> dict[str, FeeF
     for tender in composed.checkout.tenders:
         entry = by_key.get(key_of(tender.route, tender.method))
         if entry is not None and entry.pieces:
-            found[tender.id] = _figures(asked, composed, tender, entry)
+            found[tender.id] = _figures(asked.by(tender), composed, tender, entry)
     return found
 
 

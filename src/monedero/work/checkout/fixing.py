@@ -13,7 +13,6 @@ from monedero.core.errors import Conflict, Fault, FaultCode, NotFound
 from monedero.core.money import Money
 from monedero.core.order.model import Order
 from monedero.core.tender.model import Checkout
-from monedero.store import Store
 from monedero.store.documents import Versioned
 from monedero.work.checkout.composed import Composed, drafted, setting_of
 from monedero.work.checkout.examined import (
@@ -26,10 +25,10 @@ from monedero.work.checkout.examined import (
     space_of,
 )
 from monedero.work.checkout.findings import Finding, FindingKind, findings
-from monedero.work.checkout.month_of_orders import curves_by_key, told_orders
+from monedero.work.checkout.month_of_orders import curves_of, told_orders
 from monedero.work.checkout.tenders import Edit, save_draft
-from monedero.work.compare.candidates import key_of
 from monedero.work.compare.inputs import inputs_of
+from monedero.work.context import Context
 from monedero.work.shop.order_in_hand import OrderInHand
 
 
@@ -53,15 +52,15 @@ class Named(NamedTuple):
     fix: str
 
 
-def fixes_for(store: Store, composed: Composed, asked: Asked, finding: Finding) -> list[FixFor]:
+def fixes_for(context: Context, composed: Composed, asked: Asked, finding: Finding) -> list[FixFor]:
     """What ends a finding of a draft, the best first."""
-    fixes = fixes_of(store, composed, examined(store, composed, asked), asked, finding)
-    return [_with_cost(store, composed, asked.day, finding, fix) for fix in fixes]
+    fixes = fixes_of(context, composed, examined(context, composed, asked), asked, finding)
+    return [_with_cost(context, composed, asked.day, finding, fix) for fix in fixes]
 
 
-def fixes_of(store: Store, composed: Composed, over: Examined, asked: Asked, finding: Finding) -> list[Fix]:
+def fixes_of(context: Context, composed: Composed, over: Examined, asked: Asked, finding: Finding) -> list[Fix]:
     """The fixes, without what they cost."""
-    setting = setting_of(store, composed)
+    setting = setting_of(context, composed)
     out = out_of(setting.accounts.values(), asked.without)
     if asked.without:
         setting = setting_without(setting, asked.without)
@@ -87,21 +86,25 @@ def with_fix(checkout: Checkout, fix: Fix) -> Checkout:
     return checkout.model_copy(update={"tenders": [by_id.get(tender.id, tender) for tender in checkout.tenders]})
 
 
-def fixed(store: Store, composed: Composed, asked: Asked, fix: Fix) -> Examined:
+def fixed(context: Context, composed: Composed, asked: Asked, fix: Fix) -> Examined:
     """A draft as it would be with a fix."""
-    setting = setting_of(store, composed)
+    setting = setting_of(context, composed)
     kept = setting_without(setting, asked.without) if asked.without else setting
     decision = decided(with_fix(composed.checkout, fix), kept)
     return looked_into(decision, space_of(composed.shop, asked.day), asked, setting.accounts)
 
 
-def named_fix(store: Store, composed: Composed, asked: Asked, named: Named) -> tuple[Finding, Fix]:
+def named_fix(context: Context, composed: Composed, asked: Asked, named: Named) -> tuple[Finding, Fix]:
     """A fix by its finding and its id; refused where there is none like it any more, and where an account waits."""
-    over = examined(store, composed, asked)
-    held = next((each for each in findings(over, told_orders(store, asked.day)) if each.id == named.finding), None)
+    over = examined(context, composed, asked)
+    held = next(
+        (each for each in findings(over, told_orders(context, asked.day)) if each.id == named.finding), None
+    )
     if held is None:
         raise NotFound(Fault(FaultCode.NOT_FOUND, "finding", named.finding, {"what": "finding"}))
-    fix = next((each for each in fixes_of(store, composed, over, asked, held) if fix_id(each) == named.fix), None)
+    fix = next(
+        (each for each in fixes_of(context, composed, over, asked, held) if fix_id(each) == named.fix), None
+    )
     if fix is None:
         raise NotFound(Fault(FaultCode.NOT_FOUND, "fix", named.fix, {"what": "fix"}))
     if fix.accounts:
@@ -109,24 +112,24 @@ def named_fix(store: Store, composed: Composed, asked: Asked, named: Named) -> t
     return held, fix
 
 
-def make_fix(store: Store, storefront: str, asked: Asked, named: Named, version: int) -> Versioned[Checkout]:
+def make_fix(context: Context, asked: Asked, named: Named, version: int) -> Versioned[Checkout]:
     """Make a fix in the draft, over the version that was looked at; it can be undone like any change."""
-    composed = drafted(store, storefront)
-    _, fix = named_fix(store, composed, asked, named)
-    return save_draft(store, storefront, version, Edit(with_fix(composed.checkout, fix).tenders))
+    composed = drafted(context)
+    _, fix = named_fix(context, composed, asked, named)
+    return save_draft(context, version, Edit(with_fix(composed.checkout, fix).tenders))
 
 
-def _with_cost(store: Store, composed: Composed, day: date, finding: Finding, fix: Fix) -> FixFor:
+def _with_cost(context: Context, composed: Composed, day: date, finding: Finding, fix: Fix) -> FixFor:
     beside = finding.kind is not FindingKind.DEAD_END
     id, [*tenders] = fix_id(fix), fix.tenders
     if finding.found is None or finding.kind is FindingKind.FEE_ONLY or len(tenders) > 1:
         return FixFor(id, fix, Fraction(0), None, beside)
-    box, possible = (finding.found.region, finding.found.box), examined(store, composed, Asked(day)).possible
+    box, possible = (finding.found.region, finding.found.box), examined(context, composed, Asked(day)).possible
     orders, cost, known = Fraction(0), Fraction(0), True
     kept: dict[Order, tuple[Curve | None, Curve | None]] = {}
-    for weight, _, same, minor in orders_in([box], told_orders(store, day), possible):
+    for weight, _, same, minor in orders_in([box], told_orders(context, day), possible):
         if same.order not in kept:
-            curves = _curves(store, composed, same.order)
+            curves = _curves(context, composed, same.order)
             kept[same.order] = (curves.get(tenders[0].id), curves.get(finding.tender))
         own, now = kept[same.order]
         amount = Money(minor, same.order.amount.currency).exact
@@ -139,15 +142,13 @@ def _with_cost(store: Store, composed: Composed, day: date, finding: Finding, fi
     return FixFor(id, fix, orders, cost if known else None, beside)
 
 
-def _curves(store: Store, composed: Composed, order: Order) -> dict[str, Curve]:
+def _curves(context: Context, composed: Composed, order: Order) -> dict[str, Curve]:
     """What the tenders of a draft cost for orders like one; those of which nothing is known are left out."""
-    inputs, shop = inputs_of(store), composed.shop
+    inputs, shop = inputs_of(context), composed.shop
     market = next(
         market
         for market in shop.markets
         if (market.country, market.currency) == (order.country, order.amount.currency)
     )
     line = next((line for line in shop.lines if order.lines == (line.id,)), shop.lines[0])
-    curves = curves_by_key(store, inputs, OrderInHand(order, market, line), composed.checkout.tenders)
-    keys = {tender.id: key_of(tender.route, tender.method) for tender in composed.checkout.tenders}
-    return {id: curves[key] for id, key in keys.items() if key in curves}
+    return curves_of(context, inputs, OrderInHand(order, market, line), composed.checkout.tenders)

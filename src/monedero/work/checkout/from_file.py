@@ -22,7 +22,7 @@ def open_file(store: Store, file: CheckoutFile) -> str:
     Markets without a share get equal ones. Refuses a shop that is described already, and a line without a usual amount,
     which a shop needs. Methods that are not as they are known here become the shop's own.
     """
-    if store.shop.read() is not None:
+    if store.description.read() is not None:
         raise Conflict(Fault(FaultCode.SHOP_DESCRIBED))
     lacking = [(place, line.name) for place, line in enumerate(file.lines) if line.usual_amount is None]
     if lacking:
@@ -39,7 +39,7 @@ def open_file(store: Store, file: CheckoutFile) -> str:
     )
     refuse_texts(None, checkout)
     with store.together():
-        store.shop.save(shop, 0)
+        store.description.save(shop, 0)
         for account in file.accounts:
             held = Account.model_validate({**account.model_dump(), "elsewhere": True})
             store.accounts.put(held)

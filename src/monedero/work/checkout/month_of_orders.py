@@ -23,11 +23,11 @@ from monedero.core.ratecard.model import CardKind, LineKind
 from monedero.core.shop import Line, Shop
 from monedero.core.tender.limit_cost import SameOrders
 from monedero.core.tender.model import Tender
-from monedero.store import Store
 from monedero.work.checkout.composed import Composed
 from monedero.work.compare.candidates import in_question, key_of, open_candidates
 from monedero.work.compare.curves import all_in_curve
 from monedero.work.compare.inputs import CompareInputs, inputs_of
+from monedero.work.context import Context
 from monedero.work.month.costs import month_of
 from monedero.work.month.orders_in_columns import months_between
 from monedero.work.shop.delivered import way_of
@@ -36,36 +36,44 @@ from monedero.work.shop.order_in_hand import OrderInHand
 ALIKE = ("currency", "country", "card_network", "card_kind", "recurring", "kinds", "line")
 
 
-def same_orders(store: Store, composed: Composed, hand: OrderInHand, *, priced: bool = True) -> list[SameOrders]:
+def same_orders(
+    context: Context, composed: Composed, hand: OrderInHand, *, priced: bool = True
+) -> list[SameOrders]:
     """The month in groups of orders that differ in their amount alone; without costs unless they are `priced`."""
-    inputs = inputs_of(store)
+    inputs = inputs_of(context)
     lines = {line.id: line for line in composed.shop.lines}
     found = []
-    for told in told_orders(store, hand.order.placed_on):
+    for told in told_orders(context, hand.order.placed_on):
         order = _as_in_hand(told.order, hand, lines)
-        costs = _costs(store, inputs, composed.checkout.tenders, hand, order) if priced else {}
+        costs = (
+            curves_of(context, inputs, replace_order(hand, order, inputs.shop.lines), composed.checkout.tenders)
+            if priced
+            else {}
+        )
         found.append(told._replace(order=order, costs=costs))
     return found
 
 
-def told_orders(store: Store, day: date, shop: Shop | None = None) -> list[SameOrders]:
+def told_orders(context: Context, day: date, shop: Shop | None = None) -> list[SameOrders]:
     """The month in groups of orders that differ in their amount alone, as far as the profile tells; without costs.
 
     With a `shop` the orders are those that it sells, such as the one of an edition; else the shop as it stands.
     """
-    inputs = inputs_of(store)
+    inputs = inputs_of(context)
     if shop is not None and shop != inputs.shop:
-        return [SameOrders(order, amounts, {}) for order, amounts in _orders(store, inputs, day, shop)]
+        return [SameOrders(order, amounts, {}) for order, amounts in _orders(context, inputs, day, shop)]
 
     def compute() -> list[SameOrders]:
-        return [SameOrders(order, amounts, {}) for order, amounts in _orders(store, inputs, day, inputs.shop)]
+        return [SameOrders(order, amounts, {}) for order, amounts in _orders(context, inputs, day, inputs.shop)]
 
     found: list[SameOrders] = inputs.by_day.get(("told", day), compute)
     return found
 
 
-def _orders(store: Store, inputs: CompareInputs, day: date, shop: Shop) -> list[tuple[Order, dict[int, Fraction]]]:
-    frame, over = _rows(store, inputs, day, shop)
+def _orders(
+    context: Context, inputs: CompareInputs, day: date, shop: Shop
+) -> list[tuple[Order, dict[int, Fraction]]]:
+    frame, over = _rows(context, inputs, day, shop)
     weighted = frame if "weight" in frame.columns else frame.with_columns(pl.lit(1, pl.Int64).alias("weight"))
     groups = weighted.group_by([*ALIKE, "minor"], maintain_order=True).agg(pl.col("weight").sum())
     alike: dict[tuple[object, ...], dict[int, Fraction]] = defaultdict(dict)
@@ -74,11 +82,11 @@ def _orders(store: Store, inputs: CompareInputs, day: date, shop: Shop) -> list[
     return [(_order(shop, day, facts), amounts) for facts, amounts in alike.items()]
 
 
-def _rows(store: Store, inputs: CompareInputs, day: date, shop: Shop) -> tuple[pl.DataFrame, int]:
+def _rows(context: Context, inputs: CompareInputs, day: date, shop: Shop) -> tuple[pl.DataFrame, int]:
     """The rows of the profile, and what their weights are over."""
     if inputs.profile.source is Source.PAST_ORDERS:
-        counts = store.past_orders.counts()
-        return store.past_orders.paid(), months_between(counts.first, counts.last)
+        counts = context.shop.past_orders.counts()
+        return context.shop.past_orders.paid(), months_between(counts.first, counts.last)
     return typed_rows(inputs.profile, shop, day, inputs.rates)
 
 
@@ -117,36 +125,34 @@ def _as_in_hand(order: Order, hand: OrderInHand, lines: Mapping[str, Line]) -> O
     )
 
 
-def _costs(
-    store: Store, inputs: CompareInputs, tenders: Sequence[Tender], hand: OrderInHand, order: Order
-) -> dict[str, Curve]:
-    """What the tenders cost for orders like one; those of which nothing is known are left out."""
-    curves = curves_by_key(store, inputs, replace_order(hand, order, inputs.shop.lines), tenders)
-    keys = {tender.id: key_of(tender.route, tender.method) for tender in tenders}
-    return {id: curves[key] for id, key in keys.items() if key in curves}
-
-
 def replace_order(hand: OrderInHand, order: Order, lines: Sequence[Line]) -> OrderInHand:
     """Another order in hand, with the line that it is of, if it is known."""
     line = next((line for line in lines if order.lines == (line.id,)), hand.line)
     return OrderInHand(order, hand.market, line)
 
 
-def curves_by_key(
-    store: Store, inputs: CompareInputs, hand: OrderInHand, tenders: Sequence[Tender]
+def curves_of(
+    context: Context, inputs: CompareInputs, hand: OrderInHand, tenders: Sequence[Tender]
 ) -> dict[str, Curve]:
-    """The all-in costs of tenders for orders like one, by their keys, kept until a price or a buyer fee changes."""
-    wanted = {key_of(tender.route, tender.method): str(tender.fee) for tender in tenders}
+    """The all-in costs of tenders for orders like one, by tender; kept until a price or a buyer fee changes.
+
+    Tenders of which nothing is known are left out. Two tenders of one route differ in their buyer fees.
+    """
+    wanted = tuple((tender.id, key_of(tender.route, tender.method), str(tender.fee)) for tender in tenders)
     order, way = hand.order, way_of(inputs.shop, hand)
-    key = ("all-in", order.known, order.placed_on, way and way.id, frozenset(wanted.items()))
+    key = ("all-in", order.known, order.placed_on, way and way.id, wanted)
 
     def compute() -> dict[str, Curve]:
-        asked = in_question(store, hand)
+        asked = in_question(context, hand)
         if asked.to_books is None:
             return {}
-        month = month_of(store, order.placed_on)
-        entries = [entry for entry in open_candidates(asked) if entry.key in wanted]
-        return {entry.key: all_in_curve(asked, month, entry) for entry in entries}
+        month = month_of(context, order.placed_on)
+        entries = {entry.key: entry for entry in open_candidates(asked)}
+        return {
+            id: all_in_curve(asked.by(tender), month, entries[key])
+            for tender, (id, key, _) in zip(tenders, wanted, strict=True)
+            if key in entries
+        }
 
     found: dict[str, Curve] = inputs.by_day.get(key, compute)
     return found

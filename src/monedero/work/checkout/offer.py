@@ -12,6 +12,7 @@ from monedero.core.order.model import Order
 from monedero.core.tender.decision import Decision, Outcome
 from monedero.store import Revision, Store
 from monedero.work.checkout.composed import Composed, published, setting_of
+from monedero.work.context import Context
 
 MOST_EXAMINED = 16
 
@@ -29,36 +30,36 @@ class _KeptDecisions:
 _by_store: WeakKeyDictionary[Store, _KeptDecisions] = WeakKeyDictionary()
 
 
-def _kept(store: Store) -> _KeptDecisions:
-    revision, kept = store.revision(), _by_store.get(store)
+def _kept(context: Context) -> _KeptDecisions:
+    revision, kept = context.shop.revision(), _by_store.get(context.shop)
     if kept is None or kept.revision != revision:
-        kept = _by_store[store] = _KeptDecisions(revision)
+        kept = _by_store[context.shop] = _KeptDecisions(revision)
     return kept
 
 
-def newest(store: Store, storefront: str | None) -> Composed:
+def newest(context: Context) -> Composed:
     """What buyers of a storefront see, kept in memory; refused until its first edition is published."""
-    kept = _kept(store)
-    if storefront not in kept.newest:
-        kept.newest[storefront] = published(store, storefront)
-    return kept.newest[storefront]
+    kept = _kept(context)
+    if context.storefront not in kept.newest:
+        kept.newest[context.storefront] = published(context)
+    return kept.newest[context.storefront]
 
 
-def decision_of(store: Store, composed: Composed) -> Decision:
+def decision_of(context: Context, composed: Composed) -> Decision:
     """The compiled decision of a draft or an edition, with the accounts as they stand now."""
-    decisions = _kept(store).decisions
+    decisions = _kept(context).decisions
     key = (composed.checkout.storefront, composed.edition, composed.draft_version)
     if key not in decisions:
         checkout = composed.checkout
         decisions[key] = Decision(
-            checkout.tenders, setting_of(store, composed), checkout.shared_conditions, checkout.headings
+            checkout.tenders, setting_of(context, composed), checkout.shared_conditions, checkout.headings
         )
     return decisions[key]
 
 
-def kept_examined(store: Store, key: Hashable, make: Callable[[], Examined]) -> Examined:
+def kept_examined(context: Context, key: Hashable, make: Callable[[], Examined]) -> Examined:
     """A checkout that is examined for coverage, kept as long as nothing changes."""
-    kept = _kept(store).examined
+    kept = _kept(context).examined
     if key not in kept:
         if len(kept) >= MOST_EXAMINED:
             kept.clear()
@@ -66,11 +67,11 @@ def kept_examined(store: Store, key: Hashable, make: Callable[[], Examined]) -> 
     return kept[key]
 
 
-def placed(store: Store, composed: Composed, order: Order) -> list[Outcome]:
+def placed(context: Context, composed: Composed, order: Order) -> list[Outcome]:
     """The tenders that are offered for an order, as buyers meet them; none for an order of zero."""
-    return [] if order.nothing_to_pay else decision_of(store, composed).placed(order)
+    return [] if order.nothing_to_pay else decision_of(context, composed).placed(order)
 
 
-def outcomes_of(store: Store, composed: Composed, order: Order) -> list[Outcome]:
+def outcomes_of(context: Context, composed: Composed, order: Order) -> list[Outcome]:
     """Every tender with its place or all its reasons; none for an order of zero, which needs no payment."""
-    return [] if order.nothing_to_pay else decision_of(store, composed).outcomes(order)
+    return [] if order.nothing_to_pay else decision_of(context, composed).outcomes(order)

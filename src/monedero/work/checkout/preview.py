@@ -9,11 +9,11 @@ from monedero.core.ratecard.catalogue import Ranked
 from monedero.core.ratecard.model import RateCard
 from monedero.core.tender.decision import Outcome
 from monedero.core.tender.stretches import Stretch, stretches
-from monedero.store import Store
 from monedero.work.checkout.composed import Composed
 from monedero.work.checkout.offer import decision_of
 from monedero.work.compare.inputs import inputs_of
 from monedero.work.compare.takings import takings_of
+from monedero.work.context import Context
 from monedero.work.shop.order_in_hand import OrderInHand
 
 
@@ -30,12 +30,12 @@ class View:
     cards: dict[str, RateCard]
 
 
-def view(store: Store, composed: Composed, hand: OrderInHand) -> View:
+def view(context: Context, composed: Composed, hand: OrderInHand) -> View:
     """What the owner sees of the draft: outcomes with reasons and costs."""
-    inputs = inputs_of(store)
-    takings = takings_of(store, hand.order.placed_on)
+    inputs = inputs_of(context)
+    takings = takings_of(context, hand.order.placed_on)
     catalogue = inputs.catalogue
-    decision = decision_of(store, composed)
+    decision = decision_of(context, composed)
     outcomes = decision.outcomes(hand.order)
     paid = {outcome.tender.id: _paid(outcome, hand.order) for outcome in outcomes}
     books, day = composed.shop.currency, hand.order.placed_on

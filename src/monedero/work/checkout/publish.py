@@ -1,26 +1,24 @@
 """Publish: the draft of a storefront becomes a numbered, immutable edition, which its buyers see from then on."""
 
-from datetime import datetime
-
 from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.core.tender.difference import Change, changes, method_changes, shop_changes
 from monedero.core.tender.edition import Published
-from monedero.store import Store
 from monedero.store.providers_and_editions import Edition
 from monedero.work.checkout.composed import drafted
+from monedero.work.context import Context
 
 
-def to_publish(store: Store, storefront: str) -> Published:
+def to_publish(context: Context) -> Published:
     """What publishing would make an edition of now."""
-    composed = drafted(store, storefront)
+    composed = drafted(context)
     used = dict.fromkeys(tender.method for tender in composed.checkout.tenders)
     methods = [composed.methods[method] for method in used if method in composed.methods]
     return Published(shop=composed.shop, checkout=composed.checkout, methods=methods)
 
 
-def pending(store: Store, storefront: str) -> tuple[Published, list[Change]]:
+def pending(context: Context) -> tuple[Published, list[Change]]:
     """What would be published, and what that changes for buyers."""
-    shown, newest = to_publish(store, storefront), store.editions.newest(storefront)
+    shown, newest = to_publish(context), context.shop.editions.newest(context.storefront)
     before = newest.published if newest else None
     return shown, [
         *shop_changes(before.shop if before else None, shown.shop),
@@ -29,15 +27,15 @@ def pending(store: Store, storefront: str) -> tuple[Published, list[Change]]:
     ]
 
 
-def publish(store: Store, storefront: str, fingerprint: str, at: datetime) -> Edition:
+def publish(context: Context, fingerprint: str) -> Edition:
     """Publish what the owner looked at; refuses what is not that any more, no change, and nothing switched on."""
-    with store.together():
-        shown, differs = pending(store, storefront)
-        newest = store.editions.newest(storefront)
+    with context.shop.together():
+        shown, differs = pending(context)
+        newest = context.shop.editions.newest(context.storefront)
         if shown.fingerprint != fingerprint:
             raise Conflict(Fault(FaultCode.SHOWN_OLD, "fingerprint", fingerprint[:80]))
         if not any(tender.on for tender in shown.checkout.tenders):
             raise Conflict(Fault(FaultCode.NOTHING_OFFERED))
         if newest is not None and not differs:
             raise Conflict(Fault(FaultCode.NOTHING_CHANGED, value=str(newest.number)))
-        return store.editions.add(shown, at)
+        return context.shop.editions.add(shown, context.now)

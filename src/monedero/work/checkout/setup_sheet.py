@@ -6,13 +6,13 @@ from dataclasses import dataclass
 
 from monedero.core.language import in_language
 from monedero.core.words.texts import TextKind
-from monedero.store import Store
 from monedero.wording.buyers import to_buyer
 from monedero.wording.catalogue import say
 from monedero.wording.setup_sheet import SheetLine, sheet_lines
 from monedero.work.checkout.composed import drafted
 from monedero.work.checkout.names import names_of
 from monedero.work.checkout.texts import TextReader
+from monedero.work.context import Context
 from monedero.work.shop.lookups import method_in, storefront_of
 
 
@@ -35,28 +35,28 @@ class SetupSheet:
     entries: list[SheetEntry]
 
 
-def setup_sheet(store: Store, storefront: str) -> SetupSheet:
+def setup_sheet(context: Context) -> SetupSheet:
     """The sheet, in the sequence in which buyers meet the tenders: those without a heading first."""
-    composed = drafted(store, storefront)
+    composed = drafted(context)
     shop, checkout = composed.shop, composed.checkout
     language = shop.languages[0]
     names = names_of(shop, checkout)
     names |= {f"heading/{heading.id}": in_language(heading.name, language) for heading in checkout.headings}
-    providers = {card.provider.id: card.provider.name for card in store.rate_cards.all()}
-    for id, account in store.accounts.of(checkout.mode).items():
+    providers = {card.provider.id: card.provider.name for card in context.shop.rate_cards.all()}
+    for id, account in context.shop.accounts.of(checkout.mode).items():
         names[f"account/{id}"] = account.name or providers.get(account.provider, account.provider)
     names = {f"account/{id}": name for id, name in providers.items()} | names
     sets = {each.id: each.conditions for each in checkout.shared_conditions}
     order = [None, *(heading.id for heading in checkout.headings)]
     tenders = sorted((t for t in checkout.tenders if t.on), key=lambda tender: order.index(tender.heading))
-    entries, texts = [], TextReader(store, composed)
+    entries, texts = [], TextReader(context, composed)
     for place, tender in enumerate(tenders, start=1):
         conditions = [*tender.conditions, *(condition for id in tender.shared for condition in sets[id])]
         with to_buyer(language, shop.country):
             text = texts.text(tender, TextKind.DESCRIPTION).text
         lines = sheet_lines(tender, method_in(composed.methods, tender.method), conditions, names, text)
         entries.append(SheetEntry(place, tender.name, lines))
-    return SetupSheet(shop.name, storefront_of(shop, storefront).name, checkout.mode.value, entries)
+    return SetupSheet(shop.name, storefront_of(shop, context.storefront).name, checkout.mode.value, entries)
 
 
 def as_csv(sheet: SetupSheet) -> str:

@@ -5,10 +5,10 @@ from typing import Literal, NamedTuple
 
 from monedero.core.tender.difference import Change, changes
 from monedero.core.tender.model import Checkout
-from monedero.store import Store
 from monedero.store.documents import Versioned
 from monedero.work.checkout.composed import draft
 from monedero.work.checkout.dangling import refuse_dangling
+from monedero.work.context import Context
 from monedero.work.shop.lookups import described_shop
 
 Way = Literal["back", "again"]
@@ -21,19 +21,19 @@ class Steps(NamedTuple):
     again: Sequence[Change]
 
 
-def steps_of(store: Store, storefront: str) -> Steps:
+def steps_of(context: Context) -> Steps:
     """What could be taken back and made again."""
-    now = draft(store, storefront).value
-    before, after = store.checkouts.around(now.storefront)
+    now = draft(context).value
+    before, after = context.shop.checkouts.around(now.storefront)
     return Steps(changes(before, now) if before else [], changes(now, after) if after else [])
 
 
-def take_step(store: Store, storefront: str, way: Way, version: int) -> Versioned[Checkout]:
+def take_step(context: Context, way: Way, version: int) -> Versioned[Checkout]:
     """Take the last change back, or make one again.
 
     Refuses an older version, where there is no such change, and where the draft would name what the shop has no more.
     """
-    with store.together():
-        stepped = store.checkouts.step(storefront, -1 if way == "back" else 1, version)
-        refuse_dangling(described_shop(store).value, stepped.value)
+    with context.shop.together():
+        stepped = context.shop.checkouts.step(context.storefront, -1 if way == "back" else 1, version)
+        refuse_dangling(described_shop(context.shop).value, stepped.value)
     return stepped

@@ -8,12 +8,12 @@ from monedero.core.ratecard.model import RateCard, Route
 from monedero.core.tender.condition import SharedConditions
 from monedero.core.tender.model import Checkout, Heading, Tender
 from monedero.core.words.folded import folded
-from monedero.store import Store
 from monedero.store.documents import Versioned
 from monedero.wording.ready_texts import ready_names
 from monedero.work.checkout.composed import draft
 from monedero.work.checkout.dangling import refuse_dangling
 from monedero.work.checkout.written import refuse_texts
+from monedero.work.context import Context
 from monedero.work.shop.lookups import described_shop, method_in, methods_of
 
 
@@ -37,32 +37,32 @@ def edited(before: Checkout, edit: Edit) -> Checkout:
     )
 
 
-def save_draft(store: Store, storefront: str, version: int, edit: Edit) -> Versioned[Checkout]:
+def save_draft(context: Context, version: int, edit: Edit) -> Versioned[Checkout]:
     """Save a checkout as a whole, its tenders in their sequence.
 
     Refuses an older version, a name that stands twice, a text that its buyers could not read, and what names something
     that is not there.
     """
-    before = draft(store, storefront).value
+    before = draft(context).value
     checkout = edited(before, edit)
     refuse_texts(before, checkout)
-    refuse_dangling(described_shop(store).value, checkout)
-    return store.checkouts.save(checkout, version)
+    refuse_dangling(described_shop(context.shop).value, checkout)
+    return context.shop.checkouts.save(checkout, version)
 
 
 def add_tender(
-    store: Store, storefront: str, method_id: str, route: Route | None, version: int
+    context: Context, method_id: str, route: Route | None, version: int
 ) -> tuple[Versioned[Checkout], Tender]:
     """Put a route, or an own arrangement, at the end of a draft, switched off, under a free name."""
-    method = method_in(methods_of(described_shop(store).value), method_id)
+    method = method_in(methods_of(described_shop(context.shop).value), method_id)
     if route is None:
         if not method.own:
             raise NotFound(Fault(FaultCode.NOT_FOUND, "method", method_id, {"what": "arrangement"}))
         second = ""
     else:
-        second = _card_of(store, route).provider.name
-    tenders = draft(store, storefront).value.tenders
-    first, *others = described_shop(store).value.languages
+        second = _card_of(context, route).provider.name
+    tenders = draft(context).value.tenders
+    first, *others = described_shop(context.shop).value.languages
     ready = ready_names(method, [first, *others])
     name = free_name(ready.pop(first, method.name), second, tenders)
     tender = Tender(
@@ -73,11 +73,11 @@ def add_tender(
         name=name,
         names=free_names(ready, tenders, second),
     )
-    return save_draft(store, storefront, version, Edit([*tenders, tender])), tender
+    return save_draft(context, version, Edit([*tenders, tender])), tender
 
 
-def _card_of(store: Store, route: Route) -> RateCard:
-    for card in store.rate_cards.all():
+def _card_of(context: Context, route: Route) -> RateCard:
+    for card in context.shop.rate_cards.all():
         if route in card.routes:
             return card
     named = f"{route.provider} {route.plan} {route.method}"

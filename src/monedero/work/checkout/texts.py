@@ -10,7 +10,6 @@ from monedero.core.record import OrderRecord
 from monedero.core.shop import Shop
 from monedero.core.tender.model import Tender
 from monedero.core.words.texts import Own, TextKind, own_text
-from monedero.store import Store
 from monedero.wording.after_paying import buyers_name, line_called
 from monedero.wording.buyer_formats import day, money
 from monedero.wording.buyers import called, tag, worded_in
@@ -18,6 +17,7 @@ from monedero.wording.places import network_name
 from monedero.wording.ready_texts import Setting, ready_text
 from monedero.work.checkout.composed import Composed
 from monedero.work.compare.inputs import inputs_of
+from monedero.work.context import Context
 from monedero.work.shop.lookups import method_in
 from monedero.work.shop.order_in_hand import OrderInHand
 
@@ -36,10 +36,10 @@ class Told:
 class TextReader:
     """Reads the texts of the tenders of a checkout for the buyer who reads now."""
 
-    def __init__(self, store: Store, composed: Composed) -> None:
+    def __init__(self, context: Context, composed: Composed) -> None:
         """Look up once what ready-made texts are filled with."""
         self._composed = composed
-        self._cards = {card.provider.id: card for card in inputs_of(store).cards}
+        self._cards = {card.provider.id: card for card in inputs_of(context).cards}
 
     def text(self, tender: Tender, kind: TextKind, values: Mapping[str, str] | None = None) -> Told:
         """A text of a tender; the ready-made one is empty where its state says all (after paying, after failing)."""

@@ -2,23 +2,23 @@
 
 from monedero.core.tender.decision import Decision
 from monedero.core.tender.limit_cost import Moved, moved
-from monedero.store import Store
 from monedero.work.checkout.composed import drafted, setting_of
 from monedero.work.checkout.dangling import refuse_dangling
 from monedero.work.checkout.month_of_orders import same_orders
 from monedero.work.checkout.offer import decision_of
 from monedero.work.checkout.tenders import Edit, edited
+from monedero.work.context import Context
 from monedero.work.shop.order_in_hand import OrderInHand
 
 
-def would_move(store: Store, storefront: str, edit: Edit, hand: OrderInHand) -> list[tuple[str, Moved]]:
+def would_move(context: Context, edit: Edit, hand: OrderInHand) -> list[tuple[str, Moved]]:
     """The tenders, by name, that would gain or lose orders of the month if a draft were as an edit says."""
-    composed = drafted(store, storefront)
+    composed = drafted(context)
     before = composed.checkout
     after = edited(before, edit)
     refuse_dangling(composed.shop, after)
-    decision = Decision(after.tenders, setting_of(store, composed), after.shared_conditions, after.headings)
-    month = same_orders(store, composed, hand, priced=False)
-    found = moved(decision_of(store, composed), decision, month)
+    decision = Decision(after.tenders, setting_of(context, composed), after.shared_conditions, after.headings)
+    month = same_orders(context, composed, hand, priced=False)
+    found = moved(decision_of(context, composed), decision, month)
     names = {tender.id: tender.name for tender in [*before.tenders, *after.tenders]}
     return [(names[id], found[id]) for id in names if id in found]

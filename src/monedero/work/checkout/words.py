@@ -7,12 +7,12 @@ from monedero.core.money import Money
 from monedero.core.tender.decision import Outcome
 from monedero.core.tender.model import Tender
 from monedero.core.words.texts import TextKind
-from monedero.store import Store
 from monedero.wording.buyer_formats import money
 from monedero.wording.buyers import tag, tell, to_buyer
 from monedero.work.checkout.composed import Composed
 from monedero.work.checkout.offer import outcomes_of
 from monedero.work.checkout.texts import TextReader, Told, values_in_hand
+from monedero.work.context import Context
 from monedero.work.shop.order_in_hand import OrderInHand
 
 PAID, DECLINED, LAPSED = "after-paying-paid", "after-paying-declined", "after-paying-lapsed"
@@ -50,10 +50,10 @@ class TenderWords:
         return sum(text.missing for text in self.texts) + (self.name is None)
 
 
-def words_of(store: Store, composed: Composed, hand: OrderInHand) -> list[TenderWords]:
+def words_of(context: Context, composed: Composed, hand: OrderInHand) -> list[TenderWords]:
     """The words of every tender in every language of the shop, for the order in hand."""
-    shop, reader = composed.shop, TextReader(store, composed)
-    outcomes = {outcome.tender.id: outcome for outcome in outcomes_of(store, composed, hand.order)}
+    shop, reader = composed.shop, TextReader(context, composed)
+    outcomes = {outcome.tender.id: outcome for outcome in outcomes_of(context, composed, hand.order)}
     found = []
     for tender in composed.checkout.tenders:
         for language in shop.languages:

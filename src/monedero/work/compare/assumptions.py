@@ -4,8 +4,8 @@ from monedero.core.as_typed import amount_of, percent_text, quantity_text
 from monedero.core.cost.assumption import ALL, Assumption, Assumptions, ChosenValue, Scope, Unit, read
 from monedero.core.errors import Fault, FaultCode, InvalidInput, NotFound
 from monedero.figures import assumptions
-from monedero.store import Store
 from monedero.work.compare.inputs import CompareInputs, inputs_of
+from monedero.work.context import Context
 
 
 def _abouts(inputs: CompareInputs, assumption: Assumption) -> list[str]:
@@ -17,9 +17,9 @@ def _abouts(inputs: CompareInputs, assumption: Assumption) -> list[str]:
     return list(inputs.methods)
 
 
-def every_assumption(store: Store) -> tuple[CompareInputs, list[tuple[Assumption, str]]]:
+def every_assumption(context: Context) -> tuple[CompareInputs, list[tuple[Assumption, str]]]:
     """What they rest on, and every assumption with what it is about."""
-    inputs = inputs_of(store)
+    inputs = inputs_of(context)
     found = [
         (assumption, about) for assumption in assumptions.every().values() for about in _abouts(inputs, assumption)
     ]
@@ -39,9 +39,9 @@ def as_kept(assumption: Assumption, typed: str, books: str) -> str:
             return amount_of(typed, books).amount
 
 
-def assume(store: Store, name: str, about: str, value: str | None) -> Assumptions:
+def assume(context: Context, name: str, about: str, value: str | None) -> Assumptions:
     """Set one value, or (None) go back to the default; a wrong one is refused, and nothing is changed."""
-    inputs = inputs_of(store)
+    inputs = inputs_of(context)
     assumption = assumptions.every().get(name)
     if assumption is None or about not in _abouts(inputs, assumption):
         raise NotFound(Fault(FaultCode.ASSUMPTION_UNKNOWN, "id", f"{name} {about}"))
@@ -51,8 +51,8 @@ def assume(store: Store, name: str, about: str, value: str | None) -> Assumption
         except InvalidInput as refused:
             raise InvalidInput(*(fault.at(assumption.id) for fault in refused.faults)) from refused
         read(assumption, value)
-    saved = store.assumptions.read()
+    saved = context.shop.assumptions.read()
     kept = [entry for entry in (saved.value.chosen if saved else []) if (entry.id, entry.about) != (name, about)]
     if value is not None:
         kept.append(ChosenValue(id=name, about=about, value=value))
-    return store.assumptions.save(Assumptions(chosen=kept), saved.version if saved else 0).value
+    return context.shop.assumptions.save(Assumptions(chosen=kept), saved.version if saved else 0).value

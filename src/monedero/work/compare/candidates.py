@@ -1,7 +1,7 @@
 """What could pay for the order in hand: every route and arrangement with its fee, or with the reasons against it."""
 
-from collections.abc import Mapping
-from dataclasses import dataclass
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
 from datetime import date
 from fractions import Fraction
 from functools import cached_property
@@ -20,11 +20,11 @@ from monedero.core.ratecard.volume import Takings
 from monedero.core.reasons import Reason, ReasonCode
 from monedero.core.tender.fee import Charge
 from monedero.core.tender.model import Tender
-from monedero.store import Store
 from monedero.work.checkout.composed import draft
 from monedero.work.compare.inputs import CompareInputs, inputs_of
 from monedero.work.compare.other_costs import own_fee
 from monedero.work.compare.takings import takings_of
+from monedero.work.context import Context
 from monedero.work.shop.lookups import method_in
 from monedero.work.shop.order_in_hand import OrderInHand
 
@@ -57,7 +57,8 @@ def key_of(route: Route | None, method: str) -> str:
 class InQuestion:
     """The order in hand, what the shop's accounts take, and what brings its amount over.
 
-    `fees` are the buyer fees of the draft, by the key of the candidate that each is asked for.
+    `tenders` are those by which candidates are paid, by the key of the candidate. Compare has one row for a route, so
+    it asks for the first tender of the draft that is on; who looks at one tender asks `by` it.
     """
 
     inputs: CompareInputs
@@ -65,16 +66,20 @@ class InQuestion:
     takings: Takings
     to_books: Fraction | None
     lacking: NoReferenceRate | None
-    fees: Mapping[str, Tender]
+    tenders: Mapping[str, Tender]
 
     @property
     def day(self) -> date:
         """The day of the order."""
         return self.hand.order.placed_on
 
+    def by(self, tender: Tender) -> "InQuestion":
+        """The same, paid by one tender, with the buyer fee that this tender has."""
+        return replace(self, tenders={key_of(tender.route, tender.method): tender})
+
     def charged(self, key: str) -> OnTop:
         """What a buyer pays on top of the order in hand, as it is charged; nothing where that is not known."""
-        tender = self.fees.get(key)
+        tender = self.tenders.get(key)
         if tender is None or tender.fee is None:
             return NOTHING_ON_TOP
         charged = Charge(tender.fee, tender.networks).of(self.hand.order, self.inputs.rates)
@@ -85,14 +90,12 @@ class InQuestion:
     def paid(self, key: str) -> Money:
         """All that a buyer pays for the order in hand."""
         amount = self.hand.order.amount
-        if key not in self.fees:
-            return amount
         fee = self.charged(key).paid.intercept * minor_units(amount.currency)
         return Money(amount.minor + int(fee), amount.currency)
 
     def on_top(self, key: str) -> OnTop:
         """What a buyer pays on top of an order of any amount, unrounded; nothing where that is not known."""
-        tender, currency = self.fees.get(key), self.hand.order.amount.currency
+        tender, currency = self.tenders.get(key), self.hand.order.amount.currency
         if tender is None or tender.fee is None:
             return NOTHING_ON_TOP
         fixed = tender.fee.fixed
@@ -102,24 +105,21 @@ class InQuestion:
         return on_top_of(tender.fee, rate)
 
 
-def in_question(store: Store, hand: OrderInHand) -> InQuestion:
+def in_question(context: Context, hand: OrderInHand) -> InQuestion:
     """The order in hand, with what a comparison rests on now."""
-    inputs = inputs_of(store)
-    takings = takings_of(store, hand.order.placed_on)
-    fees = _fees(store, hand.order.storefront)
+    inputs = inputs_of(context)
+    takings = takings_of(context, hand.order.placed_on)
+    tenders = _first_tenders(draft(context).value.tenders)
     try:
         rate = inputs.rates.find(hand.order.amount.currency, inputs.shop.currency, hand.order.placed_on).value
     except NoReferenceRate as missing:
-        return InQuestion(inputs, hand, takings, None, missing, fees)
-    return InQuestion(inputs, hand, takings, rate, None, fees)
+        return InQuestion(inputs, hand, takings, None, missing, tenders)
+    return InQuestion(inputs, hand, takings, rate, None, tenders)
 
 
-def _fees(store: Store, storefront: str | None) -> dict[str, Tender]:
-    """The tenders of a draft with a buyer fee, by the keys of their candidates; the first where several are on."""
-    tenders = draft(store, storefront).value.tenders
-    return {
-        key_of(tender.route, tender.method): tender for tender in reversed(tenders) if tender.on and tender.fee
-    }
+def _first_tenders(tenders: Sequence[Tender]) -> dict[str, Tender]:
+    """The first tender that is on of each route and arrangement, by the keys of their candidates."""
+    return {key_of(tender.route, tender.method): tender for tender in reversed(tenders) if tender.on}
 
 
 def open_candidates(asked: InQuestion) -> list[Candidate]:
@@ -159,8 +159,8 @@ def candidates(asked: InQuestion) -> list[tuple[Candidate, Against]]:
 def _with_fees(asked: InQuestion) -> dict[Route, Pricing]:
     """The prices of the routes whose tender has a buyer fee: they fall on all that is paid."""
     found: dict[Route, Pricing] = {}
-    for key, tender in asked.fees.items():
-        if tender.route is not None:
+    for key, tender in asked.tenders.items():
+        if tender.route is not None and tender.fee is not None:
             order = asked.hand.order.on(asked.paid(key), asked.day)
             prices = asked.inputs.catalogue.price(order, asked.takings)
             found |= {entry.route: entry for entry in prices if entry.route == tender.route}

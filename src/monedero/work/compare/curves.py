@@ -12,9 +12,9 @@ from monedero.core.curve.samples import readings, round_amounts, scale
 from monedero.core.fx import NoReferenceRate
 from monedero.core.method import Method
 from monedero.core.money import Money, minor_units
-from monedero.store import Store
 from monedero.work.compare.candidates import Candidate, InQuestion, open_candidates
 from monedero.work.compare.ranking import other_costs_with
+from monedero.work.context import Context
 from monedero.work.month.costs import MonthFigures, month_of
 
 POINTS = 97
@@ -32,9 +32,9 @@ class Drawn:
     cheapest: Sequence[Stretch]
 
 
-def curves(store: Store, asked: InQuestion, low: Money, high: Money, *, all_in_costs: bool) -> Drawn:
+def curves(context: Context, asked: InQuestion, low: Money, high: Money, *, all_in_costs: bool) -> Drawn:
     """The curves between two amounts: all-in costs over a mean week, or provider fees alone."""
-    month = month_of(store, asked.day)
+    month = month_of(context, asked.day)
     candidates = open_candidates(asked) if asked.to_books is not None else []
     lines = [
         all_in_curve(asked, month, entry) if all_in_costs else _carried(asked, entry.method, _fees(asked, entry))

@@ -28,6 +28,7 @@ from monedero.core.tender.checks import Check
 from monedero.core.tender.decision import Setting, carrying
 from monedero.store import Revision, Store
 from monedero.work.compare.kept import Kept
+from monedero.work.context import Context
 from monedero.work.shop.lookups import catalogue_of, described_shop, method_in, methods_of, rates_of
 
 UNDER_WAY = (Stage.BEGUN, Stage.IN_REVIEW, Stage.QUESTION, Stage.APPROVED, Stage.CONNECTED)
@@ -124,21 +125,21 @@ class CompareInputs:
         )
 
 
-_kept: WeakKeyDictionary[Store, tuple[Revision, CompareInputs]] = WeakKeyDictionary()
+_kept: WeakKeyDictionary[Store, dict[Mode, tuple[Revision, CompareInputs]]] = WeakKeyDictionary()
 
 
-def inputs_of(store: Store) -> CompareInputs:
-    """What a comparison of the shop rests on now; refused until the shop is described."""
-    revision = store.revision()
-    before, known = _kept.get(store, (None, None))
+def inputs_of(context: Context) -> CompareInputs:
+    """What a comparison of the shop rests on now, in the mode of the context; refused until the shop is described."""
+    store, mode = context.shop, context.mode
+    revision, by_mode = store.revision(), _kept.setdefault(store, {})
+    before, known = by_mode.get(mode, (None, None))
     if known is not None and before == revision:
         return known
     in_checkout = frozenset(tender.method for checkout in store.checkouts.all() for tender in checkout.tenders)
     same_but_checkout = before is not None and before._replace(checkout=revision.checkout) == revision
-    mode = store.mode()
-    if known is not None and same_but_checkout and (known.in_checkout, known.mode) == (in_checkout, mode):
+    if known is not None and same_but_checkout and known.in_checkout == in_checkout:
         # A tender was named, described or limited anew: no price and no month rests on that.
-        _kept[store] = (revision, known)
+        by_mode[mode] = (revision, known)
         return known
     shop, cards = described_shop(store).value, store.rate_cards.all()
     profile, assumptions = store.profile.read(), store.assumptions.read()
@@ -154,5 +155,5 @@ def inputs_of(store: Store) -> CompareInputs:
         profile=profile.value if profile else Profile(),
         in_checkout=in_checkout,
     )
-    _kept[store] = (revision, inputs)
+    by_mode[mode] = (revision, inputs)
     return inputs

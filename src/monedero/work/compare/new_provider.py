@@ -12,9 +12,9 @@ from monedero.core.ratecard.terms import CardSource
 from monedero.formats.price_table import PriceColumns, guess, text_of
 from monedero.formats.price_text.model import Correction, RateLine
 from monedero.formats.price_text.reader import Given, PriceText, read, typed
-from monedero.store import Store
 from monedero.store.rate_cards import day_of
 from monedero.wording.price_text import unread_text
+from monedero.work.context import Context
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,17 +35,17 @@ def prices_of(beginning: Beginning) -> PriceText:
 
 
 def table_as_text(
-    store: Store, header: Sequence[str], rows: Sequence[Sequence[str]], columns: PriceColumns, currency: str
+    context: Context, header: Sequence[str], rows: Sequence[Sequence[str]], columns: PriceColumns, currency: str
 ) -> str:
     """The price list that a table says; its columns are remembered for the next table with the same header."""
     text = text_of(header, rows, columns, currency)
-    store.past_orders.remember(_remembered_by(header), columns.model_dump_json())
+    context.shop.past_orders.remember(_remembered_by(header), columns.model_dump_json())
     return text
 
 
-def columns_of(store: Store, header: Sequence[str], rows: Sequence[Sequence[str]]) -> PriceColumns:
+def columns_of(context: Context, header: Sequence[str], rows: Sequence[Sequence[str]]) -> PriceColumns:
     """Which column of a table says what: as the owner matched this header the last time, else a guess."""
-    kept = store.past_orders.remembered(_remembered_by(header))
+    kept = context.shop.past_orders.remembered(_remembered_by(header))
     return PriceColumns.model_validate_json(kept) if kept else guess(header, rows)
 
 
@@ -54,7 +54,7 @@ def _remembered_by(header: Sequence[str]) -> str:
     return json.dumps(["prices", header], ensure_ascii=False)
 
 
-def keep(store: Store, beginning: Beginning, today: date) -> RateCard:
+def keep(context: Context, beginning: Beginning, today: date) -> RateCard:
     """Keep the prices as a new rate card, with the text as its source, and the provider beside it.
 
     Refuses prices of which none is read, rows that say otherwise of the same, and a card that is there from that day.
@@ -70,11 +70,11 @@ def keep(store: Store, beginning: Beginning, today: date) -> RateCard:
     if not beginning.rows:
         card = card.model_copy(update={"source": CardSource(text=beginning.text, read_on=today)})
     day = day_of(card)
-    with store.together():
-        if store.rate_cards.get(card.provider.id, day) is not None:
+    with context.shop.together():
+        if context.shop.rate_cards.get(card.provider.id, day) is not None:
             raise Conflict(Fault(FaultCode.CARDS_SAME_DAY, "valid_from", day, {"provider": card.provider.name}))
-        store.rate_cards.save(card, card.provider.id, day, 0)
-        if card.provider.id not in store.providers.all():
+        context.shop.rate_cards.save(card, card.provider.id, day, 0)
+        if card.provider.id not in context.shop.providers.all():
             cards = any(rate.method == "card" for rate in card.rates)
             facts = ProviderFacts(
                 id=card.provider.id,
@@ -84,5 +84,5 @@ def keep(store: Store, beginning: Beginning, today: date) -> RateCard:
                 card_data=CardData.PROVIDER_PAGE if cards else CardData.NONE,
                 review_days=0,
             )
-            store.providers.put(facts)
+            context.shop.providers.put(facts)
     return card

@@ -5,8 +5,8 @@ from dataclasses import dataclass, replace
 from datetime import date
 
 from monedero.core.account import Stage
-from monedero.store import Store
 from monedero.work.compare.ranking import Comparison, RankedRoute, compare
+from monedero.work.context import Context
 from monedero.work.shop.order_in_hand import OrderInHand
 
 # So many days of change are looked at.
@@ -49,23 +49,23 @@ def plan_change(comparison: Comparison) -> PlanChange | None:
     return None
 
 
-def price_changes(store: Store, hand: OrderInHand) -> list[PriceChange]:
+def price_changes(context: Context, hand: OrderInHand) -> list[PriceChange]:
     """Every day after the order's on which a newer card moves the first place, for the order as it is."""
     today = hand.order.placed_on
     begins: dict[date, list[str]] = {}
-    for card in store.rate_cards.all():
+    for card in context.shop.rate_cards.all():
         if card.valid_from and card.valid_from > today:
             begins.setdefault(card.valid_from, []).append(card.provider.name)
     found: list[PriceChange] = []
-    first = _first(store, hand, today) if begins else None
+    first = _first(context, hand, today) if begins else None
     for day in sorted(begins)[:MOST]:
-        after = _first(store, hand, day)
+        after = _first(context, hand, day)
         if first and after and after.candidate.key != first.candidate.key:
             found.append(PriceChange(day, begins[day], first, after))
         first = after
     return found
 
 
-def _first(store: Store, hand: OrderInHand, day: date) -> RankedRoute | None:
+def _first(context: Context, hand: OrderInHand, day: date) -> RankedRoute | None:
     on_day = replace(hand, order=replace(hand.order, placed_on=day))
-    return next(iter(compare(store, on_day).ranked), None)
+    return next(iter(compare(context, on_day).ranked), None)

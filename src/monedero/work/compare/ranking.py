@@ -13,11 +13,11 @@ from monedero.core.money import Money
 from monedero.core.ratecard.linear import NOTHING, FeePiece
 from monedero.core.ratecard.model import RateCard
 from monedero.core.reasons import Reason
-from monedero.store import Store
 from monedero.work.compare.candidates import Candidate, InQuestion, candidates, in_question, piece_at
 from monedero.work.compare.inputs import CompareInputs
 from monedero.work.compare.other_costs import RouteOnDay, arrival, other_costs_of
 from monedero.work.compare.reach import Reach
+from monedero.work.context import Context
 from monedero.work.month.costs import MonthFigures, RouteMonth, month_of
 from monedero.work.shop.delivered import way_of
 from monedero.work.shop.order_in_hand import OrderInHand
@@ -60,10 +60,10 @@ class Comparison:
     month: MonthFigures
 
 
-def compare(store: Store, hand: OrderInHand) -> Comparison:
+def compare(context: Context, hand: OrderInHand) -> Comparison:
     """Price, rank, and say why the others are not there."""
-    asked = in_question(store, hand)
-    ranking = _Ranking(asked, month_of(store, asked.day))
+    asked = in_question(context, hand)
+    ranking = _Ranking(asked, month_of(context, asked.day))
     ranked: list[RankedRoute] = []
     shut: list[Shut] = []
     for candidate, reasons in candidates(asked):

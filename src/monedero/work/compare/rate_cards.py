@@ -7,10 +7,10 @@ from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.core.ratecard.catalogue import Catalogue, Ranked
 from monedero.core.ratecard.model import RateCard
 from monedero.core.ratecard.priced import NotPriced
-from monedero.store import Store
 from monedero.store.rate_cards import StoredCard, day_of
 from monedero.work.compare.inputs import inputs_of
 from monedero.work.compare.takings import takings_of
+from monedero.work.context import Context
 from monedero.work.shop.order_in_hand import OrderInHand
 
 ALWAYS = "always"
@@ -29,19 +29,19 @@ def day_in_address(day: str) -> str:
     return "" if day == ALWAYS else day
 
 
-def stored_card(store: Store, provider: str, day: str) -> StoredCard:
+def stored_card(context: Context, provider: str, day: str) -> StoredCard:
     """One version of a provider's card; refused where it is not there."""
-    stored = store.rate_cards.get(provider, day_in_address(day))
+    stored = context.shop.rate_cards.get(provider, day_in_address(day))
     if stored is None:
         raise NotFound(Fault(FaultCode.NOT_FOUND, "rate card", f"{provider} {day}", {"what": "rate card"}))
     return stored
 
 
-def try_card(store: Store, card: RateCard, hand: OrderInHand) -> Tried:
+def try_card(context: Context, card: RateCard, hand: OrderInHand) -> Tried:
     """What the order in hand would cost on every route of a card, whatever the day from which it holds."""
-    inputs, order = inputs_of(store), hand.order
+    inputs, order = inputs_of(context), hand.order
     alone = Catalogue([card.model_copy(update={"valid_from": None})], inputs.shop.country, inputs.rates)
-    takings = takings_of(store, order.placed_on)
+    takings = takings_of(context, order.placed_on)
     ranked, shut = alone.rank(alone.price(order, takings), inputs.shop.currency, order.placed_on)
     return Tried(ranked, shut)
 
@@ -57,19 +57,19 @@ def in_force(cards: list[RateCard], day: date) -> set[tuple[str, str]]:
     return {(provider, day_of(card)) for provider, card in newest.items()}
 
 
-def card_networks(store: Store) -> list[str]:
+def card_networks(context: Context) -> list[str]:
     """The card networks that rates and extras of the shop's cards, or its month of orders, tell apart, by name."""
     named: set[str] = set()
-    for card in store.rate_cards.all():
+    for card in context.shop.rate_cards.all():
         for when in (*(rate.when for rate in card.rates), *(extra.when for extra in card.extras)):
             named.update(when.card_network or ())
-    profile = store.profile.read()
+    profile = context.shop.profile.read()
     named.update(share.network for share in (profile.value.cards if profile else ()) if share.network)
     return sorted(named)
 
 
-def provider_names(store: Store) -> dict[str, str]:
+def provider_names(context: Context) -> dict[str, str]:
     """Every provider that the shop knows by its card or its facts, by id, in the sequence of their names."""
-    known = {card.provider.id: card.provider.name for card in store.rate_cards.all()}
-    known |= {facts.id: facts.name for facts in store.providers.all().values()}
+    known = {card.provider.id: card.provider.name for card in context.shop.rate_cards.all()}
+    known |= {facts.id: facts.name for facts in context.shop.providers.all().values()}
     return dict(sorted(known.items(), key=lambda entry: entry[1].casefold()))

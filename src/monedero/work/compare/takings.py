@@ -3,14 +3,14 @@
 from datetime import date
 
 from monedero.core.ratecard.volume import Takings, Volume, plan_key
-from monedero.store import Store
 from monedero.work.compare.inputs import inputs_of
+from monedero.work.context import Context
 from monedero.work.month.costs import month_of
 
 
-def takings_of(store: Store, day: date) -> Takings:
+def takings_of(context: Context, day: date) -> Takings:
     """The takings that the owner typed, of one account or of all; without them, what each plan would carry a month."""
-    inputs = inputs_of(store)
+    inputs = inputs_of(context)
     told = {
         plan_key(card.provider.id, plan.id): Volume.of(account.takings)
         for card in inputs.cards
@@ -19,4 +19,4 @@ def takings_of(store: Store, day: date) -> Takings:
     }
     if inputs.shop.takings:
         return Takings(every=inputs.shop.takings, by_plan=told)
-    return Takings(by_plan={**month_of(store, day).volumes, **told})
+    return Takings(by_plan={**month_of(context, day).volumes, **told})

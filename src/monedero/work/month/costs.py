@@ -22,9 +22,9 @@ from monedero.core.profile import Source
 from monedero.core.ratecard.linear import Linear, total
 from monedero.core.ratecard.model import Route
 from monedero.core.ratecard.volume import Volume, plan_key
-from monedero.store import Store
 from monedero.work.compare.inputs import CompareInputs, inputs_of
 from monedero.work.compare.other_costs import RouteOnDay, other_costs_of, own_fee
+from monedero.work.context import Context
 from monedero.work.month.orders_in_columns import MonthOrders, card_columns, month_orders
 
 
@@ -80,12 +80,12 @@ def _share(plan: PlanMonth) -> Fraction | None:
     return charges / plan.carried if plan.carried else None if charges else ZERO
 
 
-def _month(store: Store, day: date) -> Month:
-    inputs = inputs_of(store)
+def _month(context: Context, day: date) -> Month:
+    inputs = inputs_of(context)
 
     def compute() -> Month:
-        orders = month_orders(store, inputs, day)
-        cards = card_columns(store, inputs, orders, day)
+        orders = month_orders(context, inputs, day)
+        cards = card_columns(context, inputs, orders, day)
         alone = [Alone(plan, card, card.volume(plan)) for card in cards.values() for plan in card.plans]
         return Month(orders, alone, cards)
 
@@ -93,25 +93,25 @@ def _month(store: Store, day: date) -> Month:
     return month
 
 
-def plans_of(store: Store, day: date) -> list[list[Alone]]:
+def plans_of(context: Context, day: date) -> list[list[Alone]]:
     """The plans of every provider that are open to the shop, with the volume that each would carry alone."""
-    month = _month(store, day)
+    month = _month(context, day)
     return [[entry for entry in month.alone if entry.card is card] for card in month.cards.values()]
 
 
-def month_of(store: Store, day: date) -> MonthFigures:
+def month_of(context: Context, day: date) -> MonthFigures:
     """The figures of the month, computed once per revision and day."""
-    inputs = inputs_of(store)
-    figures: MonthFigures = inputs.by_day.get(("month", day), lambda: _figures(inputs, _month(store, day), day))
+    inputs = inputs_of(context)
+    figures: MonthFigures = inputs.by_day.get(("month", day), lambda: _figures(inputs, _month(context, day), day))
     return figures
 
 
-def mix_of(store: Store, day: date, without: str | None = None) -> PlanMonth:
+def mix_of(context: Context, day: date, without: str | None = None) -> PlanMonth:
     """The cheapest mix of plans over the month, computed once per revision and day; one may lack a provider."""
-    inputs = inputs_of(store)
+    inputs = inputs_of(context)
 
     def mixes() -> Mixes:
-        month = _month(store, day)
+        month = _month(context, day)
         return Mixes(month.orders.columns, month.orders.percent_over, month.alone)
 
     all_mixes: Mixes = inputs.by_day.get(("mixes", day), mixes)

@@ -26,6 +26,7 @@ from monedero.core.ratecard.volume import plan_key
 from monedero.store import Store
 from monedero.work.compare.inputs import CompareInputs
 from monedero.work.compare.other_costs import in_books
+from monedero.work.context import Context
 
 
 @dataclass(frozen=True)
@@ -60,24 +61,24 @@ def _columns(inputs: CompareInputs, day: date) -> FeeColumns:
     return columns
 
 
-def month_orders(store: Store, inputs: CompareInputs, day: date) -> MonthOrders:
+def month_orders(context: Context, inputs: CompareInputs, day: date) -> MonthOrders:
     """The orders of the month: those of the typed profile, or the past orders, all of them over their months."""
     columns, past = _columns(inputs, day), inputs.profile.source is Source.PAST_ORDERS
     limits = limits_in(inputs.methods.values())
     rests_on = (
         inputs.shop,
         inputs.profile,
-        store.past_orders.changes if past else day,
+        context.shop.past_orders.changes if past else day,
         (columns.foreign, columns.size, columns.percent_over),
         inputs.methods,
     )
-    kept = _kept.setdefault(store, _KeptColumns())
+    kept = _kept.setdefault(context.shop, _KeptColumns())
     before = kept.orders
     if before is not None and before[0] == rests_on:
         return before[1]
     months = 1
     if past:
-        frame, counts = store.past_orders.paid(), store.past_orders.counts()
+        frame, counts = context.shop.past_orders.paid(), context.shop.past_orders.counts()
         over = months = months_between(counts.first, counts.last)
     else:
         frame, over = typed_rows(inputs.profile, inputs.shop, day, inputs.rates)
@@ -94,9 +95,11 @@ def month_orders(store: Store, inputs: CompareInputs, day: date) -> MonthOrders:
     return found
 
 
-def card_columns(store: Store, inputs: CompareInputs, orders: MonthOrders, day: date) -> dict[str, CardColumns]:
+def card_columns(
+    context: Context, inputs: CompareInputs, orders: MonthOrders, day: date
+) -> dict[str, CardColumns]:
     """Every card in force with a plan that is open to the shop, over the orders of the month."""
-    columns, kept = _columns(inputs, day), _kept[store].cards
+    columns, kept = _columns(inputs, day), _kept[context.shop].cards
     found: dict[str, CardColumns] = {}
     for (pricer,) in columns.versions:
         provider, plans = pricer.card.provider.id, _plans(inputs, pricer, day)

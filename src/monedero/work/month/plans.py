@@ -15,9 +15,9 @@ from monedero.core.curve.envelope import Stretch, envelope
 from monedero.core.curve.pieces import Curve, Piece
 from monedero.core.ratecard.model import Plan, RateCard
 from monedero.core.ratecard.volume import plan_key
-from monedero.store import Store
 from monedero.work.compare.inputs import CompareInputs, inputs_of
 from monedero.work.compare.other_costs import in_books, software_fee
+from monedero.work.context import Context
 from monedero.work.month.costs import MonthFigures, mix_of, month_of, plans_of
 
 LEAST = Fraction(1)
@@ -59,11 +59,11 @@ def one_instead_of_mix(found: PlansAndProviders) -> Fraction | None:
     return best.cost - found.mix.cost if best and best.carried == found.mix.carried else None
 
 
-def plans_and_providers(store: Store, day: date) -> PlansAndProviders:
+def plans_and_providers(context: Context, day: date) -> PlansAndProviders:
     """Compare the plans of every provider, the providers, and the plans of the shop's software."""
-    inputs, month = inputs_of(store), month_of(store, day)
+    inputs, month = inputs_of(context), month_of(context, day)
     cards = {pricer.card.provider.id: pricer.card for pricer in inputs.catalogue.in_force(day)}
-    compared = ((plans[0].plan.provider, _volumes(plans, month)) for plans in plans_of(store, day))
+    compared = ((plans[0].plan.provider, _volumes(plans, month)) for plans in plans_of(context, day))
     return PlansAndProviders(
         inputs=inputs,
         month=month,
@@ -73,7 +73,7 @@ def plans_and_providers(store: Store, day: date) -> PlansAndProviders:
         },
         by_provider={provider: group for provider, group in compared if group is not None},
         alone=sorted(month.plans.values(), key=lambda plan: (-plan.carried, plan.cost)),
-        mix=mix_of(store, day),
+        mix=mix_of(context, day),
         software=_software(inputs, month, day),
     )
 

@@ -128,7 +128,7 @@ class OrderActs:
 
         def code() -> str:
             record = self._till.record(token)
-            return self._till.vouchers.told(self._till.composed(record), record, issued[0])
+            return self._till.vouchers.told(self._till.of_record.composed(record), record, issued[0])
 
         return self._till.change(token, credit, version, code)
 

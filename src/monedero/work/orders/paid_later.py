@@ -66,7 +66,7 @@ class PaidLater:
             after = after.with_payment(self._charged(payment, self._till.fee_of(after, left)))
             after = progress.ask(after, number, Asking.TAKE, payment.books.money(after.to_take), at)
         else:
-            with to_buyer(language_of(self._till.composed(after), after)):
+            with to_buyer(language_of(self._till.of_record.composed(after), after)):
                 paid = progress.covered(len(after.payments) + 1, at, left)
             after = after.model_copy(update={"payments": [*after.payments, paid]})
         asked = progress.asked_for(after, number, Asking.TAKE)

@@ -10,9 +10,9 @@ from monedero.core.money import Money
 from monedero.core.papers.paper import Cash, Cheque, Counter, Invoice, Paper, Transfer
 from monedero.core.papers.reference import counter_number, of_order
 from monedero.core.payment.payment import Payment
-from monedero.store import Store
 from monedero.work.checkout.asked_fields import BILL_TO, PAYS_WITH, PURCHASE_ORDER
 from monedero.work.checkout.composed import Composed
+from monedero.work.context import Context
 from monedero.work.shop.lookups import method_in
 
 
@@ -23,14 +23,14 @@ class OrderName(NamedTuple):
     number: int
 
 
-def with_paper(store: Store, composed: Composed, payment: Payment, order: OrderName) -> Payment:
+def with_paper(context: Context, composed: Composed, payment: Payment, order: OrderName) -> Payment:
     """A payment with the paper that it needs; one through a provider has none of the shop's.
 
     An order has one invoice: it gets its number in the transaction in which it is first written, and keeps it.
     """
     if payment.chosen.provider is not None:
         return payment
-    paper = _paper(store, composed, payment, order)
+    paper = _paper(context, composed, payment, order)
     if paper is None:
         return payment
     until = payment.until or payment.gives_up_at
@@ -45,7 +45,7 @@ def without_paper(payment: Payment) -> Payment:
     return payment.model_copy(update={"paper": payment.paper.model_copy(update={"void": True})})
 
 
-def _paper(store: Store, composed: Composed, payment: Payment, order: OrderName) -> Paper | None:
+def _paper(context: Context, composed: Composed, payment: Payment, order: OrderName) -> Paper | None:
     told, reference = composed.shop.arrangements, of_order(order.number, payment.number)
     account = told.account_for(payment.total.currency)
     answers = {answer.field: answer.value for answer in payment.answers}
@@ -60,7 +60,7 @@ def _paper(store: Store, composed: Composed, payment: Payment, order: OrderName)
         case Family.INVOICE:
             return Invoice(
                 kind="invoice",
-                number=told.invoice_number(store.invoices.number_of(order.token, payment.number)),
+                number=told.invoice_number(context.shop.invoices.number_of(order.token, payment.number)),
                 day=payment.begun_at.date(),
                 seller=told.seller or composed.shop.name,
                 tax_number=told.tax_number,

@@ -13,9 +13,9 @@ from monedero.core.record import REST, By, Delivered, Happened, Happening, Order
 from monedero.core.request import Request
 from monedero.core.tender.decision import Outcome
 from monedero.core.voucher.part import VoucherPart, covered
-from monedero.store import Store
 from monedero.wording.catalogue import say
 from monedero.work.checkout.composed import Composed
+from monedero.work.context import Context
 from monedero.work.orders import progress
 from monedero.work.orders.choosing import Ordering, buying_of
 from monedero.work.orders.papers import OrderName, with_paper
@@ -107,7 +107,7 @@ def begin(new: NewOrder, parts: list[VoucherPart], offered: Callable[[Order], Ou
     return Begun(*begun, parts, delivery)
 
 
-def record_of(store: Store, new: NewOrder, begun: Begun, number: int) -> OrderRecord:
+def record_of(context: Context, new: NewOrder, begun: Begun, number: int) -> OrderRecord:
     """The record of an order as it is placed, under its number, in the transaction in which it is written."""
     payment, hand, checkout = begun.payment, new.hand, new.composed.checkout
     opened = payment.model_copy(update={"state": State.OPEN})
@@ -128,7 +128,7 @@ def record_of(store: Store, new: NewOrder, begun: Begun, number: int) -> OrderRe
         line_name=line_name(hand),
         line_names=hand.line.names,
         items=list(hand.items),
-        payments=[with_paper(store, new.composed, payment, OrderName(new.token, number))],
+        payments=[with_paper(context, new.composed, payment, OrderName(new.token, number))],
         happened=[
             progress.step(opened, Happened.PLACED, By.BUYER, new.at),
             *progress.voucher_steps(payment, parts, amounts, Happened.VOUCHER_USED, new.at),

@@ -20,11 +20,12 @@ from monedero.wording import reason_text
 from monedero.wording.after_paying import tells
 from monedero.wording.buyer_formats import money
 from monedero.work.accounts.gateways import Gateways
-from monedero.work.checkout.composed import Composed, drafted, published_as
+from monedero.work.checkout.composed import Composed
 from monedero.work.checkout.names import names_of
 from monedero.work.checkout.offer import decision_of, outcomes_of, placed
 from monedero.work.orders import progress
 from monedero.work.orders.choosing import Ordering, asked_of, buying_of
+from monedero.work.orders.of_record import OfRecord
 from monedero.work.orders.papers import OrderName, with_paper, without_paper
 from monedero.work.orders.placing import Begun, NewOrder, begin, record_of
 from monedero.work.orders.sending import Sending, heard, leased
@@ -49,6 +50,7 @@ class Till:
         self._store = store
         self._gateways = gateways
         self.now = now
+        self.of_record = OfRecord(store, now)
         self.vouchers = Vouchers(store, now)
         self.sending = Sending(store, gateways, now, self.change, self._asked)
 
@@ -76,7 +78,7 @@ class Till:
 
         def build(number: int) -> OrderRecord:
             self.vouchers.use(begun.parts, new.token)
-            return leased(None, record_of(self._store, new, begun, number), lease)
+            return leased(None, record_of(self.of_record.context(new.composed), new, begun, number), lease)
 
         try:
             record = self._store.orders.add(build, self._letters, new.by.key)
@@ -102,7 +104,8 @@ class Till:
 
     def offered_again(self, record: OrderRecord) -> list[Outcome]:
         """What an order that is not paid could be paid with, by the checkout with which it was placed."""
-        return placed(self._store, self.composed(record), self.as_paid_again(record).order_left)
+        composed = self.of_record.composed(record)
+        return placed(self.of_record.context(composed), composed, self.as_paid_again(record).order_left)
 
     def as_paid_again(self, record: OrderRecord) -> OrderRecord:
         """An order as it would be if its buyer paid it now: with the vouchers that went back when it was given up."""
@@ -118,7 +121,7 @@ class Till:
     def choose_another(self, token: str, tender: str, answers: Mapping[str, str]) -> OrderRecord:
         """Pay an order another way; refused once its money is there or on its way."""
         record = self.record(token)
-        composed = self.composed(record)
+        composed = self.of_record.composed(record)
         again = self.as_paid_again(record)
         chosen = self._offered(composed, again.order_left, tender)
         buying = buying_of(composed, chosen, again.left, answers, language_of(composed, record))
@@ -141,7 +144,7 @@ class Till:
             update = {
                 "payments": [
                     *(without_paper(payment) for payment in before.payments),
-                    with_paper(self._store, composed, payment, name),
+                    with_paper(self.of_record.context(composed), composed, payment, name),
                 ],
                 # What a voucher lacks is paid by this payment.
                 "vouchers": [part.model_copy(update={"waiting": False}) for part in before.vouchers],
@@ -236,7 +239,7 @@ class Till:
 
     def _asked(self, record: OrderRecord, request: Request, back: str) -> PaymentAsked:
         """What a gateway is asked to begin for a request of an order; its buyer comes back to a path."""
-        return asked_of(record, record.numbered(request.payment), self.composed(record).shop.name, back)
+        return asked_of(record, record.numbered(request.payment), self.of_record.composed(record).shop.name, back)
 
     def _withdraw(self, record: OrderRecord) -> OrderRecord:
         """End what is open at a gateway before another way is chosen, and hear whether it was paid meanwhile."""
@@ -251,23 +254,19 @@ class Till:
             return record
         return self.hear_all(record.token, payment.number, answer)
 
-    def composed(self, record: OrderRecord) -> Composed:
-        """The checkout with which an order was placed."""
-        return (
-            drafted(self._store, record.storefront)
-            if record.edition is None
-            else published_as(self._store, record.edition)
-        )
-
     def fee_of(self, record: OrderRecord, amount: Money) -> Money | None:
         """What the buyer of an order pays on top of an amount of it with the tender that was chosen."""
-        decision = decision_of(self._store, self.composed(record))
+        composed = self.of_record.composed(record)
+        decision = decision_of(self.of_record.context(composed), composed)
         order = record.order.on(amount, record.order.placed_on)
         charged = decision.charged(record.payment.chosen.tender, order)
         return charged.amount if charged else None
 
     def _offered(self, composed: Composed, order: Order, tender: str) -> Outcome:
-        outcomes = {outcome.tender.id: outcome for outcome in outcomes_of(self._store, composed, order)}
+        outcomes = {
+            outcome.tender.id: outcome
+            for outcome in outcomes_of(self.of_record.context(composed), composed, order)
+        }
         if tender not in outcomes:
             raise NotFound(Fault(FaultCode.NOT_FOUND, "tender", tender, {"what": "way to pay"}))
         outcome = outcomes[tender]
@@ -284,8 +283,8 @@ class Till:
         """
         if not tells(before, after):
             return []
-        composed = self.composed(after)
-        told = told_of(self._store, composed, after, self.link(after))
+        composed = self.of_record.composed(after)
+        told = told_of(self.of_record.context(composed), composed, after, self.link(after))
         said = [told.plain, self.vouchers.sold_with(composed, before, after), besides]
         text = "\n\n".join(filter(None, said))
         return [Message(order=after.token, at=self.now(), to=TEST_BUYER, subject=told.subject, text=text)]

@@ -13,12 +13,12 @@ from monedero.core.record import OrderRecord
 from monedero.core.words.texts import TextKind
 from monedero.figures import methods
 from monedero.formats.markdown import as_html, as_plain
-from monedero.store import Store
 from monedero.wording.after_paying import Page, after_paying
 from monedero.wording.buyers import tell, to_buyer
 from monedero.wording.paper_lines import PaperLine, paper_lines, paper_title, what_next
 from monedero.work.checkout.composed import Composed
 from monedero.work.checkout.texts import TextReader, values_of_order
+from monedero.work.context import Context
 from monedero.work.shop.lookups import method_in
 
 WAITING = frozenset({State.AWAITING_PAYMENT, State.RECEIPT_SENT, State.OVERDUE})
@@ -60,15 +60,15 @@ def language_of(composed: Composed, record: OrderRecord) -> str:
     return record.language or composed.shop.languages[0]
 
 
-def told_of(store: Store, composed: Composed, record: OrderRecord, link: str, language: str = "") -> ToldOrder:
+def told_of(context: Context, composed: Composed, record: OrderRecord, link: str, language: str = "") -> ToldOrder:
     """What the buyer of an order is told, in the buyer's language or in another one that is asked for."""
     with to_buyer(language or language_of(composed, record), composed.shop.country):
-        return _told(store, composed, record, link)
+        return _told(context, composed, record, link)
 
 
-def _told(store: Store, composed: Composed, record: OrderRecord, link: str) -> ToldOrder:
+def _told(context: Context, composed: Composed, record: OrderRecord, link: str) -> ToldOrder:
     page, values = after_paying(record), values_of_order(composed.shop, record, link)
-    instead, after = _own_words(store, composed, record, values)
+    instead, after = _own_words(context, composed, record, values)
     paper = paper_of(composed, record)
     told = _paper(paper, record) if paper else None
     family = method_in(composed.methods, record.payment.chosen.method).family
@@ -96,13 +96,13 @@ def _told(store: Store, composed: Composed, record: OrderRecord, link: str) -> T
 
 
 def _own_words(
-    store: Store, composed: Composed, record: OrderRecord, values: Mapping[str, str]
+    context: Context, composed: Composed, record: OrderRecord, values: Mapping[str, str]
 ) -> tuple[str | None, str]:
     """What the owner says instead of the sentence of the state (None: nothing is said instead), and after the order."""
     tender = next((one for one in composed.checkout.tenders if one.id == record.payment.chosen.tender), None)
     if tender is None:
         return None, ""
-    texts, instead = TextReader(store, composed), None
+    texts, instead = TextReader(context, composed), None
     kind = TextKind.PAID if record.state is State.PAID else TextKind.FAILED if record.state in FAILED else None
     if kind is not None and (own := texts.text(tender, kind).own) is not None:
         instead = own.text

@@ -17,17 +17,17 @@ from monedero.store.documents import Versioned
 
 def described_shop(store: Store) -> Versioned[Shop]:
     """The shop; refused until it is described."""
-    saved = store.shop.read()
+    saved = store.description.read()
     if saved is None:
         raise Conflict(Fault(FaultCode.SHOP_NOT_DESCRIBED))
     return saved
 
 
-def storefront_of(shop: Shop, id: str | None) -> Storefront:
-    """A storefront of the shop by its id, the first where none is named; refused where the shop does not have it."""
-    found = shop.storefronts[0] if id is None else shop.storefront(id)
+def storefront_of(shop: Shop, id: str) -> Storefront:
+    """A storefront of the shop by its id; refused where the shop does not have it."""
+    found = shop.storefront(id)
     if found is None:
-        raise NotFound(Fault(FaultCode.NOT_FOUND, "storefront", id or "", {"what": "storefront"}))
+        raise NotFound(Fault(FaultCode.NOT_FOUND, "storefront", id, {"what": "storefront"}))
     return found
 
 

@@ -9,11 +9,11 @@ from monedero.core.account import Stage
 from monedero.core.method import Family
 from monedero.core.profile import Source
 from monedero.core.shop import Line, Market
-from monedero.store import Store
 from monedero.work.checkout.composed import Composed, drafted
 from monedero.work.checkout.offer import placed
 from monedero.work.checkout.publish import pending
 from monedero.work.compare.inputs import UNDER_WAY, inputs_of
+from monedero.work.context import Context
 from monedero.work.shop.in_cart import price_in
 from monedero.work.shop.lookups import described_shop, method_in
 from monedero.work.shop.order_in_hand import OrderSentence, order_in_hand
@@ -49,22 +49,22 @@ class NextStep:
     fields: dict[str, str | int] = field(default_factory=dict)
 
 
-def next_steps(store: Store, day: date) -> list[NextStep]:
+def next_steps(context: Context, day: date) -> list[NextStep]:
     """At most five things to decide; none where nothing is left."""
     found = []
-    for step in _steps(store, day):
+    for step in _steps(context, day):
         found.append(step)
         if len(found) == MOST:
             break
     return found
 
 
-def _steps(store: Store, day: date) -> Iterator[NextStep]:
-    yield from _prices(store)
-    yield from _accounts(store)
-    yield from _checkout(store, day)
-    shop = described_shop(store).value
-    inputs = inputs_of(store)
+def _steps(context: Context, day: date) -> Iterator[NextStep]:
+    yield from _prices(context)
+    yield from _accounts(context)
+    yield from _checkout(context, day)
+    shop = described_shop(context.shop).value
+    inputs = inputs_of(context)
     if any(facts.trades_refused for facts in inputs.providers.values()) and shop.trade is None:
         yield NextStep(NextCode.NO_TRADE)
     lacking = [line.name for line in shop.lines if line.margin is None]
@@ -72,19 +72,19 @@ def _steps(store: Store, day: date) -> Iterator[NextStep]:
         yield NextStep(NextCode.NO_MARGIN, {"line": lacking[0], "count": len(lacking)})
 
 
-def _prices(store: Store) -> Iterator[NextStep]:
-    inputs = inputs_of(store)
+def _prices(context: Context) -> Iterator[NextStep]:
+    inputs = inputs_of(context)
     if not inputs.cards:
         yield NextStep(NextCode.NO_PRICES)
     elif all((facts := inputs.providers.get(card.provider.id)) and facts.example for card in inputs.cards):
         yield NextStep(NextCode.ONLY_EXAMPLES)
     past = inputs.profile.source is Source.PAST_ORDERS
-    if not (store.past_orders.counts().paid if past else inputs.profile.cells):
+    if not (context.shop.past_orders.counts().paid if past else inputs.profile.cells):
         yield NextStep(NextCode.NO_MONTH)
 
 
-def _accounts(store: Store) -> Iterator[NextStep]:
-    inputs = inputs_of(store)
+def _accounts(context: Context) -> Iterator[NextStep]:
+    inputs = inputs_of(context)
     for account in inputs.accounts.values():
         facts = inputs.providers.get(account.provider)
         if account.stage in WAITING and facts:
@@ -98,22 +98,22 @@ def _accounts(store: Store) -> Iterator[NextStep]:
         yield NextStep(NextCode.NONE_HELD, {"count": len(own)})
 
 
-def _checkout(store: Store, day: date) -> Iterator[NextStep]:
-    shop = described_shop(store).value
-    composed = drafted(store)
+def _checkout(context: Context, day: date) -> Iterator[NextStep]:
+    shop = described_shop(context.shop).value
+    composed = drafted(context)
     if not any(tender.on for tender in composed.checkout.tenders):
         yield NextStep(NextCode.NOTHING_ON)
         return
     for market in shop.markets:
-        lacking = [line for line in shop.lines if not _can_pay(store, composed, market, line, day)]
+        lacking = [line for line in shop.lines if not _can_pay(context, composed, market, line, day)]
         if lacking:
             what = {"country": market.country, "currency": market.currency, "line": lacking[0].name}
             yield NextStep(NextCode.NOBODY_PAYS, {**what, "count": len(lacking), "of": len(shop.lines)})
     yield from _arrangements(composed)
     storefront = composed.checkout.storefront
-    if store.editions.newest(storefront) is None:
+    if context.shop.editions.newest(storefront) is None:
         yield NextStep(NextCode.NOT_PUBLISHED)
-    elif pending(store, storefront)[1]:
+    elif pending(context.at(storefront))[1]:
         yield NextStep(NextCode.NOT_LIVE)
 
 
@@ -136,7 +136,7 @@ def _arrangements(composed: Composed) -> Iterator[NextStep]:
             return
 
 
-def _can_pay(store: Store, composed: Composed, market: Market, line: Line, day: date) -> bool:
+def _can_pay(context: Context, composed: Composed, market: Market, line: Line, day: date) -> bool:
     """Whether a buyer of a market can order a line at its usual amount, in the market's currency.
 
     Without a reference rate nothing is known of that amount, and nothing is said.
@@ -146,4 +146,4 @@ def _can_pay(store: Store, composed: Composed, market: Market, line: Line, day: 
         return True
     sentence = OrderSentence(market.id, line.id, price.amount, price.currency, day)
     hand = order_in_hand(composed.shop, sentence)
-    return hand.order.nothing_to_pay or bool(placed(store, composed, hand.order))
+    return hand.order.nothing_to_pay or bool(placed(context, composed, hand.order))

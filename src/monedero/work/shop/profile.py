@@ -8,8 +8,8 @@ import polars as pl
 
 from monedero.core.money import Money, split
 from monedero.core.profile import CardShare, Cell, Profile, Source
-from monedero.store import Store
 from monedero.store.documents import Versioned
+from monedero.work.context import Context
 from monedero.work.month.orders_in_columns import months_between
 from monedero.work.shop.lookups import described_shop
 
@@ -17,14 +17,18 @@ from monedero.work.shop.lookups import described_shop
 MIDDLES = (Fraction(1, 8), Fraction(1, 2), Fraction(7, 8))
 
 
-def profile_of(store: Store) -> Versioned[Profile]:
+def profile_of(context: Context) -> Versioned[Profile]:
     """The profile; an empty one, version 0, before anything was typed."""
-    return store.profile.read() or Versioned(0, Profile())
+    return context.shop.profile.read() or Versioned(0, Profile())
 
 
-def derived(store: Store) -> Profile:
+def derived(context: Context) -> Profile:
     """A profile typed from past orders: cells by line and market, cards by kind and network."""
-    shop, counts, paid = described_shop(store).value, store.past_orders.counts(), store.past_orders.paid()
+    shop, counts, paid = (
+        described_shop(context.shop).value,
+        context.shop.past_orders.counts(),
+        context.shop.past_orders.paid(),
+    )
     months = months_between(counts.first, counts.last)
     cells = []
     for line in shop.lines:
