@@ -53,6 +53,11 @@ class Shopkeeper:
         answer = self.client.put("/api/checkouts/web-shop", json={"version": held["version"], "tenders": tenders})
         assert answer.status_code == 200, answer.text
 
+    def publish(self, storefront: str = "web-shop") -> Any:
+        """Publish the draft of a storefront as it is shown."""
+        at = f"/api/checkouts/{storefront}"
+        return self.post(f"{at}/editions", {"fingerprint": self.get(f"{at}/publication")["fingerprint"]}, 201)
+
     # The buyer.
     def place(self, tender: str, order: dict[str, str] | None = None, by: str = "draft") -> Any:
         return self.post("/api/orders", {"order": order or BOAT, "tender": tender, "by": by}, 201)

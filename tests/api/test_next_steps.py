@@ -51,6 +51,7 @@ def test_a_new_shop_is_told_what_comes_first_and_each_sentence_goes_when_it_is_d
         "text": "No provider's prices are compared yet.",
         "act": "Type or paste the prices of one",
         "to": "/compare/new",
+        "storefront": None,
     }
     prices = {"name": "Larkhithe", "country": "PT", "currency": "EUR", "text": "Cards 1.5%"}
     own.post("/api/new-provider", json=prices)

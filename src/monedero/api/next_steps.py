@@ -31,12 +31,16 @@ PLACES: Mapping[NextCode, str] = {
 
 
 class NextOut(BaseModel):
-    """Something to decide, in a sentence; the act that decides it, and the page where that is done."""
+    """Something to decide, in a sentence; the act that decides it, and the page where that is done.
+
+    `storefront` is the id of the one whose checkout it is about (None: it is about the shop).
+    """
 
     code: NextCode
     text: str
     act: str
     to: str
+    storefront: str | None
 
 
 class NextStepsOut(BaseModel):
@@ -50,15 +54,24 @@ class NextStepsOut(BaseModel):
 def read_next_steps(running: RunningDep, context: ContextDep) -> NextStepsOut:
     """What to decide next: five things at the most."""
     steps = next_steps(context, running.clock.now().date())
-    return NextStepsOut(mode=context.mode, steps=[_out(step) for step in steps])
+    several = len({step.storefront.id for step in steps if step.storefront}) > 1 or any(
+        step.storefront and step.storefront.id != context.shop.first_storefront() for step in steps
+    )
+    return NextStepsOut(mode=context.mode, steps=[_out(step, several=several) for step in steps])
 
 
-def _out(step: NextStep) -> NextOut:
-    fields = dict(step.fields)
+def _out(step: NextStep, *, several: bool) -> NextOut:
+    """A step in a sentence; it names its storefront where steps of `several` may stand there."""
+    front, fields = step.storefront, dict(step.fields)
     if "country" in fields:
         fields["country"] = country_name(str(fields["country"]))
     to = PLACES[step.code]
     if step.code is NextCode.ACCOUNT_WAITS:
         to = f"{to}/{step.fields['id']}"
     name = f"next-{step.code.value}"
-    return NextOut(code=step.code, text=say(name, **fields), act=say(f"{name}.act"), to=to)
+    text = say(name, **fields)
+    if front and several:
+        text = say("at-storefront", storefront=front.name, text=text)
+    return NextOut(
+        code=step.code, text=text, act=say(f"{name}.act"), to=to, storefront=front.id if front else None
+    )

@@ -85,7 +85,7 @@ class InHand(KnownFacts):
     """The order in hand as a request names it; with `goods` its amount is that and what the delivery costs.
 
     A `cart` names lines with how many times each is ordered, such as `star-chart:2,sky-maps:1`; it stands for line and
-    amount.
+    amount. Without a `storefront` it is at the shop's first.
     """
 
     market: str
@@ -95,6 +95,7 @@ class InHand(KnownFacts):
     goods: str | None = None
     cart: str | None = None
     on: Day | None = None
+    storefront: str | None = None
 
 
 ShopsDep = Annotated[Shops, Depends(shops)]

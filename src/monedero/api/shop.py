@@ -21,24 +21,32 @@ from monedero.core.ratecard.model import CardKind, LineKind
 from monedero.core.shop import Shop
 from monedero.figures import methods
 from monedero.figures.assumptions import trades
+from monedero.server.shops import RunningShop
+from monedero.store.documents import Versioned
 from monedero.wording.buyers import BUYER_LANGUAGES
 from monedero.wording.catalogue import say
 from monedero.wording.places import country_name, language_name, network_name
 from monedero.work.checkout.before_change import shop_would_move
 from monedero.work.compare.rate_cards import card_networks, provider_names
+from monedero.work.context import Context
 from monedero.work.shop.describe import describe_shop
+from monedero.work.shop.in_cart import beginnings
 from monedero.work.shop.lookups import methods_of
 
 router = APIRouter(prefix="/api", tags=["shop"], responses=PROBLEMS)
 
 
 class ShopState(BaseModel):
-    """The shop with its version; version 0 and no shop before it is described."""
+    """The shop with its version; version 0 and no shop before it is described.
+
+    `begins_at` is the amount at which an order of a line begins, by line and currency.
+    """
 
     mode: Mode
     demo: bool
     version: int
     shop: Shop | None
+    begins_at: dict[str, dict[str, str]]
 
 
 class ShopEdit(BaseModel):
@@ -103,11 +111,16 @@ class Choices(BaseModel):
 def read_shop(running: RunningDep, context: ContextDep) -> ShopState:
     """The shop."""
     saved = running.store.description.read()
+    return _state(running, context, saved)
+
+
+def _state(running: RunningShop, context: Context, saved: Versioned[Shop] | None) -> ShopState:
     return ShopState(
         mode=context.mode,
         demo=running.demo,
         version=saved.version if saved else 0,
         shop=saved.value if saved else None,
+        begins_at=beginnings(saved.value, context.day) if saved else {},
     )
 
 
@@ -124,7 +137,7 @@ def save_shop(running: RunningDep, context: ContextDep, edit: ShopEdit) -> ShopS
                 )
             )
     saved = describe_shop(context, edit.shop, edit.version)
-    return ShopState(mode=context.mode, demo=running.demo, version=saved.version, shop=saved.value)
+    return _state(running, context, saved)
 
 
 @router.post("/shop/would-change")

@@ -4687,7 +4687,7 @@ export interface components {
          * @description The order in hand as a request names it; with `goods` its amount is that and what the delivery costs.
          *
          *     A `cart` names lines with how many times each is ordered, such as `star-chart:2,sky-maps:1`; it stands for line and
-         *     amount.
+         *     amount. Without a `storefront` it is at the shop's first.
          */
         InHand: {
             /** Card Kind */
@@ -4720,6 +4720,8 @@ export interface components {
             cart?: string | null;
             /** On */
             on?: string | null;
+            /** Storefront */
+            storefront?: string | null;
         };
         /**
          * Indexed
@@ -5463,6 +5465,8 @@ export interface components {
         /**
          * NextOut
          * @description Something to decide, in a sentence; the act that decides it, and the page where that is done.
+         *
+         *     `storefront` is the id of the one whose checkout it is about (None: it is about the shop).
          */
         NextOut: {
             code: components["schemas"]["NextCode"];
@@ -5472,6 +5476,8 @@ export interface components {
             act: string;
             /** To */
             to: string;
+            /** Storefront */
+            storefront: string | null;
         };
         /**
          * NextStepsOut
@@ -7162,6 +7168,8 @@ export interface components {
         /**
          * ShopState
          * @description The shop with its version; version 0 and no shop before it is described.
+         *
+         *     `begins_at` is the amount at which an order of a line begins, by line and currency.
          */
         ShopState: {
             mode: components["schemas"]["Mode"];
@@ -7170,6 +7178,12 @@ export interface components {
             /** Version */
             version: number;
             shop: components["schemas"]["Shop"] | null;
+            /** Begins At */
+            begins_at: {
+                [key: string]: {
+                    [key: string]: string;
+                };
+            };
         };
         /**
          * ShownWay
@@ -10596,8 +10610,8 @@ export interface operations {
                 goods?: string | null;
                 cart?: string | null;
                 on?: string | null;
-                key: string;
                 storefront?: string | null;
+                key: string;
             };
             header?: never;
             path?: never;
@@ -10751,10 +10765,10 @@ export interface operations {
                 goods?: string | null;
                 cart?: string | null;
                 on?: string | null;
+                storefront?: string | null;
                 low: string;
                 high: string;
                 of?: "all-in" | "fees";
-                storefront?: string | null;
             };
             header?: never;
             path?: never;
@@ -12966,6 +12980,7 @@ export interface operations {
                 goods?: string | null;
                 cart?: string | null;
                 on?: string | null;
+                storefront?: string | null;
                 language?: string;
             };
             header?: never;
@@ -13431,6 +13446,7 @@ export interface operations {
                 goods?: string | null;
                 cart?: string | null;
                 on?: string | null;
+                storefront?: string | null;
             };
             header?: never;
             path: {
@@ -14046,6 +14062,7 @@ export interface operations {
                 goods?: string | null;
                 cart?: string | null;
                 on?: string | null;
+                storefront?: string | null;
             };
             header?: never;
             path: {

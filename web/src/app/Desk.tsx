@@ -10,7 +10,7 @@ import { useShortcuts } from "../lib/useShortcuts";
 import { AskFirst } from "../ui/AskFirst";
 import { Boundary } from "../ui/Boundary";
 import { Button } from "../ui/Button";
-import { Trouble } from "../ui/Page";
+import { OnItsWay, Trouble } from "../ui/Page";
 import { Clock } from "./Clock";
 import { KeysDialog } from "./KeysDialog";
 import { StageNav } from "./StageNav";
@@ -72,7 +72,7 @@ export function Desk() {
       </main>
     );
   }
-  if (!state.data) return null;
+  if (!state.data) return <OnItsWay />;
   const { shop, demo } = state.data;
 
   return (

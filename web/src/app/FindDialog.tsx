@@ -5,7 +5,6 @@ import { VIEWS as COMPARE_VIEWS, NEW_PROVIDER, useCards } from "../features/comp
 import { useDraft } from "../features/draft";
 import { useHand, useHandSearch } from "../features/hand";
 import { VIEWS as SHOP_VIEWS, useChoices } from "../features/shop";
-import { lineAmount } from "../lib/lineAmount";
 import { STAGES } from "./stages";
 
 const VIEWS = [
@@ -26,7 +25,7 @@ interface Props {
 export function FindDialog({ open, onOpenChange }: Props) {
   const navigate = useNavigate();
   const search = useHandSearch();
-  const { shop, change } = useHand();
+  const { hand, shop, begins, change } = useHand();
   const cards = useCards().data ?? [];
   const providers = useAccounts().data?.providers ?? [];
   const tenders = useDraft().data?.tenders ?? [];
@@ -111,7 +110,9 @@ export function FindDialog({ open, onOpenChange }: Props) {
             key={line.id}
             className={ITEM}
             value={`order line ${line.name}`}
-            onSelect={then(() => change({ line: line.id, amount: lineAmount(line) }))}
+            onSelect={then(() =>
+              change({ line: line.id, amount: begins(line, hand?.currency ?? shop.currency) }),
+            )}
           >
             {line.name} <span className="text-soft">line of the order in hand</span>
           </Command.Item>

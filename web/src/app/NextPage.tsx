@@ -3,13 +3,21 @@ import { Link } from "react-router";
 import { answered, api } from "../api/client";
 import { keys } from "../api/keys";
 import { useHandSearch } from "../features/hand";
-import { Heading } from "../ui/Page";
+import { Heading, OnItsWay } from "../ui/Page";
+
+/** The address of the order in hand, at a storefront. */
+function at(search: string, storefront: string | null): string {
+  if (!storefront) return search;
+  const parts = new URLSearchParams(search);
+  parts.set("storefront", storefront);
+  return `?${parts}`;
+}
 
 /** What to decide next: the desk's first screen, at most five sentences, each with the place where it is decided. */
 export function NextPage() {
   const search = useHandSearch();
   const next = useQuery({ queryKey: keys.next, queryFn: () => answered(api.GET("/api/next")) });
-  if (!next.data) return null;
+  if (!next.data) return <OnItsWay />;
   const { steps } = next.data;
   return (
     <>
@@ -31,7 +39,7 @@ export function NextPage() {
               <p className="font-serif text-lg">{step.text}</p>
               <p className="mt-1">
                 <Link
-                  to={`${step.to}${search}`}
+                  to={`${step.to}${at(search, step.storefront)}`}
                   className="text-verdigris font-semibold underline underline-offset-4"
                 >
                   {step.act}

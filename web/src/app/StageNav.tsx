@@ -6,6 +6,7 @@ import { type Mark, STAGES, useMarkedStages } from "./stages";
 const MARKS: Record<Mark, string> = {
   done: "bg-verdigris border-verdigris",
   open: "border-copper",
+  unknown: "border-rule border-dashed",
   waiting: "border-saffron bg-linear-to-r from-saffron from-50% to-transparent to-50%",
 };
 

@@ -4,7 +4,8 @@ import { usePublication } from "../features/publish";
 import { useRecords } from "../features/rehearse";
 import { useShop } from "../features/shop";
 
-export type Mark = "done" | "open" | "waiting";
+/** `unknown`: the answer that says it is not here yet. */
+export type Mark = "done" | "open" | "waiting" | "unknown";
 
 interface Stage {
   path: string;
@@ -17,7 +18,7 @@ interface Marked extends Stage {
 }
 
 /** The stages in the sequence of the work. */
-export const STAGES: Stage[] = [
+export const STAGES = [
   { path: "/shop", name: "Shop" },
   { path: "/compare", name: "Compare" },
   { path: "/accounts", name: "Accounts" },
@@ -25,62 +26,66 @@ export const STAGES: Stage[] = [
   { path: "/coverage", name: "Coverage" },
   { path: "/rehearse", name: "Rehearse" },
   { path: "/publish", name: "Publish" },
-];
+] as const satisfies Stage[];
 
 /** An account at one of these stages waits for the owner. */
 const IN_HAND = new Set(["question", "refused", "approved", "lapsed"]);
 
+/** A stage by what was answered about it; not known where an answer is not here yet. */
+function marked<Answers extends unknown[]>(
+  stage: Stage,
+  answers: { [Of in keyof Answers]: Answers[Of] | undefined },
+  said: (...answers: Answers) => { mark: Mark; note: string },
+): Marked {
+  const known = answers.every((answer) => answer !== undefined);
+  return {
+    ...stage,
+    ...(known ? said(...(answers as Answers)) : { mark: "unknown", note: "not known yet" }),
+  };
+}
+
 /** The stages in the sequence of the work, each with what is unfinished there. */
 export function useMarkedStages(): Marked[] {
-  const shop = useShop().data?.shop;
-  const tenders = useDraft().data?.tenders ?? [];
+  const shop = useShop().data;
+  const draft = useDraft().data;
   const publication = usePublication().data;
   const coverage = useCoverageState().data;
   const orders = useRecords({ at_most: 1 }).data;
-  const accounts = useAccounts().data?.providers ?? [];
-  const needed = new Set(
-    tenders.flatMap((tender) => (tender.on && tender.route ? [tender.route.provider] : [])),
-  );
-  const needing = accounts.filter((entry) => IN_HAND.has(entry.stage));
-  const held = accounts.filter((entry) => needed.has(entry.provider) && entry.stage !== "connected");
-  const on = tenders.filter((tender) => tender.on).length;
-  const changes = publication?.changes.length ?? 0;
+  const accounts = useAccounts().data;
+  const [shopStage, compare, accountsStage, checkout, coverageStage, rehearse, publish] = STAGES;
   return [
-    {
-      path: "/shop",
-      name: "Shop",
-      mark: shop?.markets?.length && shop.lines?.length ? "done" : "open",
-      note: shop ? "described" : "not described",
-    },
-    { path: "/compare", name: "Compare", mark: tenders.length ? "done" : "open", note: "" },
-    {
-      path: "/accounts",
-      name: "Accounts",
-      mark: needing.length ? "open" : held.length ? "waiting" : "done",
-      note: needing.length
-        ? `${needing.map((entry) => entry.name).join(", ")} need you`
-        : held.length
-          ? `${held.map((entry) => entry.name).join(", ")} not connected yet`
-          : "",
-    },
-    { path: "/checkout", name: "Checkout", mark: on ? "done" : "open", note: `${on} switched on` },
-    {
-      path: "/coverage",
-      name: "Coverage",
-      mark: !coverage || coverage.dead_ends ? "open" : coverage.singles ? "waiting" : "done",
-      note: coverage?.note ?? "",
-    },
-    {
-      path: "/rehearse",
-      name: "Rehearse",
-      mark: orders?.total ? "done" : "open",
-      note: orders?.total ? `${orders.total} test orders` : "nothing rehearsed",
-    },
-    {
-      path: "/publish",
-      name: "Publish",
-      mark: changes ? "waiting" : publication?.editions.length ? "done" : "open",
-      note: changes ? `${changes} changes wait` : "",
-    },
+    marked(shopStage, [shop], ({ shop: described }) => ({
+      mark: described?.markets?.length && described.lines?.length ? "done" : "open",
+      note: described ? "described" : "not described",
+    })),
+    marked(compare, [draft], ({ tenders }) => ({ mark: tenders.length ? "done" : "open", note: "" })),
+    marked(accountsStage, [accounts, draft], ({ providers }, { tenders }) => {
+      const needed = new Set(
+        tenders.flatMap((tender) => (tender.on && tender.route ? [tender.route.provider] : [])),
+      );
+      const needing = providers.filter((entry) => IN_HAND.has(entry.stage));
+      const held = providers.filter((entry) => needed.has(entry.provider) && entry.stage !== "connected");
+      const names = (some: typeof providers) => some.map((entry) => entry.name).join(", ");
+      if (needing.length) return { mark: "open", note: `${names(needing)} need you` };
+      return held.length
+        ? { mark: "waiting", note: `${names(held)} not connected yet` }
+        : { mark: "done", note: "" };
+    }),
+    marked(checkout, [draft], ({ tenders }) => {
+      const on = tenders.filter((tender) => tender.on).length;
+      return { mark: on ? "done" : "open", note: `${on} switched on` };
+    }),
+    marked(coverageStage, [coverage], ({ dead_ends, singles, note }) => ({
+      mark: dead_ends ? "open" : singles ? "waiting" : "done",
+      note,
+    })),
+    marked(rehearse, [orders], ({ total }) => ({
+      mark: total ? "done" : "open",
+      note: total ? `${total} test orders` : "nothing rehearsed",
+    })),
+    marked(publish, [publication], ({ changes, editions }) => ({
+      mark: changes.length ? "waiting" : editions.length ? "done" : "open",
+      note: changes.length ? `${changes.length} changes wait` : "",
+    })),
   ];
 }

@@ -10,8 +10,14 @@ export interface Asked {
   body: unknown;
 }
 
-/** What a server of a test answers to a request: a body, and the revisions at which the shop is then. */
-export type Answer = (asked: Asked) => { status?: number; body: unknown; revisions?: string };
+interface Answered {
+  status?: number;
+  body: unknown;
+  revisions?: string;
+}
+
+/** What a server of a test answers to a request: a body, and the revisions at which the shop is then; or never. */
+export type Answer = (asked: Asked) => Answered | Promise<Answered>;
 
 /** Let `fetch` be answered by a test. What was asked is in the list that is given back. */
 export function answering(answer: Answer): Asked[] {
@@ -22,7 +28,7 @@ export function answering(answer: Answer): Asked[] {
     const { pathname } = new URL(request.url);
     const entry = { method: request.method, path: pathname, body: text ? JSON.parse(text) : undefined };
     asked.push(entry);
-    const { status = 200, body, revisions } = answer(entry);
+    const { status = 200, body, revisions } = await answer(entry);
     const headers = new Headers({ "Content-Type": "application/json" });
     if (revisions) headers.set("Monedero-Revisions", revisions);
     return new Response(JSON.stringify(body), { status, headers });

@@ -26,6 +26,15 @@ export function Trouble({ children }: { children: ReactNode }) {
   );
 }
 
+/** A view of which nothing is known yet: the first answer to it is on its way. It is said only where it takes a while. */
+export function OnItsWay() {
+  return (
+    <div className="comes-late">
+      <Waiting>The answer is on its way</Waiting>
+    </div>
+  );
+}
+
 /** What is being worked out, where it will stand. */
 export function Waiting({ children }: { children: ReactNode }) {
   return (

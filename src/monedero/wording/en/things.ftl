@@ -46,6 +46,7 @@ what-way-to-pay = way to pay
 ## Examples, and what to decide next
 
 example-name = { $name } (example)
+at-storefront = { $storefront }: { $text }
 next-no-prices = No provider's prices are compared yet.
     .act = Type or paste the prices of one
 next-only-examples = All the prices that you compare are invented examples.

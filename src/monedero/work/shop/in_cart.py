@@ -30,6 +30,16 @@ def price_in(line: Line, shop: Shop, currency: str, day: date) -> Money | None:
         return None
 
 
+def beginnings(shop: Shop, day: date) -> dict[str, dict[str, str]]:
+    """By line and currency of the shop and its markets, the amount at which an order of the line begins.
+
+    A currency without a reference rate is left out.
+    """
+    currencies = {shop.currency, *(market.currency for market in shop.markets)}
+    priced = {line.id: [price_in(line, shop, code, day) for code in sorted(currencies)] for line in shop.lines}
+    return {id: {one.currency: one.amount for one in prices if one} for id, prices in priced.items()}
+
+
 def still_sold(shop: Shop, cart: str) -> str:
     """A cart without the lines that the shop sells no more; empty where nothing is left, or it cannot be read."""
     lines = {line.id for line in shop.lines}

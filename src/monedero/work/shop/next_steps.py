@@ -1,14 +1,15 @@
 """What to decide next: what a shop still lacks before its buyers can pay, the most urgent first."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from datetime import date
 from enum import StrEnum
+from itertools import zip_longest
 
 from monedero.core.account import Stage
 from monedero.core.method import Family
 from monedero.core.profile import Source
-from monedero.core.shop import Line, Market
+from monedero.core.shop import Line, Market, Storefront
 from monedero.work.checkout.composed import Composed, drafted
 from monedero.work.checkout.offer import placed
 from monedero.work.checkout.publish import pending
@@ -43,10 +44,11 @@ class NextCode(StrEnum):
 
 @dataclass(frozen=True, slots=True)
 class NextStep:
-    """Something to decide: a code with fields, all of them names, ids or counts."""
+    """Something to decide: a code with fields, all of them names, ids or counts; at a storefront, or at the shop."""
 
     code: NextCode
     fields: dict[str, str | int] = field(default_factory=dict)
+    storefront: Storefront | None = None
 
 
 def next_steps(context: Context, day: date) -> list[NextStep]:
@@ -62,8 +64,10 @@ def next_steps(context: Context, day: date) -> list[NextStep]:
 def _steps(context: Context, day: date) -> Iterator[NextStep]:
     yield from _prices(context)
     yield from _accounts(context)
-    yield from _checkout(context, day)
     shop = described_shop(context.shop).value
+    at_each = (_at(context, front, day) for front in shop.storefronts)
+    # The first of each storefront, then the second of each: none waits behind all those of another.
+    yield from (step for steps in zip_longest(*at_each) for step in steps if step)
     inputs = inputs_of(context)
     if any(facts.trades_refused for facts in inputs.providers.values()) and shop.trade is None:
         yield NextStep(NextCode.NO_TRADE)
@@ -110,11 +114,14 @@ def _checkout(context: Context, day: date) -> Iterator[NextStep]:
             what = {"country": market.country, "currency": market.currency, "line": lacking[0].name}
             yield NextStep(NextCode.NOBODY_PAYS, {**what, "count": len(lacking), "of": len(shop.lines)})
     yield from _arrangements(composed)
-    storefront = composed.checkout.storefront
-    if context.shop.editions.newest(storefront) is None:
+    if context.shop.editions.newest(context.storefront) is None:
         yield NextStep(NextCode.NOT_PUBLISHED)
-    elif pending(context.at(storefront))[1]:
+    elif pending(context)[1]:
         yield NextStep(NextCode.NOT_LIVE)
+
+
+def _at(context: Context, front: Storefront, day: date) -> Iterator[NextStep]:
+    return (replace(step, storefront=front) for step in _checkout(context.at(front.id), day))
 
 
 def _arrangements(composed: Composed) -> Iterator[NextStep]:

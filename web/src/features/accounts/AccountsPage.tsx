@@ -3,7 +3,7 @@ import { Link, NavLink, useNavigate, useParams, useSearchParams } from "react-ro
 import { said } from "../../api/client";
 import { useHandSearch } from "../../lib/handSearch";
 import { Button } from "../../ui/Button";
-import { Heading, Trouble, Waiting } from "../../ui/Page";
+import { Heading, OnItsWay, Trouble, Waiting } from "../../ui/Page";
 import { Segments } from "../../ui/Segments";
 import { SubNav } from "../../ui/SubNav";
 import { type Mode, useAccountSearch, useMode } from "./mode";
@@ -31,7 +31,7 @@ export function AccountsPage() {
   const open = provider ?? providers?.[0]?.provider;
   const [adding, setAdding] = useState(false);
   const refused = address.get("refused");
-  if (!providers) return null;
+  if (!providers) return <OnItsWay />;
 
   function look(next: Mode) {
     const path = open ? `/accounts/${open}` : "/accounts";

@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import { pageOf } from "../../lib/page";
 import { moment } from "../../lib/time";
-import { Heading } from "../../ui/Page";
+import { Heading, OnItsWay } from "../../ui/Page";
 import { SubNav } from "../../ui/SubNav";
 import { useAccountSearch } from "./mode";
 import { useLetters } from "./queries";
@@ -13,7 +13,7 @@ const WAYS = { text: "Text message", call: "Call", mail: "Mail" };
 export function LettersPage() {
   const letters = useLetters().data;
   const search = useAccountSearch();
-  if (!letters) return null;
+  if (!letters) return <OnItsWay />;
   return (
     <>
       <SubNav label="Views of Accounts" search={search} views={VIEWS} />

@@ -2,7 +2,7 @@ import { toast } from "sonner";
 import { said } from "../../api/client";
 import { useSection } from "../../lib/useSection";
 import { Button } from "../../ui/Button";
-import { Heading, Trouble } from "../../ui/Page";
+import { Heading, OnItsWay, Trouble } from "../../ui/Page";
 import { Picker } from "../../ui/Picker";
 import { SubNav } from "../../ui/SubNav";
 import { TextField } from "../../ui/TextField";
@@ -24,7 +24,7 @@ export function PapersPage() {
   const held = state.data;
   useSection(held !== undefined && choices !== undefined);
   if (state.error) return <Trouble>{said(state.error)}</Trouble>;
-  if (!held || !choices) return null;
+  if (!held || !choices) return <OnItsWay />;
   const { business } = held;
   const save = (edit: (before: Business) => Business) => change.mutateAsync(edit);
   const quietly = (edit: (before: Business) => Business) =>

@@ -1,6 +1,7 @@
 import { lazy, Suspense, useState } from "react";
 import { Link } from "react-router";
 import { Button } from "../../ui/Button";
+import { OnItsWay } from "../../ui/Page";
 import { useView } from "../draft";
 import { useHand, useHandSearch } from "../hand";
 import { usePublication } from "../publish";
@@ -116,8 +117,10 @@ export function BuyerPanel({ onFold }: { onFold: () => void }) {
                 onPay={({ tender, answers }) => place(tender, answers, view.data.language)}
               />
             )
-          ) : (
+          ) : view.error ? (
             <p className="text-soft">Nothing to show for this order.</p>
+          ) : (
+            <OnItsWay />
           )}
         </div>
         {page === "checkout" && held.length > 0 && (

@@ -16,7 +16,7 @@ import { isRefused, said } from "../../api/client";
 import { axisFor, RulerTicks } from "../../charts";
 import { drawn, partsOf } from "../../lib/money";
 import { Button } from "../../ui/Button";
-import { Heading, Trouble } from "../../ui/Page";
+import { Heading, OnItsWay, Trouble } from "../../ui/Page";
 import { SubNav } from "../../ui/SubNav";
 import {
   type Composed,
@@ -71,7 +71,7 @@ export function CheckoutPage() {
   if (isRefused(seen.error))
     return <Trouble>The order in hand cannot be read. Fix it in the sentence above.</Trouble>;
   if (shop && !hand) return <Heading title="Ways to pay" />;
-  if (!hand || !shop || !draft || !view) return null;
+  if (!hand || !shop || !draft || !view) return <OnItsWay />;
 
   const axis = axisFor(shop.lines.map((line) => drawn(line.usual_amount)));
   const outcomes = new Map(view.outcomes.map((outcome) => [outcome.tender.id, outcome]));

@@ -2,7 +2,7 @@ import { useCallback } from "react";
 import { Link } from "react-router";
 import { toast } from "sonner";
 import { isRefused, said } from "../../api/client";
-import { Heading, Trouble } from "../../ui/Page";
+import { Heading, OnItsWay, Trouble } from "../../ui/Page";
 import { Picker } from "../../ui/Picker";
 import { Segments } from "../../ui/Segments";
 import { SubNav } from "../../ui/SubNav";
@@ -68,7 +68,7 @@ export function ComparePage() {
       (!family || route.family === family) && (!provider || (route.route?.provider ?? "own") === provider),
     [family, provider],
   );
-  if (!shop) return null;
+  if (!shop) return <OnItsWay />;
   if (!hand) return <Heading title="What each way costs" />;
   const chosen = beside.flatMap((key) => ranked.find((entry) => entry.route.key === key) ?? []);
   const strong = [

@@ -1,6 +1,6 @@
 import { shown } from "../../lib/money";
 import { Button } from "../../ui/Button";
-import { Heading } from "../../ui/Page";
+import { Heading, OnItsWay } from "../../ui/Page";
 import { SubNav } from "../../ui/SubNav";
 import { useHand, useHandSearch } from "../hand";
 import { useAssumptions } from "../shop";
@@ -20,7 +20,7 @@ export function PrintPage() {
   const data = useComparison(hand).data;
   const plans = usePlans().data;
   const assumptions = useAssumptions().data ?? [];
-  if (!shop || !hand || !data) return null;
+  if (!shop || !hand || !data) return <OnItsWay />;
   const ranked = data.ranked.slice(0, ROUTES);
 
   return (

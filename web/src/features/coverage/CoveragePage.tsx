@@ -5,7 +5,7 @@ import { axisFor } from "../../charts";
 import { drawn, grouped, partsOf, shown } from "../../lib/money";
 import { day } from "../../lib/time";
 import { Button } from "../../ui/Button";
-import { Heading, Trouble, Waiting } from "../../ui/Page";
+import { Heading, OnItsWay, Trouble, Waiting } from "../../ui/Page";
 import { StepButtons, StorefrontPicker } from "../checkout";
 import { useStep, useView } from "../draft";
 import { useHand } from "../hand";
@@ -66,7 +66,7 @@ export function CoveragePage() {
 
   if (asked.error && !looking) return <Trouble>{said(asked.error)}</Trouble>;
   const { data } = asked;
-  if (!shop) return null;
+  if (!shop) return <OnItsWay />;
   if (!data) return <Waiting>Every order is looked at</Waiting>;
 
   const axis = axisFor(shop.lines.map((line) => drawn(line.usual_amount)));

@@ -1,7 +1,6 @@
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import type { Schema } from "../../api/client";
-import { lineAmount } from "../../lib/lineAmount";
 import { partsOf, shown } from "../../lib/money";
 import { useAskBeforeLeaving } from "../../lib/useAskBeforeLeaving";
 import { Picker } from "../../ui/Picker";
@@ -32,7 +31,7 @@ interface Props {
 
 /** The order in hand as one sentence; each part is a picker in place. */
 export function OrderSentence({ problem, asked, amount, deliveries, rest }: Props) {
-  const { hand, shop, change, expect } = useHand();
+  const { hand, shop, begins, change, expect } = useHand();
   // Where the goods are said, what there is to pay is the server's answer to them.
   const pays = hand?.goods && amount ? partsOf(amount).amount : "";
   useEffect(() => {
@@ -57,6 +56,11 @@ export function OrderSentence({ problem, asked, amount, deliveries, rest }: Prop
   const markets = shop.markets;
   const lines = shop.lines;
   const line = lines.find((entry) => entry.id === hand.line);
+  // An order at its line's own amount comes to that amount in another currency too; one that was typed stays.
+  const paidIn = (currency: string) =>
+    line && !hand.goods && hand.amount === begins(line, hand.currency)
+      ? { amount: begins(line, currency) }
+      : {};
   const seen = new Set(markets.map((market) => market.country));
   const doubled = seen.size < markets.length;
   const parts = shop && hand ? partsAsked(shop, hand, asked) : [];
@@ -88,7 +92,8 @@ export function OrderSentence({ problem, asked, amount, deliveries, rest }: Prop
           }))}
           onPick={(id) => {
             const market = markets.find((entry) => entry.id === id);
-            change({ market: id, currency: market?.currency ?? hand.currency });
+            const currency = market?.currency ?? hand.currency;
+            change({ market: id, currency, ...paidIn(currency) });
           }}
         />
         orders
@@ -102,7 +107,7 @@ export function OrderSentence({ problem, asked, amount, deliveries, rest }: Prop
             // Another line may go other ways, and comes at its own amount.
             change({
               line: id,
-              amount: line ? lineAmount(line) : hand.amount,
+              amount: line ? begins(line, hand.currency) : hand.amount,
               delivery: "",
             });
           }}
@@ -120,7 +125,7 @@ export function OrderSentence({ problem, asked, amount, deliveries, rest }: Prop
             label="Currency of the order"
             value={hand.currency}
             options={currencies.map((code) => ({ value: code, label: code }))}
-            onPick={(currency) => change({ currency })}
+            onPick={(currency) => change({ currency, ...paidIn(currency) })}
           />
           , {line?.recurring ? "every month" : "once"}
           {parts.length === 0 ? "." : ","}

@@ -8,29 +8,43 @@ import { type Shop, useShop } from "../shop";
 /** The order in hand, as the address says it. */
 export type Hand = Pick<
   Schema<"InHand">,
-  "market" | "line" | "amount" | "goods" | "currency" | "card_kind" | (typeof MAY_BE_UNKNOWN)[number]
+  | "market"
+  | "line"
+  | "amount"
+  | "goods"
+  | "currency"
+  | "card_kind"
+  | "storefront"
+  | (typeof MAY_BE_UNKNOWN)[number]
 >;
 
 /** Stands for a hand where a query is not enabled yet; it is never asked with. */
 export const NOTHING: Hand = { market: "", line: "", amount: "", currency: "" };
 
+type BeginsAt = Schema<"ShopState">["begins_at"];
+const NOWHERE: BeginsAt = {};
+
 /** The order in hand from the address; what the address leaves out, or names wrongly, comes from the shop. */
-function handOf(address: URLSearchParams, shop: Shop): Hand | null {
+function handOf(address: URLSearchParams, shop: Shop, beginsAt: BeginsAt): Hand | null {
   const market = shop.markets.find((entry) => entry.id === address.get("market")) ?? shop.markets[0];
   const line = shop.lines.find((entry) => entry.id === address.get("line")) ?? shop.lines[0];
   if (!market || !line) return null;
+  const currency = address.get("currency") ?? market.currency;
+  const begins = () => lineAmount(beginsAt, line, currency);
   const hand: Hand = {
     market: market.id,
     line: line.id,
-    amount: address.get("amount") ?? lineAmount(line),
-    currency: address.get("currency") ?? market.currency,
+    amount: address.get("amount") ?? begins(),
+    currency,
   };
+  const front = shop.storefronts?.find((entry) => entry.id === address.get("storefront"));
+  if (front) hand.storefront = front.id;
   const kind = address.get("card_kind");
   // A kind that does not exist is refused by the server, with its name.
   if (kind) hand.card_kind = kind as NonNullable<Hand["card_kind"]>;
   // Where only the way of delivery is said, the amount of the line is that of the goods.
   const amountSaid = address.get("amount") !== null || !address.get("delivery");
-  const goods = address.get("goods") ?? (amountSaid ? null : lineAmount(line));
+  const goods = address.get("goods") ?? (amountSaid ? null : begins());
   if (goods) hand.goods = goods;
   for (const part of MAY_BE_UNKNOWN) {
     const value = address.get(part);
@@ -77,22 +91,29 @@ const coming: { parts: Parts; changes: number } = { parts: {}, changes: 0 };
 
 /**
  * The order in hand, and how to change parts of it. An empty part is taken out of the address; `replace` leaves no
- * trace in the history, for changes that come many at a time. `expect` asks ahead for what a change will likely be.
+ * trace in the history, for changes that come many at a time. `expect` asks ahead for what a change will likely be;
+ * `begins` is the amount at which an order of a line begins in a currency.
  */
 export function useHand() {
   const [address] = useSearchParams();
   const navigate = useNavigate();
-  const shop = useShop().data?.shop ?? null;
-  const hand = useMemo(() => (shop ? handOf(address, shop) : null), [address, shop]);
+  const held = useShop().data;
+  const shop = held?.shop ?? null;
+  const beginsAt = held?.begins_at ?? NOWHERE;
+  const hand = useMemo(() => (shop ? handOf(address, shop, beginsAt) : null), [address, shop, beginsAt]);
+  const begins = useCallback(
+    (line: Shop["lines"][number], currency: string) => lineAmount(beginsAt, line, currency),
+    [beginsAt],
+  );
   const expect = useCallback(
     async (parts: Parts) => {
       const after = written(new URLSearchParams(window.location.search), { ...hand, ...whole(parts) });
-      const next = shop && handOf(after, shop);
+      const next = shop && handOf(after, shop, beginsAt);
       if (!next || told.size === 0) return;
       const moment = new Promise((done) => window.setTimeout(done, MOMENT));
       await Promise.race([Promise.all([...told].map((tell) => tell(next))), moment]);
     },
-    [hand, shop],
+    [hand, shop, beginsAt],
   );
   const change = useCallback(
     async (parts: Parts, how?: { replace: boolean }) => {
@@ -113,5 +134,5 @@ export function useHand() {
     },
     [navigate, hand, expect],
   );
-  return { hand, shop, change, expect };
+  return { hand, shop, begins, change, expect };
 }

@@ -1,7 +1,7 @@
 import { said } from "../../api/client";
 import { moment } from "../../lib/time";
 import { Button } from "../../ui/Button";
-import { Heading, Trouble } from "../../ui/Page";
+import { Heading, OnItsWay, Trouble } from "../../ui/Page";
 import { useMoves, usePublication, usePublish } from "./queries";
 
 /** What differs from what buyers see, one action to publish it, and the editions so far. */
@@ -9,7 +9,7 @@ export function PublishPage() {
   const publication = usePublication().data;
   const moves = useMoves().data?.sentences ?? [];
   const publish = usePublish();
-  if (!publication) return null;
+  if (!publication) return <OnItsWay />;
   const { changes, editions } = publication;
   const next = (editions[0]?.number ?? 0) + 1;
 

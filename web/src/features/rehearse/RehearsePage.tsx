@@ -5,7 +5,7 @@ import { shown } from "../../lib/money";
 import { moment } from "../../lib/time";
 import { Button } from "../../ui/Button";
 import { InputField } from "../../ui/InputField";
-import { Heading, Trouble } from "../../ui/Page";
+import { Heading, OnItsWay, Trouble } from "../../ui/Page";
 import { Picker } from "../../ui/Picker";
 import { OrderStory } from "./OrderStory";
 import { type State, useRecord, useRecords } from "./queries";
@@ -33,7 +33,7 @@ export function RehearsePage() {
   const chosen = address.get("order") ?? records?.records[0]?.token;
   const open = useRecord(chosen).data;
   if (error && !records) return <Trouble>{said(error)}</Trouble>;
-  if (!records) return null;
+  if (!records) return <OnItsWay />;
 
   function turn(changed: Record<string, string | undefined>) {
     setAddress(

@@ -1,5 +1,5 @@
 import { useHandSearch } from "../../lib/handSearch";
-import { Heading } from "../../ui/Page";
+import { Heading, OnItsWay } from "../../ui/Page";
 import { SubNav } from "../../ui/SubNav";
 import { Accounts, Cheques, Invoices } from "./Arrangements";
 import { useSections } from "./sections";
@@ -9,7 +9,7 @@ import { VIEWS } from "./views";
 export function ArrangementsPage() {
   const sections = useSections();
   const search = useHandSearch();
-  if (!sections) return null;
+  if (!sections) return <OnItsWay />;
   return (
     <>
       <SubNav label="Views of Shop" search={search} views={VIEWS} />

@@ -1,5 +1,5 @@
 import { useHandSearch } from "../../lib/handSearch";
-import { Heading } from "../../ui/Page";
+import { Heading, OnItsWay } from "../../ui/Page";
 import { SubNav } from "../../ui/SubNav";
 import { AssumptionField } from "./AssumptionField";
 import { useAssumptions } from "./assumptions";
@@ -12,7 +12,7 @@ export function AssumptionsPage() {
   const shop = useShop().data?.shop;
   const every = useAssumptions().data ?? [];
   const ids = [...new Set(every.map((assumption) => assumption.id))];
-  if (!shop) return null;
+  if (!shop) return <OnItsWay />;
   return (
     <>
       <SubNav label="Views of Shop" search={search} views={VIEWS} />

@@ -1,5 +1,5 @@
 import { useHandSearch } from "../../lib/handSearch";
-import { Heading } from "../../ui/Page";
+import { Heading, OnItsWay } from "../../ui/Page";
 import { Picks } from "../../ui/Picks";
 import { SubNav } from "../../ui/SubNav";
 import { TextField } from "../../ui/TextField";
@@ -15,7 +15,7 @@ import { shownWhole, wholeOrNone } from "./whole";
 export function DeliveryPage() {
   const sections = useSections();
   const search = useHandSearch();
-  if (!sections) return null;
+  if (!sections) return <OnItsWay />;
   return (
     <>
       <SubNav label="Views of Shop" search={search} views={VIEWS} />

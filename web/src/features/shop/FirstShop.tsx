@@ -3,7 +3,7 @@ import { said } from "../../api/client";
 import { useTyped } from "../../lib/useTyped";
 import { Button } from "../../ui/Button";
 import { FileDrop } from "../../ui/FileDrop";
-import { Trouble } from "../../ui/Page";
+import { OnItsWay, Trouble } from "../../ui/Page";
 import { Picker } from "../../ui/Picker";
 import { freeId } from "./ids";
 import { type Shop, useChoices, useFoundShop, useOpenFile, useOtherShop } from "./queries";
@@ -23,7 +23,7 @@ export function FirstShop() {
   const line = useTyped("first line");
   const kind = useTyped("kind of the first line", "goods");
   const amount = useTyped("amount of the first line");
-  if (!choices) return null;
+  if (!choices) return <OnItsWay />;
 
   const countries = choices.countries.map(({ code, name: label }) => ({ value: code, label }));
   const currencies = choices.currencies.map(({ code, name: label }) => ({

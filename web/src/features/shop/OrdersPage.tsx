@@ -5,7 +5,7 @@ import { grouped } from "../../lib/money";
 import { day } from "../../lib/time";
 import { askFirst } from "../../ui/AskFirst";
 import { Button } from "../../ui/Button";
-import { Heading } from "../../ui/Page";
+import { Heading, OnItsWay } from "../../ui/Page";
 import { Segments } from "../../ui/Segments";
 import { SubNav } from "../../ui/SubNav";
 import { CardShares } from "./CardShares";
@@ -32,7 +32,7 @@ export function OrdersPage() {
   const change = useChangeProfile();
   const derive = useDerived();
   const clear = useClearPastOrders();
-  if (!shop || !state || !past) return null;
+  if (!shop || !state || !past) return <OnItsWay />;
   const quietly = (edit: (before: Profile) => Profile) =>
     change.mutate(edit, { onError: (refused) => toast.error(said(refused)) });
 

@@ -1,7 +1,7 @@
 import { useHandSearch } from "../../lib/handSearch";
 import { inCurrency } from "../../lib/money";
 import { useSection } from "../../lib/useSection";
-import { Heading } from "../../ui/Page";
+import { Heading, OnItsWay } from "../../ui/Page";
 import { Picker } from "../../ui/Picker";
 import { SubNav } from "../../ui/SubNav";
 import { TextField } from "../../ui/TextField";
@@ -22,7 +22,7 @@ export function ShopPage() {
   const sections = useSections();
   const search = useHandSearch();
   useSection(sections !== null);
-  if (!sections) return null;
+  if (!sections) return <OnItsWay />;
   const { shop, quietly } = sections;
 
   return (

@@ -6,7 +6,7 @@ import { day, moment } from "../../lib/time";
 import { askFirst } from "../../ui/AskFirst";
 import { Button } from "../../ui/Button";
 import { InputField } from "../../ui/InputField";
-import { Heading, Trouble } from "../../ui/Page";
+import { Heading, OnItsWay, Trouble } from "../../ui/Page";
 import { Picks } from "../../ui/Picks";
 import { SubNav } from "../../ui/SubNav";
 import { type Sections, useSections } from "./sections";
@@ -18,7 +18,7 @@ export function VouchersPage() {
   const sections = useSections();
   const search = useHandSearch();
   const held = useVouchers().data;
-  if (!sections || !held) return null;
+  if (!sections || !held) return <OnItsWay />;
   const owed = held.owed.map(shown).join(" and ");
   return (
     <>

@@ -1,7 +1,7 @@
 import { useSearchParams } from "react-router";
 import { toast } from "sonner";
 import { isRefused, type Schema, said } from "../../api/client";
-import { Heading, Trouble } from "../../ui/Page";
+import { Heading, OnItsWay, Trouble } from "../../ui/Page";
 import { Segments } from "../../ui/Segments";
 import { SubNav } from "../../ui/SubNav";
 import { CHECKOUT_VIEWS } from "../checkout";
@@ -24,7 +24,7 @@ export function WordsPage() {
   const [address, setAddress] = useSearchParams();
   if (isRefused(seen.error))
     return <Trouble>The order in hand cannot be read. Fix it in the sentence above.</Trouble>;
-  if (!shop || !draft || !words) return null;
+  if (!shop || !draft || !words) return <OnItsWay />;
 
   const set = (name: string, value: string) =>
     setAddress(

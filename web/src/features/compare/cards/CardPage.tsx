@@ -5,7 +5,7 @@ import { Refusal, said } from "../../../api/client";
 import { shown } from "../../../lib/money";
 import { day as dayText } from "../../../lib/time";
 import { Button } from "../../../ui/Button";
-import { Heading, Trouble } from "../../../ui/Page";
+import { Heading, OnItsWay, Trouble } from "../../../ui/Page";
 import { SubNav } from "../../../ui/SubNav";
 import { TextField } from "../../../ui/TextField";
 import { TakeAway, useClock } from "../../accounts";
@@ -50,7 +50,7 @@ export function CardPage() {
   const faults = readTable.error instanceof Refusal ? readTable.error.problem.errors : [];
 
   if (held.error) return <Trouble>{said(held.error)}</Trouble>;
-  if (!card) return null;
+  if (!card) return <OnItsWay />;
 
   const save = (edit: (before: Card) => Card) => change.mutateAsync(edit);
   const quietly = (edit: (before: Card) => Card) =>

@@ -4,7 +4,7 @@ import { Refusal, said } from "../../../api/client";
 import { shown } from "../../../lib/money";
 import { Button } from "../../../ui/Button";
 import { InputField } from "../../../ui/InputField";
-import { Heading, Trouble } from "../../../ui/Page";
+import { Heading, OnItsWay, Trouble } from "../../../ui/Page";
 import { Picks } from "../../../ui/Picks";
 import { Segments } from "../../../ui/Segments";
 import { SubNav } from "../../../ui/SubNav";
@@ -22,7 +22,7 @@ import { useTypedOut } from "./useTypedOut";
 /** A provider of the owner's own, by its prices: typed, or pasted as its price list stands. */
 export function NewProviderPage() {
   const { hand, shop } = useHand();
-  if (!shop) return null;
+  if (!shop) return <OnItsWay />;
   return <Sheet hand={hand} country={shop.country} currency={shop.currency} />;
 }
 
