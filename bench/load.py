@@ -36,7 +36,7 @@ def buyers(folder: Path) -> str:
             with httpx2.Client(base_url=address, trust_env=False, timeout=60) as buyer:
                 ready.wait()
                 began = time.perf_counter()
-                answer = buyer.post("/api/orders", json={"order": BOAT, "tender": "card", "by": "draft"})
+                answer = buyer.post("/api/checkouts/web-shop/orders", json={"order": BOAT, "tender": "card"})
                 if "/pay/" in answer.json()["go_to"]:
                     taken.append(time.perf_counter() - began)
 
@@ -52,8 +52,8 @@ def buyers(folder: Path) -> str:
 def records(folder: Path) -> str:
     """The list of many open orders, read over HTTP, and the processor's time while nobody asks."""
     with serving(folder) as address, httpx2.Client(base_url=address, trust_env=False) as owner:
-        body = {"order": BOAT, "tender": "bank-transfer", "by": "draft"}
-        owner.post("/api/orders", json=body).raise_for_status()
+        body = {"order": BOAT, "tender": "bank-transfer"}
+        owner.post("/api/checkouts/web-shop/orders", json=body).raise_for_status()
         with sqlite3.connect(folder / "demo.sqlite") as demo:
             demo.execute(COPY, (ORDERS - 1,))
         taken = []

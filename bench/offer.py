@@ -23,7 +23,7 @@ import json, sys, uvicorn
 from fastapi import FastAPI
 answer = json.loads(sys.argv[1])
 app = FastAPI()
-app.get("/api/offer")(lambda: answer)
+app.get("/api/shops/demo/offer")(lambda: answer)
 uvicorn.run(app, port=int(sys.argv[2]), log_level="warning")
 """
 
@@ -57,7 +57,7 @@ def _answer(connection: socket.socket, asked: bytes) -> bytes:
 def run() -> str:
     """Ask both in turn, and say what share of the bare route's speed ours has."""
     folder = Path(tempfile.mkdtemp())
-    path = f"/api/offer?{urlencode(BOAT)}"
+    path = f"/api/shops/demo/offer?{urlencode(BOAT)}"
     try:
         with served(folder, SIGTERM) as shop:
             own = urlsplit(str(shop.base_url)).port or 0
@@ -66,7 +66,7 @@ def run() -> str:
                 port = free.getsockname()[1]
             with subprocess.Popen([sys.executable, "-c", BARE, body.decode(), str(port)]) as bare:
                 time.sleep(3)
-                pairs = [(per_second(own, path)[0], per_second(port, "/api/offer")[0]) for _ in range(ROUNDS)]
+                pairs = [(per_second(own, path)[0], per_second(port, "/api/shops/demo/offer")[0]) for _ in range(ROUNDS)]
                 bare.terminate()
     finally:
         shutil.rmtree(folder, ignore_errors=True)

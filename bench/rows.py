@@ -72,7 +72,7 @@ def edit(client: httpx2.Client) -> Any:
 
 def order(client: httpx2.Client) -> Any:
     """Place an order."""
-    return client.post("/api/orders", json={"order": BOAT, "tender": "bank-transfer", "by": "draft"})
+    return client.post("/api/checkouts/web-shop/orders", json={"order": BOAT, "tender": "bank-transfer"})
 
 
 def read(client: httpx2.Client, content: bytes) -> dict[str, float]:

@@ -154,7 +154,7 @@ def seen_on(desk: Desk, width: int, height: int) -> None:
 def after_a_transfer(desk: Desk) -> None:
     """The page after an order by transfer, on a phone, in German."""
     seen_on(desk, 390, 844)
-    desk.open("/buy?line=night-boat-tour&market=es-eur&language=de")
+    desk.open("/buy/demo?line=night-boat-tour&market=es-eur&language=de")
     desk.click("Überweisung", "input[type=radio]")
     desk.click("Zahlungspflichtig bestellen", "button", exact=False)
     desk.see("Ihre Überweisung")
@@ -185,7 +185,7 @@ def buyer_pays_with_a_voucher(desk: Desk) -> None:
     """On a phone: a line, the cart, and the checkout, where a voucher pays a part and a fee comes on top."""
     code = desk.browser.execute_async_script(ISSUED)
     seen_on(desk, 390, 844)
-    desk.open("/buy/lines/night-boat-tour?market=es-eur")
+    desk.open("/buy/demo/lines/night-boat-tour?market=es-eur")
     desk.see("3 parts")
     sleep(SETTLED)
     shots = [desk.browser.get_screenshot_as_png()]

@@ -8,6 +8,7 @@ from fastapi.testclient import TestClient
 from monedero.server.shops import Shops
 
 BOAT = {"market": "es-eur", "line": "night-boat-tour", "amount": "85.00", "currency": "EUR"}
+DESK, BUYERS = "/api/checkouts/web-shop", "/api/shops/demo"
 CHART = {**BOAT, "line": "star-chart"}
 
 
@@ -59,8 +60,9 @@ class Shopkeeper:
         return self.post(f"{at}/editions", {"fingerprint": self.get(f"{at}/publication")["fingerprint"]}, 201)
 
     # The buyer.
-    def place(self, tender: str, order: dict[str, str] | None = None, by: str = "draft") -> Any:
-        return self.post("/api/orders", {"order": order or BOAT, "tender": tender, "by": by}, 201)
+    def place(self, tender: str, order: dict[str, str] | None = None, at: str = DESK) -> Any:
+        """Place an order: at the desk, by the draft, or where buyers do."""
+        return self.post(f"{at}/orders", {"order": order or BOAT, "tender": tender}, 201)
 
     def page(self, token: str) -> Any:
         return self.get(f"/api/orders/{token}")

@@ -506,7 +506,7 @@ def test_no_card_number_comes_in_anywhere(keeper: Shopkeeper) -> None:
 @pytest.mark.parametrize("body", ["[" * 100_000, '{"order": ' * 3_000 + "1" + "}" * 3_000])
 def test_what_cannot_be_looked_through_is_not_let_in(keeper: Shopkeeper, body: str) -> None:
     headers = {"content-type": "application/json"}
-    for path in ("/api/orders", "/api/rate-cards", "/notify/nowhere"):
+    for path in ("/api/shops/own/orders", "/api/rate-cards", "/notify/nowhere"):
         refused = keeper.client.post(path, content=body, headers=headers)
         assert keeper.fault(refused)[:2] == (400, "body-unreadable")
 

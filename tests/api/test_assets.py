@@ -6,7 +6,7 @@ import pytest
 from fastapi.testclient import TestClient
 
 
-@pytest.mark.parametrize("page", ["/compare", "/buy"])
+@pytest.mark.parametrize("page", ["/compare", "/buy/demo"])
 def test_a_page_is_asked_for_each_time_and_what_it_is_made_of_once(client: TestClient, page: str) -> None:
     answer = client.get(page)
     assert answer.headers["cache-control"] == "no-cache"

@@ -4,19 +4,21 @@ from typing import Any
 
 import pytest
 
-from tests.api.shopkeeper import Shopkeeper
+from tests.api.shopkeeper import BUYERS, DESK, Shopkeeper
 from tests.api.test_paid_later import amounts, deposit, line, weighed
 
 SPAIN = {"market": "es-eur"}
 TIMES = "\u00d7"
 
 
-def page(keeper: Shopkeeper, id: str, **more: Any) -> Any:
-    return keeper.get("/api/offer/line", line=id, **{**SPAIN, **more})
+def page(keeper: Shopkeeper, id: str, at: str = "edition", **more: Any) -> Any:
+    path = f"{BUYERS}/offer/line" if at == "edition" else f"{DESK}/line-page"
+    return keeper.get(path, line=id, **{**SPAIN, **more})
 
 
-def cart(keeper: Shopkeeper, held: str, **more: Any) -> Any:
-    return keeper.get("/api/offer/cart", cart=held, **{**SPAIN, **more})
+def cart(keeper: Shopkeeper, held: str, at: str = "edition", **more: Any) -> Any:
+    path = f"{BUYERS}/offer/cart" if at == "edition" else f"{DESK}/cart-page"
+    return keeper.get(path, cart=held, **{**SPAIN, **more})
 
 
 def test_the_page_of_a_line_shows_what_parts_would_be_to_the_cent(keeper: Shopkeeper) -> None:
@@ -42,34 +44,34 @@ def test_the_page_of_a_line_shows_what_parts_would_be_to_the_cent(keeper: Shopke
 def test_what_is_shown_where_is_the_owners_to_say_and_the_draft_says_it_first(keeper: Shopkeeper) -> None:
     keeper.settings("instalments", on_line_page=False)
     keeper.settings("card", on_line_page=True, in_cart=True, fee={"percent": "2", "networks": {}})
-    ways = page(keeper, "night-boat-tour", by="draft")["ways"]
+    ways = page(keeper, "night-boat-tour", at="draft")["ways"]
     assert [(way["name"], way["note"]) for way in ways] == [("Card", "€1.70 more")]
     assert page(keeper, "night-boat-tour")["ways"][0]["name"] == "Instalments"
-    held = cart(keeper, "sky-maps:2", by="draft")["ways"]
+    held = cart(keeper, "sky-maps:2", at="draft")["ways"]
     assert [(way["name"], way["note"]) for way in held] == [("Card", "€0.36 more")]
 
 
 def test_a_line_says_how_it_is_paid_in_the_language_of_its_buyer(keeper: Shopkeeper) -> None:
     deposit(keeper, percent="30")
     weighed(keeper, "48.00 EUR")
-    german = page(keeper, "night-boat-tour", language="de", by="draft")
+    german = page(keeper, "night-boat-tour", language="de", at="draft")
     assert german["notes"] == ["25,50\u00a0€ bei der Buchung, 59,50\u00a0€ am Tag selbst."]
-    chart = page(keeper, "star-chart", by="draft")
+    chart = page(keeper, "star-chart", at="draft")
     assert (chart["price"], len(chart["notes"])) == ("at most €48.00", 1)
     deposit(keeper, percent="0")
-    assert page(keeper, "night-boat-tour", by="draft")["notes"] == ["You pay on the day."]
+    assert page(keeper, "night-boat-tour", at="draft")["notes"] == ["You pay on the day."]
     club = page(keeper, "dark-sky-club")
     assert (club["alone"], club["notes"]) == (True, ["To pay each month"])
     chosen = {"from": "5.00 EUR", "to": "50.00 EUR"}
     assert line(keeper, "sky-maps", chosen=chosen).status_code == 200
-    assert page(keeper, "sky-maps", by="draft")["notes"] == ["from €5.00 to €50.00"]
+    assert page(keeper, "sky-maps", at="draft")["notes"] == ["from €5.00 to €50.00"]
 
 
 def test_a_line_costs_in_the_currency_of_the_market_what_the_reference_rate_says(keeper: Shopkeeper) -> None:
     pounds = page(keeper, "night-boat-tour", market="gb-gbp")
     assert pounds["price"].startswith("£")
     assert pounds["price"] != "£85.00"
-    held = keeper.get("/api/offer", market="gb-gbp", line="night-boat-tour")
+    held = keeper.get("/api/shops/demo/offer", market="gb-gbp", line="night-boat-tour")
     assert amounts(held)[0] == ("Night boat tour", pounds["price"])
 
 
@@ -81,14 +83,14 @@ def test_a_cart_adds_up_and_is_ordered_as_one(keeper: Shopkeeper) -> None:
     ]
     assert (amounts(found)[-1], found["problem"]) == (("To pay", "€169.00"), "")
     assert found["ways"][0]["note"] == "3 parts: €56.34 first, then €56.33 each"
-    offer = keeper.client.get(f"/api/offer{found['search']}&delivery=pier").json()
+    offer = keeper.client.get(f"/api/shops/demo/offer{found['search']}&delivery=pier").json()
     assert amounts(offer)[:2] == [
         (f"2 {TIMES} Star chart and red-light lamp", "€84.00"),
         ("Night boat tour", "€85.00"),
     ]
     assert offer["order"]["delivery"] == "pier"
-    body = {"order": offer["order"], "tender": "card", "by": "newest-edition"}
-    token = keeper.post("/api/orders", body, 201)["token"]
+    body = {"order": offer["order"], "tender": "card"}
+    token = keeper.post("/api/shops/demo/orders", body, 201)["token"]
     record = keeper.end({"token": token}, "paid")
     assert record["line_name"] == "Star chart and red-light lamp and 1 more"
     assert [(item["line"], item["times"], item["amount"]) for item in record["items"]] == [
@@ -103,16 +105,16 @@ def test_a_cart_adds_up_and_is_ordered_as_one(keeper: Shopkeeper) -> None:
 
 def test_a_cart_weighs_what_its_lines_weigh_and_goes_as_they_may(keeper: Shopkeeper) -> None:
     islands = {"market": "pt-eur", "postcode": "9500", "delivery": "courier"}
-    one = keeper.get("/api/offer", cart="star-chart:1,sky-maps:1", **islands)
+    one = keeper.get("/api/shops/demo/offer", cart="star-chart:1,sky-maps:1", **islands)
     assert ("Courier", "€9.00") in amounts(one)
     # Two of 450 grams are over the first band of 500.
-    two = keeper.get("/api/offer", cart="star-chart:2,sky-maps:1", **islands)
+    two = keeper.get("/api/shops/demo/offer", cart="star-chart:2,sky-maps:1", **islands)
     assert ("Courier", "€14.50") in amounts(two)
 
 
 def test_a_cart_with_deposits_is_paid_for_in_part_and_one_with_weighed_goods_at_most(keeper: Shopkeeper) -> None:
     deposit(keeper, amount="20.00 EUR")
-    found = cart(keeper, "night-boat-tour:2,sky-maps:1", by="draft")
+    found = cart(keeper, "night-boat-tour:2,sky-maps:1", at="draft")
     assert amounts(found) == [("To pay on the day", "-€130.00"), ("To pay now", "€49.00")]
     order = {"market": "es-eur", "line": "sky-maps", "amount": "1", "currency": "EUR"}
     paid = keeper.paid(order={**order, "cart": "night-boat-tour:2,sky-maps:1"})
@@ -120,12 +122,12 @@ def test_a_cart_with_deposits_is_paid_for_in_part_and_one_with_weighed_goods_at_
     assert (record["state_name"], record["payments"][0]["books"]["taken"]) == ("deposit paid", "49.00 EUR")
     assert record["can"]["rest_paid"] == "130.00 EUR"
     weighed(keeper, "48.00 EUR")
-    both = cart(keeper, "night-boat-tour:1,star-chart:1", by="draft")
+    both = cart(keeper, "night-boat-tour:1,star-chart:1", at="draft")
     assert both["problem"].startswith("Night boat tour is ordered by itself.")
     held = "star-chart:2,sky-maps:1"
-    assert amounts(cart(keeper, held, by="draft")) == [("To pay at most", "€105.00")]
+    assert amounts(cart(keeper, held, at="draft")) == [("To pay at most", "€105.00")]
     # Only what is weighed may come to less.
-    offer = keeper.get("/api/offer", cart=held, delivery="pier", **SPAIN)
+    offer = keeper.get("/api/shops/demo/offer", cart=held, delivery="pier", **SPAIN)
     assert [amount for _, amount in amounts(offer)[:2]] == ["€84.00", "€9.00"]
     view = keeper.get("/api/checkouts/web-shop/view", **order, cart=held, delivery="pier")
     assert [amount for _, amount in amounts(view)[:2]] == ["at most €96.00", "€9.00"]
@@ -163,18 +165,18 @@ def test_what_does_not_go_together_stays_in_the_cart_and_is_told(keeper: Shopkee
 )
 def test_a_cart_that_cannot_be_ordered_is_refused_by_name(keeper: Shopkeeper, held: str, code: str) -> None:
     order = {"market": "es-eur", "line": "sky-maps", "amount": "9.00", "currency": "EUR", "cart": held}
-    answer = keeper.client.post("/api/orders", json={"order": order, "tender": "card", "by": "draft"})
+    answer = keeper.client.post("/api/checkouts/web-shop/orders", json={"order": order, "tender": "card"})
     assert keeper.fault(answer)[1:] == (code, "cart")
 
 
 def test_lines_and_ways_of_delivery_are_called_in_the_language_of_their_buyer(keeper: Shopkeeper) -> None:
     german = cart(keeper, "star-chart:2,night-boat-tour:1", language="de")
     assert [item["name"] for item in german["items"]] == ["Sternkarte und Rotlichtlampe", "Nächtliche Bootstour"]
-    offer = keeper.client.get(f"/api/offer{german['search']}&delivery=pier").json()
+    offer = keeper.client.get(f"/api/shops/demo/offer{german['search']}&delivery=pier").json()
     assert offer["line_name"] == "Sternkarte und Rotlichtlampe und 1 mehr"
     assert [way["name"] for way in offer["deliveries"]] == ["Kurier", "Am Pier abgeholt"]
-    body = {"order": offer["order"], "tender": "card", "by": "newest-edition", "language": "de"}
-    token = keeper.post("/api/orders", body, 201)["token"]
+    body = {"order": offer["order"], "tender": "card", "language": "de"}
+    token = keeper.post("/api/shops/demo/orders", body, 201)["token"]
     record = keeper.end({"token": token}, "paid")
     # The owner reads the first language of the shop, the buyer the other.
     assert record["line_name"] == "Star chart and red-light lamp and 1 more"

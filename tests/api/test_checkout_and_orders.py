@@ -6,6 +6,7 @@ import pytest
 from fastapi.testclient import TestClient
 
 from monedero.server.shops import RunningShop, Shops
+from tests.api.shopkeeper import BUYERS, DESK
 from tests.conftest import browser_of, opened, the_app
 
 HAND = {"market": "es-eur", "line": "night-boat-tour", "amount": "85.00", "currency": "EUR"}
@@ -25,8 +26,8 @@ def outcomes(client: TestClient, **changed: str) -> dict[str, Any]:
     return {entry["tender"]["id"]: entry for entry in view["outcomes"]}
 
 
-def place(client: TestClient, tender: str, by: str = "newest-edition", **changed: str) -> Any:
-    return client.post("/api/orders", json={"order": {**HAND, **changed}, "tender": tender, "by": by})
+def place(client: TestClient, tender: str, at: str = BUYERS, **changed: str) -> Any:
+    return client.post(f"{at}/orders", json={"order": {**HAND, **changed}, "tender": tender})
 
 
 def end(client: TestClient, placed: Any, outcome: str) -> Any:
@@ -129,7 +130,7 @@ def test_every_tender_says_why_it_is_held_back_and_what_it_costs(client: TestCli
 
 def test_buyers_see_the_newest_edition_and_not_the_draft(client: TestClient) -> None:
     def offered() -> tuple[int, list[str]]:
-        offer = client.get("/api/offer", params=HAND).json()
+        offer = client.get("/api/shops/demo/offer", params=HAND).json()
         return offer["edition"], [way["tender"] for way in offer["offered"]]
 
     assert offered() == (1, ["card", "online-banking", "bank-transfer", "instalments"])
@@ -156,7 +157,7 @@ def test_what_was_not_looked_at_is_not_published(client: TestClient, changed: st
         save(client, [{**tenders[0], "take": "on-dispatch"}, *tenders[1:]])
     answer = client.post("/api/checkouts/web-shop/editions", json={"fingerprint": looked_at})
     assert (answer.status_code, answer.json()["errors"][0]["code"]) == (409, "shown-old")
-    assert client.get("/api/offer", params=HAND).json()["edition"] == 1
+    assert client.get("/api/shops/demo/offer", params=HAND).json()["edition"] == 1
 
 
 def test_a_change_of_when_money_is_taken_alone_is_told_and_published(client: TestClient) -> None:
@@ -186,7 +187,7 @@ def test_an_edition_decides_by_what_its_methods_could_carry_then(client: TestCli
 
     def offered() -> bool:
         return own["method"]["id"] in [
-            way["tender"] for way in client.get("/api/offer", params=hand).json()["offered"]
+            way["tender"] for way in client.get("/api/shops/demo/offer", params=hand).json()["offered"]
         ]
 
     assert offered()
@@ -294,7 +295,7 @@ def test_an_order_is_only_placed_with_what_is_offered(
 
 
 def test_the_draft_is_rehearsed_as_a_draft(client: TestClient) -> None:
-    placed = place(client, "cash-on-the-day", by="draft").json()
+    placed = place(client, "cash-on-the-day", at=DESK).json()
     record = client.get(f"/api/records/{placed['token']}").json()
     assert (record["edition"], record["draft_version"]) == (None, 2)
     held = client.get("/api/shop").json()
@@ -311,7 +312,7 @@ def test_nothing_is_offered_before_the_first_edition(shops: Shops) -> None:
     from monedero.api.app import create_app
 
     own = browser_of(create_app(shops, demo_first=False))
-    answer = own.get("/api/offer", params=HAND)
+    answer = own.get("/api/shops/own/offer", params=HAND)
     assert (answer.status_code, answer.json()["errors"][0]["code"]) == (409, "not-published")
 
 

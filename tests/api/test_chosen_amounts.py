@@ -25,19 +25,22 @@ def published(keeper: Shopkeeper) -> None:
 def test_a_buyer_chooses_between_two_amounts(keeper: Shopkeeper) -> None:
     assert choosing(keeper, "night-boat-tour", WITHIN).status_code == 200
     published(keeper)
-    usual = keeper.get("/api/offer", line="night-boat-tour", market="es-eur")
+    usual = keeper.get("/api/shops/demo/offer", line="night-boat-tour", market="es-eur")
     assert (usual["amount"], usual["chooses"]) == ("85.00 EUR", "from €20.00 to €120.00")
     for amount in ("20", "120,00"):
-        assert keeper.client.get("/api/offer", params={**BOAT, "amount": amount}).status_code == 200
+        assert keeper.client.get("/api/shops/demo/offer", params={**BOAT, "amount": amount}).status_code == 200
     for amount in ("19.99", "120.01"):
-        refused = keeper.client.get("/api/offer", params={**BOAT, "amount": amount})
+        refused = keeper.client.get("/api/shops/demo/offer", params={**BOAT, "amount": amount})
         assert keeper.fault(refused) == (422, "amount-chosen", "amount")
         assert refused.json()["detail"].endswith("Choose from €20.00 to €120.00.")
         placed = keeper.client.post(
-            "/api/orders", json={"order": {**BOAT, "amount": amount}, "tender": "card", "by": "newest-edition"}
+            "/api/shops/demo/orders", json={"order": {**BOAT, "amount": amount}, "tender": "card"}
         )
         assert keeper.fault(placed)[:2] == (422, "amount-chosen")
-    assert keeper.get("/api/offer", line="star-chart", market="es-eur", postcode="28001")["chooses"] is None
+    assert (
+        keeper.get("/api/shops/demo/offer", line="star-chart", market="es-eur", postcode="28001")["chooses"]
+        is None
+    )
 
 
 def test_limits_are_brought_over_and_delivery_stands_apart(keeper: Shopkeeper) -> None:
@@ -45,11 +48,11 @@ def test_limits_are_brought_over_and_delivery_stands_apart(keeper: Shopkeeper) -
     published(keeper)
     chart = {**CHART, "delivery": "courier", "postcode": "28001"}
     # 50.00 of goods and 4.00 for the courier: it is the goods that are chosen.
-    assert keeper.client.get("/api/offer", params={**chart, "goods": "50.00"}).status_code == 200
-    beyond = keeper.client.get("/api/offer", params={**chart, "goods": "50.01"})
+    assert keeper.client.get("/api/shops/demo/offer", params={**chart, "goods": "50.00"}).status_code == 200
+    beyond = keeper.client.get("/api/shops/demo/offer", params={**chart, "goods": "50.01"})
     assert keeper.fault(beyond) == (422, "amount-chosen", "goods")
     pounds = keeper.get(
-        "/api/offer", line="star-chart", market="gb-gbp", currency="GBP", amount="38", delivery="pier"
+        "/api/shops/demo/offer", line="star-chart", market="gb-gbp", currency="GBP", amount="38", delivery="pier"
     )
     low, high = pounds["chooses"].removeprefix("from £").split(" to £")
     rate = float(low) / 40

@@ -164,19 +164,18 @@ def test_a_discount_that_leaves_nothing_and_a_fee_without_a_rate_are_refused(
     order = {
         "order": {**CHART, "amount": "42.00", "delivery": "pier"},
         "tender": "cash-on-the-day",
-        "by": "draft",
     }
-    assert keeper.fault(client.post("/api/orders", json=order))[:2] == (422, "amount-zero")
+    assert keeper.fault(client.post("/api/checkouts/web-shop/orders", json=order))[:2] == (422, "amount-zero")
     compose(client, only="cash-on-the-day", fee={"fixed": "100 XPF"})
     assert outcome(client, "cash-on-the-day", amount="42.00", delivery="pier")["buyer_fee_unknown"]
-    assert keeper.fault(client.post("/api/orders", json=order))[:2] == (409, "fee-unknown")
+    assert keeper.fault(client.post("/api/checkouts/web-shop/orders", json=order))[:2] == (409, "fee-unknown")
 
 
 def test_two_storefronts_have_a_checkout_each(client: TestClient, keeper: Shopkeeper) -> None:
     added = client.post(f"{COUNTER}/tenders", json={"version": 0, "method": "cash-on-the-day"}).json()
     client.put(COUNTER, json={"version": 1, "tenders": [{**added["tenders"][0], "on": True, "name": "Cash here"}]})
-    order = {"order": BOAT, "tender": "cash-on-the-day", "by": "draft", "storefront": "pier-counter"}
-    token = client.post("/api/orders", json=order).json()["token"]
+    order = {"order": BOAT, "tender": "cash-on-the-day"}
+    token = client.post(f"{COUNTER}/orders", json=order).json()["token"]
     assert keeper.get(f"/api/orders/{token}")["tender_name"] == "Cash here"
     # What it can still be paid with is of its own storefront.
     assert [way["name"] for way in keeper.get(f"/api/orders/{token}")["offered"]] == ["Cash here"]

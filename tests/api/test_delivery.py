@@ -68,11 +68,11 @@ def test_days_and_hours_are_told_and_only_those_are_taken(keeper: Shopkeeper) ->
     assert pier["days"][0]["hours"] == ["17:00 to 19:30"]
     order = {**HERE, "delivery": "pier", "amount": "42.00"}
     wrong = client.post(
-        "/api/orders", json={"order": order, "tender": "card", "by": "draft", "delivery_day": "2026-11-30"}
+        "/api/checkouts/web-shop/orders", json={"order": order, "tender": "card", "delivery_day": "2026-11-30"}
     )
     assert keeper.fault(wrong) == (422, "delivery-day", "delivery_day")
-    right = {"order": order, "tender": "card", "by": "draft", "delivery_day": "2026-11-28"}
-    placed = keeper.post("/api/orders", right, 201)
+    right = {"order": order, "tender": "card", "delivery_day": "2026-11-28"}
+    placed = keeper.post("/api/checkouts/web-shop/orders", right, 201)
     assert keeper.record(placed["token"])["delivered"] == {
         "way": "Collected at the pier",
         "names": {"pt": "Levantado no cais", "de": "Am Pier abgeholt"},
@@ -83,13 +83,13 @@ def test_days_and_hours_are_told_and_only_those_are_taken(keeper: Shopkeeper) ->
 
 
 def test_a_buyer_meets_the_first_way_with_what_it_costs(keeper: Shopkeeper) -> None:
-    offer = keeper.get("/api/offer", line="star-chart", market="es-eur", postcode="28001")
+    offer = keeper.get("/api/shops/demo/offer", line="star-chart", market="es-eur", postcode="28001")
     assert (offer["amount"], offer["order"]["delivery"], offer["asks_postcode"]) == ("46.00 EUR", "courier", True)
     assert [way["chosen"] for way in offer["deliveries"]] == [True, False]
-    body = {"order": offer["order"], "tender": "card", "by": "newest-edition"}
-    refused = keeper.client.post("/api/orders", json=body)
+    body = {"order": offer["order"], "tender": "card"}
+    refused = keeper.client.post("/api/shops/demo/orders", json=body)
     assert keeper.fault(refused) == (422, "address-missing", "address")
-    placed = keeper.post("/api/orders", {**body, "address": "Calle Sol 1"}, 201)
+    placed = keeper.post("/api/shops/demo/orders", {**body, "address": "Calle Sol 1"}, 201)
     page = keeper.page(placed["token"])
     assert (page["goods"], page["delivered"]["fee"], page["delivered"]["address"]) == (
         "42.00 EUR",
@@ -109,10 +109,10 @@ def test_an_address_that_nobody_goes_to_is_told_before_paying(keeper: Shopkeeper
     }
     for delivery in ({}, {"delivery": "courier"}):
         order = {**HERE, "postcode": "1000", **delivery}
-        refused = client.post("/api/orders", json={"order": order, "tender": "card", "by": "draft"})
+        refused = client.post("/api/checkouts/web-shop/orders", json={"order": order, "tender": "card"})
         assert keeper.fault(refused) == (409, "delivery-refused", "delivery")
     unheard = client.post(
-        "/api/orders", json={"order": {**HERE, "delivery": "balloon"}, "tender": "card", "by": "draft"}
+        "/api/checkouts/web-shop/orders", json={"order": {**HERE, "delivery": "balloon"}, "tender": "card"}
     )
     assert keeper.fault(unheard) == (404, "not-found", "delivery")
 
@@ -188,7 +188,9 @@ def test_cash_is_paid_in_coins_and_the_rounding_is_a_line_of_its_own(keeper: Sho
     assert (cash["fee"], cash["rounding"], cash["total"]) == ("0.82 CHF", "-0.02 CHF", "83.00 CHF")
     others = [way for way in view["offered"] if way["tender"] != "cash-on-the-day"]
     assert {way["rounding"] for way in others} <= {None}
-    token = keeper.post("/api/orders", {"order": order, "tender": "cash-on-the-day", "by": "draft"}, 201)["token"]
+    token = keeper.post("/api/checkouts/web-shop/orders", {"order": order, "tender": "cash-on-the-day"}, 201)[
+        "token"
+    ]
     page = keeper.page(token)
     assert (page["amount"], page["fee"], page["rounding"]) == ("83.00 CHF", "0.82 CHF", "-0.02 CHF")
     paid = keeper.act(token, "paid")

@@ -56,7 +56,7 @@ def test_its_methods_are_offered_and_rehearsed(client: TestClient, keeper: Shopk
     view = client.get("/api/checkouts/web-shop/view", params=BOAT).json()
     offered = {outcome["tender"]["id"] for outcome in view["outcomes"] if outcome["place"] is not None}
     assert added["added"] in offered
-    placed = client.post("/api/orders", json={"order": BOAT, "tender": added["added"], "by": "draft"})
+    placed = client.post("/api/checkouts/web-shop/orders", json={"order": BOAT, "tender": added["added"]})
     assert placed.status_code == 201, placed.json()
     assert "larkhithe" in placed.json()["go_to"]
 

@@ -41,5 +41,5 @@ def test_a_checkout_in_live_mode_is_judged_by_its_live_accounts(client: TestClie
     card = next(entry for entry in answer.json()["outcomes"] if entry["tender"]["id"] == "card")
     assert [reason["code"] for reason in card["reasons"]] == ["account-stage"]
     # Buyers go on to see the edition of before, and its mode.
-    offer = client.get("/api/offer", params=BOAT).json()
+    offer = client.get("/api/shops/demo/offer", params=BOAT).json()
     assert (offer["mode"], offer["offered"][0]["tender"]) == ("test", "card")

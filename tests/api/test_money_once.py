@@ -240,18 +240,18 @@ def test_an_order_whose_total_is_no_longer_the_one_that_was_shown_is_refused_wit
 ) -> None:
     code = issued(keeper, "36 EUR")["code"]
     handle = str(tried(keeper, code).json()["handle"])
-    shown = keeper.get("/api/offer", **NOW, voucher=[handle])
+    shown = keeper.get("/api/shops/demo/offer", **NOW, voucher=[handle])
     card = next(way for way in shown["offered"] if way["tender"] == "card")
     assert card["to_pay"] == "49.00 EUR"
-    body = {"order": BOAT, "tender": "card", "by": "draft", "vouchers": [handle], "total": card["to_pay"]}
+    body = {"order": BOAT, "tender": "card", "vouchers": [handle], "total": card["to_pay"]}
     other = tried(keeper, code).json()["handle"]
     assert placed(keeper, "voucher", other, order={**BOAT, "amount": "16.00"}).status_code == 201
-    less = keeper.client.post("/api/orders", json=body)
+    less = keeper.client.post("/api/checkouts/web-shop/orders", json=body)
     assert keeper.fault(less) == (409, "total-changed", "total")
     assert less.json()["detail"].startswith("There is €65.00 to pay now, not €49.00.")
     assert placed(keeper, "voucher", other, order={**BOAT, "amount": "20.00"}).status_code == 201
     for told in (body, {**body, "total": None}):
-        gone = keeper.client.post("/api/orders", json=told)
+        gone = keeper.client.post("/api/checkouts/web-shop/orders", json=told)
         assert keeper.fault(gone) == (409, "total-changed", "total")
         assert "There is €85.00 to pay now" in gone.json()["detail"]
     assert len(keeper.get("/api/records")["records"]) == 2
@@ -260,11 +260,13 @@ def test_an_order_whose_total_is_no_longer_the_one_that_was_shown_is_refused_wit
 def test_the_same_key_is_the_same_order_also_where_vouchers_paid_and_another_body_is_refused(
     keeper: Shopkeeper,
 ) -> None:
-    body = {"order": BOAT, "tender": "voucher", "by": "draft", "vouchers": [handle_of(keeper, "85 EUR")]}
+    body = {"order": BOAT, "tender": "voucher", "vouchers": [handle_of(keeper, "85 EUR")]}
     headers = {"Idempotency-Key": "one-order-and-no-more"}
-    first, again = (keeper.client.post("/api/orders", json=body, headers=headers) for _ in range(2))
+    first, again = (
+        keeper.client.post("/api/checkouts/web-shop/orders", json=body, headers=headers) for _ in range(2)
+    )
     assert (first.status_code, again.json()) == (201, first.json())
-    other = keeper.client.post("/api/orders", json={**body, "tender": "card"}, headers=headers)
+    other = keeper.client.post("/api/checkouts/web-shop/orders", json={**body, "tender": "card"}, headers=headers)
     assert keeper.fault(other) == (409, "key-reused", "idempotency-key")
     assert len(keeper.get("/api/records")["records"]) == 1
 
@@ -279,7 +281,7 @@ def test_a_sold_voucher_stands_still_while_its_payment_is_disputed_and_after_tha
     keeper.plays(token, "dispute")
     assert keeper.fault(tried(keeper, code)) == (409, "voucher-stands-still", "code")
     assert keeper.get("/api/vouchers")["vouchers"][0]["stands_still"]
-    assert keeper.get("/api/offer", **NOW, voucher=[handle])["vouchers"] == []
+    assert keeper.get("/api/shops/demo/offer", **NOW, voucher=[handle])["vouchers"] == []
     assert placed(keeper, "card", handle).status_code == 409
     keeper.plays(token, "lose")
     assert keeper.fault(tried(keeper, code)) == (409, "voucher-stands-still", "code")
@@ -310,7 +312,7 @@ def test_an_order_has_one_invoice_which_is_void_where_it_was_replaced(keeper: Sh
         assert [paper.void for paper in papers] == [paper is not payments[-1].paper for paper in papers]
         numbers |= {paper.number for paper in papers}
     assert numbers == {"CN-0001"}
-    other = keeper.post("/api/orders", {"order": BOAT, "by": "draft", **bill}, 201)["token"]
+    other = keeper.post("/api/checkouts/web-shop/orders", {"order": BOAT, **bill}, 201)["token"]
     assert getattr(stored(keeper, other).payment.paper, "number", "") == "CN-0002"
 
 

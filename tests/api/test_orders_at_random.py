@@ -12,8 +12,8 @@ import pytest
 from monedero.core.account import Mode
 from monedero.core.payment.state import Move, State
 from monedero.core.record import OrderRecord
-from monedero.wording.after_paying import SAYS_NOTHING
 from monedero.work.accounts.gateway import Gateway
+from monedero.work.orders.tells import SAYS_NOTHING
 from tests.api.shopkeeper import BOAT, CHART, Shopkeeper
 from tests.api.test_money_once import sells_vouchers
 from tests.api.test_paid_later import deposit, weighed
@@ -63,16 +63,18 @@ class Walk:
     def place(self) -> None:
         handles = []
         for code in self.draw.sample(self.codes, min(len(self.codes), self.draw.randrange(8))):
-            tried = self.keeper.client.post("/api/offer/vouchers", json={"code": code, "currency": "EUR"})
+            tried = self.keeper.client.post(
+                "/api/shops/demo/offer/vouchers", json={"code": code, "currency": "EUR"}
+            )
             if tried.status_code == 200:
                 handles.append(tried.json()["handle"])
         order = {
             **self.draw.choice([BOAT, CHART, SOLD]),
             "amount": f"{self.draw.randrange(500, 20_000) / 100:.2f}",
         }
-        body = {"order": order, "by": "draft", "vouchers": handles}
+        body = {"order": order, "vouchers": handles}
         for tender in (self.draw.choice(WAYS), "card", "voucher", "on-the-day"):
-            answer = self.keeper.client.post("/api/orders", json={**body, "tender": tender})
+            answer = self.keeper.client.post("/api/checkouts/web-shop/orders", json={**body, "tender": tender})
             if answer.status_code == 201:
                 self.tokens.append(answer.json()["token"])
                 return

@@ -123,7 +123,7 @@ def test_a_booking_paid_on_the_day_is_kept_and_can_be_paid_before(keeper: Shopke
     view = keeper.get("/api/checkouts/web-shop/view", **BOAT)
     assert view["nothing_left"] == {"tender": "on-the-day", "pay": "Book, and pay €85.00 on the day"}
     assert (view["offered"], view["nothing_to_pay"]) == ([], False)
-    refused = keeper.client.post("/api/orders", json={"order": BOAT, "tender": "card", "by": "draft"})
+    refused = keeper.client.post("/api/checkouts/web-shop/orders", json={"order": BOAT, "tender": "card"})
     assert keeper.fault(refused) == (404, "not-found", "tender")
     token = keeper.place("on-the-day")["token"]
     record = keeper.record(token)
@@ -143,8 +143,8 @@ def test_a_booking_paid_on_the_day_is_kept_and_can_be_paid_before(keeper: Shopke
     record = keeper.act(other, "paid").json()
     assert (record["state"], record["tender_name"]) == ("paid", "Cash or card on the day")
     assert "You paid €85.00 by cash or card on the day" in keeper.page(other)["text"]
-    body = {"order": BOAT, "tender": "on-the-day", "by": "draft", "language": "de"}
-    german = keeper.post("/api/orders", body, 201)["token"]
+    body = {"order": BOAT, "tender": "on-the-day", "language": "de"}
+    german = keeper.post("/api/checkouts/web-shop/orders", body, 201)["token"]
     # The owner's story is in the language of the desk, the buyer's page in the buyer's.
     assert "The buyer chose Cash or card on the day" in keeper.record(german)["happened"][1]["text"]
     assert keeper.page(german)["tender_name"] == "Bargeld oder Karte am Tag selbst"
@@ -238,9 +238,9 @@ def test_vouchers_pay_weighed_goods_first_and_get_back_what_they_did_not_come_to
 ) -> None:
     weighed(keeper)
     code = keeper.post("/api/vouchers", {"amount": "30 EUR"}, 201)["code"]
-    handle = keeper.post("/api/offer/vouchers", {"code": code, "currency": "EUR"}, 200)["handle"]
-    body = {"order": COLLECTED, "tender": "card", "by": "draft", "vouchers": [handle]}
-    token = keeper.post("/api/orders", body, 201)["token"]
+    handle = keeper.post("/api/shops/demo/offer/vouchers", {"code": code, "currency": "EUR"}, 200)["handle"]
+    body = {"order": COLLECTED, "tender": "card", "vouchers": [handle]}
+    token = keeper.post("/api/checkouts/web-shop/orders", body, 201)["token"]
     record = keeper.end({"token": token}, "paid")
     assert record["payments"][0]["books"]["authorised"] == "12.00 EUR"
     record = keeper.act(token, "weigh", amount=f"{came_to} EUR", note="").json()
@@ -257,9 +257,9 @@ def test_vouchers_pay_weighed_goods_first_and_get_back_what_they_did_not_come_to
 def test_all_paid_by_voucher_and_weighed_less(keeper: Shopkeeper) -> None:
     weighed(keeper)
     code = keeper.post("/api/vouchers", {"amount": "50 EUR"}, 201)["code"]
-    handle = keeper.post("/api/offer/vouchers", {"code": code, "currency": "EUR"}, 200)["handle"]
-    body = {"order": COLLECTED, "tender": "voucher", "by": "draft", "vouchers": [handle]}
-    token = keeper.post("/api/orders", body, 201)["token"]
+    handle = keeper.post("/api/shops/demo/offer/vouchers", {"code": code, "currency": "EUR"}, 200)["handle"]
+    body = {"order": COLLECTED, "tender": "voucher", "vouchers": [handle]}
+    token = keeper.post("/api/checkouts/web-shop/orders", body, 201)["token"]
     assert keeper.record(token)["can"]["weigh"] == "42.00 EUR"
     record = keeper.act(token, "weigh", amount="40.00 EUR", note="").json()
     assert (record["state"], record["by_voucher"]) == ("paid", "40.00 EUR")
@@ -296,7 +296,7 @@ def test_a_line_that_is_paid_on_the_day_needs_no_way_to_pay(keeper: Shopkeeper) 
     # A transfer is offered from 60 EUR on: for the tour, and not for a deposit of it.
     assert nobody() == ""
     deposit(keeper, percent="30")
-    assert nobody() == "Nobody who pays in EUR in Portugal can pay for Night boat tour."
+    assert nobody() == "Web shop: Nobody who pays in EUR in Portugal can pay for Night boat tour."
     deposit(keeper, percent="0")
     assert nobody() == ""
     # Coverage has no order to look at, and no dead end in it.

@@ -12,7 +12,7 @@ from monedero.core.account import Mode
 from monedero.demo import paper
 from monedero.formats import webhook
 from monedero.work.accounts.gateways import Access, access_name
-from tests.api.shopkeeper import BOAT, CHART, Shopkeeper
+from tests.api.shopkeeper import BOAT, BUYERS, CHART, Shopkeeper
 
 
 def money(record: Any) -> dict[str, str]:
@@ -334,14 +334,14 @@ def test_cash_at_the_pier_keeps_the_seat_with_the_order(keeper: Shopkeeper) -> N
 
 
 def test_a_buyer_who_comes_again_meets_the_usual_way(keeper: Shopkeeper) -> None:
-    placed = keeper.place("online-banking", by="newest-edition")
+    placed = keeper.place("online-banking", at=BUYERS)
     keeper.end(placed, "paid")
-    declined = keeper.place("card", by="newest-edition")
+    declined = keeper.place("card", at=BUYERS)
     keeper.end(declined, "declined-money")
-    usual = [way["tender"] for way in keeper.get("/api/offer", **BOAT)["offered"] if way["usual"]]
+    usual = [way["tender"] for way in keeper.get("/api/shops/demo/offer", **BOAT)["offered"] if way["usual"]]
     assert usual == ["online-banking"]
     keeper.client.cookies.delete("monedero_buyer")
-    assert not any(way["usual"] for way in keeper.get("/api/offer", **BOAT)["offered"])
+    assert not any(way["usual"] for way in keeper.get("/api/shops/demo/offer", **BOAT)["offered"])
 
 
 def endpoint(keeper: Shopkeeper, account: str = "orlenta") -> tuple[str, str, str]:

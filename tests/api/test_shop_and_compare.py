@@ -34,7 +34,13 @@ def named(entry: Any) -> tuple[str, str, str]:
 
 
 def test_every_answer_names_the_mode(client: TestClient) -> None:
-    for path in ("/api/shop", "/api/choices", "/api/orders", "/api/nowhere", "/simulated-provider/pay/x"):
+    for path in (
+        "/api/shop",
+        "/api/choices",
+        "/api/shops/demo/orders",
+        "/api/nowhere",
+        "/simulated-provider/pay/x",
+    ):
         assert client.get(path).headers["Monedero-Mode"] == "test"
     assert client.get("/api/nowhere").json()["mode"] == "test"
 
@@ -112,7 +118,7 @@ def test_an_order_of_zero_needs_no_payment(client: TestClient) -> None:
 def test_an_order_in_hand_that_cannot_be_read_is_refused_by_its_part(
     client: TestClient, changed: dict[str, str], field: str, code: str
 ) -> None:
-    for path in ("/api/compare", "/api/checkouts/web-shop/view", "/api/offer"):
+    for path in ("/api/compare", "/api/checkouts/web-shop/view", "/api/shops/demo/offer"):
         answer = client.get(path, params={**HAND, **changed})
         assert answer.headers["content-type"] == "application/problem+json"
         body = answer.json()
@@ -171,7 +177,8 @@ def test_a_shop_that_breaks_a_rule_is_refused_and_nothing_is_kept(client: TestCl
 
 def test_an_own_shop_begins_empty_beside_the_demo(shops: Shops) -> None:
     own = browser_of(create_app(shops, demo_first=False))
-    assert own.get("/api/shop").json() == {"mode": "test", "demo": False, "version": 0, "shop": None}
+    begins = {"mode": "test", "id": "own", "demo": False, "version": 0, "shop": None, "begins_at": {}}
+    assert own.get("/api/shop").json() == begins
     refused = own.get("/api/compare", params=HAND)
     assert (refused.status_code, refused.json()["errors"][0]["code"]) == (409, "shop-not-described")
     assert own.put("/api/shop", json={"version": 0, "shop": SHOP}).json()["version"] == 1

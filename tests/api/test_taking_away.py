@@ -56,7 +56,7 @@ def uses(client: TestClient) -> list[str]:
 def test_whatever_uses_a_provider_is_told_until_nothing_does(known: TestClient, keeper: Shopkeeper) -> None:
     added = with_way(known)
     publish(known)
-    placed = known.post("/api/orders", json={"order": BOAT, "tender": added["added"], "by": "draft"}).json()
+    placed = known.post("/api/checkouts/web-shop/orders", json={"order": BOAT, "tender": added["added"]}).json()
     told = known.delete(WAY).json()["errors"]
     name = next(tender["name"] for tender in added["tenders"] if tender["id"] == added["added"])
     assert [use["code"] for use in told] == [
@@ -105,7 +105,7 @@ def test_an_account_held_elsewhere_is_left_taken_up_again_and_taken_away(known: 
 
 def test_an_account_where_money_lies_is_not_taken_away(known: TestClient, keeper: Shopkeeper) -> None:
     added = with_way(known)
-    placed = known.post("/api/orders", json={"order": BOAT, "tender": added["added"], "by": "draft"}).json()
+    placed = known.post("/api/checkouts/web-shop/orders", json={"order": BOAT, "tender": added["added"]}).json()
     known.post("/api/accounts/larkhithe/disconnect")
     refused = known.delete("/api/accounts/larkhithe")
     assert refused.json()["errors"][0]["code"] == "orders-wait"

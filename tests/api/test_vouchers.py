@@ -15,7 +15,7 @@ def issued(keeper: Shopkeeper, amount: str, **given: Any) -> Any:
 
 
 def tried(keeper: Shopkeeper, code: str, currency: str = "EUR") -> Any:
-    return keeper.client.post("/api/offer/vouchers", json={"code": code, "currency": currency})
+    return keeper.client.post("/api/shops/demo/offer/vouchers", json={"code": code, "currency": currency})
 
 
 def handle_of(keeper: Shopkeeper, amount: str, **given: Any) -> str:
@@ -25,8 +25,8 @@ def handle_of(keeper: Shopkeeper, amount: str, **given: Any) -> str:
 
 
 def placed(keeper: Shopkeeper, tender: str, *handles: str, order: dict[str, str] = BOAT) -> Any:
-    body = {"order": order, "tender": tender, "by": "draft", "vouchers": list(handles)}
-    return keeper.client.post("/api/orders", json=body)
+    body = {"order": order, "tender": tender, "vouchers": list(handles)}
+    return keeper.client.post("/api/checkouts/web-shop/orders", json=body)
 
 
 def balances(keeper: Shopkeeper) -> list[str]:
@@ -53,9 +53,9 @@ def test_a_code_is_shown_once_and_kept_as_a_digest(keeper: Shopkeeper, tmp_path:
 
 
 def test_what_is_left_to_pay_is_what_the_other_ways_meet(keeper: Shopkeeper) -> None:
-    assert keeper.get("/api/offer", **NOW)["takes_vouchers"] is False
+    assert keeper.get("/api/shops/demo/offer", **NOW)["takes_vouchers"] is False
     handle = handle_of(keeper, "30 EUR")
-    offer = keeper.get("/api/offer", **NOW, voucher=[handle])
+    offer = keeper.get("/api/shops/demo/offer", **NOW, voucher=[handle])
     assert [(line["label"], line["amount"]) for line in offer["lines"]] == [
         ("Night boat tour", "€85.00"),
         (offer["vouchers"][0]["name"], "-€30.00"),
@@ -76,7 +76,7 @@ def test_what_is_left_to_pay_is_what_the_other_ways_meet(keeper: Shopkeeper) -> 
 
 def test_a_voucher_pays_in_parts_all_of_an_order_and_a_refund_goes_back_to_it(keeper: Shopkeeper) -> None:
     handle = handle_of(keeper, "100 EUR")
-    whole = keeper.get("/api/offer", **NOW, voucher=[handle])
+    whole = keeper.get("/api/shops/demo/offer", **NOW, voucher=[handle])
     assert whole["nothing_left"] == {"tender": "voucher", "pay": "Order, paid by voucher"}
     assert whole["offered"] == []
     token = placed(keeper, "voucher", handle).json()["token"]

@@ -15,7 +15,7 @@ from stdnum import iso11649
 
 from monedero.demo import paper
 from monedero.formats.euro_code import as_svg, euro_code
-from tests.api.shopkeeper import BOAT, CHART, Shopkeeper
+from tests.api.shopkeeper import BOAT, BUYERS, CHART, Shopkeeper
 
 WEB = "/api/checkouts/web-shop"
 BY_INVOICE = {
@@ -42,8 +42,8 @@ def added(keeper: Shopkeeper, **tender: Any) -> None:
 
 
 def ordered(keeper: Shopkeeper, tender: str, **given: Any) -> Any:
-    body = {"order": BOAT, "by": "draft", "tender": tender, **given}
-    return keeper.client.post("/api/orders", json=body)
+    body = {"order": BOAT, "tender": tender, **given}
+    return keeper.client.post("/api/checkouts/web-shop/orders", json=body)
 
 
 def told(keeper: Shopkeeper, token: str) -> dict[str, str]:
@@ -111,8 +111,11 @@ def test_what_its_buyer_would_not_know_how_to_pay_is_held_back_until_the_owner_t
 ) -> None:
     added(keeper, id="wire", method="wire-transfer", on=True, name="Wire")
     dollars = {**BOAT, "market": "us-usd", "currency": "USD"}
-    order = {"order": dollars, "tender": "wire", "by": "draft"}
-    assert keeper.fault(keeper.client.post("/api/orders", json=order))[:2] == (409, "tender-held-back")
+    order = {"order": dollars, "tender": "wire"}
+    assert keeper.fault(keeper.client.post("/api/checkouts/web-shop/orders", json=order))[:2] == (
+        409,
+        "tender-held-back",
+    )
     held = keeper.get("/api/checkouts/web-shop/view", **dollars)
     reasons = next(each["reasons"] for each in held["outcomes"] if each["tender"]["id"] == "wire")
     assert [(reason["code"], reason["act"], reason["go"]) for reason in reasons] == [
@@ -121,7 +124,7 @@ def test_what_its_buyer_would_not_know_how_to_pay_is_held_back_until_the_owner_t
     account = {"id": "us", "holder": "Cabo Noite", "country": "US", "currency": "USD"}
     said = {"bank_code": "011103093", "account_number": "000123456789"}
     arranged(keeper, lambda told: {**told, "accounts": [*told["accounts"], {**account, **said}]})
-    page = keeper.page(keeper.client.post("/api/orders", json=order).json()["token"])
+    page = keeper.page(keeper.client.post("/api/checkouts/web-shop/orders", json=order).json()["token"])
     assert [line["label"] for line in page["paper"]["lines"]] == [
         *("To", "Routing number", "Account number", "Reference", "Amount")
     ]
@@ -197,10 +200,11 @@ def test_an_invoice_keeps_its_number_for_good(keeper: Shopkeeper) -> None:
     assert keeper.client.get(at).content == content
     third = ordered(keeper, "invoice", answers=answers).json()["token"]
     assert told(keeper, third)["Number"] == "X-0003"
+    # The owner reads the labels in the language of the desk.
     answers_kept = {entry["label"]: entry["value"] for entry in keeper.record(first)["answers"]}
     assert answers_kept == {
-        "Nome e morada para a fatura": "Zofia Żółć, Gdańsk",
-        "Número da nota de encomenda": "PO-77",
+        "Name and address for the invoice": "Zofia Żółć, Gdańsk",
+        "Purchase order number": "PO-77",
     }
     # What is not paid by an invoice has none.
     token = ordered(keeper, "bank-transfer").json()["token"]
@@ -334,11 +338,11 @@ def test_a_buyer_fills_in_what_an_arrangement_asks(keeper: Shopkeeper) -> None:
         ("Größe", ["Klein", "Groß"]),
         ("When (freiwillig)", []),
     ]
+    keeper.publish()
     wrong = keeper.client.post(
-        "/api/orders",
+        f"{BUYERS}/orders",
         json={
             "order": BOAT,
-            "by": "draft",
             "tender": "cash-on-the-day",
             "answers": {"size": "XL", "when": "soon"},
         },
@@ -356,10 +360,9 @@ def test_a_buyer_fills_in_what_an_arrangement_asks(keeper: Shopkeeper) -> None:
         {"field": "when", "label": "When", "value": "2026-12-24"},
     ]
     number = keeper.client.post(
-        "/api/orders",
+        "/api/checkouts/web-shop/orders",
         json={
             "order": BOAT,
-            "by": "draft",
             "tender": "cash-on-the-day",
             "answers": {"size": "4111 1111 1111 1111"},
         },
@@ -398,14 +401,14 @@ def test_what_a_buyer_asks_for_in_vain_is_told_in_the_buyers_language(keeper: Sh
     gone = told("/api/orders/none")
     assert gone[:2] == (404, "Diese Bestellung gibt es nicht")
     assert gone[2].startswith("„none“ gibt es nicht.")
-    assert told("/api/offer?line=none")[1] == "Diese Bestellung kann hier nicht bezahlt werden"
+    assert told("/api/shops/demo/offer?line=none")[1] == "Diese Bestellung kann hier nicht bezahlt werden"
 
 
 def test_a_language_that_the_browser_asks_for_is_read_else_the_first(keeper: Shopkeeper) -> None:
     for wished, tag, pay in (("de-AT, en;q=0.2", "de", "85,00\u00a0€ zahlen"), ("fr", "en", "Pay €85.00")):
-        offer = keeper.client.get("/api/offer", headers={"Accept-Language": wished}).json()
+        offer = keeper.client.get("/api/shops/demo/offer", headers={"Accept-Language": wished}).json()
         assert (offer["language"], offer["offered"][0]["pay"]) == (tag, pay)
-    picked = keeper.get("/api/offer", language="pt")
+    picked = keeper.get("/api/shops/demo/offer", language="pt")
     assert (picked["language"], picked["country_name"]) == ("pt", "Portugal")
     assert [entry["name"] for entry in picked["languages"]] == ["English", "Português", "Deutsch"]
 
@@ -437,11 +440,11 @@ def test_an_account_for_transfers_is_refused_by_its_part(keeper: Shopkeeper) -> 
 
 @pytest.mark.parametrize("language", ["en", "pt", "de"])
 def test_a_text_in_a_second_language_takes_no_ready_made_text_away(keeper: Shopkeeper, language: str) -> None:
-    before = keeper.get("/api/offer", **BOAT, language=language)
+    before = keeper.get("/api/shops/demo/offer", **BOAT, language=language)
     keeper.settings("card", texts={"pt": {"description": "Com cartão.", "before": "Confirme no banco."}})
     publication = keeper.get("/api/checkouts/web-shop/publication")
     keeper.post("/api/checkouts/web-shop/editions", {"fingerprint": publication["fingerprint"]}, 201)
-    after = keeper.get("/api/offer", **BOAT, language=language)
+    after = keeper.get("/api/shops/demo/offer", **BOAT, language=language)
     told = [
         [(way["description"], way["before"]) for way in offer["offered"] if way["tender"] == "card"]
         for offer in (before, after)

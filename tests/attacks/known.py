@@ -103,7 +103,7 @@ def _papers(keeper: Shopkeeper) -> None:
     assert keeper.client.put("/api/checkouts/web-shop", json=body).status_code == 200
     answers = {"invoice": {"bill-to": "Ana Silva, Lagos"}, "kiosk": {}}
     for tender, given in answers.items():
-        keeper.post("/api/orders", {"order": BOAT, "tender": tender, "by": "draft", "answers": given}, 201)
+        keeper.post("/api/checkouts/web-shop/orders", {"order": BOAT, "tender": tender, "answers": given}, 201)
 
 
 def picture() -> bytes:
@@ -229,6 +229,7 @@ class Known:
             "number": lambda: self.exchanges,
             "endpoint": lambda: self.endpoints,
             "storefront": lambda: ["web-shop"],
+            "shop": lambda: ["demo"],
         }
         return pools[name]() if name in pools else []
 
@@ -429,7 +430,7 @@ BODIES: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
     "POST /api/accounts/{id}/serves/would-change": lambda known, path, draw: {"storefronts": ["web-shop"]},
     "PUT /api/profile": _profile,
     "POST /api/vouchers": lambda known, path, draw: {"amount": draw.choice(AMOUNTS), "note": "x"},
-    "POST /api/offer/vouchers": lambda known, path, draw: {
+    "POST /api/shops/{shop}/offer/vouchers": lambda known, path, draw: {
         "code": known.keeper.post("/api/vouchers", {"amount": "5 EUR"}, 201)["code"],
         "currency": "EUR",
     },
@@ -485,11 +486,13 @@ BODIES: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
     "POST /api/providers/file": lambda known, path, draw: _held(known, "/api/providers/orlenta/provider.json"),
     "PUT /api/providers/{provider}": lambda known, path, draw: _facts(known, path),
     "POST /api/clock": lambda known, path, draw: {"minutes": draw.choice([5, 60, 1440])},
-    "POST /api/orders": lambda known, path, draw: {
-        "order": draw.choice([BOAT, CHART]),
-        "tender": draw.choice(["card", "bank-transfer", "online-banking"]),
-        "by": draw.choice(["draft", "newest-edition"]),
-    },
+    **dict.fromkeys(
+        ("POST /api/shops/{shop}/orders", "POST /api/checkouts/{storefront}/orders"),
+        lambda known, path, draw: {
+            "order": draw.choice([BOAT, CHART]),
+            "tender": draw.choice(["card", "bank-transfer", "online-banking"]),
+        },
+    ),
 }
 ACTS: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
     "/begin": lambda known, path, draw: {"mode": "test", "name": draw.choice([None, "Second"])},

@@ -166,7 +166,7 @@ def test_a_refusal_has_the_same_headers_and_a_payment_page_may_be_embedded_here(
     assert "frame-ancestors 'none'" in foreign.headers["content-security-policy"]
     stranger = client.get("/compare", headers={"host": "evil.example"})
     assert (stranger.status_code, stranger.headers["x-content-type-options"]) == (400, "nosniff")
-    placed = client.post("/api/orders", json={"order": BOAT, "tender": "card", "by": "draft"}).json()
+    placed = client.post("/api/checkouts/web-shop/orders", json={"order": BOAT, "tender": "card"}).json()
     page = client.get(placed["go_to"])
     assert page.status_code == 200
     assert "frame-ancestors 'self'" in page.headers["content-security-policy"]
@@ -177,8 +177,8 @@ def test_a_card_number_is_refused_wherever_it_stands(client: TestClient) -> None
     ways = {
         "path": client.get(f"/api/accounts/{NUMBER}"),
         "query": client.get("/api/compare", params={**BOAT, "market": f"x{NUMBER}1228"}),
-        "cookie": client.get("/api/offer", params=BOAT, headers={"cookie": f"monedero_buyer={NUMBER}"}),
-        "key": client.post("/api/orders", json={}, headers={"idempotency-key": NUMBER}),
+        "cookie": client.get("/api/shops/demo/offer", params=BOAT, headers={"cookie": f"monedero_buyer={NUMBER}"}),
+        "key": client.post("/api/checkouts/web-shop/orders", json={}, headers={"idempotency-key": NUMBER}),
         "json": client.put("/api/shop", json={"version": 1, "shop": {"name": f"Lume {NUMBER} 12/28"}}),
         "name": client.put("/api/shop", json={"version": 1, "shop": {f"a{NUMBER}": "x"}}),
         "form": client.post("/api/papers", data={"kind": NUMBER}, files={"file": ("a.pdf", b"%PDF-1.4")}),
@@ -217,7 +217,7 @@ def test_a_card_number_in_any_dress_is_refused_at_every_door(client: TestClient,
 def test_what_is_answered_is_kept_nowhere(client: TestClient) -> None:
     described = client.get("/api/openapi.json").json()["paths"]
     doors = [(method, path) for path, methods in described.items() for method in methods]
-    token = client.post("/api/orders", json={"order": BOAT, "tender": "card", "by": "draft"}).json()["token"]
+    token = client.post("/api/checkouts/web-shop/orders", json={"order": BOAT, "tender": "card"}).json()["token"]
     for method, path in doors:
         there = path.replace("{token}", token).replace("{storefront}", "web-shop").replace("{provider}", "orlenta")
         answer = client.request(method, there.replace("{", "").replace("}", ""))

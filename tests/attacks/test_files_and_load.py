@@ -77,7 +77,7 @@ def test_sixty_four_buyers_who_pay_at_once_all_get_their_page(tmp_path: Path) ->
         def pay() -> None:
             with httpx2.Client(base_url=address, trust_env=False, timeout=30) as buyer:
                 answers.append(
-                    buyer.post("/api/orders", json={"order": BOAT, "tender": "card", "by": "draft"}).json()
+                    buyer.post("/api/checkouts/web-shop/orders", json={"order": BOAT, "tender": "card"}).json()
                 )
 
         buyers = [threading.Thread(target=pay) for _ in range(64)]

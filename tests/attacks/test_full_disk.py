@@ -23,10 +23,10 @@ def acts(keeper: Shopkeeper) -> dict[str, Callable[[], Any]]:
     return {
         "a paper": lambda: client.post("/api/papers", data={"kind": "identity"}, files={"file": ("a.pdf", file)}),
         "a voucher": lambda: client.post("/api/vouchers", json={"amount": "10 EUR", "note": "n" * 250}),
-        "an order": lambda: client.post("/api/orders", json={"order": BOAT, "tender": "card", "by": "draft"}),
+        "an order": lambda: client.post("/api/checkouts/web-shop/orders", json={"order": BOAT, "tender": "card"}),
         "the shop": rename,
         "a wrong code": lambda: client.post(
-            "/api/offer/vouchers",
+            "/api/shops/demo/offer/vouchers",
             json={"code": "AAAA-AAAA-AAAA-AAAA-AAAA-AAAA", "currency": "EUR", "language": "en"},
         ),
     }

@@ -18,7 +18,9 @@ def answered(client: httpx2.Client, said: str) -> str:
     client.cookies.clear()
     asked = {"code": WRONG, "currency": "EUR", "language": "en"}
     answer = client.post(
-        "/api/offer/vouchers", json=asked, headers={"X-Forwarded-For": said, "Cookie": "monedero_shop=demo"}
+        "/api/shops/demo/offer/vouchers",
+        json=asked,
+        headers={"X-Forwarded-For": said, "Cookie": "monedero_shop=demo"},
     )
     return str(answer.json()["errors"][0]["code"])
 
@@ -43,18 +45,22 @@ def test_wrong_codes_of_one_buyer_hold_off_that_buyer_alone(keeper: Shopkeeper) 
     code = keeper.post("/api/vouchers", {"amount": "10 EUR"})["code"]
     asked = {"code": code, "currency": "EUR", "language": "en"}
     for _ in range(5):
-        assert keeper.client.post("/api/offer/vouchers", json={**asked, "code": WRONG}).status_code == 422
-    assert keeper.client.post("/api/offer/vouchers", json=asked).status_code == 409
+        assert (
+            keeper.client.post("/api/shops/demo/offer/vouchers", json={**asked, "code": WRONG}).status_code == 422
+        )
+    assert keeper.client.post("/api/shops/demo/offer/vouchers", json=asked).status_code == 409
     keeper.client.cookies.delete("monedero_buyer")
-    assert keeper.client.post("/api/offer/vouchers", json=asked).status_code == 200
+    assert keeper.client.post("/api/shops/demo/offer/vouchers", json=asked).status_code == 200
 
 
 def test_as_many_at_once_as_one_after_the_other(keeper: Shopkeeper) -> None:
     asked = {"code": WRONG, "currency": "EUR", "language": "en"}
-    keeper.client.post("/api/offer/vouchers", json=asked)
+    keeper.client.post("/api/shops/demo/offer/vouchers", json=asked)
     with ThreadPoolExecutor(8) as guessing:
         answers = list(
-            guessing.map(lambda _: keeper.client.post("/api/offer/vouchers", json=asked).status_code, range(16))
+            guessing.map(
+                lambda _: keeper.client.post("/api/shops/demo/offer/vouchers", json=asked).status_code, range(16)
+            )
         )
     assert sorted(answers) == [409] * 12 + [422] * 4
 
@@ -63,7 +69,7 @@ def test_what_was_tried_wrong_is_forgotten_after_a_while(keeper: Shopkeeper) -> 
     asked = {"code": WRONG, "currency": "EUR", "language": "en"}
     began = keeper.running.clock.now()
     for _ in range(2):
-        keeper.client.post("/api/offer/vouchers", json=asked)
+        keeper.client.post("/api/shops/demo/offer/vouchers", json=asked)
         keeper.wind(minutes=16)
     from_here = keeper.running.store.vouchers.wrong_since("address testclient", began)
     assert len(from_here) == 1

@@ -91,7 +91,7 @@ def test_what_nobody_foresaw_is_a_problem_with_a_number_that_stands_in_the_log(
     def break_down(*_: Any) -> None:
         raise ZeroDivisionError("nobody foresaw this")
 
-    monkeypatch.setattr("monedero.api.compare.compare", break_down)
+    monkeypatch.setattr("monedero.api.desk.compare.compare", break_down)
     with caplog.at_level(logging.ERROR):
         answer = client.get("/api/compare", params=BOAT)
     problem = answer.json()

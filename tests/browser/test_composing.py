@@ -201,7 +201,7 @@ def test_delivery_changes_what_a_buyer_pays_and_a_town_is_priced(desk: Desk) -> 
 
 
 def test_a_buyer_chooses_how_it_comes_by_keyboard(desk: Desk) -> None:
-    desk.open("/buy?line=star-chart&market=es-eur")
+    desk.open("/buy/demo?line=star-chart&market=es-eur")
     desk.see("How shall it reach you?")
     assert desk.violations() == []
     desk.tab_to("Postcode")
@@ -221,7 +221,7 @@ def test_a_buyer_chooses_how_it_comes_by_keyboard(desk: Desk) -> None:
 
 
 def test_a_press_while_the_page_is_drawn_anew_is_not_lost(desk: Desk) -> None:
-    desk.open("/buy?line=star-chart&market=es-eur&postcode=28001")
+    desk.open("/buy/demo?line=star-chart&market=es-eur&postcode=28001")
     desk.see("Pay €46.00")
     desk.see("Collected at the pier")
     # The answer to what was chosen is not here yet when the button is pressed.

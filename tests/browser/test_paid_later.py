@@ -45,7 +45,7 @@ def test_a_deposit_is_paid_at_booking_and_the_rest_on_the_day(desk: Desk) -> Non
     desk.see("Pay €25.50", "aside")
     published(desk)
     as_new(desk.browser, *PHONE)
-    desk.open("/buy/lines/night-boat-tour?market=es-eur&language=de")
+    desk.open("/buy/demo/lines/night-boat-tour?market=es-eur&language=de")
     desk.see("bei der Buchung, 59,50")
     assert desk.violations() == []
     desk.tab_to("Bestellen").send_keys(Keys.ENTER)
@@ -93,7 +93,7 @@ def test_weighed_goods_are_authorised_sent_and_taken_for_what_they_came_to(desk:
     assert desk.ways() == ["Card"]
     published(desk)
     as_new(desk.browser, *PHONE)
-    desk.open("/buy?line=star-chart&market=es-eur&delivery=pier")
+    desk.open("/buy/demo?line=star-chart&market=es-eur&delivery=pier")
     desk.see("at most €48.00")
     link = pays(desk, "Pay at most €48.00")
     desk.see("Thank you. Your payment is secured")
@@ -119,13 +119,13 @@ def test_weighed_goods_are_authorised_sent_and_taken_for_what_they_came_to(desk:
 
 def test_a_cart_is_filled_changed_and_ordered_on_a_phone(desk: Desk) -> None:
     as_new(desk.browser, *PHONE)
-    desk.open("/buy/lines/star-chart?market=es-eur")
+    desk.open("/buy/demo/lines/star-chart?market=es-eur")
     desk.see("What else there is")
     assert desk.violations() == []
     desk.tab_to("Add to the cart").send_keys(Keys.ENTER)
     desk.see("Take it out")
     assert desk.browser.current_url.endswith(
-        "/buy/cart?market=es-eur&currency=EUR&storefront=web-shop&language=en"
+        "/buy/demo/cart?market=es-eur&currency=EUR&storefront=web-shop&language=en"
     )
     desk.tab_to("One more: Star chart").send_keys(Keys.ENTER)
     desk.see("€84.00")
@@ -147,7 +147,7 @@ def test_a_cart_is_filled_changed_and_ordered_on_a_phone(desk: Desk) -> None:
     pays(desk, "Pay €169.00")
     desk.see("Star chart and red-light lamp and 1 more")
     # What was ordered is in the cart no more.
-    desk.open("/buy/cart?market=es-eur")
+    desk.open("/buy/demo/cart?market=es-eur")
     desk.see("Your cart is empty.")
     assert desk.violations() == []
     # Beside the work the owner sees the same pages of the draft.

@@ -125,5 +125,5 @@ def test_from_a_priced_route_to_a_buyer_who_pays_by_keyboard(desk: Desk) -> None
     desk.tab_to("Publish as edition 2")
     desk.keys(Keys.ENTER)
     desk.see("edition 2 is published")
-    desk.open("/buy" + BOAT)
+    desk.open("/buy/demo" + BOAT)
     desk.until(lambda: desk.ways()[0] == "Debit card")

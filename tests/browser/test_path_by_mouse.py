@@ -99,14 +99,14 @@ def test_from_a_priced_route_to_a_buyer_who_pays(desk: Desk) -> None:
     assert desk.violations() == []
 
     # Published; real buyers see it from then on.
-    desk.open("/buy" + BOAT)
+    desk.open("/buy/demo" + BOAT)
     desk.until(lambda: desk.ways() == ["Card", "Online banking", "Bank transfer", "Instalments"])
     desk.open("/publish" + BOAT)
     desk.see("Debit card is added, switched on.")
     assert desk.violations() == []
     desk.click("Publish as edition 2")
     desk.see("Nothing differs. Buyers see what you see.")
-    desk.open("/buy" + BOAT)
+    desk.open("/buy/demo" + BOAT)
     desk.until(lambda: desk.ways()[0] == "Debit card")
     assert desk.violations() == []
     # The shop's price, and not the one that stands in the address of the page.
@@ -165,7 +165,7 @@ def test_nothing_scrolls_sideways_and_dark_is_readable(desk: Desk) -> None:
         desk.browser.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", usual)
     phone = {"width": 390, "height": 844, "deviceScaleFactor": 1, "mobile": False}
     desk.browser.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", phone)
-    desk.open("/buy" + BOAT)
+    desk.open("/buy/demo" + BOAT)
     desk.see("How would you like to pay?")
     assert desk.browser.execute_script(width) == 0
     assert desk.violations() == []

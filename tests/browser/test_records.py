@@ -10,7 +10,7 @@ ORDER = {"market": "es-eur", "line": "night-boat-tour", "amount": "85.00", "curr
 def test_orders_are_found_as_fast_as_one_types(desk: Desk) -> None:
     for number in range(9):
         tender = "bank-transfer" if number % 2 else "card"
-        body = {"order": ORDER, "tender": tender, "by": "draft"}
+        body = {"order": ORDER, "tender": tender}
         httpx2.post(f"{desk.address}/api/orders", json=body).raise_for_status()
     desk.open("/compare" + BOAT)
     desk.click("Rehearse", exact=False)

@@ -14,7 +14,7 @@ TWICE = (640, 400)
 
 def test_a_transfer_in_german_from_the_checkout_to_marked_as_paid_by_keyboard(desk: Desk) -> None:
     as_new(desk.browser, *PHONE)
-    desk.open("/buy?language=de&market=es-eur")
+    desk.open("/buy/demo?language=de&market=es-eur")
     desk.see("Wie möchten Sie zahlen?")
     assert desk.one("html").get_attribute("lang") == "de"
     assert desk.violations() == []
@@ -164,12 +164,12 @@ def test_a_language_is_added_and_every_text_of_it_is_there(desk: Desk) -> None:
     desk.click("Languages of buyers, the first where another lacks a text", "button", exact=False)
     desk.until(lambda: desk.all("[cmdk-input]"))
     desk.keys("spanish", Keys.ENTER, Keys.ESCAPE)
-    desk.open(f"/buy{BOAT}&language=es")
+    desk.open(f"/buy/demo{BOAT}&language=es")
     desk.see("How would you like to pay?")  # the edition does not have it yet
     desk.open(f"/publish{BOAT}")
     desk.click("Publish as edition 2")
     desk.see("Nothing differs. Buyers see what you see.")
-    desk.open(f"/buy{BOAT}&language=es")
+    desk.open(f"/buy/demo{BOAT}&language=es")
     desk.see("¿Cómo quiere pagar?")
     assert desk.one("html").get_attribute("lang") == "es"
     assert desk.violations() == []
@@ -189,7 +189,7 @@ def test_a_voucher_is_issued_used_in_parts_and_given_back(desk: Desk) -> None:
     desk.see("100.00 EUR left of 100.00 EUR")
     assert desk.violations() == []
     as_new(desk.browser, *PHONE)
-    desk.open("/buy?line=star-chart&market=es-eur&postcode=28001&delivery=pier")
+    desk.open("/buy/demo?line=star-chart&market=es-eur&postcode=28001&delivery=pier")
     desk.click("Voucher or shop credit", "summary")
     desk.tab_to("Code").send_keys("0000", Keys.ENTER)
     desk.see("“0000” is not the code of a voucher. It has 24 letters and digits, in fours.")
@@ -203,7 +203,7 @@ def test_a_voucher_is_issued_used_in_parts_and_given_back(desk: Desk) -> None:
     desk.see("You paid €42.00 by Voucher")
     assert desk.violations() == []
     # What is left pays a part of another order; the rest is met by another way.
-    desk.open("/buy?line=night-boat-tour&market=es-eur")
+    desk.open("/buy/demo?line=night-boat-tour&market=es-eur")
     desk.click("Voucher or shop credit", "summary")
     desk.type_into("Code", code)
     desk.see("Pay €27.00")
@@ -229,7 +229,7 @@ LOST = (
 
 def test_a_page_that_fails_does_not_lose_the_order(desk: Desk) -> None:
     as_new(desk.browser, *PHONE)
-    desk.open("/buy?line=star-chart&market=es-eur&postcode=28001&language=de")
+    desk.open("/buy/demo?line=star-chart&market=es-eur&postcode=28001&language=de")
     desk.see("Wie soll es zu Ihnen kommen?")
     desk.named("Adresse: Name, Straße und Hausnummer", "input").send_keys("Calle Sol 1")
     desk.browser.execute_script(BROKEN)
@@ -245,7 +245,7 @@ def test_a_page_that_fails_does_not_lose_the_order(desk: Desk) -> None:
 
 
 def test_an_order_whose_answer_was_lost_is_placed_once(desk: Desk) -> None:
-    desk.open("/buy?line=night-boat-tour&market=es-eur")
+    desk.open("/buy/demo?line=night-boat-tour&market=es-eur")
     desk.click("Bank transfer", "input[type=radio]")
     desk.see("Order and pay €85.00")
     desk.browser.execute_script(LOST)

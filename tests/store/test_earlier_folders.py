@@ -26,7 +26,13 @@ VIEWS = (
         "/api/accounts",
         "/api/checkouts/web-shop",
     ),
-    *("/api/checkouts/web-shop/publication", "/api/records", "/api/profile", "/api/assumptions", "/api/offer"),
+    *(
+        "/api/checkouts/web-shop/publication",
+        "/api/records",
+        "/api/profile",
+        "/api/assumptions",
+        "/api/shops/demo/offer",
+    ),
 )
 
 
@@ -64,8 +70,8 @@ def test_a_folder_of_before_opens_and_every_view_of_it_answers(packed: Path, tmp
     with sqlite3.connect(folder / "demo.sqlite") as after:
         assert after.execute("SELECT number, body FROM edition").fetchall() == editions
     # Those folders told nobody where to send a transfer, so that the first way that is still offered is taken.
-    first = client.get("/api/offer", params=BOAT).json()["offered"][0]["tender"]
-    placed = client.post("/api/orders", json={"order": BOAT, "tender": first, "by": "newest-edition"})
+    first = client.get("/api/shops/demo/offer", params=BOAT).json()["offered"][0]["tender"]
+    placed = client.post("/api/shops/demo/orders", json={"order": BOAT, "tender": first})
     assert placed.status_code == 201, placed.text
 
 

@@ -9,16 +9,17 @@ from hypothesis import strategies as st
 from tests.properties import tried_on
 from tests.wording.test_catalogue import said_in_code
 
-from monedero.api.buyer_words import BuyerWords
-from monedero.api.line_pages import PageWords
+from monedero.api.buyer.buyer_words import BuyerWords
+from monedero.api.buyer.line_pages import PageWords
 from monedero.core.errors import Fault, FaultCode
 from monedero.core.method import Family
 from monedero.core.money import Money
 from monedero.core.tender.fee import BuyerFee
 from monedero.core.words.texts import TextKind
 from monedero.figures.methods import known
+from monedero.wording.buyer_faults import buyer_fault_text
 from monedero.wording.buyer_formats import country_name, day, language_name, money, money_text
-from monedero.wording.buyers import BUYER_LANGUAGES, best_of, buyer_fault_text, catalogue, tell, to_buyer
+from monedero.wording.buyers import BUYER_LANGUAGES, best_of, catalogue, tell, to_buyer
 from monedero.wording.paper_lines import what_next
 from monedero.wording.ready_texts import Setting, ready_text
 

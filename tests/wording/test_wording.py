@@ -22,7 +22,7 @@ from monedero.core.reasons import Reason, ReasonCode
 from monedero.core.record import Happened, Happening, OrderRecord
 from monedero.figures import reference_rates
 from monedero.wording import fault_text, reason_text
-from monedero.wording.after_paying import after_paying, tells
+from monedero.wording.after_paying import after_paying
 from monedero.wording.buyer_formats import money
 from monedero.wording.buyers import BUYER_LANGUAGES, tell, to_buyer
 from monedero.wording.conditions import when_text
@@ -30,6 +30,7 @@ from monedero.wording.derivation import derive
 from monedero.wording.order_story import due_text, happened_text, meaning_text
 from monedero.wording.show import exact, percent
 from monedero.wording.show import money as money_shown
+from monedero.work.orders.tells import tells
 
 NOW = datetime(2026, 11, 24, 10, 0, tzinfo=UTC)
 DAY = date(2024, 1, 2)
@@ -231,7 +232,7 @@ def test_what_happened_is_told_in_a_sentence(what: Move | Happened) -> None:
         reason="no money",
         until=NOW,
     )
-    text = happened_text(happening)
+    text = happened_text(record(State.PAID), happening)
     assert text.endswith((".", "no money"))
     assert "{" not in text
 

@@ -19,13 +19,16 @@ const client = new QueryClient({
   },
 });
 
-/** The page at an address: an order after paying by its token, a line, the cart, else the checkout. */
+/** The page at an address: an order after paying by its token; of a shop a line, the cart, else the checkout. */
 function page({ pathname, search }: Location) {
-  const [, , part, id = ""] = pathname.split("/");
-  const named = decodeURIComponent(id);
-  if (part === "orders") return <AfterPaying token={named} />;
-  if (part === "lines") return <LinePage line={named} search={search} />;
-  return part === "cart" ? <CartPage search={search} /> : <BuyPage search={search} />;
+  const [, , first = "", part = "", id = ""] = pathname.split("/").map(decodeURIComponent);
+  if (first === "orders") return <AfterPaying token={part} />;
+  if (part === "lines") return <LinePage shop={first} line={id} search={search} />;
+  return part === "cart" ? (
+    <CartPage shop={first} search={search} />
+  ) : (
+    <BuyPage shop={first} search={search} />
+  );
 }
 
 const root = document.getElementById("root");

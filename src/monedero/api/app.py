@@ -6,7 +6,11 @@ from fastapi import FastAPI
 from fastapi.responses import FileResponse
 from starlette.middleware.trustedhost import TrustedHostMiddleware
 
-from monedero.api import (
+from monedero.api.assets import Assets
+from monedero.api.buyer import line_pages, offer, order_papers, voucher_code
+from monedero.api.buyer import orders as buyers_orders
+from monedero.api.card_numbers import RefuseCardNumbers
+from monedero.api.desk import (
     accounts,
     amounts,
     business,
@@ -19,12 +23,9 @@ from monedero.api import (
     curves,
     draft_acts,
     draft_figures,
-    line_pages,
     month,
     new_provider,
     next_steps,
-    offer,
-    order_papers,
     order_records,
     orders,
     outside,
@@ -38,17 +39,17 @@ from monedero.api import (
     vouchers,
     words,
 )
-from monedero.api.assets import Assets
-from monedero.api.card_numbers import RefuseCardNumbers
 from monedero.api.guard import Guard
+from monedero.api.hooks import notifications, returns
 from monedero.api.problems import answer_refusals
 from monedero.server.mounts import mounts
-from monedero.server.shops import Shops
+from monedero.server.shops import DEMO, OWN, Shops
 
 # Routes are looked through in this sequence: what buyers ask for comes first.
 FEATURES = (
-    *(offer, line_pages, orders, order_papers, pictures, vouchers),
-    *(shop, amounts, month, compare, curves, catalogue, rate_cards, new_provider, next_steps, providers),
+    *(offer, line_pages, buyers_orders, order_papers, voucher_code, notifications, returns),
+    *(pictures, vouchers, orders, shop, amounts, month, compare, curves),
+    *(catalogue, rate_cards, new_provider, next_steps, providers),
     *(price_changes, condition_facts, places, checkout, checkout_files, draft_acts, draft_figures, coverage),
     *(publish, words),
     *(accounts, business, outside, order_records),
@@ -65,14 +66,15 @@ PAGES = (
 )
 
 
-BUYER_PAGES = ("/buy", "/buy/lines/{line}", "/buy/cart", "/buy/orders/{token}")
+BUYER_PAGES = ("/buy/orders/{token}", "/buy/{shop}", "/buy/{shop}/lines/{line}", "/buy/{shop}/cart")
 
 
 def create_app(shops: Shops, *, demo_first: bool) -> FastAPI:
     """The application on the shops of a server; `demo_first`: a browser that has not chosen sees the demo shop."""
     app = FastAPI(title="Monedero", version="1", docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     app.state.shops = shops
-    app.state.first_shop = "demo" if demo_first else "own"
+    app.state.first_shop = DEMO if demo_first else OWN
+    app.state.routers = [feature.router for feature in FEATURES]
     answer_refusals(app)
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=HOSTS)
     app.add_middleware(RefuseCardNumbers)

@@ -16,18 +16,19 @@ from starlette.datastructures import Headers
 from starlette.exceptions import HTTPException
 from starlette.types import Scope
 
+from monedero.api.doors import BuyersRoute, route_of
 from monedero.api.modes import mode_of
 from monedero.core.account import Mode
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound, Refused
 from monedero.formats.json_text import faults
+from monedero.letters.reasons import with_reasons
 from monedero.store.full_disk import disk_is_full
 from monedero.wording import fault_text
-from monedero.wording.buyers import BUYER_LANGUAGES, best_of, buyer_fault_text, tell, to_buyer
+from monedero.wording.buyer_faults import buyer_fault_text
+from monedero.wording.buyers import BUYER_LANGUAGES, best_of, tell, to_buyer
 from monedero.wording.catalogue import FALLBACK, has, say
 
 MEDIA_TYPE = "application/problem+json"
-OF_BUYERS = ("/api/offer", "/api/orders")
-"""How the paths begin that buyers' pages ask."""
 STATUS = {InvalidInput: 422, NotFound: 404, Conflict: 409}
 
 
@@ -98,15 +99,17 @@ def _detail(fault: Fault, buyer: Buyer | None) -> str:
 
 def buyer_of(scope: Scope) -> Buyer | None:
     """The buyer who asks; None where it is not a buyer."""
-    path = scope["path"]
-    if not path.startswith(OF_BUYERS):
+    route = route_of(scope)
+    if not isinstance(route, BuyersRoute):
         return None
-    about = "offer" if path == OF_BUYERS[0] else "order" if path.startswith(f"{OF_BUYERS[1]}/") else ""
-    return Buyer(Headers(scope=scope).get("accept-language", ""), about)
+    about = "order" if "{token}" in route.path else "offer" if route.path.endswith("/offer") else ""
+    # A page that says in which language it is read is answered in that one, whatever the browser wishes.
+    wished = scope.get("state", {}).get("reads") or Headers(scope=scope).get("accept-language", "")
+    return Buyer(wished, about)
 
 
 def _refused(request: Request, refused: Exception) -> JSONResponse:
-    found = refused.faults if isinstance(refused, Refused) else ()
+    found = with_reasons(refused) if isinstance(refused, Refused) else ()
     status = next(status for kind, status in STATUS.items() if isinstance(refused, kind))
     return problem(status, found, mode_of(request.scope), buyer_of(request.scope))
 

@@ -1,65 +1,41 @@
-"""Which shop a request is about, and what of the order in hand it names."""
+"""The shop and the context of a request, and the order in hand as it names it."""
 
 from dataclasses import replace
 from datetime import date
 from typing import Annotated
 
-from fastapi import Depends, Query, Request
+from fastapi import Query, Request
 from pydantic import BaseModel
 
 from monedero.core.errors import Fault, FaultCode, InvalidInput
 from monedero.core.fields import Day
 from monedero.core.order.facts import MAY_BE_UNKNOWN
 from monedero.core.shop import Shop
-from monedero.server.shops import RunningShop, Shops
+from monedero.server.shops import RunningShop
 from monedero.wording.catalogue import language
 from monedero.work.context import Actor, Context
 from monedero.work.shop.buyers_order import as_buyers_say
 from monedero.work.shop.order_in_hand import OrderSentence
 
-COOKIE = "monedero_shop"
 # The days of an order in hand: calendars know their holidays, and what is counted on from them is a day too.
 FIRST_DAY, LAST_DAY = date(1990, 1, 1), date(2199, 12, 31)
 
 
-async def shops(request: Request) -> Shops:
-    """The shops of this server."""
-    shops: Shops = request.app.state.shops
-    return shops
-
-
-async def running(request: Request) -> RunningShop:
-    """The shop that this browser is in: the one it chose, else the one the server was started for."""
-    shops: Shops = request.app.state.shops
-    chosen = request.cookies.get(COOKIE, request.app.state.first_shop)
-    found = shops.demo if chosen == "demo" else shops.own
+def shop_answers(request: Request, running: RunningShop) -> RunningShop:
+    """Note which shop answers a request: its revisions stand on the answer, and its first storefront's mode."""
     # What is asked of accounts may be about another mode than the checkout's, and says so.
     if not hasattr(request.state, "mode"):
-        request.state.mode = found.store.mode(found.store.first_storefront())
-    request.state.revisions = found.store.revisions
-    return found
+        request.state.mode = running.store.mode(running.store.first_storefront())
+    request.state.revisions = running.store.revisions
+    return running
 
 
-async def _at_door(request: Request, found: RunningShop, storefront: str | None, actor: Actor) -> Context:
-    """The context of a request; what it answers is in the mode of its storefront's checkout."""
-    context = Context.of(found.store, actor, found.clock.now(), storefront or "", language())
+def at_door(request: Request, running: RunningShop, storefront: str | None, actor: Actor) -> Context:
+    """The context of a request; its answer is in the mode of its storefront's checkout, unless it names another."""
+    context = Context.of(running.store, actor, running.clock.now(), storefront or "", language())
     if "mode" not in request.query_params:
         request.state.mode = context.mode
     return replace(context, mode=request.state.mode)
-
-
-async def desk_context(
-    request: Request, running: Annotated[RunningShop, Depends(running)], storefront: str | None = None
-) -> Context:
-    """The context of what is asked at the desk; without a storefront, it is the shop's first."""
-    return await _at_door(request, running, storefront, Actor.OWNER)
-
-
-async def buyers_context(
-    request: Request, running: Annotated[RunningShop, Depends(running)], storefront: str | None = None
-) -> Context:
-    """The context of what a buyer's page asks; without a storefront, it is the shop's first."""
-    return await _at_door(request, running, storefront, Actor.BUYER)
 
 
 class KnownFacts(BaseModel):
@@ -98,10 +74,6 @@ class InHand(KnownFacts):
     storefront: str | None = None
 
 
-ShopsDep = Annotated[Shops, Depends(shops)]
-RunningDep = Annotated[RunningShop, Depends(running)]
-ContextDep = Annotated[Context, Depends(desk_context)]
-BuyersContextDep = Annotated[Context, Depends(buyers_context)]
 InHandQuery = Annotated[InHand, Query()]
 
 

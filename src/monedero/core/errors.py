@@ -249,6 +249,15 @@ class Conflict(Refused):
     """What was asked for does not fit the state that things are in now."""
 
 
+def named(field: str, name: str, names: Mapping[str, str]) -> dict[str, str]:
+    """A name as fields of a fault: in the first language, and under `field@language` in others.
+
+    >>> named("name", "Courier", {"de": "Kurier"})
+    {'name': 'Courier', 'name@de': 'Kurier'}
+    """
+    return {field: name, **{f"{field}@{language}": other for language, other in names.items()}}
+
+
 def refuse(code: FaultCode, field: str = "", value: object = "", **fields: object) -> InvalidInput:
     """Build the refusal of one value; the caller raises it."""
     return InvalidInput(Fault(code, field, str(value), {name: str(text) for name, text in fields.items()}))

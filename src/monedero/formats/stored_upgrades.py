@@ -71,6 +71,32 @@ def exchange_with_faults(exchange: Body) -> None:
     exchange["told"] = exchange.pop("why", "")
 
 
+def names_as_codes(record: Body) -> None:
+    """Order records, from 4 to 5: sentences that were stored are codes, and what a cart is called is its first line.
+
+    What is paid by vouchers alone, and what is paid on the day, goes by the code of its tender.
+
+    >>> paid = {"number": 1, "chosen": {"tender": "voucher", "name": "Voucher", "buyers_name": "Gutschein"}}
+    >>> record = {"line_name": "Chart and 1 more", "items": [{"name": "Chart"}, {"name": "Maps"}],
+    ...     "payments": [paid], "happened": [{"payment": 1, "tender": "Voucher"}]}
+    >>> names_as_codes(record)
+    >>> record["line_name"], record["payments"][0]["chosen"], record["happened"][0]["tender"]
+    ('Chart', {'tender': 'voucher', 'name': 'voucher', 'buyers_name': None}, 'voucher')
+    """
+    if len(record.get("items") or []) > 1:
+        record["line_name"] = record["items"][0]["name"]
+    payments = [*record["payments"], *([record["rest"]] if record.get("rest") else [])]
+    renamed = {}
+    for payment in payments:
+        chosen = payment["chosen"]
+        if chosen["tender"] in ("voucher", "on-the-day"):
+            chosen["name"] = renamed[payment["number"]] = chosen["tender"]
+            chosen["buyers_name"] = None
+    for happening in record["happened"]:
+        if happening["payment"] in renamed:
+            happening["tender"] = renamed[happening["payment"]]
+
+
 # Methods of before, and what they are called.
 METHODS = {"pay-in-three": "instalments", "pay-in-30-days": "pay-after-delivery"}
 
@@ -139,7 +165,7 @@ UPGRADES: Mapping[str, Sequence[Upgrade]] = {
     "Account": (methods_renamed,),
     "ProviderFacts": (methods_renamed,),
     "Assumptions": (methods_renamed,),
-    "OrderRecord": (record_with_order, happenings_with_faults, methods_renamed),
+    "OrderRecord": (record_with_order, happenings_with_faults, methods_renamed, names_as_codes),
     "Exchange": (exchange_with_faults,),
     "Merchant": (methods_renamed,),
 }

@@ -1,6 +1,6 @@
-"""Where a server keeps its shops: the owner's own, and the demo shop beside it, never mixed."""
+"""Where a server keeps its shops by their ids: the owner's own, and the demo shop beside it, never mixed."""
 
-from collections.abc import Callable, Iterable
+from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass
 from datetime import UTC, datetime
 from pathlib import Path
@@ -10,6 +10,8 @@ from pydantic import ValidationError
 
 from monedero.core.account import Mode
 from monedero.core.errors import Fault, FaultCode, NotFound, Refused
+from monedero.letters.order_letter import write_letter
+from monedero.letters.phone_code import write_code
 from monedero.server.clock import Clock
 from monedero.server.demo_shop import open_demo
 from monedero.server.outside import gateways_of, pages_of, played_for
@@ -28,12 +30,14 @@ from monedero.work.orders.paid_later import PaidLater
 from monedero.work.orders.till import Till
 from monedero.work.shop.past_orders import Imports
 
+OWN, DEMO = "own", "demo"
+
 
 @dataclass(frozen=True, slots=True)
 class RunningShop:
     """One shop with all that works on it, and the world outside that is played for it."""
 
-    name: str
+    id: str
     store: Store
     clock: Clock
     provider: SimulatedProvider
@@ -50,7 +54,7 @@ class RunningShop:
     @property
     def demo(self) -> bool:
         """Whether it is the demo shop."""
-        return self.name == "demo"
+        return self.id == DEMO
 
     def beat(self) -> None:
         """Let everything happen whose moment has come: at the provider, on its way, and in the shop."""
@@ -76,7 +80,7 @@ def set_aside(folder: Path) -> None:
 
 
 class Shops:
-    """The two shops of a data folder."""
+    """The shops of a data folder, by their ids in one registry."""
 
     def __init__(
         self, folder: Path, now: Callable[[], datetime] | None = None, allowed: Iterable[str] = ()
@@ -90,65 +94,83 @@ class Shops:
         folder.chmod(0o700)
         self.true_time = now or (lambda: datetime.now(UTC))
         self._client: httpx2.Client | None = None
-        self.own = self._running(folder, "own", "shop")
+        self._by_id = {OWN: self._running(folder, OWN, "shop")}
         try:
-            self.demo = self._opened_demo(folder)
+            self._by_id[DEMO] = self._opened_demo(folder)
         except (Refused, ValidationError):
             # The demo holds nothing of the owner's: where an earlier state of it cannot be opened, it is made anew.
             set_aside(folder)
-            self.demo = self._opened_demo(folder)
+            self._by_id[DEMO] = self._opened_demo(folder)
 
     def _opened_demo(self, folder: Path) -> RunningShop:
-        running = self._running(folder, "demo", "demo")
+        running = self._running(folder, DEMO, "demo")
         open_demo(running.store, running.provider, running.clock.now())
         return running
 
     def connect(self, client: httpx2.Client, address: str | None = None) -> None:
         """Say how gateways and shops reach each other over HTTP, and at which address others reach this server."""
         self._client = client
-        for running in (self.own, self.demo):
+        for running in self:
             running.gateways.client = client
             running.gateways.address = address or str(client.base_url)
 
     def beat(self) -> None:
         """Let everything happen whose moment has come, in both shops."""
-        for running in (self.own, self.demo):
+        for running in self:
             running.beat()
 
     def ask_around(self) -> None:
         """Ask where applications and accounts stand, in both shops."""
-        for running in (self.own, self.demo):
+        for running in self:
             running.ask_around()
 
-    def running(self, name: str) -> RunningShop:
-        """A shop by its name, `own` or `demo`."""
-        for running in (self.own, self.demo):
-            if running.name == name:
-                return running
-        raise NotFound(Fault(FaultCode.NOT_FOUND, "shop", name, {"what": "shop"}))
+    def __iter__(self) -> Iterator[RunningShop]:
+        """Every shop, the owner's own first."""
+        return iter(self._by_id.values())
+
+    @property
+    def own(self) -> RunningShop:
+        """The shop of the owner."""
+        return self._by_id[OWN]
+
+    @property
+    def demo(self) -> RunningShop:
+        """The demo shop."""
+        return self._by_id[DEMO]
+
+    def find(self, id: str) -> RunningShop | None:
+        """A shop by its id; None where there is none."""
+        return self._by_id.get(id)
+
+    def running(self, id: str) -> RunningShop:
+        """A shop by its id; refused where there is none."""
+        found = self.find(id)
+        if found is None:
+            raise NotFound(Fault(FaultCode.NOT_FOUND, "shop", id[:40], {"what": "shop"}))
+        return found
 
     def with_order(self, token: str) -> RunningShop:
         """The shop in which an order was placed."""
-        for running in (self.own, self.demo):
+        for running in self:
             if running.store.orders.get(token) is not None:
                 return running
         raise NotFound(Fault(FaultCode.NOT_FOUND, "order", token, {"what": "order"}))
 
-    def played(self, name: str) -> Played:
+    def played(self, id: str) -> Played:
         """Who is played for a shop, and how a file of its storefront's domain is read."""
-        return Played(self.running(name).provider, self.fetch)
+        return Played(self.running(id).provider, self.fetch)
 
-    def _running(self, folder: Path, name: str, file: str) -> RunningShop:
+    def _running(self, folder: Path, id: str, file: str) -> RunningShop:
         store = Store(folder / f"{file}.sqlite")
         clock = Clock(store, self.true_time)
-        provider = played_for(name, folder / f"{file}-outside.sqlite", clock.now, self._post, store)
-        hosts = Hosts(self._allowed | LOOPBACK if name == "demo" else self._allowed)
-        gateways = Gateways(store, gateways_of(name), clock.now, hosts)
-        till = Till(store, gateways, clock.now)
+        provider = played_for(id, folder / f"{file}-outside.sqlite", clock.now, self._post, store)
+        hosts = Hosts(self._allowed | LOOPBACK if id == DEMO else self._allowed)
+        gateways = Gateways(store, gateways_of(id), clock.now, hosts)
+        till = Till(store, gateways, clock.now, write_letter)
         acts = OrderActs(store, till)
-        codes = PhoneCodes(store, provider.letters, clock.now)
+        codes = PhoneCodes(store, provider.letters, clock.now, write_code)
         return RunningShop(
-            name=name,
+            id=id,
             store=store,
             clock=clock,
             provider=provider,
@@ -157,7 +179,7 @@ class Shops:
             order_acts=acts,
             paid_later=PaidLater(till, acts),
             applications=Applications(store, gateways, codes, clock.now),
-            connections=Connections(store, gateways, pages_of(name), clock.now),
+            connections=Connections(store, gateways, pages_of(id), clock.now),
             notifications=Notifications(store, till, clock.now),
             merchant_file=MerchantFile(store, clock.now),
             imports=Imports(store, folder / f"{file}.sqlite"),

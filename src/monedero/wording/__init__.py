@@ -6,8 +6,9 @@ from datetime import date
 from monedero.core.errors import Fault, FaultCode
 from monedero.core.money import Money
 from monedero.core.reasons import Reason, ReasonCode, Value
-from monedero.wording.catalogue import has, say
+from monedero.wording.catalogue import has, language, say
 from monedero.wording.condition_reasons import condition_reason, delivery_reason
+from monedero.wording.fault_fields import Shows, shown_fields
 from monedero.wording.places import country_names
 from monedero.wording.show import day, listed, money
 
@@ -19,7 +20,7 @@ DELIVERY_REASONS = frozenset({ReasonCode.METHOD_DELIVERY, ReasonCode.METHOD_DELI
 
 def fault_text(fault: Fault) -> str:
     """What is wrong, with the value as it came, and what would be right."""
-    fields = {**fault.fields, "value": fault.value}
+    fields = shown_fields(fault, Shows(money, day, _message, language()))
     if what := fields.get("what"):
         thing = f"what-{what.replace(' ', '-')}"
         fields["what"] = say(thing) if has(thing) else what
@@ -32,6 +33,10 @@ def fault_text(fault: Fault) -> str:
     if wrong := fields.get("wrong"):
         fields["wrong"] = say(f"wrong-{wrong}" if has(f"wrong-{wrong}") else "wrong-number")
     return say(f"fault-{fault.code.value}", **fields)
+
+
+def _message(name: str, fields: Mapping[str, str]) -> str:
+    return say(name, **fields) if has(name) else ""
 
 
 def reason_text(reason: Reason, names: Mapping[str, str] | None = None) -> str:

@@ -13,11 +13,9 @@ from monedero.core.payment.payment import BY_VOUCHER, ON_THE_DAY
 from monedero.core.payment.state import HOLDS_MONEY, State
 from monedero.core.ratecard.model import LineKind
 from monedero.core.record import OrderRecord
-from monedero.core.request import Asking
 from monedero.wording.buyer_formats import day, money
 from monedero.wording.buyers import called, tell
-
-SAYS_NOTHING = (State.OPEN, State.AT_PROVIDER)
+from monedero.wording.tender_name import buyers_tender_name
 
 
 class Page(NamedTuple):
@@ -35,8 +33,7 @@ class Page(NamedTuple):
 
 def buyers_name(record: OrderRecord) -> str:
     """The way to pay by the name that its buyer read."""
-    chosen = record.payment.chosen
-    return chosen.buyers_name or chosen.name
+    return buyers_tender_name(record.payment.chosen)
 
 
 def line_called(record: OrderRecord) -> str:
@@ -123,32 +120,6 @@ def fee_name(fee: Money | None, names: Mapping[str, str] | None = None) -> str:
     if names:
         return called(next(iter(names.values())), names)
     return tell("fee-name-less" if fee.minor < 0 else "fee-name-more")
-
-
-def tells(before: OrderRecord | None, after: OrderRecord) -> bool:
-    """Whether a change of an order is told to its buyer: a new state, and every amount taken or given back."""
-    if after.state in SAYS_NOTHING:
-        return False
-    if before is None:
-        return True
-    if after.weighed and after.state is State.PART_TAKEN and _is_released(after):
-        return False
-    return _told(before) != _told(after)
-
-
-def _is_released(record: OrderRecord) -> bool:
-    """Whether the rest of what was authorised is about to be released: what the buyer paid is told with that."""
-    return any(request.what is Asking.RELEASE and not request.settled for request in record.requests)
-
-
-def _told(record: OrderRecord) -> tuple[object, ...]:
-    """What of an order its buyer is told when it changes."""
-    payment, books = record.payment, record.payment.books
-    rest = record.rest
-    # What is let go because all of it goes back is told with that.
-    let_go = rest is not None and rest.state is State.LAPSED and record.state is State.PAID and not record.asks
-    amounts = (books.refunded, books.credited, books.taken, record.by_voucher, record.missing)
-    return (payment.number, payment.state, *amounts, rest.books.taken if rest else 0, let_go)
 
 
 def _day(message: str, at: datetime | None) -> str:

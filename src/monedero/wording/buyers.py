@@ -26,8 +26,6 @@ from functools import cache, lru_cache
 
 from babel import Locale, UnknownLocaleError
 
-from monedero.core.errors import Fault
-from monedero.wording import fault_text
 from monedero.wording.catalogue import FALLBACK, FOLDER, Messages, wishes
 
 HERE = FOLDER / "to_buyers"
@@ -103,14 +101,6 @@ def tell(message: str, /, **fields: str | int) -> str:
     """A message for the buyer who reads now. Raises KeyError for one that is in no catalogue."""
     own = catalogue(wording_language())
     return (own if message in own.fields else catalogue(FALLBACK)).said(message, fields)
-
-
-def buyer_fault_text(fault: Fault) -> str:
-    """What is wrong, for the buyer who reads now; what buyers seldom meet is said as at the desk."""
-    message = f"fault-{fault.code.value}"
-    if message not in catalogue(FALLBACK).fields:
-        return fault_text(fault)
-    return tell(message, **{**fault.fields, "value": fault.value})
 
 
 def best_of(wished: str, languages: Sequence[str]) -> str:

@@ -14,14 +14,15 @@ from monedero.core.record import By, Happening, OrderRecord
 from monedero.wording import fault_text
 from monedero.wording.catalogue import say
 from monedero.wording.show import day, money
+from monedero.wording.tender_name import tender_of
 
 
-def happened_text(happening: Happening) -> str:
+def happened_text(record: OrderRecord, happening: Happening) -> str:
     """One thing that happened to an order, in a sentence."""
     reason = fault_text(happening.fault) if happening.fault else happening.reason
     return say(
         f"happened-{happening.what.value}",
-        tender=happening.tender,
+        tender=tender_of(record, happening),
         amount=money(str(happening.amount)) if happening.amount else "",
         reason=reason,
         said="yes" if reason else "no",
@@ -29,6 +30,12 @@ def happened_text(happening: Happening) -> str:
         by=_day("by-day", happening.until),
         on=_day("on-day", happening.until),
     )
+
+
+def order_called(record: OrderRecord) -> str:
+    """What was ordered, as the owner calls it: the line, or the first of a cart and how many more there are."""
+    more = len(record.items) - 1
+    return say("line-and-more", line=record.line_name, more=more) if more > 0 else record.line_name
 
 
 def due_text(entry: Due) -> str:

@@ -19,7 +19,6 @@ Source: own design; ISO 4217 and CLDR for the names of currencies and countries.
 import re
 from collections.abc import Iterable, Mapping, Sequence
 from functools import cache
-from typing import NamedTuple
 
 import pycountry
 from babel import Locale
@@ -27,6 +26,7 @@ from iso4217 import Currency
 
 from monedero.core.method import Family
 from monedero.core.ratecard.model import LineKind
+from monedero.core.words.question import Facet, Question
 from monedero.wording.catalogue import say
 from monedero.wording.places import country_name
 
@@ -69,21 +69,6 @@ SMALL = frozenset(
         *("way", "order", "buyer", "shop", "at", "there", "that", "does", "carrie"),
     )
 )
-
-
-class Facet(NamedTuple):
-    """One thing that was understood: its kind, its value, and the words it was said in."""
-
-    kind: str
-    value: str
-    words: str
-
-
-class Question(NamedTuple):
-    """What was understood, in the sequence in which it was said, and the words that were not."""
-
-    facets: list[Facet]
-    unknown: list[str]
 
 
 def _plain(text: str) -> str:

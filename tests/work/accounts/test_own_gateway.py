@@ -67,7 +67,7 @@ def test_a_gateway_of_ones_own_carries_an_order(tmp_path: Path, till: tuple[str,
         own = [{**entry, "on": entry["id"] == tenders["added"]} for entry in tenders["tenders"]]
         said(shop.put("/api/checkouts/web-shop", json={"version": tenders["version"], "tenders": own}), 200)
         placed = said(
-            shop.post("/api/orders", json={"order": HAND, "tender": tenders["added"], "by": "draft"}), 201
+            shop.post("/api/checkouts/web-shop/orders", json={"order": HAND, "tender": tenders["added"]}), 201
         )
         assert placed["go_to"].startswith(f"{address}/pay/own-")
         back = httpx2.post(placed["go_to"], data={"ending": "paid"}, follow_redirects=False)

@@ -68,8 +68,8 @@ def served(folder: Path, ends_by: signal.Signals, *more: str) -> Iterator[httpx2
 
 def test_a_real_server_that_is_killed_goes_on_where_it_was(tmp_path: Path) -> None:
     with served(tmp_path / "data", signal.SIGKILL) as client:
-        body = {"order": HAND, "tender": "card", "by": "draft"}
-        placed = client.post("/api/orders", json=body).json()
+        body = {"order": HAND, "tender": "card"}
+        placed = client.post("/api/checkouts/web-shop/orders", json=body).json()
     with served(tmp_path / "data", signal.SIGKILL) as client:
         page = client.get(f"/api/orders/{placed['token']}").json()["page"]
         assert page == placed["go_to"]

@@ -4,7 +4,7 @@
  */
 
 export interface paths {
-    "/api/offer": {
+    "/api/shops/{shop}/offer": {
         parameters: {
             query?: never;
             header?: never;
@@ -15,7 +15,7 @@ export interface paths {
          * Read Offer
          * @description The ways to pay for an order, by the newest edition of a storefront.
          */
-        get: operations["read_offer_api_offer_get"];
+        get: operations["read_offer_api_shops__shop__offer_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -24,7 +24,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/offer/line": {
+    "/api/shops/{shop}/offer/line": {
         parameters: {
             query?: never;
             header?: never;
@@ -35,7 +35,7 @@ export interface paths {
          * Read Line Page
          * @description The page of a line for its buyer: what it costs, how it is paid, and the ways to pay that are shown there.
          */
-        get: operations["read_line_page_api_offer_line_get"];
+        get: operations["read_line_page_api_shops__shop__offer_line_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -44,7 +44,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/offer/cart": {
+    "/api/shops/{shop}/offer/cart": {
         parameters: {
             query?: never;
             header?: never;
@@ -55,7 +55,7 @@ export interface paths {
          * Read Cart
          * @description The cart for its buyer; without anything in it, what the shop sells.
          */
-        get: operations["read_cart_api_offer_cart_get"];
+        get: operations["read_cart_api_shops__shop__offer_cart_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -64,7 +64,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/orders": {
+    "/api/shops/{shop}/orders": {
         parameters: {
             query?: never;
             header?: never;
@@ -77,7 +77,7 @@ export interface paths {
          * Place Order
          * @description Place an order with a tender that is offered for it; asked again under the same key, it is placed once.
          */
-        post: operations["place_order_api_orders_post"];
+        post: operations["place_order_api_shops__shop__orders_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -224,6 +224,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shops/{shop}/offer/vouchers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Try Code
+         * @description A voucher by its code; after five wrong ones of a buyer all are refused for a quarter of an hour.
+         */
+        post: operations["try_code_api_shops__shop__offer_vouchers_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/notify/{endpoint}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Notify
+         * @description A notification of a gateway (Standard Webhooks).
+         */
+        post: operations["notify_notify__endpoint__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pictures": {
         parameters: {
             query?: never;
@@ -308,7 +348,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/offer/vouchers": {
+    "/api/checkouts/{storefront}/orders": {
         parameters: {
             query?: never;
             header?: never;
@@ -318,10 +358,50 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Try Code
-         * @description A voucher by its code; after five wrong ones of a buyer all are refused for a quarter of an hour.
+         * Place By Draft
+         * @description Place the order in hand by the draft; asked again under the same key, it is placed once.
          */
-        post: operations["try_code_api_offer_vouchers_post"];
+        post: operations["place_by_draft_api_checkouts__storefront__orders_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checkouts/{storefront}/line-page": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Drafted Line
+         * @description The page of a line by the draft.
+         */
+        get: operations["read_drafted_line_api_checkouts__storefront__line_page_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checkouts/{storefront}/cart-page": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Drafted Cart
+         * @description The cart by the draft; without anything in it, what the shop sells.
+         */
+        get: operations["read_drafted_cart_api_checkouts__storefront__cart_page_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2094,26 +2174,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/notify/{endpoint}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Notify
-         * @description A notification of a gateway (Standard Webhooks).
-         */
-        post: operations["notify_notify__endpoint__post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/accounts/{id}/exchanges": {
         parameters: {
             query?: never;
@@ -3302,6 +3362,8 @@ export interface components {
             shop: string;
             /** Ways */
             ways: components["schemas"]["ShownWay"][];
+            /** At */
+            at: string;
             /** Search */
             search: string;
             /** Others */
@@ -4620,7 +4682,7 @@ export interface components {
         };
         /**
          * Heard
-         * @description What became of a notification.
+         * @description The verdict on a notification: counted, or why it was not.
          */
         Heard: {
             /** Verdict */
@@ -4982,6 +5044,8 @@ export interface components {
             shop: string;
             /** Ways */
             ways: components["schemas"]["ShownWay"][];
+            /** At */
+            at: string;
             /** Search */
             search: string;
             /** Others */
@@ -5660,24 +5724,17 @@ export interface components {
         };
         /**
          * OrderNew
-         * @description An order to place: the order in hand, the tender, and whether the draft or the newest edition decides.
+         * @description An order to place: the order in hand, and the tender with which it is paid.
          *
-         *     Without a storefront it is placed at the shop's first. `address` and `delivery_day`: where and when it shall come.
-         *     `answers` are what the buyer filled in, by field; `language` is the one that the buyer reads,
-         *     `vouchers` the handles of those that pay a part. With nothing left to pay the tender is `voucher`. `total` is what
-         *     the page showed that there is to pay: an order that comes to another one is refused.
+         *     `address` and `delivery_day`: where and when it shall come. `answers` are what the buyer filled in, by field;
+         *     `language` is the one that the buyer reads, `vouchers` the handles of those that pay a part. With nothing left to
+         *     pay the tender is `voucher`. `total` is what the page showed that there is to pay: an order that comes to another
+         *     one is refused.
          */
         OrderNew: {
             order: components["schemas"]["InHand"];
             /** Tender */
             tender: string;
-            /**
-             * By
-             * @enum {string}
-             */
-            by: "draft" | "newest-edition";
-            /** Storefront */
-            storefront?: string | null;
             /**
              * Address
              * @default
@@ -7169,10 +7226,13 @@ export interface components {
          * ShopState
          * @description The shop with its version; version 0 and no shop before it is described.
          *
-         *     `begins_at` is the amount at which an order of a line begins, by line and currency.
+         *     `id` is that of the shop on this server. `begins_at` is the amount at which an order of a line begins, by line and
+         *     currency.
          */
         ShopState: {
             mode: components["schemas"]["Mode"];
+            /** Id */
+            id: string;
             /** Demo */
             demo: boolean;
             /** Version */
@@ -8107,7 +8167,7 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
-    read_offer_api_offer_get: {
+    read_offer_api_shops__shop__offer_get: {
         parameters: {
             query?: {
                 card_kind?: string | null;
@@ -8132,7 +8192,9 @@ export interface operations {
             header?: {
                 "accept-language"?: string;
             };
-            path?: never;
+            path: {
+                shop: string;
+            };
             cookie?: {
                 monedero_buyer?: string;
             };
@@ -8190,7 +8252,7 @@ export interface operations {
             };
         };
     };
-    read_line_page_api_offer_line_get: {
+    read_line_page_api_shops__shop__offer_line_get: {
         parameters: {
             query?: {
                 card_kind?: string | null;
@@ -8211,12 +8273,13 @@ export interface operations {
                 storefront?: string | null;
                 language?: string;
                 voucher?: string[];
-                by?: "draft" | "newest-edition";
             };
             header?: {
                 "accept-language"?: string;
             };
-            path?: never;
+            path: {
+                shop: string;
+            };
             cookie?: never;
         };
         requestBody?: never;
@@ -8272,7 +8335,7 @@ export interface operations {
             };
         };
     };
-    read_cart_api_offer_cart_get: {
+    read_cart_api_shops__shop__offer_cart_get: {
         parameters: {
             query?: {
                 card_kind?: string | null;
@@ -8293,12 +8356,13 @@ export interface operations {
                 storefront?: string | null;
                 language?: string;
                 voucher?: string[];
-                by?: "draft" | "newest-edition";
             };
             header?: {
                 "accept-language"?: string;
             };
-            path?: never;
+            path: {
+                shop: string;
+            };
             cookie?: never;
         };
         requestBody?: never;
@@ -8354,7 +8418,7 @@ export interface operations {
             };
         };
     };
-    place_order_api_orders_post: {
+    place_order_api_shops__shop__orders_post: {
         parameters: {
             query?: {
                 storefront?: string | null;
@@ -8362,7 +8426,9 @@ export interface operations {
             header?: {
                 "idempotency-key"?: string;
             };
-            path?: never;
+            path: {
+                shop: string;
+            };
             cookie?: {
                 monedero_buyer?: string;
             };
@@ -8862,6 +8928,140 @@ export interface operations {
             };
         };
     };
+    try_code_api_shops__shop__offer_vouchers_post: {
+        parameters: {
+            query?: {
+                storefront?: string | null;
+            };
+            header?: {
+                "idempotency-key"?: string;
+            };
+            path: {
+                shop: string;
+            };
+            cookie?: {
+                monedero_buyer?: string;
+            };
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CodeTried"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CodeTaken"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    notify_notify__endpoint__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                endpoint: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Heard"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     keep_picture_api_pictures_post: {
         parameters: {
             query?: {
@@ -9180,22 +9380,107 @@ export interface operations {
             };
         };
     };
-    try_code_api_offer_vouchers_post: {
+    place_by_draft_api_checkouts__storefront__orders_post: {
         parameters: {
-            query?: {
-                storefront?: string | null;
+            query?: never;
+            header?: {
+                "idempotency-key"?: string;
             };
-            header?: never;
-            path?: never;
+            path: {
+                storefront: string | null;
+            };
             cookie?: {
                 monedero_buyer?: string;
             };
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["CodeTried"];
+                "application/json": components["schemas"]["OrderNew"];
             };
         };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Placed"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_drafted_line_api_checkouts__storefront__line_page_get: {
+        parameters: {
+            query?: {
+                card_kind?: string | null;
+                card_network?: string | null;
+                postcode?: string | null;
+                town?: string | null;
+                delivery?: string | null;
+                customer_group?: string | null;
+                device?: string | null;
+                signed_in?: string | null;
+                market?: string | null;
+                line?: string | null;
+                amount?: string | null;
+                currency?: string | null;
+                goods?: string | null;
+                cart?: string | null;
+                on?: string | null;
+                storefront?: string | null;
+                language?: string;
+                voucher?: string[];
+            };
+            header?: {
+                "accept-language"?: string;
+            };
+            path: {
+                storefront: string | null;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description Successful Response */
             200: {
@@ -9203,7 +9488,90 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["CodeTaken"];
+                    "application/json": components["schemas"]["LinePage"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_drafted_cart_api_checkouts__storefront__cart_page_get: {
+        parameters: {
+            query?: {
+                card_kind?: string | null;
+                card_network?: string | null;
+                postcode?: string | null;
+                town?: string | null;
+                delivery?: string | null;
+                customer_group?: string | null;
+                device?: string | null;
+                signed_in?: string | null;
+                market?: string | null;
+                line?: string | null;
+                amount?: string | null;
+                currency?: string | null;
+                goods?: string | null;
+                cart?: string | null;
+                on?: string | null;
+                storefront?: string | null;
+                language?: string;
+                voucher?: string[];
+            };
+            header?: {
+                "accept-language"?: string;
+            };
+            path: {
+                storefront: string | null;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CartPage"];
                 };
             };
             /** @description Bad Request */
@@ -15846,68 +16214,6 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    notify_notify__endpoint__post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                endpoint: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Heard"];
-                };
             };
             /** @description Bad Request */
             400: {

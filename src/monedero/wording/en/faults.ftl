@@ -222,3 +222,18 @@ fault-deposit-either = What is paid at booking is a share in percent or an amoun
 fault-deposit-line = { $where } cannot be paid by deposit or on the day: only a booking that is paid once and sells no voucher can. Let it be paid when it is booked first.
 fault-weighed-line = { $where } cannot be weighed: only goods that are paid once can, with an amount that their buyer does not choose and without selling a voucher. Take it out of the weighed goods first.
 fault-amount-chosen = { $value } cannot be chosen for this line. Choose from { $least } to { $most }.
+
+## Why a way of delivery has no price
+
+delivery-outside = { $name } does not go to this address.
+delivery-address-unknown = Whether { $name } goes there depends on the postcode, the town or the country.
+delivery-too-heavy = { $name } does not carry this weight.
+delivery-weight-unknown = What { $name } costs depends on the weight, which is not known.
+delivery-no-rate = What { $name } costs is not known in this currency.
+delivery-over-amount = The order comes to less than { $name } costs.
+
+## Fields that a kind of payment asks for by itself
+
+ask-bill-to = Name and address for the invoice
+ask-purchase-order = Purchase order number
+ask-pays-with = Note you pay with, so that change is ready

@@ -10,7 +10,6 @@ from pydantic import BaseModel
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput
 from monedero.core.letter import Carrier, Way, Words
 from monedero.store import Store
-from monedero.wording.catalogue import say
 
 HOLDS = timedelta(minutes=10)
 AGAIN_AFTER = timedelta(seconds=30)
@@ -29,10 +28,14 @@ class PhoneCode(BaseModel):
 class PhoneCodes:
     """The codes of a shop's applications."""
 
-    def __init__(self, store: Store, letters: Carrier, now: Callable[[], datetime]) -> None:
+    def __init__(
+        self, store: Store, letters: Carrier, now: Callable[[], datetime], write: Callable[[str, str], str]
+    ) -> None:
+        """`write` words a code that a sender sends."""
         self._store = store
         self._letters = letters
         self._now = now
+        self._write = write
 
     def send(self, about: str, sender: str, number: str, way: Way) -> datetime:
         """Send a fresh code; the one before it no longer holds. Returns until when it is good."""
@@ -44,7 +47,7 @@ class PhoneCodes:
         code = f"{secrets.randbelow(10**6):06d}"
         self._store.sealed.put(_name(about), PhoneCode(number=number, code=code, sent_at=now))
         shown = code if way == "text" else ", ".join(code)
-        text = say("code-letter", sender=sender, code=shown)
+        text = self._write(sender, shown)
         self._letters.send(way, sender, number, Words(text))
         return now + HOLDS
 

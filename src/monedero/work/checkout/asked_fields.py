@@ -3,9 +3,9 @@
 from monedero.core.method import Family, Method
 from monedero.core.tender.model import Tender
 from monedero.core.words.asked import AskedField, AskedKind
-from monedero.wording.buyers import BUYER_LANGUAGES, tell, to_buyer
 
 BILL_TO, PURCHASE_ORDER, PAYS_WITH = "bill-to", "purchase-order", "pays-with"
+FALLBACK = "en"
 BY_ITSELF = {
     Family.INVOICE: ((BILL_TO, AskedKind.TEXT, True), (PURCHASE_ORDER, AskedKind.TEXT, False)),
     Family.CASH: ((PAYS_WITH, AskedKind.NUMBER, False),),
@@ -13,7 +13,10 @@ BY_ITSELF = {
 
 
 def asked_fields(tender: Tender, method: Method) -> list[AskedField]:
-    """The fields of a tender in the sequence in which they are met; none where a provider asks for what it needs."""
+    """The fields of a tender in the sequence in which they are met; none where a provider asks for what it needs.
+
+    The label of a field that a kind asks for by itself is its id: it is worded where it is read.
+    """
     if tender.route is not None:
         return []
     by_itself = BY_ITSELF.get(method.family, ())
@@ -21,16 +24,8 @@ def asked_fields(tender: Tender, method: Method) -> list[AskedField]:
         by_itself = ()
     own = {field.id for field in tender.fields}
     ready = [
-        AskedField(id=id, kind=kind, needed=needed, label=_label(id))
+        AskedField(id=id, kind=kind, needed=needed, label={FALLBACK: id})
         for id, kind, needed in by_itself
         if id not in own
     ]
     return [*ready, *tender.fields]
-
-
-def _label(id: str) -> dict[str, str]:
-    labels = {}
-    for language in BUYER_LANGUAGES:
-        with to_buyer(language):
-            labels[language] = tell(f"ask-{id}")
-    return labels

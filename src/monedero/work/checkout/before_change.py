@@ -8,13 +8,11 @@ from monedero.core.account import Account
 from monedero.core.coverage.parts import Examined
 from monedero.core.shop import Shop
 from monedero.core.tender.decision import Setting
-from monedero.wording.catalogue import say
 from monedero.work.checkout.composed import Composed, drafted, published_as, setting_of
 from monedero.work.checkout.dangling import refuse_dangling, refuse_lacking
 from monedero.work.checkout.examined import Asked, decided, examined, space_of
 from monedero.work.checkout.month_of_orders import told_orders
 from monedero.work.checkout.moves import Months, Moves, moves
-from monedero.work.checkout.names import names_of
 from monedero.work.checkout.tenders import Edit, edited
 from monedero.work.context import Context
 from monedero.work.shop.lookups import described_shop, methods_of
@@ -79,18 +77,6 @@ def publishing_would_move(context: Context, day: date) -> Moves | None:
     before, after = published_as(context, newest.number), drafted(context)
     months = Months(told_orders(context, day, before.shop), told_orders(context, day, after.shop))
     return moves(examined(context, before, Asked(day)), examined(context, after, Asked(day)), months)
-
-
-def texts_of(found: Iterable[tuple[Composed, Moves]]) -> list[str]:
-    """All of it in sentences; where there are several storefronts each names its own."""
-    every = list(found)
-    told = []
-    for composed, change in every:
-        storefront = composed.shop.storefront(composed.checkout.storefront)
-        for text in change.texts(names_of(composed.shop, composed.checkout)):
-            several = len(composed.shop.storefronts) > 1 and storefront is not None
-            told.append(say("move-in", storefront=storefront.name, text=text) if several and storefront else text)
-    return told
 
 
 def _moves(context: Context, before: Composed, after: Composed, setting: Setting, day: date) -> Moves:

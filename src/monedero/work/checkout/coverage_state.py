@@ -5,14 +5,14 @@ from dataclasses import dataclass
 from datetime import date
 
 from monedero.core.coverage.answer import coverage
+from monedero.core.coverage.boxes import Box
 from monedero.core.coverage.difference import new_dead_ends
 from monedero.core.coverage.parts import Examined
+from monedero.core.coverage.reach import Region
 from monedero.core.tender.model import Checkout
-from monedero.wording.coverage import described, new_dead_end_text
 from monedero.work.checkout.composed import Composed, setting_of
 from monedero.work.checkout.examined import Asked, decided, examined, space_of
 from monedero.work.checkout.moves import largest_of
-from monedero.work.checkout.names import names_of
 from monedero.work.context import Context
 
 MOST_TOLD = 2
@@ -24,7 +24,8 @@ class StateOfCoverage:
 
     dead_ends: int
     singles: int
-    made: Sequence[str]
+    made: Sequence[tuple[Region, Box]]
+    over: Examined
 
 
 def coverage_state(context: Context, composed: Composed, day: date) -> StateOfCoverage:
@@ -33,13 +34,13 @@ def coverage_state(context: Context, composed: Composed, day: date) -> StateOfCo
     answer = coverage(over)
     before, _ = context.shop.checkouts.around(composed.checkout.storefront)
     made = _made(context, composed, over, before, day) if before and answer.dead_ends else []
-    return StateOfCoverage(len(answer.dead_ends), len(answer.single_tenders), made)
+    return StateOfCoverage(len(answer.dead_ends), len(answer.single_tenders), made, over)
 
 
-def _made(context: Context, composed: Composed, over: Examined, before: Checkout, day: date) -> list[str]:
-    """The dead ends that were none before the last change, in sentences."""
+def _made(
+    context: Context, composed: Composed, over: Examined, before: Checkout, day: date
+) -> list[tuple[Region, Box]]:
+    """The dead ends that were none before the last change."""
     was = Composed(composed.shop, before, composed.methods, None, None)
     earlier = Examined(decided(before, setting_of(context, was)), space_of(composed.shop, day))
-    names = names_of(composed.shop, composed.checkout)
-    boxes = largest_of(new_dead_ends(earlier, over), over.possible)[:MOST_TOLD]
-    return [new_dead_end_text(described(region, box, over.possible, names)) for region, box in boxes]
+    return largest_of(new_dead_ends(earlier, over), over.possible)[:MOST_TOLD]

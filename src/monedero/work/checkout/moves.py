@@ -1,6 +1,6 @@
 """Which orders every tender gains and loses by a change, and which of them nobody can pay for then."""
 
-from collections.abc import Iterable, Iterator, Mapping, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from typing import NamedTuple
 
@@ -10,9 +10,6 @@ from monedero.core.coverage.parts import Examined
 from monedero.core.coverage.reach import Possible, Region
 from monedero.core.coverage.share import Share, share_of
 from monedero.core.tender.limit_cost import SameOrders
-from monedero.wording.coverage import MovedOrders, described, moved_orders_text, new_dead_end_text
-
-MOST_PLACES = 2
 
 
 class Move(NamedTuple):
@@ -38,20 +35,6 @@ class Moves:
     def takes_away(self) -> bool:
         """Whether somebody has fewer ways to pay then."""
         return bool(self.dead_ends) or any(not move.gains for move in self.moves)
-
-    def texts(self, names: Mapping[str, str]) -> list[str]:
-        """What it does in sentences, dead ends first; `names` are as for reasons, those of tenders by `tender/id`."""
-        dead = [
-            new_dead_end_text(described(region, box, self.after.possible, names)) for region, box in self.dead_ends
-        ]
-        return [*dead, *(self._text(move, names) for move in self.moves)]
-
-    def _text(self, move: Move, names: Mapping[str, str]) -> str:
-        possible = self.after.possible if move.gains else self.before.possible
-        places = [described(region, box, possible, names) for region, box in move.boxes[:MOST_PLACES]]
-        name = names.get(f"tender/{move.tender}", move.tender)
-        share = move.share if self.knows_month else None
-        return moved_orders_text(MovedOrders(name, move.gains, places, len(move.boxes) - len(places), share))
 
 
 class Months(NamedTuple):

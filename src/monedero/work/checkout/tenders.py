@@ -1,15 +1,15 @@
 """Compose: the tenders of the draft, added from a route or an arrangement, and saved as a whole."""
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 
 from monedero.core.errors import Fault, FaultCode, NotFound
+from monedero.core.method import Method
 from monedero.core.ratecard.model import RateCard, Route
 from monedero.core.tender.condition import SharedConditions
 from monedero.core.tender.model import Checkout, Heading, Tender
 from monedero.core.words.folded import folded
 from monedero.store.documents import Versioned
-from monedero.wording.ready_texts import ready_names
 from monedero.work.checkout.composed import draft
 from monedero.work.checkout.dangling import refuse_dangling
 from monedero.work.checkout.written import refuse_texts
@@ -50,10 +50,16 @@ def save_draft(context: Context, version: int, edit: Edit) -> Versioned[Checkout
     return context.shop.checkouts.save(checkout, version)
 
 
+ReadyNames = Callable[[Method, Sequence[str]], dict[str, str]]
+
+
 def add_tender(
-    context: Context, method_id: str, route: Route | None, version: int
+    context: Context, method_id: str, route: Route | None, version: int, ready_names: ReadyNames
 ) -> tuple[Versioned[Checkout], Tender]:
-    """Put a route, or an own arrangement, at the end of a draft, switched off, under a free name."""
+    """Put a route, or an own arrangement, at the end of a draft, switched off, under a free name.
+
+    `ready_names` gives the ready-made names of a method in the languages of the shop.
+    """
     method = method_in(methods_of(described_shop(context.shop).value), method_id)
     if route is None:
         if not method.own:

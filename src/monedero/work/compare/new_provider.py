@@ -5,16 +5,23 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date
 
-from monedero.core.errors import Conflict, Fault, FaultCode, refuse
+from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, refuse
 from monedero.core.provider import CardData, Contract, ProviderFacts
 from monedero.core.ratecard.model import RateCard
 from monedero.core.ratecard.terms import CardSource
 from monedero.formats.price_table import PriceColumns, guess, text_of
-from monedero.formats.price_text.model import Correction, RateLine
+from monedero.formats.price_text.model import Correction, RateLine, ReadLine
 from monedero.formats.price_text.reader import Given, PriceText, read, typed
 from monedero.store.rate_cards import day_of
-from monedero.wording.price_text import unread_text
 from monedero.work.context import Context
+
+
+class PriceRowUnread(InvalidInput):
+    """A typed price that is not understood, with what is wrong with it as data."""
+
+    def __init__(self, line: ReadLine) -> None:
+        super().__init__(Fault(FaultCode.PRICE_ROW, f"rows.{line.number - 1}"))
+        self.unread = line.unread
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,9 +68,7 @@ def keep(context: Context, beginning: Beginning, today: date) -> RateCard:
     """
     found = prices_of(beginning)
     if beginning.rows and found.unread:
-        line = found.unread[0]
-        why = unread_text(line.unread) if line.unread else ""
-        raise refuse(FaultCode.PRICE_ROW, f"rows.{line.number - 1}", why=why)
+        raise PriceRowUnread(found.unread[0])
     if found.card is None:
         raise refuse(FaultCode.TEXT_NO_PRICE, "text")
     card = found.card

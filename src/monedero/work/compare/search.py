@@ -1,6 +1,6 @@
 """The catalogue from both ends: who carries a method, and what a provider carries, under what was asked."""
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date
 
@@ -9,7 +9,7 @@ from monedero.core.openness import shut_to
 from monedero.core.provider import ProviderFacts
 from monedero.core.ratecard.model import Rate, RateCard
 from monedero.core.reasons import Reason, ReasonCode
-from monedero.wording.question import Question, understand
+from monedero.core.words.question import Question
 from monedero.work.compare.inputs import CompareInputs
 from monedero.work.shop.lookups import method_in, methods_of
 
@@ -37,8 +37,14 @@ class SearchAnswer:
     entries: Sequence[Entry]
 
 
-def search(inputs: CompareInputs, text: str, day: date, *, unpriced: bool = False) -> SearchAnswer:
+Names = Mapping[str, Mapping[str, str]]
+Understand = Callable[[Names, Mapping[str, Sequence[str]]], Question]
+
+
+def search(inputs: CompareInputs, understand: Understand, day: date, *, unpriced: bool = False) -> SearchAnswer:
     """Everything in the catalogue that fits a question; an empty question fits everything.
+
+    `understand` reads the question with the names of providers and methods by kind and id, and other names of methods.
 
     `unpriced`: methods for which nobody has a price too, which are told else where they are asked for by name.
     """
@@ -48,7 +54,7 @@ def search(inputs: CompareInputs, text: str, day: date, *, unpriced: bool = Fals
         "provider": {entry.card.provider.id: entry.card.provider.name for entry in entries if entry.card},
         "method": {method.id: method.name for method in known.values()},
     }
-    question = understand(text, names, {method.id: method.also for method in known.values()})
+    question = understand(names, {method.id: method.also for method in known.values()})
     wanted: dict[str, set[str]] = {}
     for facet in question.facets:
         wanted.setdefault(facet.kind, set()).add(facet.value)

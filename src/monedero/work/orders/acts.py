@@ -126,11 +126,7 @@ class OrderActs:
             issued.append(self._till.vouchers.issue(amount, Given(VoucherKind.CREDIT, note=str(before.number))))
             return progress.move(before, payment.number, Move.CREDITED, self._till.now(), How(amount.minor))
 
-        def code() -> str:
-            record = self._till.record(token)
-            return self._till.vouchers.told(self._till.of_record.composed(record), record, issued[0])
-
-        return self._till.change(token, credit, version, code)
+        return self._till.change(token, credit, version, lambda: issued[0])
 
     def send(self, token: str, amount: Money, note: str, version: int) -> OrderRecord:
         """Note that goods went out; what is taken on dispatch is then taken, as much as went out."""

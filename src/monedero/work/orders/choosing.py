@@ -19,6 +19,9 @@ from monedero.work.orders.progress import Buying
 from monedero.work.shop.delivered import Wish
 from monedero.work.shop.lookups import method_in
 
+# As long as the contract of a gateway lets the name of a line be.
+LONGEST_LINE = 80
+
 
 class Ordering(NamedTuple):
     """Who orders, and how it shall come: `buyer` knows one who comes again; under a `key` an order is placed once.
@@ -58,7 +61,7 @@ def asked_of(record: OrderRecord, payment: Payment, shop: str, return_to: str) -
         method=payment.chosen.method,
         plan=payment.chosen.plan,
         take="later" if holds and payment.chosen.take != "now" else "now",
-        line=record.line_name,
+        line=", ".join(item.name for item in record.items)[:LONGEST_LINE] or record.line_name,
         kind=record.kind,
         recurring=bool(record.order.recurring),
         country=record.order.country,

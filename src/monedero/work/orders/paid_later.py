@@ -7,13 +7,11 @@ from monedero.core.payment.state import Move
 from monedero.core.record import REST, By, Dispatch, Happened, OrderRecord
 from monedero.core.request import Asking
 from monedero.core.voucher.part import Back, shares_back
-from monedero.wording.buyers import to_buyer
 from monedero.work.orders import progress
 from monedero.work.orders.acts import OrderActs
 from monedero.work.orders.bounds import bounded, can_give_back
 from monedero.work.orders.progress import How
 from monedero.work.orders.till import Till
-from monedero.work.orders.told import language_of
 
 
 class PaidLater:
@@ -66,8 +64,7 @@ class PaidLater:
             after = after.with_payment(self._charged(payment, self._till.fee_of(after, left)))
             after = progress.ask(after, number, Asking.TAKE, payment.books.money(after.to_take), at)
         else:
-            with to_buyer(language_of(self._till.of_record.composed(after), after)):
-                paid = progress.covered(len(after.payments) + 1, at, left)
+            paid = progress.covered(len(after.payments) + 1, at, left)
             after = after.model_copy(update={"payments": [*after.payments, paid]})
         asked = progress.asked_for(after, number, Asking.TAKE)
         return progress.ask(after, number, Asking.RELEASE, None, at) if asked < payment.books.open else after

@@ -13,7 +13,6 @@ from monedero.core.record import REST, By, Delivered, Happened, Happening, Order
 from monedero.core.request import Request
 from monedero.core.tender.decision import Outcome
 from monedero.core.voucher.part import VoucherPart, covered
-from monedero.wording.catalogue import say
 from monedero.work.checkout.composed import Composed
 from monedero.work.context import Context
 from monedero.work.orders import progress
@@ -22,9 +21,6 @@ from monedero.work.orders.papers import OrderName, with_paper
 from monedero.work.shop.chosen_amount import refuse_outside
 from monedero.work.shop.delivered import delivered
 from monedero.work.shop.order_in_hand import OrderInHand
-
-# With the words of the longest language it stays a name.
-LONGEST = 40
 
 
 class NewOrder(NamedTuple):
@@ -78,12 +74,6 @@ def delivery_of(new: NewOrder) -> Delivered | None:
     return delivery
 
 
-def line_name(hand: OrderInHand) -> str:
-    """What the owner calls an order by what is bought: the line, or the first of a cart and how many more there are."""
-    more = len(hand.items) - 1
-    return say("line-and-more", line=hand.line.name[:LONGEST], more=more) if more > 0 else hand.line.name
-
-
 def begin(new: NewOrder, parts: list[VoucherPart], offered: Callable[[Order], Outcome]) -> Begun:
     """How an order begins that may be placed: the payment of what vouchers leave of it.
 
@@ -125,7 +115,7 @@ def record_of(context: Context, new: NewOrder, begun: Begun, number: int) -> Ord
         draft_version=new.composed.draft_version,
         placed_at=new.at,
         order=new.order,
-        line_name=line_name(hand),
+        line_name=hand.line.name,
         line_names=hand.line.names,
         items=list(hand.items),
         payments=[with_paper(context, new.composed, payment, OrderName(new.token, number))],

@@ -16,8 +16,6 @@ from monedero.core.request import Asking, Request
 from monedero.core.tender.decision import Outcome
 from monedero.core.voucher.part import VoucherPart
 from monedero.core.words.asked import Answer
-from monedero.wording.buyers import tell
-from monedero.wording.catalogue import say
 
 ASKED = {
     Asking.TAKE: Happened.TAKE_ASKED,
@@ -125,22 +123,16 @@ def begin(number: int, buying: Buying, at: datetime) -> tuple[Payment, list[Happ
 
 
 def covered(number: int, at: datetime, nothing: Money) -> Payment:
-    """The payment of an order for which vouchers pay all: nothing is left, and it is paid.
-
-    Its name is said to the owner, and to the buyer who reads now.
-    """
-    names = {"name": say("by-voucher"), "buyers_name": tell("voucher-voucher")}
-    chosen = Chosen(tender=BY_VOUCHER, method="gift-voucher", provider=None, **names)
+    """The payment of an order for which vouchers pay all: nothing is left, and it is paid."""
+    chosen = Chosen(tender=BY_VOUCHER, method="gift-voucher", provider=None, name=BY_VOUCHER)
     return Payment.begin(number, chosen, nothing, at).model_copy(update={"state": State.PAID})
 
 
 def on_the_day(number: int, at: datetime, amount: Money) -> Payment:
-    """The payment of what of a booking is paid on the day: the seat is kept before.
-
-    Its name is said to the owner, and to the buyer who reads now.
-    """
-    names = {"name": say("on-the-day"), "buyers_name": tell("on-the-day")}
-    chosen = Chosen(tender=ON_THE_DAY, method="cash-on-the-day", provider=None, gives=Gives.AT_ORDER, **names)
+    """The payment of what of a booking is paid on the day: the seat is kept before."""
+    chosen = Chosen(
+        tender=ON_THE_DAY, method="cash-on-the-day", provider=None, gives=Gives.AT_ORDER, name=ON_THE_DAY
+    )
     return Payment.begin(number, chosen, amount, at)
 
 

@@ -16,21 +16,20 @@ from monedero.core.voucher.part import covered
 from monedero.formats.gateway import PaymentAsked, PaymentHeld
 from monedero.store import Store
 from monedero.store.orders import Key
-from monedero.wording import reason_text
-from monedero.wording.after_paying import tells
-from monedero.wording.buyer_formats import money
 from monedero.work.accounts.gateways import Gateways
 from monedero.work.checkout.composed import Composed
-from monedero.work.checkout.names import names_of
+from monedero.work.checkout.held_back import TenderHeldBack
 from monedero.work.checkout.offer import decision_of, outcomes_of, placed
 from monedero.work.orders import progress
+from monedero.work.orders.buyer_papers import language_of
 from monedero.work.orders.choosing import Ordering, asked_of, buying_of
+from monedero.work.orders.letter import LetterAsked, Write
 from monedero.work.orders.of_record import OfRecord
 from monedero.work.orders.papers import OrderName, with_paper, without_paper
 from monedero.work.orders.placing import Begun, NewOrder, begin, record_of
 from monedero.work.orders.sending import Sending, heard, leased
-from monedero.work.orders.told import language_of, told_of
-from monedero.work.orders.vouchers import Gone, Vouchers
+from monedero.work.orders.tells import tells
+from monedero.work.orders.vouchers import Gone, Issued, Vouchers
 from monedero.work.shop.order_in_hand import OrderInHand
 
 TEST_BUYER = "test.buyer@example.org"
@@ -40,16 +39,17 @@ MOST_TRIES = 20
 
 
 class Till:
-    """Takes orders for one shop; `now` tells the time in UTC, `gateways` is where buyers pay.
+    """Takes orders for one shop; `now` tells the time in UTC, `gateways` is where buyers pay, `write` words a letter.
 
     What is asked of a gateway is written down first, under a key, and only then sent: whatever stops in between, it
     is sent again under the same key and done once.
     """
 
-    def __init__(self, store: Store, gateways: Gateways, now: Callable[[], datetime]) -> None:
+    def __init__(self, store: Store, gateways: Gateways, now: Callable[[], datetime], write: Write) -> None:
         self._store = store
         self._gateways = gateways
         self.now = now
+        self._write = write
         self.of_record = OfRecord(store, now)
         self.vouchers = Vouchers(store, now)
         self.sending = Sending(store, gateways, now, self.change, self._asked)
@@ -99,8 +99,8 @@ class Till:
             # What vouchers leave cannot be paid by this tender: the total is then what another one would meet.
             parts = self.vouchers.parts_of(new.by.vouchers, amount)
             total = Money(amount.minor - covered(parts), amount.currency)
-        shown = money(new.by.total) if new.by.total is not None else ""
-        return Conflict(Fault(FaultCode.TOTAL_CHANGED, "total", shown, {"now": money(total)}))
+        shown = str(new.by.total) if new.by.total is not None else ""
+        return Conflict(Fault(FaultCode.TOTAL_CHANGED, "total", shown, {"now": str(total)}))
 
     def offered_again(self, record: OrderRecord) -> list[Outcome]:
         """What an order that is not paid could be paid with, by the checkout with which it was placed."""
@@ -137,8 +137,8 @@ class Till:
                 raise Conflict(Fault(FaultCode.TRIES_MANY, "tender", str(len(before.payments))))
             before = self._vouchers_again(before)
             if before.left != again.left:
-                now = {"now": money(before.left)}
-                raise Conflict(Fault(FaultCode.TOTAL_CHANGED, "total", money(again.left), now))
+                now = {"now": str(before.left)}
+                raise Conflict(Fault(FaultCode.TOTAL_CHANGED, "total", str(again.left), now))
             payment, steps, requests = progress.begin(len(before.payments) + 1, buying, at)
             name = OrderName(token, before.number)
             update = {
@@ -216,7 +216,7 @@ class Till:
         token: str,
         change: Callable[[OrderRecord], OrderRecord],
         version: int | None = None,
-        besides: Callable[[], str] = str,
+        besides: Callable[[], Issued | None] = lambda: None,
         lease: Lease | None = None,
     ) -> OrderRecord:
         """Move a record on, and write to the buyer where it says so, with what is to be told `besides`.
@@ -271,12 +271,12 @@ class Till:
             raise NotFound(Fault(FaultCode.NOT_FOUND, "tender", tender, {"what": "way to pay"}))
         outcome = outcomes[tender]
         if not outcome.offered:
-            names = self.provider_names() | names_of(composed.shop, composed.checkout)
-            why = "; ".join(reason_text(reason, names) for reason in outcome.reasons)
-            raise Conflict(Fault(FaultCode.TENDER_HELD_BACK, "tender", outcome.tender.name, {"why": why}))
+            raise TenderHeldBack(outcome, composed.shop, composed.checkout, self.provider_names())
         return outcome
 
-    def _letters(self, before: OrderRecord | None, after: OrderRecord, besides: str = "") -> list[Message]:
+    def _letters(
+        self, before: OrderRecord | None, after: OrderRecord, besides: Issued | None = None
+    ) -> list[Message]:
         """What the buyer is told of a change, with the code of a voucher where one was sold by it.
 
         It runs in the transaction of the change; what it rests on is read only where there is something to tell.
@@ -284,10 +284,10 @@ class Till:
         if not tells(before, after):
             return []
         composed = self.of_record.composed(after)
-        told = told_of(self.of_record.context(composed), composed, after, self.link(after))
-        said = [told.plain, self.vouchers.sold_with(composed, before, after), besides]
-        text = "\n\n".join(filter(None, said))
-        return [Message(order=after.token, at=self.now(), to=TEST_BUYER, subject=told.subject, text=text)]
+        issued = [one for one in (self.vouchers.sold_with(after), besides) if one]
+        asked = LetterAsked(self.of_record.context(composed), composed, after, self.link(after), issued)
+        letter = self._write(asked)
+        return [Message(order=after.token, at=self.now(), to=TEST_BUYER, subject=letter.subject, text=letter.text)]
 
     def link(self, record: OrderRecord) -> str:
         """The buyer's personal link to an order, as it stands in a message."""

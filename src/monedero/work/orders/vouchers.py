@@ -20,10 +20,6 @@ from monedero.core.voucher.code import RANDOM_BYTES, code_of, digest_of, ends_in
 from monedero.core.voucher.part import Back, VoucherPart, covered
 from monedero.store import Store
 from monedero.store.vouchers import Head
-from monedero.wording.buyer_formats import day, money
-from monedero.wording.buyers import tell, to_buyer
-from monedero.work.checkout.composed import Composed
-from monedero.work.orders.told import language_of
 
 MOST_WRONG, MOST_WRONG_AT_ADDRESS = 5, 50
 HELD_OFF = timedelta(minutes=15)
@@ -98,23 +94,12 @@ class Vouchers:
             first = Entry(at=at, what=EntryKind.ISSUED, amount=amount)
             return Issued(self._store.vouchers.add(head, first), code)
 
-    def sold_with(self, composed: Composed, before: OrderRecord | None, after: OrderRecord) -> str:
-        """What is told of a voucher that an order sells, once all of it is paid: it is issued then, and once."""
+    def sold_with(self, after: OrderRecord) -> Issued | None:
+        """The voucher that an order sells, once all of it is paid: it is issued then, and once."""
         paid = after.state is State.PAID and after.missing is None
         if not after.sells_voucher or not paid or self._store.vouchers.sold_by(after.token) is not None:
-            return ""
-        return self.told(composed, after, self.issue(after.goods, Given(sold_by=after.token)))
-
-    def told(self, composed: Composed, record: OrderRecord, issued: Issued) -> str:
-        """What the buyer of an order is told of a voucher that was issued for it; its code is nowhere else."""
-        voucher = issued.voucher
-        kind = "voucher-credit" if voucher.kind is VoucherKind.CREDIT else "voucher-sold"
-        with to_buyer(language_of(composed, record), composed.shop.country):
-            amount = money(Money(voucher.issued, voucher.currency))
-            until = tell("voucher-sold-until", day=day(voucher.expires)) if voucher.expires else ""
-            return " ".join(
-                filter(None, (f"{tell(kind, amount=amount, code=issued.code)}.", until, tell("voucher-keep")))
-            )
+            return None
+        return self.issue(after.goods, Given(sold_by=after.token))
 
     def end(self, id: str) -> Voucher:
         """Take away what is left on a voucher, for good."""
@@ -249,7 +234,7 @@ class Vouchers:
         """Why a voucher cannot be used for an order in a currency on a day; None where it can."""
         ends = voucher.ends_in
         if voucher.expired(on):
-            last = {"day": day(voucher.last_day) if voucher.last_day else ""}
+            last = {"day": voucher.last_day.isoformat() if voucher.last_day else ""}
             return Fault(FaultCode.VOUCHER_EXPIRED, "code", ends, last)
         if voucher.balance <= 0:
             return Fault(FaultCode.VOUCHER_EMPTY, "code", ends)

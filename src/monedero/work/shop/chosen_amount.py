@@ -6,7 +6,6 @@ from monedero.core.errors import Fault, FaultCode, InvalidInput
 from monedero.core.fx import NoReferenceRate
 from monedero.core.money import Money
 from monedero.core.shop import Shop
-from monedero.wording.buyer_formats import money
 from monedero.work.shop.lookups import rates_of
 from monedero.work.shop.order_in_hand import OrderInHand
 
@@ -36,6 +35,6 @@ def refuse_outside(shop: Shop, hand: OrderInHand, goods: Money) -> None:
     between = chosen_between(shop, hand)
     if between is None or between.least.minor <= goods.minor <= between.most.minor:
         return
-    told = {"least": money(between.least), "most": money(between.most)}
+    told = {"least": str(between.least), "most": str(between.most)}
     field = "goods" if hand.goods is not None else "amount"
-    raise InvalidInput(Fault(FaultCode.AMOUNT_CHOSEN, field, money(goods), told))
+    raise InvalidInput(Fault(FaultCode.AMOUNT_CHOSEN, field, str(goods), told))

@@ -8,12 +8,11 @@ from typing import NamedTuple
 from monedero.core.delivery.days import days_to_choose, first_day
 from monedero.core.delivery.model import NOT_DELIVERED, Delivery
 from monedero.core.delivery.price import DeliveryFee, NoPrice
-from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound, refuse
+from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound, named, refuse
 from monedero.core.money import Money
 from monedero.core.order.model import Order
 from monedero.core.record import Delivered
 from monedero.core.shop import Line, Shop
-from monedero.wording.buyers import called, tell
 from monedero.work.shop.delivery_price import price_for, way_called
 from monedero.work.shop.order_in_hand import OrderInHand
 
@@ -54,9 +53,9 @@ def delivered(shop: Shop, hand: OrderInHand, wish: Wish) -> Delivered | None:
     ways = ways_there(shop, hand)
     there = next((way for way in ways if way.chosen), None)
     if there is None:
-        named = hand.order.delivery
-        if named not in (None, NOT_DELIVERED):
-            raise NotFound(Fault(FaultCode.NOT_FOUND, "delivery", named or "", {"what": "way of delivery"}))
+        asked = hand.order.delivery
+        if asked not in (None, NOT_DELIVERED):
+            raise NotFound(Fault(FaultCode.NOT_FOUND, "delivery", asked or "", {"what": "way of delivery"}))
         if ways and all(way.why is NoPrice.OUTSIDE for way in ways):
             raise _refused(ways[0].way, NoPrice.OUTSIDE)
         return None
@@ -64,27 +63,19 @@ def delivered(shop: Shop, hand: OrderInHand, wish: Wish) -> Delivered | None:
         raise _refused(there.way, there.why or NoPrice.OUTSIDE)
     if wish.known and there.way.needs_address and not wish.address.strip():
         raise refuse(
-            FaultCode.ADDRESS_MISSING, "address", wish.address, name=called(there.way.name, there.way.names)
+            FaultCode.ADDRESS_MISSING, "address", wish.address, **named("name", there.way.name, there.way.names)
         )
     if wish.day is not None and wish.day not in there.days:
-        told = {
-            "days": ", ".join(day.isoformat() for day in there.days[:5]),
-            "name": called(there.way.name, there.way.names),
-        }
+        days = ", ".join(day.isoformat() for day in there.days[:5])
+        told = {"days": days, **named("name", there.way.name, there.way.names)}
         raise InvalidInput(Fault(FaultCode.DELIVERY_DAY, "delivery_day", wish.day.isoformat(), told))
     day = wish.day or (there.days[0] if there.days else None)
     return Delivered(way=there.way.name, names=there.way.names, fee=there.fee, address=wish.address, day=day)
 
 
 def _refused(way: Delivery, why: NoPrice) -> Conflict:
-    return Conflict(
-        Fault(
-            FaultCode.DELIVERY_REFUSED,
-            "delivery",
-            way.name,
-            {"why": tell(why.value, name=called(way.name, way.names))},
-        )
-    )
+    told = {"why": why.value, **named("name", way.name, way.names)}
+    return Conflict(Fault(FaultCode.DELIVERY_REFUSED, "delivery", way.name, told))
 
 
 def way_of(shop: Shop, hand: OrderInHand) -> Delivery | None:

@@ -4,9 +4,7 @@ Files are made into tables, and their rows into past orders, in processes of the
 others meanwhile.
 """
 
-import csv
 import hashlib
-import io
 import json
 import secrets
 import subprocess
@@ -21,12 +19,10 @@ from pathlib import Path
 from monedero.core.card_number import lettered
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound
 from monedero.formats.apart import ENDING, Spool, Stopped, fault_from, read_apart
-from monedero.formats.cells import safe
 from monedero.formats.matching import Matching, guess, no_order
 from monedero.formats.past_orders import LeftOut, Reader, ReadOrder, RefusedRow
 from monedero.formats.table import Table
 from monedero.store import Store, for_its_owner
-from monedero.wording import fault_text
 from monedero.work.shop.lookups import described_shop
 from monedero.work.shop.past_orders_program import ReadCounts, Task
 
@@ -192,17 +188,6 @@ class Imports:
             progress.stopping = True
             self._process.terminate()
         return progress
-
-    def refused_csv(self, name: str) -> str:
-        """The refused rows as they stood, each with its line and the reason."""
-        progress = self.progress(name)
-        text = io.StringIO()
-        rows = csv.writer(text, lineterminator="\n")
-        rows.writerow(["line", "column", "reason", *map(safe, progress.spool.header)])
-        for row in progress.refused_rows():
-            told = (str(row.line), row.fault.field, fault_text(row.fault), *row.cells)
-            rows.writerow(map(safe, told))
-        return text.getvalue()
 
     def _spool(self, file: str) -> Spool:
         if file not in self._files:

@@ -6,6 +6,7 @@ import { InputField } from "../../ui/InputField";
 import { offerOf } from "./queries";
 
 interface Props {
+  shop: string;
   offer: Schema<"Offer">;
   /** What of the order is goods, as it is shown in the address. */
   value: string;
@@ -15,7 +16,7 @@ interface Props {
 }
 
 /** The amount that a buyer chooses; one that cannot be is refused here, and the order stays as it was. */
-export function AmountField({ offer, value, searchWith, onChosen }: Props) {
+export function AmountField({ shop, offer, value, searchWith, onChosen }: Props) {
   const client = useQueryClient();
   const amount = partsOf(value).amount || value;
   const [text, setText] = useState(amount);
@@ -23,7 +24,7 @@ export function AmountField({ offer, value, searchWith, onChosen }: Props) {
   async function choose() {
     if (text.trim() === amount) return setProblem("");
     try {
-      await client.fetchQuery(offerOf(searchWith(text.trim()), []));
+      await client.fetchQuery(offerOf(shop, searchWith(text.trim()), []));
       setProblem("");
       onChosen(text.trim());
     } catch (refused) {

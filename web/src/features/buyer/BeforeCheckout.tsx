@@ -6,7 +6,8 @@ import { OrderLines } from "./OrderLines";
 type Page = Omit<Schema<"CartPage">, "items" | "lines" | "problem">;
 
 /** The address of the page of a line, for the same buyer. */
-const lineAt = (search: string, line: string) => `/buy/lines/${encodeURIComponent(line)}${elsewhere(search)}`;
+const lineAt = ({ at, search }: Page, line: string) =>
+  `${at}/lines/${encodeURIComponent(line)}${elsewhere(search)}`;
 
 /** The ways to pay that are shown before the checkout, each with what its parts would be. */
 function ShownWays({ page }: { page: Page }) {
@@ -43,10 +44,7 @@ function Others({ page }: { page: Page }) {
             key={other.line}
             className="flex items-baseline justify-between gap-3 py-1.5 border-b border-rule-soft"
           >
-            <a
-              href={lineAt(page.search, other.line)}
-              className="inline-block min-h-6 underline underline-offset-4"
-            >
+            <a href={lineAt(page, other.line)} className="inline-block min-h-6 underline underline-offset-4">
               {other.name}
             </a>
             <span className="whitespace-nowrap">{other.price}</span>
@@ -85,7 +83,7 @@ export function LineView({ page, onAdd, inCart, as: Title = "h1" }: LineProps) {
           </Button>
         )}
         <a
-          href={`/buy${page.search}`}
+          href={`${page.at}${page.search}`}
           className={`block w-full min-h-11 py-2.5 text-center font-semibold rounded-sm ${
             page.alone ? "bg-verdigris text-white" : "border border-verdigris text-verdigris"
           }`}
@@ -96,7 +94,7 @@ export function LineView({ page, onAdd, inCart, as: Title = "h1" }: LineProps) {
       {inCart && (
         <p className="mt-3">
           <a
-            href={`/buy/cart${elsewhere(page.search)}`}
+            href={`${page.at}/cart${elsewhere(page.search)}`}
             className="inline-block min-h-6 underline underline-offset-4"
           >
             {page.words.cart}
@@ -130,10 +128,7 @@ export function CartView({ page, onTimes, as: Title = "h1" }: CartProps) {
         {page.items.map((item) => (
           <li key={item.line} className="py-2 border-b border-rule-soft">
             <div className="flex items-baseline justify-between gap-3">
-              <a
-                href={lineAt(page.search, item.line)}
-                className="inline-block min-h-6 underline underline-offset-4"
-              >
+              <a href={lineAt(page, item.line)} className="inline-block min-h-6 underline underline-offset-4">
                 {item.name}
               </a>
               <span className="whitespace-nowrap">{item.amount}</span>
@@ -178,7 +173,7 @@ export function CartView({ page, onTimes, as: Title = "h1" }: CartProps) {
           <div className="mt-3" aria-live="polite">
             <OrderLines lines={page.lines} />
             <a
-              href={`/buy${page.search}`}
+              href={`${page.at}${page.search}`}
               className="block w-full min-h-11 py-2.5 text-center font-semibold rounded-sm bg-verdigris text-white"
             >
               {words.to_checkout}

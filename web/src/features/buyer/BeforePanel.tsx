@@ -16,15 +16,13 @@ interface Props {
 
 /** The pages before the checkout beside the work: the draft, as the buyer of the order in hand would see it now. */
 export function BeforePanel({ hand, language, page, onPage }: Props) {
-  const storefront = useStorefront();
+  const storefront = useStorefront() ?? "";
   const [cart, setCart] = useState(`${hand.line}:1`);
   const search = `?${new URLSearchParams(
-    Object.entries({ ...hand, storefront, language }).flatMap(([name, value]) =>
-      value ? [[name, value]] : [],
-    ),
+    Object.entries({ ...hand, language }).flatMap(([name, value]) => (value ? [[name, value]] : [])),
   )}`;
-  const line = useLinePage(search, hand.line, "draft", page === "line");
-  const held = useCartPage(search, cart, "draft", page === "cart");
+  const line = useLinePage({ draft: storefront }, search, hand.line, page === "line");
+  const held = useCartPage({ draft: storefront }, search, cart, page === "cart");
   const refused = page === "line" ? line.error : held.error;
   if (refused) return <Trouble>{said(refused)}</Trouble>;
   if (page === "line") {

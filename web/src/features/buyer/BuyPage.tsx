@@ -36,7 +36,7 @@ interface Pressed {
 }
 
 /** The checkout that buyers see: the newest edition, for the order that the address names. */
-export function BuyPage({ search: first }: { search: string }) {
+export function BuyPage({ shop, search: first }: { shop: string; search: string }) {
   const [search, setSearch] = useState(first);
   // What was typed is still there when the page had to be loaded again.
   const address = useTyped("buy-address");
@@ -47,9 +47,9 @@ export function BuyPage({ search: first }: { search: string }) {
     setDay(typed.day);
   };
   const [vouchers, setVouchers] = useState<string[]>([]);
-  const offer = useOffer(search, vouchers);
-  const pay = usePay();
+  const offer = useOffer(shop, search, vouchers);
   const data = offer.data;
+  const pay = usePay({ shop, storefront: data?.storefront ?? "" });
   // What is shown is of the order as it was before the last change, until the new one is here.
   const drawnAnew = offer.isPlaceholderData;
   const [pressed, setPressed] = useState<Pressed | null>(null);
@@ -71,9 +71,7 @@ export function BuyPage({ search: first }: { search: string }) {
     pay.mutate(
       {
         order: data.order,
-        storefront: data.storefront,
         tender,
-        by: "newest-edition",
         address: wish.address,
         delivery_day: wish.day || null,
         answers,
@@ -128,6 +126,7 @@ export function BuyPage({ search: first }: { search: string }) {
                 <Suspense>
                   <AmountField
                     key={data.order.goods ?? data.order.amount}
+                    shop={shop}
                     offer={data}
                     value={data.order.goods ?? data.order.amount}
                     searchWith={(amount) => searchWith(data, amountIn(data, amount))}
@@ -146,7 +145,7 @@ export function BuyPage({ search: first }: { search: string }) {
               </Suspense>
               {data.takes_vouchers && (
                 <Suspense>
-                  <VoucherField offer={data} used={vouchers} onUse={setVouchers} />
+                  <VoucherField shop={shop} offer={data} used={vouchers} onUse={setVouchers} />
                 </Suspense>
               )}
               {data.nothing_left ? (

@@ -5,7 +5,7 @@ import { OnItsWay } from "../../ui/Page";
 import { useView } from "../draft";
 import { useHand, useHandSearch } from "../hand";
 import { usePublication } from "../publish";
-import { useStorefront } from "../shop";
+import { useShop, useStorefront } from "../shop";
 import { LanguagePicker } from "./LanguagePicker";
 import { OrderLines } from "./OrderLines";
 import { usePay } from "./queries";
@@ -28,8 +28,9 @@ export function BuyerPanel({ onFold }: { onFold: () => void }) {
   const [language, setLanguage] = useState("");
   const [page, setPage] = useState<Page>("checkout");
   const view = useView(hand, language);
-  const pay = usePay();
-  const storefront = useStorefront() ?? null;
+  const storefront = useStorefront() ?? "";
+  const pay = usePay({ draft: storefront });
+  const shopId = useShop().data?.id;
   const edition = usePublication().data?.editions[0];
   const search = useHandSearch();
   if (!hand || !shop) return null;
@@ -37,8 +38,6 @@ export function BuyerPanel({ onFold }: { onFold: () => void }) {
     pay.mutate({
       order: hand,
       tender,
-      by: "draft",
-      storefront,
       address: "",
       answers,
       language,
@@ -139,7 +138,7 @@ export function BuyerPanel({ onFold }: { onFold: () => void }) {
         {edition && (
           <p className="mt-4 text-small">
             <Link
-              to={`/buy${AT[page](hand.line)}${search}`}
+              to={`/buy/${shopId}${AT[page](hand.line)}${search}`}
               className="text-verdigris font-medium underline-offset-4 underline"
             >
               Open the buyers' page, edition {edition.number}

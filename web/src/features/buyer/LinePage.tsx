@@ -38,9 +38,9 @@ function Framed({ data, error, search, onSearch, children }: FramedProps) {
 }
 
 /** The page of a line, by the newest edition: from here it goes in the cart, or is ordered at once. */
-export function LinePage({ line, search: first }: { line: string; search: string }) {
+export function LinePage({ shop, line, search: first }: { shop: string; line: string; search: string }) {
   const [search, setSearch] = useState(first);
-  const { data, error } = useLinePage(search, line, "newest-edition");
+  const { data, error } = useLinePage({ shop }, search, line);
   return (
     <Framed data={data} error={error} search={search} onSearch={setSearch}>
       {data && (
@@ -50,7 +50,7 @@ export function LinePage({ line, search: first }: { line: string; search: string
           onAdd={() => {
             const cart = heldCart();
             holdCart(cartWith(cart, data.line, Math.min(99, timesIn(cart, data.line) + 1)));
-            goTo(`/buy/cart${elsewhere(data.search)}`);
+            goTo(`${data.at}/cart${elsewhere(data.search)}`);
           }}
         />
       )}
@@ -59,10 +59,10 @@ export function LinePage({ line, search: first }: { line: string; search: string
 }
 
 /** The cart of this browser, by the newest edition. */
-export function CartPage({ search: first }: { search: string }) {
+export function CartPage({ shop, search: first }: { shop: string; search: string }) {
   const [search, setSearch] = useState(first);
   const [cart, setCart] = useState(heldCart);
-  const { data, error } = useCartPage(search, cart, "newest-edition");
+  const { data, error } = useCartPage({ shop }, search, cart);
   return (
     <Framed data={data} error={error} search={search} onSearch={setSearch}>
       {data && (

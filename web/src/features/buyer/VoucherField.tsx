@@ -5,6 +5,7 @@ import { InputField } from "../../ui/InputField";
 import { useTryCode } from "./queries";
 
 interface Props {
+  shop: string;
   offer: Schema<"Offer">;
   /** The handles of the vouchers that are used. */
   used: string[];
@@ -12,9 +13,9 @@ interface Props {
 }
 
 /** Where a buyer types the code of a voucher, and the vouchers that pay a part of the order. */
-export function VoucherField({ offer, used, onUse }: Props) {
+export function VoucherField({ shop, offer, used, onUse }: Props) {
   const [code, setCode] = useState("");
-  const tried = useTryCode();
+  const tried = useTryCode(shop);
   const { words } = offer;
   const problem = tried.error instanceof Refusal ? tried.error.message : tried.error ? said(tried.error) : "";
   return (

@@ -6,20 +6,20 @@ import { goTo } from "../../lib/page";
 /** A way to pay as a buyer meets it. */
 export type Offered = Schema<"OfferedOut">;
 
-/** How the offer to an order is asked for. */
-export function offerOf(search: string, voucher: string[]) {
+/** How the offer of a shop to an order is asked for. */
+export function offerOf(shop: string, search: string, voucher: string[]) {
   const query = { ...Object.fromEntries(new URLSearchParams(search)), voucher };
   return {
-    queryKey: [...keys.offer, search, voucher],
-    queryFn: () => answered(api.GET("/api/offer", { params: { query } })),
+    queryKey: [...keys.offer, shop, search, voucher],
+    queryFn: () => answered(api.GET("/api/shops/{shop}/offer", { params: { path: { shop }, query } })),
     retry: false,
   };
 }
 
 /** What the newest edition offers to the order that an address names; the server reads it. */
-export function useOffer(search: string, voucher: string[]) {
+export function useOffer(shop: string, search: string, voucher: string[]) {
   return useQuery({
-    ...offerOf(search, voucher),
+    ...offerOf(shop, search, voucher),
     // What was seen stays while the order is looked at anew: what is being typed is not lost.
     placeholderData: keepPreviousData,
     retry: false,
@@ -38,9 +38,10 @@ export function usePaying(token: string, language: string) {
 }
 
 /** Try the code of a voucher; what can be used goes by a handle from then on. */
-export function useTryCode() {
+export function useTryCode(shop: string) {
   return useMutation({
-    mutationFn: (body: Schema<"CodeTried">) => answered(api.POST("/api/offer/vouchers", { body })),
+    mutationFn: (body: Schema<"CodeTried">) =>
+      answered(api.POST("/api/shops/{shop}/offer/vouchers", { params: { path: { shop } }, body })),
   });
 }
 
@@ -56,13 +57,24 @@ function keyOf(order: Schema<"OrderNew">): string {
   return key;
 }
 
+/** Where an order is placed: a buyer's at a shop, the desk's by the draft of a storefront. */
+type Till = { shop: string; storefront: string } | { draft: string };
+
+function placing(till: Till, body: Schema<"OrderNew">) {
+  const header = { "idempotency-key": keyOf(body) };
+  if ("draft" in till) {
+    const path = { storefront: till.draft };
+    return api.POST("/api/checkouts/{storefront}/orders", { body, params: { path, header } });
+  }
+  const { shop, storefront } = till;
+  const params = { path: { shop }, query: { storefront }, header };
+  return api.POST("/api/shops/{shop}/orders", { body, params });
+}
+
 /** Place an order and go where its buyer goes next. */
-export function usePay() {
+export function usePay(till: Till) {
   return useMutation({
-    mutationFn: (order: Schema<"OrderNew">) =>
-      answered(
-        api.POST("/api/orders", { body: order, params: { header: { "idempotency-key": keyOf(order) } } }),
-      ),
+    mutationFn: (order: Schema<"OrderNew">) => answered(placing(till, order)),
     onSuccess: (placed, { order }) => {
       // The same order once more is another one, and what was ordered is in the cart no more.
       window.sessionStorage.removeItem(KEY);

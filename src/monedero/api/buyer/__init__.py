@@ -1,0 +1,1 @@
+"""The door of buyers: what their pages read, and their orders."""

@@ -1,0 +1,1 @@
+"""The door of the desk: what an owner reads and does."""

@@ -1,0 +1,221 @@
+"""A new provider: its prices typed or pasted, looked at for the order in hand before they are kept."""
+
+from itertools import islice
+from typing import Literal, get_args
+
+from fastapi import APIRouter, Request
+from pydantic import BaseModel, Field
+
+from monedero.api.desk.door import ContextDep, RunningDep
+from monedero.api.desk.rate_cards import CardOut, TriedOut, body_of, file_of, kept_out, tried_out
+from monedero.api.problems import PROBLEMS
+from monedero.api.requests import InHand, sentence
+from monedero.core.account import Mode
+from monedero.core.fields import CountryCode, CurrencyCode, Day, Identifier, MoneyText, Name, Percent
+from monedero.core.ratecard.model import CardKind, RateCard
+from monedero.formats.price_table import PriceColumns
+from monedero.formats.price_text.assembly import WITH_CARDS
+from monedero.formats.price_text.model import Correction, ExtraLine, Facets, Meaning, Price, RateLine, ReadLine
+from monedero.formats.price_text.reader import MOST_LINES, Given
+from monedero.formats.table import read as read_table
+from monedero.server.shops import RunningShop
+from monedero.wording.catalogue import say
+from monedero.wording.price_text import Names, line_said
+from monedero.work.compare.new_provider import Beginning, columns_of, keep, prices_of, table_as_text
+from monedero.work.compare.rate_cards import try_card
+from monedero.work.context import Context
+from monedero.work.shop.lookups import described_shop, methods_of
+from monedero.work.shop.order_in_hand import order_in_hand
+
+router = APIRouter(prefix="/api/new-provider", tags=["rate cards"], responses=PROBLEMS)
+Place = Literal["domestic", "eea", "eu", "abroad", "outside-eea", "outside-eu"]
+
+PLACES: tuple[Place, ...] = get_args(Place)
+
+
+class PriceRow(BaseModel):
+    """A price that is typed: of a method, for cards from a place or from anywhere."""
+
+    method: Identifier
+    place: Place | None = None
+    percent: Percent | None = None
+    fixed: MoneyText | None = None
+
+
+class LineCorrection(BaseModel):
+    """What the owner says that a line of the text means; what is left out stays as it was read."""
+
+    line: int
+    methods: list[Identifier] | None = None
+    card_kinds: list[CardKind] | None = None
+    places: list[Place] | None = None
+
+
+class NewProvider(BaseModel):
+    """A provider with its prices, as a text or as rows; `hand` is the order for which they are looked at."""
+
+    name: Name
+    country: CountryCode
+    currency: CurrencyCode
+    valid_from: Day | None = None
+    networks: list[Identifier] = []
+    text: str = ""
+    corrections: list[LineCorrection] = []
+    rows: list[PriceRow] = Field(default=[], max_length=100)
+    hand: InHand | None = None
+
+    @property
+    def beginning(self) -> Beginning:
+        """What it is in the words of the work."""
+        given = Given(self.name, self.country, self.currency, tuple(self.networks), self.valid_from)
+        corrections = {
+            entry.line: Correction(
+                methods=_tuple(entry.methods), card_kinds=_tuple(entry.card_kinds), origins=_tuple(entry.places)
+            )
+            for entry in self.corrections
+        }
+        return Beginning(given, self.text, corrections, [_row(row) for row in self.rows])
+
+
+class LineOut(BaseModel):
+    """A line of the text: the sentence that it means, or why it was not read.
+
+    Of a price also what can be picked otherwise (methods; of one `with_cards` their kinds and places as well), and the
+    words that follow that. `fee` is what the order in hand costs by it.
+    """
+
+    number: int
+    text: str
+    kind: Literal["blank", "note", "price", "extra", "other", "unread"]
+    sentence: str
+    tail: str
+    methods: list[str]
+    card_kinds: list[CardKind]
+    places: list[Place]
+    with_cards: bool
+    fee: str | None
+    overlaps: str
+
+
+class NewProviderOut(BaseModel):
+    """How the prices are read: every line, the card that they make, and what the order in hand costs on it."""
+
+    mode: Mode
+    lines: list[LineOut]
+    card: RateCard | None
+    prices: int
+    unread: int
+    tried: list[TriedOut]
+
+
+def _tuple(values: list[str] | list[CardKind] | list[Place] | None) -> tuple[str, ...] | None:
+    return None if values is None else tuple(str(value) for value in values)
+
+
+def _row(row: PriceRow) -> RateLine:
+    facets = Facets(methods=(row.method,), origins=(row.place,) if row.place else ())
+    return RateLine(facets, Price(percent=row.percent, fixed=row.fixed))
+
+
+@router.post("/preview")
+def preview_new_provider(running: RunningDep, context: ContextDep, asked: NewProvider) -> NewProviderOut:
+    """How prices would be read, and what the order in hand would cost; nothing is kept."""
+    found = prices_of(asked.beginning)
+    tried = _tried(running, context, found.card, asked.hand)
+    fees = {entry.rate: entry.fee for entry in reversed(tried)}
+    shop = described_shop(running.store).value
+    names = Names.of(found.card, {id: method.name for id, method in methods_of(shop).items()})
+    lines = [_line(line, names, fees) for line in found.lines]
+    return NewProviderOut(
+        mode=context.mode,
+        lines=lines,
+        card=found.card,
+        prices=sum(line.kind in ("price", "extra") for line in lines),
+        unread=len(found.unread),
+        tried=tried,
+    )
+
+
+@router.post("", status_code=201)
+def add_provider(running: RunningDep, context: ContextDep, asked: NewProvider) -> CardOut:
+    """Keep the prices as a rate card of their own, the text with it as the source of its figures."""
+    card = keep(context, asked.beginning, running.clock.now().date())
+    return kept_out(context.mode, card)
+
+
+class PriceTable(BaseModel):
+    """A table of prices as it was read, and which column says what."""
+
+    header: list[str]
+    rows: list[list[str]] = Field(max_length=MOST_LINES)
+    columns: PriceColumns
+
+
+class TableAsText(PriceTable):
+    """A table as it was read, with the currency of amounts that have none."""
+
+    currency: CurrencyCode
+
+
+class TextOut(BaseModel):
+    """A price list."""
+
+    text: str
+
+
+@router.post("/table", openapi_extra=file_of("text/csv"))
+async def read_price_table(running: RunningDep, context: ContextDep, request: Request) -> PriceTable:
+    """Read a table of prices, CSV or XLSX, with its columns as they were matched before, or as guessed."""
+    table = read_table(await body_of(request))
+    rows = [cells for _, cells in islice(table.rows, MOST_LINES)]
+    return PriceTable(header=table.header, rows=rows, columns=columns_of(context, table.header, rows))
+
+
+@router.post("/table/text")
+def price_table_as_text(running: RunningDep, context: ContextDep, asked: TableAsText) -> TextOut:
+    """The price list that a table says, a line for each of its rows; its columns are remembered."""
+    return TextOut(text=table_as_text(context, asked.header, asked.rows, asked.columns, asked.currency))
+
+
+def _tried(running: RunningShop, context: Context, card: RateCard | None, hand: InHand | None) -> list[TriedOut]:
+    if card is None or hand is None:
+        return []
+    shop = described_shop(running.store).value
+    order = order_in_hand(shop, sentence(hand, running))
+    return tried_out(try_card(context, card, order), card, shop.currency)
+
+
+def _line(line: ReadLine, names: Names, fees: dict[str, str | None]) -> LineOut:
+    said = line_said(line, names)
+    meaning = line.meaning
+    facets = meaning.facets if isinstance(meaning, RateLine | ExtraLine) else Facets()
+    methods = [
+        entry.method for id in line.entries if (entry := names.entries.get(id)) and hasattr(entry, "method")
+    ]
+    return LineOut(
+        number=line.number,
+        text=line.text,
+        kind=_kind(line, meaning, said.sentence),
+        sentence=said.sentence,
+        tail=said.tail,
+        methods=methods or list(facets.methods),
+        card_kinds=[CardKind(kind) for kind in facets.card_kinds],
+        places=[place for place in PLACES if place in facets.origins],
+        with_cards=bool(WITH_CARDS & set(methods or facets.methods)),
+        fee=next((fee for id in line.entries if (fee := fees.get(id))), None),
+        overlaps=say("line-overlaps", line=line.overlaps) if line.overlaps else "",
+    )
+
+
+def _kind(
+    line: ReadLine, meaning: Meaning | None, sentence: str
+) -> Literal["blank", "note", "price", "extra", "other", "unread"]:
+    if line.unread is not None:
+        return "unread"
+    if isinstance(meaning, RateLine):
+        return "price"
+    if isinstance(meaning, ExtraLine):
+        return "extra"
+    if not line.text.strip():
+        return "blank"
+    return "other" if sentence else "note"

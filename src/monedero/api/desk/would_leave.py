@@ -1,0 +1,27 @@
+"""What a change would take away from buyers, as it is told before the change."""
+
+from collections.abc import Sequence
+
+from pydantic import BaseModel
+
+from monedero.core.account import Mode
+from monedero.letters.impact import texts_of
+from monedero.work.checkout.composed import Composed
+from monedero.work.checkout.moves import Moves
+
+
+class WouldLeave(BaseModel):
+    """What a change would do to the orders that the shop can receive, in sentences.
+
+    `takes_away`: somebody would have fewer ways to pay; the owner is asked before that.
+    """
+
+    mode: Mode
+    takes_away: bool
+    sentences: list[str]
+
+
+def would_leave(mode: Mode, found: Sequence[tuple[Composed, Moves]]) -> WouldLeave:
+    """What a change does to some checkouts."""
+    takes_away = any(change.takes_away for _, change in found)
+    return WouldLeave(mode=mode, takes_away=takes_away, sentences=texts_of(found))

@@ -1,0 +1,29 @@
+"""The letter that the buyer of an order gets, as it is asked for: whoever words it is given to the till."""
+
+from collections.abc import Callable, Sequence
+from typing import NamedTuple
+
+from monedero.core.record import OrderRecord
+from monedero.work.checkout.composed import Composed
+from monedero.work.context import Context
+from monedero.work.orders.vouchers import Issued
+
+
+class LetterAsked(NamedTuple):
+    """The order that a letter is about, with the link to its page and the vouchers that were issued for it."""
+
+    context: Context
+    composed: Composed
+    record: OrderRecord
+    link: str
+    issued: Sequence[Issued]
+
+
+class Letter(NamedTuple):
+    """A letter in words."""
+
+    subject: str
+    text: str
+
+
+Write = Callable[[LetterAsked], Letter]
