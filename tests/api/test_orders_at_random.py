@@ -45,7 +45,7 @@ class Walk:
 
     def _find_sold(self) -> None:
         """Codes of vouchers that were sold are spent like any others."""
-        for message in self.keeper.running.store.orders.all_messages(20):
+        for message in self.keeper.running.store.orders.all_messages(Mode.TEST, 20):
             _, told, code = message.text.partition("Your voucher over ")
             if told and (found := code.partition(": ")[2][:29]) not in self.codes:
                 self.codes.append(found)
@@ -135,7 +135,7 @@ class Walk:
         """Vouchers with the orders that used them, payments with what was ordered, and with their gateways."""
         store = self.keeper.running.store
         records = [found for token in self.tokens if (found := store.orders.get(token)) is not None]
-        vouchers = {voucher.id: voucher for voucher in store.vouchers.all()}
+        vouchers = {voucher.id: voucher for voucher in store.vouchers.all(Mode.TEST)}
         for voucher in vouchers.values():
             assert voucher.balance >= 0
         for id, voucher in vouchers.items():

@@ -184,7 +184,7 @@ def test_what_cannot_be_used_says_why(keeper: Shopkeeper) -> None:
     # A handle that is none pays nothing: what there is to pay then is said.
     gone = placed(keeper, "voucher", "nothing")
     assert keeper.fault(gone) == (409, "total-changed", "total")
-    assert "There is €85.00 to pay now" in gone.json()["detail"]
+    assert "There is 85.00 EUR to pay now" in gone.json()["detail"]
 
 
 def test_shop_credit_for_a_refund_is_spent_like_a_voucher(keeper: Shopkeeper) -> None:

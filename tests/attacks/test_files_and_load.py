@@ -128,7 +128,9 @@ def test_records_of_before_get_their_state_and_their_moment(keeper: Shopkeeper, 
     with sqlite3.connect(tmp_path / "data" / "demo.sqlite") as other:
         other.execute("UPDATE order_record SET state = '', due_at = NULL")
     store = Store(tmp_path / "data" / "demo.sqlite")
-    assert [held.record.token for held in store.orders.page(Wanted("awaiting-payment"), 5).records] == [token]
+    assert [held.record.token for held in store.orders.page(Wanted(Mode.TEST, "awaiting-payment"), 5).records] == [
+        token
+    ]
     assert len(store.orders.due(keeper.running.clock.now() + timedelta(days=30))) == 1
 
 

@@ -9,6 +9,7 @@ from pathlib import Path
 import pytest
 
 from monedero import demo
+from monedero.core.account import Mode
 from monedero.core.errors import Conflict
 from monedero.core.record import OrderRecord
 from monedero.core.shop import Shop
@@ -124,7 +125,7 @@ def test_an_order_and_its_message_are_written_together_or_not_at_all(demo: Runni
         raise RuntimeError(number)
 
     with pytest.raises(RuntimeError):
-        demo.store.orders.add(build, lambda before, after: [])
+        demo.store.orders.add(build, lambda before, after: [], Mode.TEST)
     assert len(demo.store.orders.all()) == before
     assert demo.store.orders.change("nobody", lambda record: record, lambda before, after: []) is None
 

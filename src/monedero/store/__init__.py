@@ -131,6 +131,15 @@ class Store:
 
         return self._database.kept(f"mode-{storefront}", read)
 
+    def buyers_mode(self, storefront: str) -> Mode:
+        """The mode of the edition that buyers of a storefront see; of its checkout before the first one."""
+
+        def read() -> Mode:
+            newest = self.editions.newest(storefront)
+            return newest.published.checkout.mode if newest else self.mode(storefront)
+
+        return self._database.kept(f"buyers-mode-{storefront}", read)
+
     def clock_ahead(self) -> timedelta:
         """By how much the shop's clock was wound forward."""
         return self._database.kept("clock", self._clock_ahead)

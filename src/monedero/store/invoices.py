@@ -1,15 +1,17 @@
-"""The numbers of invoices: one after another, one for each order, each given out once and for good."""
+"""The numbers of invoices: one after another in each mode, one for each order, each given out once and for good."""
 
 from peewee import SqliteDatabase
 
+from monedero.core.account import Mode
+
 
 class Invoices:
-    """The invoices of a shop, by number."""
+    """The invoices of a shop, by mode and number."""
 
     def __init__(self, database: SqliteDatabase) -> None:
         self._database = database
 
-    def number_of(self, order: str, payment: int) -> int:
+    def number_of(self, mode: Mode, order: str, payment: int) -> int:
         """The number of an order's invoice; the next one where it has none, given to a payment of it.
 
         It is given in the transaction of whoever asks.
@@ -19,7 +21,7 @@ class Invoices:
         ).fetchone()
         if known is not None:
             return int(known[0])
-        cursor = self._database.execute_sql(
-            "INSERT INTO invoice (order_token, payment) VALUES (?, ?)", (order, payment)
-        )
-        return int(cursor.lastrowid)
+        last = "SELECT coalesce(max(number), 0) + 1 FROM invoice WHERE mode = ?"
+        number = int(self._database.execute_sql(last, (mode.value,)).fetchone()[0])
+        self._database.execute_sql("INSERT INTO invoice VALUES (?, ?, ?, ?)", (mode.value, number, order, payment))
+        return number

@@ -23,8 +23,9 @@ AT_ONCE = 500
 
 
 class Key(NamedTuple):
-    """The idempotency key of an order, and a digest of what was asked under it."""
+    """The idempotency key of an order in a mode, and a digest of the order that was asked for under it."""
 
+    mode: Mode
     key: str
     asked: str
 
@@ -37,8 +38,9 @@ class VersionedOrder(NamedTuple):
 
 
 class Wanted(NamedTuple):
-    """Which records are wanted: those in a state, and those with a text in their number, line or way to pay."""
+    """The records that are wanted: of a mode, in a state, and with a text in their number, line or way to pay."""
 
+    mode: Mode
     state: str = ""
     text: str = ""
 
@@ -62,9 +64,10 @@ class Orders:
         self,
         build: Callable[[int], OrderRecord],
         messages: Callable[[OrderRecord | None, OrderRecord], list[Message]],
+        mode: Mode,
         key: Key | None = None,
     ) -> OrderRecord:
-        """Keep a new record, built with the next number, and the messages about it.
+        """Keep a new record, built with the next number of its mode, and the messages about it.
 
         What was kept under a key before is there already; the key of another order is refused.
         """
@@ -72,9 +75,11 @@ class Orders:
             kept = self.under(key) if key else None
             if kept is not None:
                 return kept
-            last = OrderRow.select().order_by(OrderRow.number.desc()).first(self._database)
-            record = build(last.number + 1 if last else FIRST_NUMBER)
+            last = "SELECT max(number) FROM order_record WHERE mode = ?"
+            number = self._database.execute_sql(last, (mode.value,)).fetchone()[0]
+            record = build(number + 1 if number else FIRST_NUMBER)
             OrderRow.insert(
+                mode=mode.value,
                 number=record.number,
                 token=record.token,
                 version=1,
@@ -83,15 +88,17 @@ class Orders:
                 due_at=_due_at(record),
                 body=stored.written(record),
             ).execute(self._database)
-            self._post(messages(None, record))
+            self._post(record.mode, messages(None, record))
             if key:
-                self._database.execute_sql("INSERT INTO order_key VALUES (?, ?, ?)", (*key, record.token))
+                self._database.execute_sql(
+                    "INSERT INTO order_key VALUES (?, ?, ?, ?)", (key.mode.value, key.key, key.asked, record.token)
+                )
         return record
 
     def under(self, key: Key) -> OrderRecord | None:
         """The order that was placed under a key; the key of another order is refused."""
         row = self._database.execute_sql(
-            "SELECT asked, order_token FROM order_key WHERE key = ?", (key.key,)
+            "SELECT asked, order_token FROM order_key WHERE mode = ? AND key = ?", (key.mode.value, key.key)
         ).fetchone()
         if row is not None and row[0] != key.asked:
             raise Conflict(Fault(FaultCode.KEY_REUSED, "idempotency-key", key.key))
@@ -130,7 +137,7 @@ class Orders:
                         "INSERT OR IGNORE INTO payment_at VALUES (?, ?, ?, ?)",
                         (payment.chosen.account or "", record.mode.value, payment.reference, token),
                     )
-            self._post(messages(before, record))
+            self._post(record.mode, messages(before, record))
         return record
 
     def get(self, token: str) -> OrderRecord | None:
@@ -160,7 +167,7 @@ class Orders:
 
     def all(self) -> list[VersionedOrder]:
         """Every record, the newest first."""
-        rows = OrderRow.select().order_by(OrderRow.number.desc()).execute(self._database)
+        rows = OrderRow.select().order_by(OrderRow.id.desc()).execute(self._database)
         return [VersionedOrder(row.version, stored.read(row.body, OrderRecord)) for row in rows]
 
     def page(self, wanted: Wanted, at_most: int, before: int | None = None) -> RecordsPage:
@@ -169,8 +176,9 @@ class Orders:
         matching = int(
             self._database.execute_sql(f"SELECT count(*) FROM order_record {where}", given).fetchone()[0]
         )
-        total = int(self._database.execute_sql("SELECT count(*) FROM order_record").fetchone()[0])
-        older = f"{where} {'AND' if where else 'WHERE'} number < ?" if before is not None else where
+        every = "SELECT count(*) FROM order_record WHERE mode = ?"
+        total = int(self._database.execute_sql(every, (wanted.mode.value,)).fetchone()[0])
+        older = f"{where} AND number < ?" if before is not None else where
         rows = self._database.execute_sql(
             f"SELECT version, body FROM order_record {older} ORDER BY number DESC LIMIT ?",
             (*given, *([before] if before is not None else []), at_most + 1),
@@ -183,7 +191,7 @@ class Orders:
     def due(self, now: datetime) -> list[OrderRecord]:
         """The records that time changes now, or that wait for an answer of a provider."""
         rows = self._database.execute_sql(
-            "SELECT body FROM order_record WHERE due_at <= ? ORDER BY number", (_moment(now),)
+            "SELECT body FROM order_record WHERE due_at <= ? ORDER BY id", (_moment(now),)
         ).fetchall()
         return [stored.read(row[0], OrderRecord) for row in rows]
 
@@ -201,11 +209,11 @@ class Orders:
             if len(found) < AT_ONCE:
                 return
 
-    def of_buyer(self, buyer: str) -> list[OrderRecord]:
-        """The orders of a buyer who comes again, the newest first."""
+    def of_buyer(self, buyer: str, mode: Mode) -> list[OrderRecord]:
+        """The orders in a mode of a buyer who comes again, the newest first."""
         rows = (
             OrderRow.select()
-            .where(OrderRow.buyer == buyer)
+            .where((OrderRow.buyer == buyer) & (OrderRow.mode == mode.value))
             .order_by(OrderRow.number.desc())
             .limit(20)
             .execute(self._database)
@@ -222,14 +230,16 @@ class Orders:
         )
         return [stored.read(row.body, Message) for row in rows]
 
-    def all_messages(self, at_most: int = 200) -> list[Message]:
-        """The newest messages to buyers, the newest first."""
-        rows = MessageRow.select().order_by(MessageRow.id.desc()).limit(at_most).execute(self._database)
+    def all_messages(self, mode: Mode, at_most: int = 200) -> list[Message]:
+        """The newest messages to buyers in a mode, the newest first."""
+        of_mode = MessageRow.select().where(MessageRow.mode == mode.value)
+        rows = of_mode.order_by(MessageRow.id.desc()).limit(at_most).execute(self._database)
         return [stored.read(row.body, Message) for row in rows]
 
-    def _post(self, messages: list[Message]) -> None:
+    def _post(self, mode: Mode, messages: list[Message]) -> None:
         for message in messages:
-            MessageRow.insert(order_token=message.order, body=stored.written(message)).execute(self._database)
+            row = {"order_token": message.order, "body": stored.written(message), "mode": mode.value}
+            MessageRow.insert(**row).execute(self._database)
 
 
 def _due_at(record: OrderRecord) -> str | None:
@@ -244,7 +254,7 @@ def _moment(at: datetime) -> str:
 
 
 def _where(wanted: Wanted) -> tuple[str, tuple[str, ...]]:
-    parts, given = [], []
+    parts, given = ["mode = ?"], [wanted.mode.value]
     if wanted.state:
         parts.append("state = ?")
         given.append(wanted.state)
@@ -253,4 +263,4 @@ def _where(wanted: Wanted) -> tuple[str, tuple[str, ...]]:
         text = wanted.text.replace("^", "^^").replace("%", "^%").replace("_", "^_")
         parts.append(FOUND)
         given += [f"{text}%", f"%{text}%", f"%{text}%"]
-    return (f"WHERE {' AND '.join(parts)}" if parts else "", tuple(given))
+    return f"WHERE {' AND '.join(parts)}", tuple(given)

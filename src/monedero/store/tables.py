@@ -164,7 +164,9 @@ class EditionRow(Model):
 class OrderRow(Model):
     """The record of an order; `buyer` knows a buyer who comes again, `due_at` when it is looked at again, if ever."""
 
-    number = IntegerField(primary_key=True)
+    id = IntegerField(primary_key=True)
+    mode = CharField()
+    number = IntegerField()
     token = CharField()
     version = IntegerField()
     buyer = CharField()
@@ -184,6 +186,7 @@ class MessageRow(Model):
     id = IntegerField(primary_key=True)
     order_token = CharField()
     body = TextField()
+    mode = CharField()
 
     class Meta:
         """Where it lies."""

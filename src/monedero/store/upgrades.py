@@ -147,10 +147,47 @@ def steps_of_drafts(database: SqliteDatabase) -> None:
     )
 
 
+def orders_by_mode(database: SqliteDatabase) -> None:
+    """Orders, invoices, vouchers, messages and order keys belong to a mode, and each mode counts by itself.
+
+    Everything that was there was of a test, but for orders, whose bodies say their mode.
+    """
+    for statement in (
+        "ALTER TABLE order_record RENAME TO order_before",
+        "CREATE TABLE order_record (id INTEGER PRIMARY KEY AUTOINCREMENT, mode TEXT NOT NULL, number INTEGER NOT NULL, "
+        "token TEXT NOT NULL UNIQUE, version INTEGER NOT NULL, buyer TEXT NOT NULL, state TEXT NOT NULL, "
+        "due_at TEXT, body TEXT NOT NULL, UNIQUE (mode, number))",
+        "INSERT INTO order_record (mode, number, token, version, buyer, state, due_at, body) "
+        "SELECT body ->> '$.mode', number, token, version, buyer, state, due_at, body "
+        "FROM order_before ORDER BY number",
+        "DROP TABLE order_before",
+        "CREATE INDEX order_due ON order_record (due_at) WHERE due_at IS NOT NULL",
+        "CREATE INDEX order_by_state ON order_record (mode, state, number)",
+        "CREATE INDEX order_by_buyer ON order_record (buyer, mode, number) WHERE buyer <> ''",
+        "ALTER TABLE order_key RENAME TO order_key_before",
+        "CREATE TABLE order_key (mode TEXT NOT NULL, key TEXT NOT NULL, asked TEXT NOT NULL, "
+        "order_token TEXT NOT NULL, PRIMARY KEY (mode, key)) WITHOUT ROWID",
+        "INSERT INTO order_key SELECT 'test', key, asked, order_token FROM order_key_before",
+        "DROP TABLE order_key_before",
+        "ALTER TABLE invoice RENAME TO invoice_before",
+        "CREATE TABLE invoice (mode TEXT NOT NULL, number INTEGER NOT NULL, order_token TEXT NOT NULL, "
+        "payment INTEGER NOT NULL, PRIMARY KEY (mode, number), UNIQUE (order_token, payment)) WITHOUT ROWID",
+        "INSERT INTO invoice SELECT 'test', number, order_token, payment FROM invoice_before",
+        "DROP TABLE invoice_before",
+        # A number of an invoice is never given out twice, whatever becomes of the order.
+        "CREATE TRIGGER invoice_is_kept BEFORE DELETE ON invoice "
+        "BEGIN SELECT RAISE(ABORT, 'the number of an invoice is never given out again'); END",
+        "ALTER TABLE voucher ADD COLUMN mode TEXT NOT NULL DEFAULT 'test'",
+        "ALTER TABLE message ADD COLUMN mode TEXT NOT NULL DEFAULT 'test'",
+    ):
+        database.execute_sql(statement)
+
+
 UPGRADES: tuple[tuple[str, Callable[[SqliteDatabase], None]], ...] = (
     ("0009-asks-by-their-names", asks_by_their_names),
     ("0010-storefronts-by-an-id", accounts_by_storefront_ids),
     ("0011-checkouts-by-storefront", checkouts_by_storefront),
     ("0012-methods-by-names-of-the-trade", cards_with_methods_renamed),
     ("0013-steps-of-drafts", steps_of_drafts),
+    ("0014-orders-by-mode", orders_by_mode),
 )

@@ -7,6 +7,7 @@ from typing import Any, NamedTuple
 
 from peewee import SqliteDatabase
 
+from monedero.core.account import Mode
 from monedero.core.card_number import lettered
 from monedero.core.money import Money
 from monedero.core.voucher.books import Entry, Voucher
@@ -15,8 +16,9 @@ HANDLE_HOLDS = timedelta(hours=2)
 
 
 class Head(NamedTuple):
-    """What a voucher is besides its entries."""
+    """A voucher besides its entries; one of a test pays no live order."""
 
+    mode: Mode
     digest: str
     kind: str
     ends_in: str
@@ -36,10 +38,10 @@ class Vouchers:
         """Issue a voucher."""
         id = lettered(secrets.token_hex(8))
         self._database.execute_sql(
-            "INSERT INTO voucher VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
+            "INSERT INTO voucher VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)",
             (
                 *(id, head.digest, head.kind, head.ends_in, head.currency),
-                *(head.expires.isoformat() if head.expires else None, head.note, head.sold_by),
+                *(head.expires.isoformat() if head.expires else None, head.note, head.sold_by, head.mode.value),
             ),
         )
         self._enter(id, first)
@@ -51,21 +53,22 @@ class Vouchers:
         """A voucher by its id, with all its entries."""
         return next(iter(self._read("WHERE id = ?", (id,))), None)
 
-    def with_digest(self, digest: str) -> Voucher | None:
-        """A voucher by the digest of its code."""
-        return next(iter(self._read("WHERE digest = ?", (digest,))), None)
+    def with_digest(self, digest: str, mode: Mode) -> Voucher | None:
+        """A voucher of a mode by the digest of its code."""
+        return next(iter(self._read("WHERE digest = ? AND mode = ?", (digest, mode.value))), None)
 
     def sold_by(self, order: str) -> Voucher | None:
         """The voucher that an order paid for."""
         return next(iter(self._read("WHERE sold_by = ?", (order,))), None)
 
-    def all(self) -> list[Voucher]:
-        """Every voucher, the newest first."""
-        return list(self._read("", ()))
+    def all(self, mode: Mode) -> list[Voucher]:
+        """Every voucher of a mode, the newest first."""
+        return list(self._read("WHERE mode = ?", (mode.value,)))
 
-    def any(self) -> bool:
-        """Whether there is one."""
-        return bool(self._database.execute_sql("SELECT EXISTS (SELECT 1 FROM voucher)").fetchone()[0])
+    def any(self, mode: Mode) -> bool:
+        """Whether there is one in a mode."""
+        found = "SELECT EXISTS (SELECT 1 FROM voucher WHERE mode = ?)"
+        return bool(self._database.execute_sql(found, (mode.value,)).fetchone()[0])
 
     def keep(self, before: Voucher, after: Voucher) -> None:
         """Write the entries that came to a voucher, in the transaction in which it was read."""
@@ -80,12 +83,14 @@ class Vouchers:
         self._database.execute_sql("INSERT INTO voucher_handle VALUES (?, ?, ?)", (handle, voucher, until))
         return handle
 
-    def by_handle(self, handle: str, now: datetime) -> Voucher | None:
-        """The voucher of a handle that still holds."""
+    def by_handle(self, handle: str, mode: Mode, now: datetime) -> Voucher | None:
+        """The voucher of a handle that still holds, in a mode."""
         row = self._database.execute_sql(
             "SELECT voucher FROM voucher_handle WHERE handle = ? AND until > ?", (handle, now.isoformat())
         ).fetchone()
-        return None if row is None else self.get(str(row[0]))
+        if row is None:
+            return None
+        return next(iter(self._read("WHERE id = ? AND mode = ?", (str(row[0]), mode.value))), None)
 
     def tried_wrong(self, names: Iterable[str], now: datetime, forget: datetime) -> None:
         """Note that somebody tried a code that is none; what was noted up to a moment is forgotten."""

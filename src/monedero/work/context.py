@@ -39,9 +39,10 @@ class Context:
 
     @classmethod
     def of(cls, shop: Store, actor: Actor, now: datetime, storefront: str = "", language: str = "en") -> "Context":
-        """The context of a door; without a storefront, at the shop's first."""
+        """The context of a door; without a storefront, at the shop's first. Buyers are in the mode of their edition."""
         at = storefront or shop.first_storefront()
-        return cls(shop, at, shop.mode(at), actor, language, now)
+        mode = shop.buyers_mode(at) if actor is Actor.BUYER else shop.mode(at)
+        return cls(shop, at, mode, actor, language, now)
 
     @property
     def day(self) -> date:

@@ -27,7 +27,7 @@ def put_order(running: RunningShop, number: int) -> str:
     def build(next_number: int) -> OrderRecord:
         return order.model_copy(update={"number": next_number})
 
-    running.store.orders.add(build, lambda before, after: [])
+    running.store.orders.add(build, lambda before, after: [], Mode.TEST)
     with_reference = [payment.model_copy(update={"reference": reference})]
     running.store.orders.change(
         order.token, lambda held: held.model_copy(update={"payments": with_reference}), lambda before, after: []

@@ -20,11 +20,11 @@ from monedero.core.payment.payment import BY_VOUCHER, ON_THE_DAY
 from monedero.core.shop import Shop
 from monedero.core.voucher.part import VoucherPart
 from monedero.letters.texts import TextReader
-from monedero.server.shops import RunningShop
 from monedero.wording.buyer_formats import country_name, money
 from monedero.wording.buyers import best_of, called, tell, to_buyer
 from monedero.work.checkout.facts import asked_facts
 from monedero.work.checkout.offer import newest, placed
+from monedero.work.context import Context
 from monedero.work.orders.returning import usual
 from monedero.work.orders.vouchers import MOST_AT_ONCE
 from monedero.work.shop.chosen_amount import chosen_between, refuse_outside
@@ -152,7 +152,7 @@ def read_offer(
     order = order_in_hand(composed.shop, said)
     language = best_of(asked.language or accept_language, composed.shop.languages)
     with to_buyer(language, composed.shop.country):
-        parts = running.till.vouchers.parts_of(asked.voucher, order.order.amount)
+        parts = running.till.vouchers.parts_of(asked.voucher, order.order.amount, composed.checkout.mode)
         item = item_of(composed.shop, order)._replace(vouchers=parts)
         refuse_outside(composed.shop, order, item.goods)
         between = chosen_between(composed.shop, order)
@@ -171,15 +171,15 @@ def read_offer(
             recurring=order.order.recurring,
             nothing_to_pay=not order.whole.minor,
             lines=order_lines(item),
-            offered=writer.all(placed(context, composed, left), usual(running.store, returning)),
+            offered=writer.all(placed(context, composed, left), usual(context, returning)),
             deliveries=ways_out(ways_there(composed.shop, order)),
             asks_postcode="postcode" in asks,
             asks_town="town" in asks,
             chooses=tell("choose-between", least=money(between.least), most=money(between.most))
             if between
             else None,
-            takes_vouchers=running.store.vouchers.any(),
-            vouchers=_used(running, asked.voucher, parts),
+            takes_vouchers=running.store.vouchers.any(composed.checkout.mode),
+            vouchers=_used(context, asked.voucher, parts),
             nothing_left=nothing_left(item),
             language=language,
             languages=languages_out(composed.shop.languages),
@@ -187,12 +187,12 @@ def read_offer(
         )
 
 
-def _used(running: RunningShop, handles: Sequence[str], parts: Sequence[VoucherPart]) -> list[VoucherUsed]:
+def _used(context: Context, handles: Sequence[str], parts: Sequence[VoucherPart]) -> list[VoucherUsed]:
     """The vouchers that pay a part, by the handles under which they are used."""
     by_id = {part.voucher: part for part in parts}
-    found, now = [], running.clock.now()
+    found = []
     for handle in handles:
-        voucher = running.store.vouchers.by_handle(handle, now)
+        voucher = context.shop.vouchers.by_handle(handle, context.mode, context.now)
         part = by_id.pop(voucher.id, None) if voucher else None
         if voucher and part:
             after = money(Money(voucher.balance - part.amount.minor, voucher.currency))

@@ -75,11 +75,11 @@ def _placed(till: Till, record: OrderRecord) -> Placed:
     return Placed(mode=record.mode, token=record.token, number=record.number, go_to=till.go_to(record))
 
 
-def once(till: Till, new: OrderNew, caller: Caller) -> tuple[Key | None, Placed | None]:
+def once(till: Till, new: OrderNew, caller: Caller, mode: Mode) -> tuple[Key | None, Placed | None]:
     """The key under which an order is asked for, and what was placed under it before, whatever has changed since."""
     if not caller.idempotency_key:
         return None, None
-    key = Key(caller.idempotency_key, hashlib.sha256(new.model_dump_json().encode()).hexdigest())
+    key = Key(mode, caller.idempotency_key, hashlib.sha256(new.model_dump_json().encode()).hexdigest())
     kept = till.kept(key)
     return key, None if kept is None else _placed(till, kept)
 
@@ -98,7 +98,7 @@ def place(till: Till, composed: Composed, new: OrderNew, said: OrderSentence, by
 def place_order(running: RunningDep, context: ContextDep, caller: CallerDep, new: OrderNew) -> Placed:
     """Place an order with a tender that is offered for it; asked again under the same key, it is placed once."""
     reads_in(caller.request, new.language)
-    key, kept = once(running.till, new, caller)
+    key, kept = once(running.till, new, caller, context.mode)
     if kept is not None:
         return kept
     composed = published(context)

@@ -67,7 +67,7 @@ class RecordsQuery(BaseModel):
 @router.get("")
 def read_records(running: RunningDep, context: ContextDep, asked: Annotated[RecordsQuery, Query()]) -> RecordsOut:
     """Order records, the newest first, some at a time."""
-    wanted = Wanted(asked.state.value if asked.state else "", asked.text.strip())
+    wanted = Wanted(context.mode, asked.state.value if asked.state else "", asked.text.strip())
     page = running.store.orders.page(wanted, asked.at_most, asked.before)
     return RecordsOut(
         mode=context.mode,

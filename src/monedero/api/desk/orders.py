@@ -24,7 +24,7 @@ AskedFor = Annotated[Asked, Query()]
 @router.post("/orders", status_code=201)
 def place_by_draft(running: RunningDep, context: ContextDep, caller: CallerDep, new: OrderNew) -> Placed:
     """Place the order in hand by the draft; asked again under the same key, it is placed once."""
-    key, kept = once(running.till, new, caller)
+    key, kept = once(running.till, new, caller, context.mode)
     if kept is not None:
         return kept
     return place(running.till, drafted(context), new, sentence(new.order, running), Ordering(key=key))

@@ -124,5 +124,5 @@ def read_letters(running: RunningDep, context: ContextDep) -> LettersOut:
     return LettersOut(
         mode=context.mode,
         letters=running.provider.letters.all()[:AT_ONCE],
-        messages=running.store.orders.all_messages(),
+        messages=running.store.orders.all_messages(context.mode),
     )

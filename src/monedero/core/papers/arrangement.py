@@ -4,8 +4,10 @@ Source: own design.
 
 >>> Arrangements().account_for("EUR") is None
 True
->>> Arrangements(invoice_prefix="CN/2026-").invoice_number(7)
+>>> Arrangements(invoice_prefix="CN/2026-").invoice_number(7, Mode.LIVE)
 'CN/2026-0007'
+>>> Arrangements(invoice_prefix="CN/2026-").invoice_number(7, Mode.TEST)
+'TEST-CN/2026-0007'
 """
 
 from collections.abc import Mapping
@@ -14,6 +16,7 @@ from typing import Annotated, Self
 
 from pydantic import StringConstraints, model_validator
 
+from monedero.core.account import Mode
 from monedero.core.fields import Description, Strict, once
 from monedero.core.method import Family
 from monedero.core.papers.bank_account import TransferAccount
@@ -66,6 +69,6 @@ class Arrangements(Strict):
             return self.account_for(currency) is None
         return Details.CHEQUES in needed and not self.post_to
 
-    def invoice_number(self, count: int) -> str:
-        """The number of the shop's invoice of a count, from 1."""
-        return f"{self.invoice_prefix}{count:04d}"
+    def invoice_number(self, count: int, mode: Mode) -> str:
+        """The number of the shop's invoice of a count, from 1; one of a test says so."""
+        return f"{'TEST-' if mode is Mode.TEST else ''}{self.invoice_prefix}{count:04d}"

@@ -123,7 +123,9 @@ class OrderActs:
             payment = before.payment
             bounded(amount, can_give_back(before, payment), payment)
             self._sold_back(before, amount, self._held(before))
-            issued.append(self._till.vouchers.issue(amount, Given(VoucherKind.CREDIT, note=str(before.number))))
+            issued.append(
+                self._till.vouchers.issue(amount, Given(VoucherKind.CREDIT, note=str(before.number)), before.mode)
+            )
             return progress.move(before, payment.number, Move.CREDITED, self._till.now(), How(amount.minor))
 
         return self._till.change(token, credit, version, lambda: issued[0])

@@ -46,6 +46,7 @@ def without_paper(payment: Payment) -> Payment:
 
 
 def _paper(context: Context, composed: Composed, payment: Payment, order: OrderName) -> Paper | None:
+    mode = composed.checkout.mode
     told, reference = composed.shop.arrangements, of_order(order.number, payment.number)
     account = told.account_for(payment.total.currency)
     answers = {answer.field: answer.value for answer in payment.answers}
@@ -60,7 +61,9 @@ def _paper(context: Context, composed: Composed, payment: Payment, order: OrderN
         case Family.INVOICE:
             return Invoice(
                 kind="invoice",
-                number=told.invoice_number(context.shop.invoices.number_of(order.token, payment.number)),
+                number=told.invoice_number(
+                    context.shop.invoices.number_of(mode, order.token, payment.number), mode
+                ),
                 day=payment.begun_at.date(),
                 seller=told.seller or composed.shop.name,
                 tax_number=told.tax_number,

@@ -4,6 +4,7 @@ from collections.abc import Callable
 from datetime import datetime
 from typing import NamedTuple
 
+from monedero.core.account import Mode
 from monedero.core.errors import Fault, FaultCode, InvalidInput, NotFound
 from monedero.core.money import Money
 from monedero.core.order.model import Order
@@ -43,6 +44,11 @@ class NewOrder(NamedTuple):
     def on_the_day(self) -> bool:
         """Whether all of it is paid on the day."""
         return self.hand.rest is not None and self.hand.order.nothing_to_pay
+
+    @property
+    def mode(self) -> Mode:
+        """The mode of its checkout."""
+        return self.composed.checkout.mode
 
     @property
     def language(self) -> str:
@@ -109,7 +115,7 @@ def record_of(context: Context, new: NewOrder, begun: Begun, number: int) -> Ord
     return OrderRecord(
         token=new.token,
         number=number,
-        mode=checkout.mode,
+        mode=new.mode,
         storefront=checkout.storefront,
         edition=new.composed.edition,
         draft_version=new.composed.draft_version,

@@ -69,7 +69,7 @@ class Till:
         new = NewOrder(composed, order, tender, by or Ordering(), self.now(), secrets.token_urlsafe(12))
         if (kept := self.kept(new.by.key)) is not None:
             return kept
-        if self.vouchers.pay_nothing(new.by.vouchers, order.order.amount):
+        if self.vouchers.pay_nothing(new.by.vouchers, order.order.amount, new.mode):
             raise self._total_changed(new)
         begun = self._prepared(new)
         if new.by.total is not None and _is_more(begun.payment.total, new.by.total):
@@ -81,13 +81,13 @@ class Till:
             return leased(None, record_of(self.of_record.context(new.composed), new, begun, number), lease)
 
         try:
-            record = self._store.orders.add(build, self._letters, new.by.key)
+            record = self._store.orders.add(build, self._letters, new.mode, new.by.key)
         except Gone as gone:
             raise self._total_changed(new) from gone
         return self.sending.begin(record, lease)
 
     def _prepared(self, new: NewOrder) -> Begun:
-        parts = self.vouchers.parts_of(new.by.vouchers, new.hand.order.amount)
+        parts = self.vouchers.parts_of(new.by.vouchers, new.hand.order.amount, new.mode)
         return begin(new, parts, lambda left: self._offered(new.composed, left, new.tender))
 
     def _total_changed(self, new: NewOrder) -> Conflict:
@@ -97,7 +97,7 @@ class Till:
             total = self._prepared(new).payment.total
         except Refused:
             # What vouchers leave cannot be paid by this tender: the total is then what another one would meet.
-            parts = self.vouchers.parts_of(new.by.vouchers, amount)
+            parts = self.vouchers.parts_of(new.by.vouchers, amount, new.mode)
             total = Money(amount.minor - covered(parts), amount.currency)
         shown = str(new.by.total) if new.by.total is not None else ""
         return Conflict(Fault(FaultCode.TOTAL_CHANGED, "total", shown, {"now": str(total)}))

@@ -11,6 +11,7 @@ from datetime import date, datetime, timedelta
 from math import ceil
 from typing import NamedTuple
 
+from monedero.core.account import Mode
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound
 from monedero.core.money import Money
 from monedero.core.payment.state import State
@@ -74,7 +75,7 @@ class Vouchers:
         self._store = store
         self._now = now
 
-    def issue(self, amount: Money, given: Given) -> Issued:
+    def issue(self, amount: Money, given: Given, mode: Mode) -> Issued:
         """Issue a voucher; refused where it would have expired already."""
         at = self._now()
         if given.expires is not None and given.expires < at.date():
@@ -82,6 +83,7 @@ class Vouchers:
             raise InvalidInput(Fault(FaultCode.DATE_RANGE, "expires", given.expires.isoformat(), told))
         code = code_of(secrets.token_bytes(RANDOM_BYTES))
         head = Head(
+            mode=mode,
             digest=digest_of(code),
             kind=given.kind.value,
             ends_in=ends_in(code),
@@ -99,7 +101,7 @@ class Vouchers:
         paid = after.state is State.PAID and after.missing is None
         if not after.sells_voucher or not paid or self._store.vouchers.sold_by(after.token) is not None:
             return None
-        return self.issue(after.goods, Given(sold_by=after.token))
+        return self.issue(after.goods, Given(sold_by=after.token), after.mode)
 
     def end(self, id: str) -> Voucher:
         """Take away what is left on a voucher, for good."""
@@ -113,7 +115,7 @@ class Vouchers:
         """Take a part of what is left on a voucher away, in the transaction of whoever asks."""
         self._store.vouchers.keep(before, before.end(amount, self._now()))
 
-    def try_code(self, code: str, who: Guesser, currency: str) -> Tried:
+    def try_code(self, code: str, who: Guesser, currency: str, mode: Mode) -> Tried:
         """A voucher by its code, for an order in a currency; refused where it cannot be used now.
 
         After too many wrong codes every code is refused for a while, right ones too.
@@ -126,7 +128,7 @@ class Vouchers:
         # How many were wrong is counted in the transaction in which a wrong one is noted, so that many at once count.
         with self._store.together():
             wrong = self._wrong(who, now)
-            voucher = None if wrong.held_off else self._store.vouchers.with_digest(digest)
+            voucher = None if wrong.held_off else self._store.vouchers.with_digest(digest, mode)
             if voucher is None and not wrong.held_off:
                 self._store.vouchers.tried_wrong(who.counted, now, now - HELD_OFF)
         if wrong.held_off:
@@ -147,12 +149,12 @@ class Vouchers:
                 held_off = max(held_off, ceil((wrong[-most] + HELD_OFF - now) / timedelta(minutes=1)))
         return Wrong(left, held_off)
 
-    def parts_of(self, handles: Sequence[str], amount: Money) -> list[VoucherPart]:
+    def parts_of(self, handles: Sequence[str], amount: Money, mode: Mode) -> list[VoucherPart]:
         """What vouchers pay of an amount, one after the other; what does not hold any more pays nothing."""
         now, left = self._now(), amount.minor
         parts: list[VoucherPart] = []
         for handle in dict.fromkeys(handles[:MOST_AT_ONCE]):
-            voucher = self._store.vouchers.by_handle(handle, now)
+            voucher = self._store.vouchers.by_handle(handle, mode, now)
             if voucher is None or self._barred(voucher, amount.currency, now.date()):
                 continue
             minor = min(voucher.balance, left)
@@ -162,9 +164,9 @@ class Vouchers:
                 parts.append(VoucherPart(voucher=voucher.id, ends_in=voucher.ends_in, amount=paid))
         return parts
 
-    def pay_nothing(self, handles: Sequence[str], amount: Money) -> bool:
+    def pay_nothing(self, handles: Sequence[str], amount: Money, mode: Mode) -> bool:
         """Whether one of some vouchers pays nothing of an amount of which there is something left to pay."""
-        parts = self.parts_of(handles, amount)
+        parts = self.parts_of(handles, amount, mode)
         return covered(parts) < amount.minor and len(parts) < len(set(handles))
 
     def use(self, parts: Sequence[VoucherPart], order: str) -> None:
