@@ -9,13 +9,15 @@ from hypothesis import strategies as st
 from pydantic import TypeAdapter
 
 from monedero.core.account import Mode
+from monedero.core.coverage.reach import Reach
 from monedero.core.errors import InvalidInput
 from monedero.core.fx import ReferenceRates
 from monedero.core.money import Money
-from monedero.core.order.facts import AMOUNT, FACTS, MAY_BE_UNKNOWN, Cut, order_from
+from monedero.core.order.facts import AMOUNT, FACTS, MAY_BE_UNKNOWN, POSTCODE, Cut, Fact, Part, order_from
 from monedero.core.order.model import Device, Order
 from monedero.core.ratecard.model import CardKind, LineKind
 from monedero.core.tender.checks import Within
+from monedero.core.tender.condition import SEQUENCE as FACTS_OF_CONDITIONS
 from monedero.core.tender.decision import Setting, checks_of
 from monedero.core.tender.model import Tender
 from monedero.figures import methods
@@ -88,3 +90,14 @@ def test_what_a_decision_checks_is_in_the_table(rates: ReferenceRates) -> None:
             assert check.fact is None or check.fact in FACTS
             assert isinstance(check, Within) == (check.fact is AMOUNT)
             assert check.fact is None or (check.fact.cut is Cut.AMOUNTS) == isinstance(check, Within)
+
+
+def test_coverage_tells_every_fact_apart_that_a_condition_can_be_about() -> None:
+    """A fact whose part of a possible order was not said would leave coverage silent about its conditions."""
+    assert {part.value for part in Part} - {"one"} == set(Reach._fields)
+    about = {fact.id: fact for fact in FACTS} | {"area": POSTCODE}
+    told_apart = {id for id in FACTS_OF_CONDITIONS if about[id].part is not Part.ONE}
+    assert told_apart == set(FACTS_OF_CONDITIONS) - {"day"}
+    # Nobody can add one without saying it.
+    with pytest.raises(TypeError):
+        Fact("mood", "mood", "mood", str, cut=Cut.CLASSES)  # type: ignore[call-arg]

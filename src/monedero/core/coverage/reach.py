@@ -22,20 +22,7 @@ from operator import and_
 from typing import NamedTuple
 
 from monedero.core.coverage.space import Space, Values
-from monedero.core.order.facts import (
-    AMOUNT,
-    COUNTRY,
-    CURRENCY,
-    CUSTOMER_GROUP,
-    DELIVERY,
-    DEVICE,
-    KIND,
-    LINE,
-    POSTCODE,
-    RECURRING,
-    SIGNED_IN,
-    Fact,
-)
+from monedero.core.order.facts import POSTCODE, Fact, Part
 from monedero.core.order.model import Order
 from monedero.core.reasons import ReasonCode
 from monedero.core.tender.checks import Check
@@ -94,7 +81,7 @@ class Region:
     currency: str
     markets: tuple[int, ...]
     begins: tuple[int, ...]
-    _probes: dict[tuple[str, bool], Probes] = field(default_factory=dict, repr=False)
+    _probes: dict[tuple[Part, bool], Probes] = field(default_factory=dict, repr=False)
 
     @property
     def width(self) -> int:
@@ -116,7 +103,7 @@ class Region:
         counts = (space.carts, space.deliveries, space.groups, space.devices, space.signed_in, self.begins)
         return Reach(places, *((1 << len(values)) - 1 for values in counts))
 
-    def probes(self, part: str, fact: Fact | None) -> Probes:
+    def probes(self, part: Part, fact: Fact | None) -> Probes:
         """The orders that a check about a fact is asked for, which every check about it shares."""
         key = (part, fact is POSTCODE)
         if key not in self._probes:
@@ -151,32 +138,31 @@ def compiled(checks: Iterable[Check], region: Region) -> Compiled:
 def _against(check: Check, region: Region, everything: Reach) -> Iterator[tuple[str, Reach]]:
     """For each code that a check gives, the reach without the values that it is given for."""
     fact = check.fact
-    part = PART_OF.get(fact.id, "") if fact else ""
+    part = fact.part if fact else Part.ONE
     failing: dict[str, int] = {}
     for bit, order in region.probes(part, fact):
         if not check.holds(order):
             for reason in check.reasons(order):
                 failing[reason.code.value] = failing.get(reason.code.value, 0) | bit
     for code, bits in failing.items():
-        yield code, everything._replace(**{part or "amounts": getattr(everything, part or "amounts") & ~bits})
+        held = Part.AMOUNTS if part is Part.ONE else part
+        yield code, everything._replace(**{held.value: getattr(everything, held.value) & ~bits})
 
 
-PART_OF = {
-    **dict.fromkeys((CURRENCY.id, COUNTRY.id, POSTCODE.id), "places"),
-    **dict.fromkeys((LINE.id, KIND.id, RECURRING.id), "carts"),
-    DELIVERY.id: "deliveries",
-    CUSTOMER_GROUP.id: "groups",
-    DEVICE.id: "devices",
-    SIGNED_IN.id: "signed_in",
-    AMOUNT.id: "amounts",
+PLACE_IN = {
+    Part.CARTS: "cart",
+    Part.DELIVERIES: "delivery",
+    Part.GROUPS: "group",
+    Part.DEVICES: "device",
+    Part.SIGNED_IN: "signed_in",
 }
-"""The part of a reach that a fact is about; a fact that is one for all orders (the day) is about none."""
+"""The place of a part in the values of an order of the space."""
 
 
-def _probes(part: str, fact: Fact | None, region: Region) -> Iterator[tuple[int, Order]]:
+def _probes(part: Part, fact: Fact | None, region: Region) -> Iterator[tuple[int, Order]]:
     """One order for every value of a part, with the bits that it answers for."""
     space, first = region.space, Values(market=region.markets[0])
-    if part == "places":
+    if part is Part.PLACES:
         for at, market in enumerate(region.markets):
             own = [area for m, area in space.postcodes if m == market]
             if fact is POSTCODE:
@@ -184,15 +170,14 @@ def _probes(part: str, fact: Fact | None, region: Region) -> Iterator[tuple[int,
                     yield region.place(at, area), space.order(first._replace(market=market, area=area))
             else:
                 yield sum(region.place(at, area) for area in own), space.order(first._replace(market=market))
-    elif part == "amounts":
+    elif part is Part.AMOUNTS:
         for at, minor in enumerate(region.begins):
             yield 1 << at, space.order(first._replace(minor=minor))
-    elif part:
-        name = {"carts": "cart", "deliveries": "delivery", "groups": "group", "devices": "device"}.get(part, part)
-        for at in range(len(getattr(space, part))):
-            yield 1 << at, space.order(first._replace(**{name: at}))
-    else:
+    elif part is Part.ONE:
         yield (1 << len(region.begins)) - 1, space.order(first)
+    else:
+        for at in range(len(getattr(space, part.value))):
+            yield 1 << at, space.order(first._replace(**{PLACE_IN[part]: at}))
 
 
 def bits_of(number: int) -> Iterator[int]:

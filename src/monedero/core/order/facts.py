@@ -32,6 +32,22 @@ E = TypeVar("E", bound=StrEnum)
 JOINED_BY = "+"
 
 
+class Part(StrEnum):
+    """The part of a possible order that a fact belongs to: facts of one part go together, and are looked at as one."""
+
+    PLACES = "places"
+    """A market, with the areas that lie in its country."""
+    CARTS = "carts"
+    """The lines that are ordered together."""
+    DELIVERIES = "deliveries"
+    GROUPS = "groups"
+    DEVICES = "devices"
+    SIGNED_IN = "signed_in"
+    AMOUNTS = "amounts"
+    ONE = "one"
+    """One value, or an unknown one, stands for all: the day, the storefront that is looked at, and the buyer's card."""
+
+
 class Cut(StrEnum):
     """How the values of a fact are told apart where every possible order is looked at."""
 
@@ -52,14 +68,15 @@ class Fact:
     """Something that can be known of an order.
 
     `id` is its name in reasons and conditions, and the key of its wording; `field` is its field of `Order`, empty for
-    the currency, which is the amount's; `column` is its name in files. Of a fact with `several` values, the text holds
-    them joined by `+`.
+    the currency, which is the amount's; `column` is its name in files; `part` and `cut` say how coverage tells its
+    values apart. Of a fact with `several` values, the text holds them joined by `+`.
     """
 
     id: str
     field: str
     column: str
     read: Callable[[str], Any]
+    part: Part
     cut: Cut
     several: bool = False
 
@@ -126,22 +143,22 @@ def _lines(text: str) -> tuple[str, ...]:
     return tuple(map(NAME, text.split(JOINED_BY)))
 
 
-AMOUNT = Fact("amount", "amount", "amount", Money.parse, Cut.AMOUNTS)
-CURRENCY = Fact("currency", "", "currency", currency, Cut.CLASSES)
-COUNTRY = Fact("country", "country", "buyer_country", country, Cut.CLASSES)
-POSTCODE = Fact("postcode", "postcode", "postcode", text_of(20), Cut.POSTCODES)
-TOWN = Fact("town", "town", "town", NAME, Cut.POSTCODES)
-LINE = Fact("line", "lines", "line", _lines, Cut.CLASSES, several=True)
-KIND = Fact("kind", "kinds", "line_kind", _kinds, Cut.CLASSES, several=True)
-RECURRING = Fact("recurring", "recurring", "recurring", truth, Cut.TRUTH)
-DELIVERY = Fact("delivery", "delivery", "delivery", NAME, Cut.CLASSES)
-CUSTOMER_GROUP = Fact("customer_group", "customer_group", "customer_group", NAME, Cut.CLASSES)
-STOREFRONT = Fact("storefront", "storefront", "storefront", NAME, Cut.CLASSES)
-DEVICE = Fact("device", "device", "device", one_of(Device), Cut.CLASSES)
-SIGNED_IN = Fact("signed_in", "signed_in", "signed_in", truth, Cut.TRUTH)
-CARD_NETWORK = Fact("card_network", "card_network", "card_network", identifier, Cut.CLASSES)
-CARD_KIND = Fact("card_kind", "card_kind", "card_kind", one_of(CardKind), Cut.CLASSES)
-DAY = Fact("day", "placed_on", "placed_on", day, Cut.ONE_DAY)
+AMOUNT = Fact("amount", "amount", "amount", Money.parse, Part.AMOUNTS, Cut.AMOUNTS)
+CURRENCY = Fact("currency", "", "currency", currency, Part.PLACES, Cut.CLASSES)
+COUNTRY = Fact("country", "country", "buyer_country", country, Part.PLACES, Cut.CLASSES)
+POSTCODE = Fact("postcode", "postcode", "postcode", text_of(20), Part.PLACES, Cut.POSTCODES)
+TOWN = Fact("town", "town", "town", NAME, Part.ONE, Cut.POSTCODES)
+LINE = Fact("line", "lines", "line", _lines, Part.CARTS, Cut.CLASSES, several=True)
+KIND = Fact("kind", "kinds", "line_kind", _kinds, Part.CARTS, Cut.CLASSES, several=True)
+RECURRING = Fact("recurring", "recurring", "recurring", truth, Part.CARTS, Cut.TRUTH)
+DELIVERY = Fact("delivery", "delivery", "delivery", NAME, Part.DELIVERIES, Cut.CLASSES)
+CUSTOMER_GROUP = Fact("customer_group", "customer_group", "customer_group", NAME, Part.GROUPS, Cut.CLASSES)
+STOREFRONT = Fact("storefront", "storefront", "storefront", NAME, Part.ONE, Cut.CLASSES)
+DEVICE = Fact("device", "device", "device", one_of(Device), Part.DEVICES, Cut.CLASSES)
+SIGNED_IN = Fact("signed_in", "signed_in", "signed_in", truth, Part.SIGNED_IN, Cut.TRUTH)
+CARD_NETWORK = Fact("card_network", "card_network", "card_network", identifier, Part.ONE, Cut.CLASSES)
+CARD_KIND = Fact("card_kind", "card_kind", "card_kind", one_of(CardKind), Part.ONE, Cut.CLASSES)
+DAY = Fact("day", "placed_on", "placed_on", day, Part.ONE, Cut.ONE_DAY)
 
 FACTS = (
     *(AMOUNT, CURRENCY, COUNTRY, POSTCODE, TOWN, LINE, KIND, RECURRING, DELIVERY, CUSTOMER_GROUP),
