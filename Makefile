@@ -13,7 +13,7 @@ WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.ht
 ALONE := src tests/core tests/formats tests/figures tests/wording tests/cli tests/test_architecture.py
 SITE := src/monedero/api/site/index.html
 
-.PHONY: help contract demo test quick check types lock schemas screenshots bench clean
+.PHONY: help contract demo test soak quick check types lock schemas screenshots bench clean
 
 help: ## list what can be made
 	@grep -E '^[a-z]+:.*## ' $(MAKEFILE_LIST) | sed -E 's/:.*## /\t/' | expand -t 14
@@ -25,6 +25,9 @@ test: check $(SITE) $(STAMPS)/browser ## lint, check types, run every test
 	cd web && npm run --silent test
 	$(BIN)/pytest --numprocesses 2 --dist worksteal --cov --cov-report=term $(ALONE)
 	$(BIN)/pytest --numprocesses 2 --dist worksteal $(addprefix --ignore=,$(ALONE))
+
+soak: $(SITE) $(STAMPS)/browser ## the same properties and attacks with ten times the examples, drawn anew; it takes hours
+	MONEDERO_TESTS=soak $(BIN)/pytest --numprocesses 2 --dist worksteal --no-cov src tests/core tests/formats tests/figures tests/work tests/attacks tests/api/test_orders_at_random.py tests/api/test_any_way.py
 
 quick: check ## lint, check types, test the core, the formats and the parts of the interface, without a browser
 	cd web && npm run --silent test

@@ -17,6 +17,7 @@ from monedero.work.orders.tells import SAYS_NOTHING
 from tests.api.shopkeeper import BOAT, CHART, Shopkeeper
 from tests.api.test_money_once import sells_vouchers
 from tests.api.test_paid_later import deposit, weighed
+from tests.properties import RUN
 
 STEPS = 60
 WAYS = ("card", "online-banking", "bank-transfer", "cash-on-the-day")
@@ -225,7 +226,7 @@ def interleaved(monkeypatch: pytest.MonkeyPatch, keeper: Shopkeeper, draw: Rando
         monkeypatch.setattr(Gateway, name, between(getattr(Gateway, name)))
 
 
-@pytest.mark.parametrize("seed", range(8))
+@pytest.mark.parametrize("seed", range(40 if RUN == "soak" else 4))
 def test_all_books_agree_whatever_is_done_in_whatever_sequence(
     keeper: Shopkeeper, monkeypatch: pytest.MonkeyPatch, seed: int
 ) -> None:

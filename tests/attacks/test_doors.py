@@ -34,6 +34,7 @@ from monedero.work.accounts.hosts import LOOPBACK, Hosts
 from tests.api.shopkeeper import BOAT
 from tests.conftest import NOW, Hours
 from tests.core.test_application import DRESSES, longer
+from tests.properties import RUN
 from tests.work.orders.test_killed import served
 
 NUMBER = longer("7992739871")
@@ -205,7 +206,9 @@ def test_a_card_number_in_any_dress_is_refused_at_every_door(client: TestClient,
         if "application/json" in described.get("requestBody", {}).get("content", {})
     ]
     assert len(doors) > 40
-    for method, path in doors:
+    # Every door looks through what comes in the same way: each dress tries some of them, all together try all.
+    here = doors if RUN == "soak" else doors[list(DRESSES).index(dress) :: len(DRESSES)]
+    for method, path in here:
         answer = client.request(method, path, json={"some": [{"field": f"my card {number} thanks"}]})
         told = answer.json()["errors"][0]
         assert (answer.status_code, told["code"], told["field"]) == (422, "card-number", "some.0.field"), path

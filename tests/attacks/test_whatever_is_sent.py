@@ -22,8 +22,9 @@ from monedero.server.shops import Shops
 from tests.api.shopkeeper import Shopkeeper
 from tests.attacks.known import Known, spoiled, stocked
 from tests.conftest import Hours, browser_of, opened, the_app
+from tests.properties import RUN
 
-SECONDS = 30
+SECONDS = 300 if RUN == "soak" else 30
 MOST_ROUNDS = 100
 HERE = {"host": "127.0.0.1"}
 CHECKS = [not_a_server_error, response_schema_conformance, status_code_conformance]
