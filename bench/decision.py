@@ -5,12 +5,12 @@ from datetime import date
 
 from monedero import demo
 from monedero.core.account import Mode
+from monedero.core.checkout.decision import Decision, Setting
+from monedero.core.checkout.model import Tender
 from monedero.core.fx import ReferenceRates
 from monedero.core.money import Money
 from monedero.core.order.model import Order
 from monedero.core.ratecard.model import LineKind
-from monedero.core.tender.decision import Decision, Setting
-from monedero.core.tender.model import Tender
 from monedero.figures import methods, reference_rates
 
 TENDERS, ROUNDS, MILLISECONDS = 30, 2000, 0.3

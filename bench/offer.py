@@ -66,7 +66,9 @@ def run() -> str:
                 port = free.getsockname()[1]
             with subprocess.Popen([sys.executable, "-c", BARE, body.decode(), str(port)]) as bare:
                 time.sleep(3)
-                pairs = [(per_second(own, path)[0], per_second(port, "/api/shops/demo/offer")[0]) for _ in range(ROUNDS)]
+                pairs = [
+                    (per_second(own, path)[0], per_second(port, "/api/shops/demo/offer")[0]) for _ in range(ROUNDS)
+                ]
                 bare.terminate()
     finally:
         shutil.rmtree(folder, ignore_errors=True)

@@ -20,7 +20,7 @@ def send(client: TestClient, content: bytes) -> Any:
     return client.post("/api/checkout-files", files={"file": ("checkout.json", content, "application/json")})
 
 
-def composed(client: TestClient) -> bytes:
+def snapshot(client: TestClient) -> bytes:
     later = {"id": "later", "name": {"en": "Pay later"}}
     compose(client, headings=[later], shared_conditions=[IBERIA])
     compose(client, only="bank-transfer", heading="later", shared=["iberia"], fee={"percent": "-1"})
@@ -34,7 +34,7 @@ def test_out_in_and_out_again_are_the_same_bytes(keeper: Shopkeeper) -> None:
     shop = client.get("/api/shop").json()
     shop["shop"]["markets"].append({"id": "fr-eur", "country": "FR", "currency": "EUR", "share": "0"})
     assert client.put("/api/shop", json={"version": shop["version"], "shop": shop["shop"]}).status_code == 200
-    out = composed(client)
+    out = snapshot(client)
     client.delete("/api/demo")
     assert client.get("/api/shop").json()["shop"] is None
     opened = send(client, out)
@@ -72,7 +72,7 @@ def test_out_in_and_out_again_are_the_same_bytes(keeper: Shopkeeper) -> None:
 def test_a_file_that_does_not_fit_changes_nothing(
     keeper: Shopkeeper, change: Callable[[Any], Any], code: str, field: str
 ) -> None:
-    file = json.loads(composed(keeper.client))
+    file = json.loads(snapshot(keeper.client))
     change(file)
     keeper.client.delete("/api/demo")
     refused = send(keeper.client, json.dumps(file).encode())
@@ -83,7 +83,7 @@ def test_a_file_that_does_not_fit_changes_nothing(
 
 
 def test_what_is_not_in_the_file_is_filled_in_where_that_is_harmless(keeper: Shopkeeper) -> None:
-    file = json.loads(composed(keeper.client))
+    file = json.loads(snapshot(keeper.client))
     for market in file["markets"]:
         del market["share"]
     file["methods"][0]["recurring"] = False
@@ -96,7 +96,7 @@ def test_what_is_not_in_the_file_is_filled_in_where_that_is_harmless(keeper: Sho
 
 
 def test_the_sheet_says_every_way_to_pay_in_words(keeper: Shopkeeper) -> None:
-    composed(keeper.client)
+    snapshot(keeper.client)
     rows = list(csv.DictReader(io.StringIO(keeper.client.get(f"{WEB}/set-up-sheet.csv").text, newline="")))
     told: dict[str, dict[str, str]] = {}
     for row in rows:

@@ -17,7 +17,7 @@ from monedero.store import DatabaseError
 from monedero.store.exchanges import Exchanges
 from monedero.work.accounts.gateway import Gateway
 from monedero.work.accounts.merchant_file import RECEIPTS_AT_MOST
-from monedero.work.orders.till import MOST_TRIES
+from monedero.work.orders.place_order import MOST_TRIES
 from tests.api.shopkeeper import BOAT, Shopkeeper
 from tests.api.test_vouchers import NOW, balances, handle_of, issued, placed, tried
 
@@ -104,12 +104,12 @@ def test_a_second_reference_for_one_payment_is_heard_and_does_not_take_the_place
 
     monkeypatch.setattr(Gateway, "begin", forgetful)
     token = keeper.place("card")["token"]
-    till, before = keeper.running.till, keeper.running.store.orders.get(token)
+    intake, before = keeper.running.intake, keeper.running.store.orders.get(token)
     assert before is not None
     # The answer to the first time comes after the request was taken for lost and sent again.
     request = before.requests[0].model_copy(update={"settled": False, "lease": None})
-    asked_again = till.change(token, lambda record: record.with_request(request))
-    till.sending.send(asked_again)
+    asked_again = intake.change(token, lambda record: record.with_request(request))
+    intake.sending.send(asked_again)
     after = keeper.running.store.orders.get(token)
     assert after is not None
     assert after.payments[-1].reference == lost[0].reference
@@ -253,7 +253,7 @@ def test_an_order_whose_total_is_no_longer_the_one_that_was_shown_is_refused_wit
     for told in (body, {**body, "total": None}):
         gone = keeper.client.post("/api/checkouts/web-shop/orders", json=told)
         assert keeper.fault(gone) == (409, "total-changed", "total")
-        assert "There is €85.00 to pay now" in gone.json()["detail"]
+        assert "There is 85.00 EUR to pay now" in gone.json()["detail"]
     assert len(keeper.get("/api/records")["records"]) == 2
 
 

@@ -5,7 +5,7 @@ from typing import Any
 import pytest
 
 from monedero.core.account import Mode
-from monedero.core.tender.model import Checkout
+from monedero.core.checkout.model import Checkout
 from tests.api.shopkeeper import BOAT, BUYERS, Shopkeeper
 
 BILL = {"bill-to": "Anna Fischer, Berlin"}

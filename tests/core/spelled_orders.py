@@ -6,10 +6,10 @@ from datetime import date
 from itertools import combinations, product
 from typing import Any, NamedTuple
 
+from monedero.core.checkout.decision import Decision
+from monedero.core.checkout.stretches import begins_of
 from monedero.core.money import Money
 from monedero.core.order.model import Device, Order
-from monedero.core.tender.decision import Decision
-from monedero.core.tender.stretches import begins_of
 from monedero.figures import reference_rates
 from monedero.formats.checkout_file import CheckoutFile, read
 from tests.core.drawn_checkouts import BASE

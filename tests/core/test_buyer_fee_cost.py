@@ -6,10 +6,10 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from monedero.core.checkout.fee import BuyerFee
 from monedero.core.cost.buyer_fee import OnTop, falls_on, netting, on_top_of, over_cost
 from monedero.core.money import Money, round_half_up
 from monedero.core.ratecard.linear import NOTHING, FeePiece, Linear
-from monedero.core.tender.fee import BuyerFee
 from tests.properties import tried_on
 
 ZERO = Fraction(0)

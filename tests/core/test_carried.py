@@ -7,6 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from monedero.core.account import Mode
+from monedero.core.checkout.decision import Setting, cannot_carry
 from monedero.core.columns.carried import carried, limits_in
 from monedero.core.columns.fees import FeeColumns
 from monedero.core.columns.typed import typed_rows
@@ -19,7 +20,6 @@ from monedero.core.ratecard.catalogue import Catalogue
 from monedero.core.ratecard.model import RateCard, Route
 from monedero.core.reasons import ReasonCode
 from monedero.core.shop import Line, Market, Shop, Software
-from monedero.core.tender.decision import Setting, cannot_carry
 from monedero.core.window import Window
 from tests.core.made_up import RATES, orders
 from tests.core.test_columns import frame_of

@@ -12,9 +12,9 @@ from bench.coverage import shop
 from hypothesis import given
 from hypothesis import strategies as st
 
-from monedero.core.coverage.boxes import Boxes
-from monedero.core.coverage.reach import Possible, Reach, regions, shut_out_by
-from monedero.core.coverage.space import Cart, Space
+from monedero.core.checkout.coverage.boxes import Boxes
+from monedero.core.checkout.coverage.reach import Possible, Reach, regions, shut_out_by
+from monedero.core.checkout.coverage.space import Cart, Space
 from monedero.core.order.area import Area
 from monedero.core.order.facts import order_from
 from monedero.core.shop import Line, Market

@@ -5,9 +5,9 @@ from typing import Any
 
 from hypothesis import given
 
-from monedero.core.coverage.difference import more_offered, new_dead_ends
-from monedero.core.coverage.parts import Examined
-from monedero.core.coverage.space import Space
+from monedero.core.checkout.coverage.difference import more_offered, new_dead_ends
+from monedero.core.checkout.coverage.parts import Examined
+from monedero.core.checkout.coverage.space import Space
 from monedero.figures import reference_rates
 from monedero.formats.checkout_file import CheckoutFile
 from monedero.formats.coverage_json import box_of

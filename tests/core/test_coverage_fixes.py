@@ -7,16 +7,16 @@ from typing import Any
 from hypothesis import given
 from hypothesis import strategies as st
 
-from monedero.core.coverage.answer import Coverage, Found, coverage
-from monedero.core.coverage.fixes import Fixes
-from monedero.core.coverage.parts import Examined
-from monedero.core.coverage.space import Space
-from monedero.core.coverage.widen import OF_ACCOUNT, Act, Fix, Widening
+from monedero.core.checkout.coverage.answer import Coverage, Found, coverage
+from monedero.core.checkout.coverage.fixes import Fixes
+from monedero.core.checkout.coverage.parts import Examined
+from monedero.core.checkout.coverage.space import Space
+from monedero.core.checkout.coverage.widen import OF_ACCOUNT, Act, Fix, Widening
+from monedero.core.checkout.decision import Decision
+from monedero.core.checkout.model import Tender
+from monedero.core.checkout.widening import can_widen
 from monedero.core.money import Money
 from monedero.core.reasons import ReasonCode
-from monedero.core.tender.decision import Decision
-from monedero.core.tender.model import Tender
-from monedero.core.tender.widening import can_widen
 from monedero.figures import reference_rates
 from monedero.formats.checkout_file import CheckoutFile, read
 from monedero.formats.coverage_json import box_of

@@ -7,18 +7,18 @@ from typing import Any
 import pytest
 from hypothesis import given
 
-from monedero.core.coverage.answer import coverage
-from monedero.core.coverage.boxes import Box
-from monedero.core.coverage.fixes import Fixes
-from monedero.core.coverage.grid import Block, Look, blocks
-from monedero.core.coverage.parts import Examined
-from monedero.core.coverage.share import Share, share_of
-from monedero.core.coverage.space import Space
-from monedero.core.coverage.widen import Widening
+from monedero.core.checkout.coverage.answer import coverage
+from monedero.core.checkout.coverage.boxes import Box
+from monedero.core.checkout.coverage.fixes import Fixes
+from monedero.core.checkout.coverage.grid import Block, Look, blocks
+from monedero.core.checkout.coverage.parts import Examined
+from monedero.core.checkout.coverage.share import Share, share_of
+from monedero.core.checkout.coverage.space import Space
+from monedero.core.checkout.coverage.widen import Widening
+from monedero.core.checkout.limit_cost import SameOrders
 from monedero.core.money import Money
 from monedero.core.order.model import Device, Order
 from monedero.core.ratecard.model import LineKind
-from monedero.core.tender.limit_cost import SameOrders
 from monedero.figures import reference_rates
 from monedero.formats.checkout_file import CheckoutFile, read
 from tests.core.drawn_checkouts import BASE, checkouts

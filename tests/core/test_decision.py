@@ -9,6 +9,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from monedero.core.account import Account, Mode
+from monedero.core.checkout.decision import Decision, Outcome, Setting, cannot_carry, carrying, decide
+from monedero.core.checkout.model import Tender
 from monedero.core.delivery.model import Delivery
 from monedero.core.fx import ReferenceRates
 from monedero.core.method import Method, UnknownMethod
@@ -16,8 +18,6 @@ from monedero.core.money import Money
 from monedero.core.order.model import Order
 from monedero.core.ratecard.model import LineKind, Route
 from monedero.core.reasons import ReasonCode
-from monedero.core.tender.decision import Decision, Outcome, Setting, cannot_carry, carrying, decide
-from monedero.core.tender.model import Tender
 from monedero.core.window import Window
 from monedero.figures import reference_rates
 from tests.properties import tried_on

@@ -8,10 +8,10 @@ from typing import Any
 
 import pytest
 
+from monedero.core.checkout.condition import Condition
+from monedero.core.checkout.law import Sold, findings
+from monedero.core.checkout.model import Tender
 from monedero.core.order.area import Area
-from monedero.core.tender.condition import Condition
-from monedero.core.tender.law import Sold, findings
-from monedero.core.tender.model import Tender
 from monedero.figures.law import rules
 
 AREAS = [Area(id="north", name="North", countries=["NO", "DE"], postcodes={"PT": ["4"]})]

@@ -11,6 +11,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from monedero.core.account import Mode
+from monedero.core.checkout.decision import Decision, Setting
+from monedero.core.checkout.limit_cost import LimitCost, SameOrders, limit_costs, moved
+from monedero.core.checkout.model import Tender
+from monedero.core.checkout.widening import Around, can_widen, widened
 from monedero.core.curve.pieces import Curve, Piece
 from monedero.core.fx import ReferenceRates
 from monedero.core.method import Method
@@ -18,10 +22,6 @@ from monedero.core.money import Money
 from monedero.core.order.area import Area
 from monedero.core.order.model import Order
 from monedero.core.reasons import ReasonCode
-from monedero.core.tender.decision import Decision, Setting
-from monedero.core.tender.limit_cost import LimitCost, SameOrders, limit_costs, moved
-from monedero.core.tender.model import Tender
-from monedero.core.tender.widening import Around, can_widen, widened
 from monedero.core.window import Window
 from monedero.figures import reference_rates
 from monedero.formats.checkout_file import CheckoutFile, read

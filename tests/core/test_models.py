@@ -6,11 +6,11 @@ from typing import Any
 import pytest
 from pydantic import ValidationError
 
+from monedero.core.checkout.difference import changes, method_changes, shop_changes
+from monedero.core.checkout.model import Checkout
 from monedero.core.errors import FaultCode, refuse
 from monedero.core.money import Money
 from monedero.core.shop import Shop
-from monedero.core.tender.difference import changes, method_changes, shop_changes
-from monedero.core.tender.model import Checkout
 from monedero.core.window import Window
 from monedero.figures.methods import known
 

@@ -13,6 +13,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from monedero.core.account import Mode
+from monedero.core.checkout.decision import Setting
 from monedero.core.columns import orders as order_columns
 from monedero.core.columns.card import CardColumns
 from monedero.core.columns.carried import Carried, carried
@@ -31,7 +32,6 @@ from monedero.core.ratecard.catalogue import Catalogue
 from monedero.core.ratecard.model import CardKind, Event, RateCard, RefundEvent
 from monedero.core.ratecard.priced import Priced
 from monedero.core.ratecard.volume import plan_key
-from monedero.core.tender.decision import Setting
 from monedero.figures import reference_rates
 from tests.core.made_up import RATES, cards, orders
 from tests.core.slowly import SlowMonth

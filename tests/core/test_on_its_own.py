@@ -6,6 +6,8 @@ import pytest
 from pydantic import ValidationError
 
 from monedero.core.account import Account, Mode
+from monedero.core.checkout.decision import Setting, decide
+from monedero.core.checkout.model import Tender
 from monedero.core.fx import ReferenceRates
 from monedero.core.method import Method
 from monedero.core.money import Money
@@ -16,8 +18,6 @@ from monedero.core.ratecard.model import LineKind, RateCard, Route
 from monedero.core.record import OrderRecord
 from monedero.core.request import Asking, Request
 from monedero.core.shop import Shop, Software, Storefront
-from monedero.core.tender.decision import Setting, decide
-from monedero.core.tender.model import Tender
 
 NOW = datetime(2026, 11, 25, 10, 0, tzinfo=UTC)
 PLANS = [{"id": "basic", "name": "Basic"}]

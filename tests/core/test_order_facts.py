@@ -9,17 +9,17 @@ from hypothesis import strategies as st
 from pydantic import TypeAdapter
 
 from monedero.core.account import Mode
-from monedero.core.coverage.reach import Reach
+from monedero.core.checkout.checks import Within
+from monedero.core.checkout.condition import SEQUENCE as FACTS_OF_CONDITIONS
+from monedero.core.checkout.coverage.reach import Reach
+from monedero.core.checkout.decision import Setting, checks_of
+from monedero.core.checkout.model import Tender
 from monedero.core.errors import InvalidInput
 from monedero.core.fx import ReferenceRates
 from monedero.core.money import Money
 from monedero.core.order.facts import AMOUNT, FACTS, MAY_BE_UNKNOWN, POSTCODE, Cut, Fact, Part, order_from
 from monedero.core.order.model import Device, Order
 from monedero.core.ratecard.model import CardKind, LineKind
-from monedero.core.tender.checks import Within
-from monedero.core.tender.condition import SEQUENCE as FACTS_OF_CONDITIONS
-from monedero.core.tender.decision import Setting, checks_of
-from monedero.core.tender.model import Tender
 from monedero.figures import methods
 from monedero.formats import orders_csv
 

@@ -10,6 +10,9 @@ from hypothesis import strategies as st
 from pydantic import ValidationError
 
 from monedero.core.account import Mode
+from monedero.core.checkout.checks import NoneOf
+from monedero.core.checkout.decision import Setting, decide
+from monedero.core.checkout.model import Tender
 from monedero.core.fx import ReferenceRates
 from monedero.core.method import Family, Method
 from monedero.core.money import Money
@@ -23,9 +26,6 @@ from monedero.core.ratecard.model import LineKind
 from monedero.core.reasons import ReasonCode
 from monedero.core.record import REST, OrderRecord
 from monedero.core.shop import Line, Shop
-from monedero.core.tender.checks import NoneOf
-from monedero.core.tender.decision import Setting, decide
-from monedero.core.tender.model import Tender
 from monedero.core.voucher.part import VoucherPart
 from tests.core.made_up import RATES
 from tests.properties import tried_on

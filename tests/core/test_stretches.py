@@ -8,13 +8,13 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from monedero.core.account import Mode
+from monedero.core.checkout.decision import Decision, Setting
+from monedero.core.checkout.model import Tender
+from monedero.core.checkout.stretches import stretches
 from monedero.core.fx import ReferenceRates
 from monedero.core.method import Method
 from monedero.core.money import Money
 from monedero.core.order.model import Order
-from monedero.core.tender.decision import Decision, Setting
-from monedero.core.tender.model import Tender
-from monedero.core.tender.stretches import stretches
 from monedero.core.window import Window
 from monedero.figures import reference_rates
 from monedero.wording.tender_conditions import alone_text

@@ -7,9 +7,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 from pydantic import ValidationError
 
+from monedero.core.checkout.model import Checkout, Tender
 from monedero.core.errors import FaultCode, InvalidInput
 from monedero.core.shop import Line
-from monedero.core.tender.model import Checkout, Tender
 from monedero.core.words.asked import AskedField, answered
 from monedero.core.words.folded import folded
 from monedero.core.words.links import film_link
@@ -96,12 +96,12 @@ def tender(id: str, name: str, **names: str) -> Tender:
     return Tender.model_validate({"id": id, "method": "cash", "on": True, "name": name, "names": names})
 
 
-def composed(*tenders: Tender) -> Checkout:
+def snapshot(*tenders: Tender) -> Checkout:
     return Checkout(storefront="web-shop", mode="test", tenders=list(tenders))
 
 
 def test_names_are_unique_in_every_language_also_where_one_falls_back() -> None:
-    assert composed(tender("a", "Card", pt="Cartão"), tender("b", "Cash", pt="Dinheiro"))
+    assert snapshot(tender("a", "Card", pt="Cartão"), tender("b", "Cash", pt="Dinheiro"))
     for clash in (
         (tender("a", "Card"), tender("b", "cárd ")),
         (tender("a", "Card", pt="Cartão"), tender("b", "Cash", pt="cartao")),
@@ -109,7 +109,7 @@ def test_names_are_unique_in_every_language_also_where_one_falls_back() -> None:
         (tender("a", "Card"), tender("b", "Cash", de="Card")),
     ):
         with pytest.raises(ValidationError, match="name-taken"):
-            composed(*clash)
+            snapshot(*clash)
 
 
 CHOICE = {

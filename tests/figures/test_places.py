@@ -10,10 +10,10 @@ from haversine import haversine
 from stdnum.eu.vat import MEMBER_STATES
 from tools.write_towns import rows
 
+from monedero.core.checkout.authentication import How, expected
 from monedero.core.errors import InvalidInput
 from monedero.core.money import Money
 from monedero.core.order.model import Order
-from monedero.core.tender.authentication import How, expected
 from monedero.figures import authentication
 from monedero.figures.country_groups import groups
 from monedero.figures.towns import towns, within

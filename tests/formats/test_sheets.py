@@ -16,7 +16,7 @@ import pytest
 from openpyxl import Workbook
 
 from monedero.core.errors import Fault, FaultCode, InvalidInput
-from monedero.formats import apart, sheet, table
+from monedero.formats import sheet, subprocess_reader, table
 
 SHEET = """<?xml version="1.0" encoding="UTF-8"?>
 <worksheet xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main"><sheetData>{rows}</sheetData></worksheet>"""
@@ -48,7 +48,7 @@ def test_a_number_in_a_cell_far_away_does_not_end_the_server(tmp_path: Path) -> 
     assert len(far) < 10_000
     began = time.monotonic()
     with pytest.raises(InvalidInput) as told:
-        apart.read_apart(far, tmp_path, Event())
+        subprocess_reader.read_apart(far, tmp_path, Event())
     assert told.value.faults[0].code is FaultCode.SHEET_TOO_LARGE
     assert time.monotonic() - began < 60
 
@@ -105,7 +105,7 @@ def reader(monkeypatch: pytest.MonkeyPatch) -> Any:
         monkeypatch.setattr("sys.stdout", out)
         monkeypatch.setattr("sys.stderr", told)
         monkeypatch.setattr("resource.setrlimit", lambda *_: None)
-        return apart.main(), out.written, told.written
+        return subprocess_reader.main(), out.written, told.written
 
     return read
 
@@ -121,19 +121,21 @@ def test_the_process_writes_a_row_a_line_and_says_why_it_cannot_read(reader: Any
     book.save(held)
     assert reader(held.getvalue()) == (0, '["id", "paid"]\n[3, ["7", "true"]]\n', "1")
     status, out, told = reader(b"id,id\n1,2\n")
-    assert (status, out) == (apart.REFUSED, "")
-    assert apart.fault_from(json.loads(told)) == Fault(FaultCode.DUPLICATE, "id", "id", {"what": "column"})
+    assert (status, out) == (subprocess_reader.REFUSED, "")
+    assert subprocess_reader.fault_from(json.loads(told)) == Fault(
+        FaultCode.DUPLICATE, "id", "id", {"what": "column"}
+    )
 
 
 def test_a_table_read_apart_is_the_same_and_leaves_no_file(tmp_path: Path) -> None:
     content = b'id,name\n1,a\n\n2,"b\nc"\n'
-    spool = apart.read_apart(content, tmp_path, Event())
+    spool = subprocess_reader.read_apart(content, tmp_path, Event())
     here = table.read(content)
     assert (spool.header, spool.total) == (here.header, 2)
     for _ in range(2):
         assert list(spool.table().rows) == here.rows
     assert [path.stat().st_mode & 0o777 for path in tmp_path.iterdir()] == [0o600]
-    assert apart.header_in(spool.path) == here.header
+    assert subprocess_reader.header_in(spool.path) == here.header
     del spool
     assert list(tmp_path.iterdir()) == []
 
@@ -143,7 +145,7 @@ def test_a_table_read_apart_is_the_same_and_leaves_no_file(tmp_path: Path) -> No
 )
 def test_a_file_that_is_refused_is_refused_apart_too(content: bytes, code: FaultCode, tmp_path: Path) -> None:
     with pytest.raises(InvalidInput) as told:
-        apart.read_apart(content, tmp_path, Event())
+        subprocess_reader.read_apart(content, tmp_path, Event())
     assert told.value.faults[0].code is code
     assert list(tmp_path.iterdir()) == []
 
@@ -155,11 +157,11 @@ def test_reading_ends_when_it_is_stopped_or_takes_too_long(
     stop = Event()
     stop.set()
     began = time.monotonic()
-    with pytest.raises(apart.Stopped):
-        apart.read_apart(many, tmp_path, stop)
-    monkeypatch.setattr(apart, "SECONDS", 0)
+    with pytest.raises(subprocess_reader.Stopped):
+        subprocess_reader.read_apart(many, tmp_path, stop)
+    monkeypatch.setattr(subprocess_reader, "SECONDS", 0)
     with pytest.raises(InvalidInput) as told:
-        apart.read_apart(many, tmp_path, Event())
+        subprocess_reader.read_apart(many, tmp_path, Event())
     assert told.value.faults[0].code is FaultCode.SHEET_TOO_LARGE
     assert time.monotonic() - began < 5
     assert list(tmp_path.iterdir()) == []
@@ -184,25 +186,25 @@ def test_a_reader_that_takes_too_long_or_finds_no_room_says_which(
 ) -> None:
     content = b"id,date,amount\n1,2026-10-03,5.00\n"
     for status, told in ((-signal.SIGXCPU, "seconds of reading"), (-signal.SIGKILL, "more memory")):
-        monkeypatch.setattr(apart, "_outcome", lambda *_, status=status: (status, b""))
+        monkeypatch.setattr(subprocess_reader, "_outcome", lambda *_, status=status: (status, b""))
         with pytest.raises(InvalidInput) as refused:
-            apart.read_apart(content, tmp_path, Event())
+            subprocess_reader.read_apart(content, tmp_path, Event())
         assert told in refused.value.faults[0].value
-    monkeypatch.setattr(apart, "_outcome", lambda *_: (apart.NO_ROOM, b""))
+    monkeypatch.setattr(subprocess_reader, "_outcome", lambda *_: (subprocess_reader.NO_ROOM, b""))
     with pytest.raises(OSError, match="No space left"):
-        apart.read_apart(content, tmp_path, Event())
+        subprocess_reader.read_apart(content, tmp_path, Event())
 
     # What a process that finds no room ends with.
     def full(_: object) -> int:
         raise OSError(errno.ENOSPC, "No space left on device")
 
-    monkeypatch.setattr(apart, "_copy", full)
-    assert reader(content)[0] == apart.NO_ROOM
+    monkeypatch.setattr(subprocess_reader, "_copy", full)
+    assert reader(content)[0] == subprocess_reader.NO_ROOM
 
     def broken(_: object) -> int:
         raise OSError(errno.EIO, "Input/output error")
 
-    monkeypatch.setattr(apart, "_copy", broken)
+    monkeypatch.setattr(subprocess_reader, "_copy", broken)
     with pytest.raises(OSError, match="Input/output"):
         reader(content)
     assert not list(tmp_path.iterdir())

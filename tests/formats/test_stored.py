@@ -14,14 +14,14 @@ from tests.conftest import DATA
 from monedero.core.account import Account
 from monedero.core.application import Application
 from monedero.core.business import Business
+from monedero.core.checkout.edition import Published
+from monedero.core.checkout.model import Checkout
 from monedero.core.cost.assumption import Assumptions
 from monedero.core.errors import Conflict
 from monedero.core.profile import Profile
 from monedero.core.provider import ProviderFacts
 from monedero.core.record import Message, OrderRecord
 from monedero.core.shop import Shop
-from monedero.core.tender.edition import Published
-from monedero.core.tender.model import Checkout
 from monedero.formats import stored
 from monedero.formats.stored_upgrades import UPGRADES
 from monedero.standins.provider.model import Merchant

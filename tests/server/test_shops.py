@@ -9,7 +9,7 @@ from monedero.core.errors import NotFound
 from monedero.core.shop import Shop
 from monedero.server.demo_shop import open_demo
 from monedero.server.shops import Shops
-from monedero.work.checkout.composed import drafted
+from monedero.work.checkout.checkout_snapshot import drafted
 from monedero.work.shop.order_in_hand import OrderSentence, order_in_hand
 from tests.conftest import at_desk
 
@@ -46,9 +46,9 @@ def test_the_own_shop_knows_nothing_of_the_demo(shops: Shops) -> None:
 
 
 def test_an_order_is_found_in_its_own_shop(shops: Shops) -> None:
-    composed = drafted(at_desk(shops.demo.store))
-    order = order_in_hand(composed.shop, OrderSentence("es-eur", "night-boat-tour", "85.00", "EUR", NOW.date()))
-    record = shops.demo.till.place(composed, order, "bank-transfer")
+    snapshot = drafted(at_desk(shops.demo.store))
+    order = order_in_hand(snapshot.shop, OrderSentence("es-eur", "night-boat-tour", "85.00", "EUR", NOW.date()))
+    record = shops.demo.intake.place(snapshot, order, "bank-transfer")
     assert shops.with_order(record.token) is shops.demo
     assert shops.own.store.orders.all() == []
     with pytest.raises(NotFound):

@@ -7,8 +7,8 @@ from pathlib import Path
 from hypothesis import given
 from hypothesis import strategies as st
 
+from monedero.core.checkout.model import Checkout, Tender
 from monedero.core.errors import Conflict
-from monedero.core.tender.model import Checkout, Tender
 from monedero.store import Store
 from monedero.store.checkouts import Steps
 from tests.properties import tried_on

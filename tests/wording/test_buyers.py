@@ -11,10 +11,10 @@ from tests.wording.test_catalogue import said_in_code
 
 from monedero.api.buyer.buyer_words import BuyerWords
 from monedero.api.buyer.line_pages import PageWords
+from monedero.core.checkout.fee import BuyerFee
 from monedero.core.errors import Fault, FaultCode
 from monedero.core.method import Family
 from monedero.core.money import Money
-from monedero.core.tender.fee import BuyerFee
 from monedero.core.words.texts import TextKind
 from monedero.figures.methods import known
 from monedero.wording.buyer_faults import buyer_fault_text

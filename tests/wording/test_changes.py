@@ -5,11 +5,11 @@ from typing import Any
 import pytest
 from pydantic import BaseModel
 
+from monedero.core.checkout.difference import THINGS, Change, ChangeCode, changes, method_changes, shop_changes
+from monedero.core.checkout.model import Checkout, Tender
 from monedero.core.delivery.model import CustomerGroup, Delivery
 from monedero.core.order.area import Area
 from monedero.core.shop import Line, Market, OwnMethod, Shop, Storefront, TypedRate
-from monedero.core.tender.difference import THINGS, Change, ChangeCode, changes, method_changes, shop_changes
-from monedero.core.tender.model import Checkout, Tender
 from monedero.figures.methods import known
 from monedero.wording.catalogue import has
 from monedero.wording.changes import SENTENCES, change_text, message_of

@@ -14,10 +14,10 @@ import uvicorn
 from monedero.api.app import create_app
 from monedero.cli.reading import errors_of
 from monedero.core.card_number import masked
-from monedero.server.beats import beating
-from monedero.server.entrance import entrance
+from monedero.server.internal_server import entrance
 from monedero.server.listening import LOOPBACK, listening
 from monedero.server.lock import FolderLock
+from monedero.server.scheduler import beating
 from monedero.server.shops import Shops
 
 

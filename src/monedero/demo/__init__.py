@@ -12,11 +12,11 @@ from pypdf import PdfWriter
 
 from monedero.core.account import Account
 from monedero.core.business import Business
+from monedero.core.checkout.model import Checkout
 from monedero.core.profile import Profile
 from monedero.core.provider import ProviderFacts
 from monedero.core.ratecard.model import RateCard
 from monedero.core.shop import Shop
-from monedero.core.tender.model import Checkout
 from monedero.formats import rate_card
 
 PHONE = "+351912345678"

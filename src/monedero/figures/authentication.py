@@ -11,8 +11,8 @@ from datetime import date
 from functools import cache
 from importlib.resources import files
 
+from monedero.core.checkout.authentication import AuthenticationRule
 from monedero.core.money import Money
-from monedero.core.tender.authentication import AuthenticationRule
 from monedero.figures.law import areas
 
 

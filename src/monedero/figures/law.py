@@ -12,7 +12,7 @@ from functools import cache
 from importlib.resources import files
 from typing import Any
 
-from monedero.core.tender.law import Rule
+from monedero.core.checkout.law import Rule
 
 
 @cache

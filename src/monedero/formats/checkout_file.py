@@ -22,6 +22,10 @@ from typing import Annotated, Any, Literal, Self
 from pydantic import Field, StrictBool, StrictInt, model_validator
 
 from monedero.core.account import Account, Mode, Stage
+from monedero.core.checkout.condition import Condition, SharedConditions
+from monedero.core.checkout.decision import Decision, Setting
+from monedero.core.checkout.fee import BuyerFee
+from monedero.core.checkout.model import Days, Heading, Tender
 from monedero.core.chosen_amount import ChosenAmount
 from monedero.core.delivery.model import NOT_DELIVERED, CustomerGroup, Delivery, Grams
 from monedero.core.fields import (
@@ -47,10 +51,6 @@ from monedero.core.paid_later import Deposit
 from monedero.core.payment.payment import Gives, Take
 from monedero.core.ratecard.model import LineKind, Route
 from monedero.core.shop import Storefront, TypedRate
-from monedero.core.tender.condition import Condition, SharedConditions
-from monedero.core.tender.decision import Decision, Setting
-from monedero.core.tender.fee import BuyerFee
-from monedero.core.tender.model import Days, Heading, Tender
 from monedero.core.window import Window
 from monedero.core.words.asked import AskedField
 from monedero.core.words.links import FilmLink, PictureId

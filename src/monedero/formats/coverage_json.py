@@ -6,10 +6,10 @@ Source: own design.
 from collections.abc import Iterable
 from typing import Any
 
-from monedero.core.coverage.answer import Coverage, Found
-from monedero.core.coverage.boxes import Box
-from monedero.core.coverage.difference import MoreOffered
-from monedero.core.coverage.reach import Region, bits_of
+from monedero.core.checkout.coverage.answer import Coverage, Found
+from monedero.core.checkout.coverage.boxes import Box
+from monedero.core.checkout.coverage.difference import MoreOffered
+from monedero.core.checkout.coverage.reach import Region, bits_of
 from monedero.core.money import Money
 from monedero.core.order.facts import FACTS
 from monedero.core.order.model import Order

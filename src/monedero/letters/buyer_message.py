@@ -16,7 +16,7 @@ from monedero.letters.texts import TextReader, values_of_order
 from monedero.wording.after_paying import Page, after_paying
 from monedero.wording.buyers import tell, to_buyer
 from monedero.wording.paper_lines import PaperLine, paper_lines, paper_title, what_next
-from monedero.work.checkout.composed import Composed
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot
 from monedero.work.context import Context
 from monedero.work.orders.buyer_papers import WAITING, at_a_counter, language_of, paper_of
 from monedero.work.shop.lookups import method_in
@@ -35,7 +35,7 @@ class ToldPaper(NamedTuple):
     invoice: str
 
 
-class ToldOrder(NamedTuple):
+class BuyerMessage(NamedTuple):
     """What a buyer is told. `text` is said of the state; where the shop's own words stand for it, only what is besides.
 
     `instead` are those words and `after` its instructions, as parts of a page; `plain` is everything as a message says
@@ -52,18 +52,20 @@ class ToldOrder(NamedTuple):
     plain: str
 
 
-def told_of(context: Context, composed: Composed, record: OrderRecord, link: str, language: str = "") -> ToldOrder:
+def buyer_message(
+    context: Context, snapshot: CheckoutSnapshot, record: OrderRecord, link: str, language: str = ""
+) -> BuyerMessage:
     """What the buyer of an order is told, in the buyer's language or in another one that is asked for."""
-    with to_buyer(language or language_of(composed, record), composed.shop.country):
-        return _told(context, composed, record, link)
+    with to_buyer(language or language_of(snapshot, record), snapshot.shop.country):
+        return _told(context, snapshot, record, link)
 
 
-def _told(context: Context, composed: Composed, record: OrderRecord, link: str) -> ToldOrder:
-    page, values = after_paying(record), values_of_order(composed.shop, record, link)
-    instead, after = _own_words(context, composed, record, values)
-    paper = paper_of(composed, record)
+def _told(context: Context, snapshot: CheckoutSnapshot, record: OrderRecord, link: str) -> BuyerMessage:
+    page, values = after_paying(record), values_of_order(snapshot.shop, record, link)
+    instead, after = _own_words(context, snapshot, record, values)
+    paper = paper_of(snapshot, record)
     told = _paper(paper, record) if paper else None
-    family = method_in(composed.methods, record.payment.chosen.method).family
+    family = method_in(snapshot.methods, record.payment.chosen.method).family
     waits = record.state in WAITING and record.payment.chosen.provider is None
     following = what_next(family) if waits or at_a_counter(record, family) else ""
     sentence = page.besides if instead is not None else page.text
@@ -75,26 +77,26 @@ def _told(context: Context, composed: Composed, record: OrderRecord, link: str) 
         following,
         tell("order-page", link=link),
     ]
-    return ToldOrder(
+    return BuyerMessage(
         page=page,
         text=sentence,
         instead=as_html(instead or "", values),
         after=as_html(after, values),
         paper=told,
         next=following,
-        subject=tell("letter-subject", shop=composed.shop.name, number=str(record.number), headline=page.headline),
+        subject=tell("letter-subject", shop=snapshot.shop.name, number=str(record.number), headline=page.headline),
         plain="\n\n".join(filter(None, plain)),
     )
 
 
 def _own_words(
-    context: Context, composed: Composed, record: OrderRecord, values: Mapping[str, str]
+    context: Context, snapshot: CheckoutSnapshot, record: OrderRecord, values: Mapping[str, str]
 ) -> tuple[str | None, str]:
     """What the owner says instead of the sentence of the state (None: nothing is said instead), and after the order."""
-    tender = next((one for one in composed.checkout.tenders if one.id == record.payment.chosen.tender), None)
+    tender = next((one for one in snapshot.checkout.tenders if one.id == record.payment.chosen.tender), None)
     if tender is None:
         return None, ""
-    texts, instead = TextReader(context, composed), None
+    texts, instead = TextReader(context, snapshot), None
     kind = TextKind.PAID if record.state is State.PAID else TextKind.FAILED if record.state in FAILED else None
     if kind is not None and (own := texts.text(tender, kind).own) is not None:
         instead = own.text

@@ -8,16 +8,16 @@ from monedero.wording.after_paying import fee_name, line_called
 from monedero.wording.buyer_formats import day, money
 from monedero.wording.buyers import called, tag, tell, to_buyer
 from monedero.wording.paper_lines import account_lines, reference_line
-from monedero.work.checkout.composed import Composed
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot
 from monedero.work.orders.buyer_papers import invoice_of, language_of
 
 
-def invoice_pdf(composed: Composed, record: OrderRecord) -> bytes:
+def invoice_pdf(snapshot: CheckoutSnapshot, record: OrderRecord) -> bytes:
     """The PDF of an order's invoice; refused where its way to pay has none."""
     invoice = invoice_of(record)
     if invoice is None:
         raise NotFound(Fault(FaultCode.NOT_FOUND, "invoice", str(record.number), {"what": "invoice"}))
-    with to_buyer(language_of(composed, record), composed.shop.country):
+    with to_buyer(language_of(snapshot, record), snapshot.shop.country):
         return as_pdf(_text(record, invoice), invoice.day)
 
 

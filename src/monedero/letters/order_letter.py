@@ -2,7 +2,7 @@
 
 from monedero.core.money import Money
 from monedero.core.voucher.books import VoucherKind
-from monedero.letters.buyer_message import told_of
+from monedero.letters.buyer_message import buyer_message
 from monedero.wording.buyer_formats import day, money
 from monedero.wording.buyers import tell, to_buyer
 from monedero.work.orders.buyer_papers import language_of
@@ -12,9 +12,9 @@ from monedero.work.orders.vouchers import Issued
 
 def write_letter(asked: LetterAsked) -> Letter:
     """The letter that is asked for."""
-    composed, record = asked.composed, asked.record
-    told = told_of(asked.context, composed, record, asked.link)
-    with to_buyer(language_of(composed, record), composed.shop.country):
+    snapshot, record = asked.snapshot, asked.record
+    told = buyer_message(asked.context, snapshot, record, asked.link)
+    with to_buyer(language_of(snapshot, record), snapshot.shop.country):
         vouchers = [_voucher(issued) for issued in asked.issued]
     return Letter(told.subject, "\n\n".join(filter(None, [told.plain, *vouchers])))
 

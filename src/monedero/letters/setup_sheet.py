@@ -11,7 +11,7 @@ from monedero.wording.buyers import to_buyer
 from monedero.wording.catalogue import say
 from monedero.wording.names import names_of
 from monedero.wording.setup_sheet import SheetLine, sheet_lines
-from monedero.work.checkout.composed import drafted
+from monedero.work.checkout.checkout_snapshot import drafted
 from monedero.work.context import Context
 from monedero.work.shop.lookups import method_in, storefront_of
 
@@ -37,8 +37,8 @@ class SetupSheet:
 
 def setup_sheet(context: Context) -> SetupSheet:
     """The sheet, in the sequence in which buyers meet the tenders: those without a heading first."""
-    composed = drafted(context)
-    shop, checkout = composed.shop, composed.checkout
+    snapshot = drafted(context)
+    shop, checkout = snapshot.shop, snapshot.checkout
     language = shop.languages[0]
     names = names_of(shop, checkout)
     names |= {f"heading/{heading.id}": in_language(heading.name, language) for heading in checkout.headings}
@@ -49,12 +49,12 @@ def setup_sheet(context: Context) -> SetupSheet:
     sets = {each.id: each.conditions for each in checkout.shared_conditions}
     order = [None, *(heading.id for heading in checkout.headings)]
     tenders = sorted((t for t in checkout.tenders if t.on), key=lambda tender: order.index(tender.heading))
-    entries, texts = [], TextReader(context, composed)
+    entries, texts = [], TextReader(context, snapshot)
     for place, tender in enumerate(tenders, start=1):
         conditions = [*tender.conditions, *(condition for id in tender.shared for condition in sets[id])]
         with to_buyer(language, shop.country):
             text = texts.text(tender, TextKind.DESCRIPTION).text
-        lines = sheet_lines(tender, method_in(composed.methods, tender.method), conditions, names, text)
+        lines = sheet_lines(tender, method_in(snapshot.methods, tender.method), conditions, names, text)
         entries.append(SheetEntry(place, tender.name, lines))
     return SetupSheet(shop.name, storefront_of(shop, context.storefront).name, checkout.mode.value, entries)
 

@@ -3,19 +3,19 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 
+from monedero.core.checkout.model import Tender
 from monedero.core.delivery.model import DeliveryKind
 from monedero.core.papers.reference import grouped, of_order
 from monedero.core.ratecard.model import RateCard
 from monedero.core.record import OrderRecord
 from monedero.core.shop import Shop
-from monedero.core.tender.model import Tender
 from monedero.core.words.texts import Own, TextKind, own_text
 from monedero.wording.after_paying import buyers_name, line_called
 from monedero.wording.buyer_formats import day, money
 from monedero.wording.buyers import called, tag, worded_in
 from monedero.wording.places import network_name
 from monedero.wording.ready_texts import Setting, ready_text
-from monedero.work.checkout.composed import Composed
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot
 from monedero.work.compare.inputs import inputs_of
 from monedero.work.context import Context
 from monedero.work.shop.lookups import method_in
@@ -36,9 +36,9 @@ class Told:
 class TextReader:
     """Reads the texts of the tenders of a checkout for the buyer who reads now."""
 
-    def __init__(self, context: Context, composed: Composed) -> None:
+    def __init__(self, context: Context, snapshot: CheckoutSnapshot) -> None:
         """Look up once what ready-made texts are filled with."""
-        self._composed = composed
+        self._composed = snapshot
         self._cards = {card.provider.id: card for card in inputs_of(context).cards}
 
     def text(self, tender: Tender, kind: TextKind, values: Mapping[str, str] | None = None) -> Told:

@@ -3,14 +3,14 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 
+from monedero.core.checkout.decision import Outcome
+from monedero.core.checkout.model import Tender
 from monedero.core.money import Money
-from monedero.core.tender.decision import Outcome
-from monedero.core.tender.model import Tender
 from monedero.core.words.texts import TextKind
 from monedero.letters.texts import TextReader, Told, values_in_hand
 from monedero.wording.buyer_formats import money
 from monedero.wording.buyers import tag, tell, to_buyer
-from monedero.work.checkout.composed import Composed
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot
 from monedero.work.checkout.offer import outcomes_of
 from monedero.work.context import Context
 from monedero.work.shop.order_in_hand import OrderInHand
@@ -50,12 +50,12 @@ class TenderWords:
         return sum(text.missing for text in self.texts) + (self.name is None)
 
 
-def words_of(context: Context, composed: Composed, hand: OrderInHand) -> list[TenderWords]:
+def words_of(context: Context, snapshot: CheckoutSnapshot, hand: OrderInHand) -> list[TenderWords]:
     """The words of every tender in every language of the shop, for the order in hand."""
-    shop, reader = composed.shop, TextReader(context, composed)
-    outcomes = {outcome.tender.id: outcome for outcome in outcomes_of(context, composed, hand.order)}
+    shop, reader = snapshot.shop, TextReader(context, snapshot)
+    outcomes = {outcome.tender.id: outcome for outcome in outcomes_of(context, snapshot, hand.order)}
     found = []
-    for tender in composed.checkout.tenders:
+    for tender in snapshot.checkout.tenders:
         for language in shop.languages:
             with to_buyer(language, shop.country):
                 amount = _total(outcomes.get(tender.id), hand.order.amount)

@@ -27,7 +27,7 @@ from monedero.work.accounts.notifications import Notifications
 from monedero.work.accounts.phone_codes import PhoneCodes
 from monedero.work.orders.acts import OrderActs
 from monedero.work.orders.paid_later import PaidLater
-from monedero.work.orders.till import Till
+from monedero.work.orders.place_order import OrderIntake
 from monedero.work.shop.past_orders import Imports
 
 OWN, DEMO = "own", "demo"
@@ -42,7 +42,7 @@ class RunningShop:
     clock: Clock
     provider: SimulatedProvider
     gateways: Gateways
-    till: Till
+    intake: OrderIntake
     order_acts: OrderActs
     paid_later: PaidLater
     applications: Applications
@@ -166,8 +166,8 @@ class Shops:
         provider = played_for(id, folder / f"{file}-outside.sqlite", clock.now, self._post, store)
         hosts = Hosts(self._allowed | LOOPBACK if id == DEMO else self._allowed)
         gateways = Gateways(store, gateways_of(id), clock.now, hosts)
-        till = Till(store, gateways, clock.now, write_letter)
-        acts = OrderActs(store, till)
+        intake = OrderIntake(store, gateways, clock.now, write_letter)
+        acts = OrderActs(store, intake)
         codes = PhoneCodes(store, provider.letters, clock.now, write_code)
         return RunningShop(
             id=id,
@@ -175,12 +175,12 @@ class Shops:
             clock=clock,
             provider=provider,
             gateways=gateways,
-            till=till,
+            intake=intake,
             order_acts=acts,
-            paid_later=PaidLater(till, acts),
+            paid_later=PaidLater(intake, acts),
             applications=Applications(store, gateways, codes, clock.now),
             connections=Connections(store, gateways, pages_of(id), clock.now),
-            notifications=Notifications(store, till, clock.now),
+            notifications=Notifications(store, intake, clock.now),
             merchant_file=MerchantFile(store, clock.now),
             imports=Imports(store, folder / f"{file}.sqlite"),
         )

@@ -1,7 +1,7 @@
 """The checkouts as they are drafted: one document for each storefront, each with a version of its own."""
 
+from monedero.core.checkout.model import Checkout
 from monedero.core.errors import Conflict, Fault, FaultCode
-from monedero.core.tender.model import Checkout
 from monedero.formats import stored
 from monedero.store.counting import CountingDatabase
 from monedero.store.documents import Versioned

@@ -3,8 +3,8 @@
 from datetime import datetime
 from typing import NamedTuple
 
+from monedero.core.checkout.edition import Published
 from monedero.core.provider import ProviderFacts
-from monedero.core.tender.edition import Published
 from monedero.formats import stored
 from monedero.store.counting import CountingDatabase
 from monedero.store.tables import EditionRow, ProviderRow

@@ -10,8 +10,8 @@
 
 from monedero.core.account import Account, Stage
 from monedero.core.application import Ask
+from monedero.core.checkout.model import Tender
 from monedero.core.provider import ConnectBy
-from monedero.core.tender.model import Tender
 from monedero.wording.catalogue import has, say
 from monedero.wording.show import day, money, time_of_day
 

@@ -10,13 +10,13 @@ from typing import Any
 
 from pydantic import BaseModel
 
+from monedero.core.checkout.difference import Change, ChangeCode, Thing, differing
+from monedero.core.checkout.model import Tender
 from monedero.core.delivery.model import CustomerGroup, Delivery
 from monedero.core.money import Money
 from monedero.core.order.area import Area
 from monedero.core.ratecard.model import Route
 from monedero.core.shop import Line, Market, OwnMethod, Storefront, TypedRate
-from monedero.core.tender.difference import Change, ChangeCode, Thing, differing
-from monedero.core.tender.model import Tender
 from monedero.wording.catalogue import has, say
 from monedero.wording.limits_and_fees import fee_text, window_text
 from monedero.wording.places import country_name, network_name

@@ -10,9 +10,9 @@ from collections.abc import Iterable, Iterator, Mapping, Sequence
 from fractions import Fraction
 from typing import NamedTuple
 
-from monedero.core.coverage.boxes import Box
-from monedero.core.coverage.reach import Possible, Region, bits_of
-from monedero.core.coverage.share import Share
+from monedero.core.checkout.coverage.boxes import Box
+from monedero.core.checkout.coverage.reach import Possible, Region, bits_of
+from monedero.core.checkout.coverage.share import Share
 from monedero.core.money import Money
 from monedero.wording.catalogue import say
 from monedero.wording.condition_reasons import value_text

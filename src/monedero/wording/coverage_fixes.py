@@ -14,7 +14,7 @@ Source: own design.
 
 from collections.abc import Mapping, Sequence
 
-from monedero.core.coverage.widen import OF_ACCOUNT, WINDOWS, Act
+from monedero.core.checkout.coverage.widen import OF_ACCOUNT, WINDOWS, Act
 from monedero.core.reasons import ReasonCode
 from monedero.wording.catalogue import has, say
 from monedero.wording.condition_reasons import value_text

@@ -18,9 +18,9 @@ Source: own design.
 from collections.abc import Sequence
 from fractions import Fraction
 
+from monedero.core.checkout.limit_cost import LimitCost, Moved
 from monedero.core.cost.buyer_fee import Amounts
 from monedero.core.money import Money
-from monedero.core.tender.limit_cost import LimitCost, Moved
 from monedero.wording.catalogue import say
 from monedero.wording.show import exact, listed, money
 

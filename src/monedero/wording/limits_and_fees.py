@@ -6,8 +6,8 @@ Source: own design.
 ('2 %; with 23 % tax', 'from 60.00 EUR')
 """
 
+from monedero.core.checkout.fee import BuyerFee, FeePart
 from monedero.core.money import Money
-from monedero.core.tender.fee import BuyerFee, FeePart
 from monedero.core.window import Window
 from monedero.wording.catalogue import say
 from monedero.wording.places import network_name

@@ -3,8 +3,8 @@
 from collections.abc import Sequence
 from typing import Protocol
 
+from monedero.core.checkout.model import Checkout
 from monedero.core.shop import Shop
-from monedero.core.tender.model import Checkout
 from monedero.wording.tender_conditions import goes
 
 

@@ -19,9 +19,9 @@ from fractions import Fraction
 
 from babel.numbers import format_decimal
 
+from monedero.core.checkout.fee import BuyerFee
 from monedero.core.method import Family, Method
 from monedero.core.money import Money
-from monedero.core.tender.fee import BuyerFee
 from monedero.core.words.texts import TextKind
 from monedero.wording.buyer_formats import listed, money
 from monedero.wording.buyers import catalogue, locale, tell, to_buyer, worded_in

@@ -2,7 +2,7 @@
 
 Source: own design.
 
->>> from monedero.core.tender.fee import BuyerFee
+>>> from monedero.core.checkout.fee import BuyerFee
 >>> fee_text(BuyerFee(percent="1.5", fixed="0.10 EUR", tax_percent="23", networks={"borealis": {"percent": "2"}}))
 '1.5 % + 0.10 EUR; 2 % on Borealis; with 23 % tax'
 >>> fee_text(BuyerFee(percent="-1"))
@@ -12,9 +12,9 @@ Source: own design.
 from collections.abc import Iterable, Mapping
 from typing import NamedTuple
 
+from monedero.core.checkout.condition import Condition
+from monedero.core.checkout.model import Tender
 from monedero.core.method import Method
-from monedero.core.tender.condition import Condition
-from monedero.core.tender.model import Tender
 from monedero.wording.catalogue import say
 from monedero.wording.limits_and_fees import fee_text, window_text
 from monedero.wording.places import network_name

@@ -12,12 +12,12 @@ Source: own design.
 
 from collections.abc import Mapping, Sequence
 
+from monedero.core.checkout.condition import Condition
+from monedero.core.checkout.law import Finding
+from monedero.core.checkout.stretches import Stretch
 from monedero.core.delivery.model import Delivery, DeliveryKind
 from monedero.core.method import Method
 from monedero.core.reasons import ReasonCode
-from monedero.core.tender.condition import Condition
-from monedero.core.tender.law import Finding
-from monedero.core.tender.stretches import Stretch
 from monedero.wording.catalogue import say
 from monedero.wording.condition_reasons import value_text
 from monedero.wording.limits_and_fees import window_text

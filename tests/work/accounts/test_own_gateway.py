@@ -23,7 +23,7 @@ CARD = {
 
 
 @pytest.fixture
-def till() -> Iterator[tuple[str, Any]]:
+def intake() -> Iterator[tuple[str, Any]]:
     """The example gateway on a port of its own."""
     spec = importlib.util.spec_from_file_location("own_till", ROOT / "docs" / "examples" / "own_gateway.py")
     assert spec is not None
@@ -39,8 +39,8 @@ def said(answer: httpx2.Response, status: int) -> Any:
     return answer.json()
 
 
-def test_a_gateway_of_ones_own_carries_an_order(tmp_path: Path, till: tuple[str, Any]) -> None:
-    address, module = till
+def test_a_gateway_of_ones_own_carries_an_order(tmp_path: Path, intake: tuple[str, Any]) -> None:
+    address, module = intake
     with served(tmp_path / "data", signal.SIGTERM) as shop:
         for wrong in ("till", "ftp://till.example", "http://"):
             refused = shop.post("/api/gateways", json={"name": "My till", "address": wrong, "parts": ["Key"]})

@@ -15,17 +15,17 @@ from monedero.api.buyer.order_lines import Item, OrderLineOut, order_lines
 from monedero.api.requests import InHand, buyers_sentence, day_asked, sentence
 from monedero.core.account import Mode
 from monedero.core.cart import in_parts, ordered_alone
+from monedero.core.checkout.decision import Outcome
+from monedero.core.checkout.model import Tender
 from monedero.core.errors import InvalidInput
 from monedero.core.money import Money
 from monedero.core.shop import Line, Shop
-from monedero.core.tender.decision import Outcome
-from monedero.core.tender.model import Tender
 from monedero.formats.markdown import PICTURES
 from monedero.server.shops import RunningShop
 from monedero.wording.buyer_faults import buyer_fault_text
 from monedero.wording.buyer_formats import money
 from monedero.wording.buyers import best_of, called, tag, tell, to_buyer
-from monedero.work.checkout.composed import Composed, drafted
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, drafted
 from monedero.work.checkout.offer import newest, placed
 from monedero.work.context import Context
 from monedero.work.shop.chosen_amount import chosen_between
@@ -148,22 +148,22 @@ class PageOf:
     for_buyer: bool
 
     @property
-    def composed(self) -> Composed:
+    def snapshot(self) -> CheckoutSnapshot:
         """The checkout that decides."""
         return (newest if self.for_buyer else drafted)(self.context)
 
     def page(self, asked: Asked) -> "_Page":
         """The page for an order; a buyer's is of today and priced by the shop."""
-        composed, running = self.composed, self.running
-        whole = whole_order(asked, composed.shop, day_asked(None if self.for_buyer else asked.on, running))
-        said = buyers_sentence(whole, running, composed.shop) if self.for_buyer else sentence(whole, running)
-        return _Page(self.context, composed, whole, order_in_hand(composed.shop, said), f"/buy/{running.id}")
+        snapshot, running = self.snapshot, self.running
+        whole = whole_order(asked, snapshot.shop, day_asked(None if self.for_buyer else asked.on, running))
+        said = buyers_sentence(whole, running, snapshot.shop) if self.for_buyer else sentence(whole, running)
+        return _Page(self.context, snapshot, whole, order_in_hand(snapshot.shop, said), f"/buy/{running.id}")
 
 
 def line_page(of: PageOf, asked: Asked, wished: str) -> LinePage:
     """The page of a line, in the language of the address, or one that the browser wishes for."""
     page = of.page(asked)
-    line, shop = page.hand.line, page.composed.shop
+    line, shop = page.hand.line, page.snapshot.shop
     with to_buyer(best_of(asked.language or wished, shop.languages), shop.country):
         item = item_of(shop, page.hand)
         goods = money(item.goods)
@@ -179,7 +179,7 @@ def line_page(of: PageOf, asked: Asked, wished: str) -> LinePage:
 
 def cart_page(of: PageOf, asked: Asked, wished: str) -> CartPage:
     """The cart, in the language of the address, or one that the browser wishes for."""
-    shop, asked = of.composed.shop, asked.model_copy(update={"line": None})
+    shop, asked = of.snapshot.shop, asked.model_copy(update={"line": None})
     cart = still_sold(shop, asked.cart or "")
     with to_buyer(best_of(asked.language or wished, shop.languages), shop.country):
         try:
@@ -212,16 +212,16 @@ class _Page:
     """The order that a page before the checkout is about, and where buyers' pages of its shop lie."""
 
     context: Context
-    composed: Composed
+    snapshot: CheckoutSnapshot
     whole: InHand
     hand: OrderInHand
     at: str
 
     def around(self, item: Item, shows: Callable[[Tender], bool], without: Set[str]) -> dict[str, Any]:
         """What every such page says: the ways to pay that it `shows`, and the other lines of the shop."""
-        checkout, shop = self.composed.checkout, self.composed.shop
+        checkout, shop = self.snapshot.checkout, self.snapshot.shop
         order = self.hand.order
-        offered = placed(self.context, self.composed, order.on(item.left, order.placed_on))
+        offered = placed(self.context, self.snapshot, order.on(item.left, order.placed_on))
         said = {**self.whole.model_dump(exclude_none=True), "storefront": checkout.storefront, "language": tag()}
         return {
             "mode": checkout.mode,
@@ -239,7 +239,7 @@ class _Page:
     def _way(self, outcome: Outcome, item: Item) -> ShownWay:
         tender, fee = outcome.tender, outcome.charged.amount if outcome.charged else None
         paid = Money(item.left.minor + (fee.minor if fee else 0), item.amount.currency)
-        parts = method_in(self.composed.methods, tender.method).parts
+        parts = method_in(self.snapshot.methods, tender.method).parts
         note = tell("way-costs", amount=money(fee)) if fee and fee.minor > 0 else ""
         if parts:
             first, *others = in_parts(paid, parts)
@@ -249,7 +249,7 @@ class _Page:
         return ShownWay(name=tender.name_in(tag()), note=note, picture=picture)
 
     def _others(self, without: Set[str]) -> list[LineLink]:
-        order, shop = self.hand.order, self.composed.shop
+        order, shop = self.hand.order, self.snapshot.shop
         found = []
         for line in shop.lines:
             price = price_in(line, shop, order.amount.currency, order.placed_on)

@@ -145,44 +145,44 @@ def read_offer(
     returning: Returning = "",
 ) -> Offer:
     """The ways to pay for an order, by the newest edition of a storefront."""
-    composed = newest(context)
-    whole = whole_order(asked, composed.shop, day_asked(None, running))
-    said = buyers_sentence(whole, running, composed.shop)
+    snapshot = newest(context)
+    whole = whole_order(asked, snapshot.shop, day_asked(None, running))
+    said = buyers_sentence(whole, running, snapshot.shop)
     whole = whole.model_copy(update={"amount": said.amount, "goods": said.goods or None, "on": None})
-    order = order_in_hand(composed.shop, said)
-    language = best_of(asked.language or accept_language, composed.shop.languages)
-    with to_buyer(language, composed.shop.country):
-        parts = running.till.vouchers.parts_of(asked.voucher, order.order.amount, composed.checkout.mode)
-        item = item_of(composed.shop, order)._replace(vouchers=parts)
-        refuse_outside(composed.shop, order, item.goods)
-        between = chosen_between(composed.shop, order)
+    order = order_in_hand(snapshot.shop, said)
+    language = best_of(asked.language or accept_language, snapshot.shop.languages)
+    with to_buyer(language, snapshot.shop.country):
+        parts = running.intake.vouchers.parts_of(asked.voucher, order.order.amount, snapshot.checkout.mode)
+        item = item_of(snapshot.shop, order)._replace(vouchers=parts)
+        refuse_outside(snapshot.shop, order, item.goods)
+        between = chosen_between(snapshot.shop, order)
         left = order.order.on(item.left, order.order.placed_on)
-        writer = OfferWriter(composed, TextReader(context, composed), item)
-        asks = asked_facts(composed.shop, composed.checkout, order)
+        writer = OfferWriter(snapshot, TextReader(context, snapshot), item)
+        asks = asked_facts(snapshot.shop, snapshot.checkout, order)
         return Offer(
-            mode=composed.checkout.mode,
-            edition=composed.edition,
-            storefront=composed.checkout.storefront,
+            mode=snapshot.checkout.mode,
+            edition=snapshot.edition,
+            storefront=snapshot.checkout.storefront,
             order=whole,
-            shop=composed.shop.name,
+            shop=snapshot.shop.name,
             line_name=bought_called(order),
             country_name=country_name(order.order.country),
             amount=str(order.order.amount),
             recurring=order.order.recurring,
             nothing_to_pay=not order.whole.minor,
             lines=order_lines(item),
-            offered=writer.all(placed(context, composed, left), usual(context, returning)),
-            deliveries=ways_out(ways_there(composed.shop, order)),
+            offered=writer.all(placed(context, snapshot, left), usual(context, returning)),
+            deliveries=ways_out(ways_there(snapshot.shop, order)),
             asks_postcode="postcode" in asks,
             asks_town="town" in asks,
             chooses=tell("choose-between", least=money(between.least), most=money(between.most))
             if between
             else None,
-            takes_vouchers=running.store.vouchers.any(composed.checkout.mode),
+            takes_vouchers=running.store.vouchers.any(snapshot.checkout.mode),
             vouchers=_used(context, asked.voucher, parts),
             nothing_left=nothing_left(item),
             language=language,
-            languages=languages_out(composed.shop.languages),
+            languages=languages_out(snapshot.shop.languages),
             words=buyer_words(),
         )
 

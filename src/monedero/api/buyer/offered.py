@@ -9,11 +9,11 @@ from dataclasses import dataclass
 from pydantic import BaseModel
 
 from monedero.api.buyer.order_lines import Item, OnTop, OrderLineOut, order_lines
+from monedero.core.checkout.decision import Outcome
+from monedero.core.checkout.model import Tender
 from monedero.core.language import in_language
 from monedero.core.method import Family
 from monedero.core.money import Money
-from monedero.core.tender.decision import Outcome
-from monedero.core.tender.model import Tender
 from monedero.core.words.asked import AskedField, AskedKind
 from monedero.core.words.placeholders import filled
 from monedero.core.words.texts import TextKind
@@ -24,8 +24,8 @@ from monedero.wording.asked_fields import ready_label
 from monedero.wording.buyer_formats import money
 from monedero.wording.buyers import tag, tell, wording_language
 from monedero.work.checkout.asked_fields import asked_fields
-from monedero.work.checkout.composed import Composed
-from monedero.work.orders.progress import rounding_of
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot
+from monedero.work.orders.order_events import rounding_of
 from monedero.work.shop.lookups import method_in
 
 
@@ -75,7 +75,7 @@ class OfferedOut(BaseModel):
 class OfferWriter:
     """Words the ways to pay for one order."""
 
-    composed: Composed
+    snapshot: CheckoutSnapshot
     texts: TextReader
     item: Item
 
@@ -83,7 +83,7 @@ class OfferWriter:
         """Ways to pay in the sequence in which their buyer meets them."""
         headings = {
             heading.id: in_language(heading.name, self._language(heading.name))
-            for heading in self.composed.checkout.headings
+            for heading in self.snapshot.checkout.headings
         }
         shown: set[str] = set()
         found = []
@@ -97,7 +97,7 @@ class OfferWriter:
         """One way to pay."""
         tender, charged, amount = outcome.tender, outcome.charged, self.item.left
         fee = charged.amount if charged else None
-        method = method_in(self.composed.methods, tender.method)
+        method = method_in(self.snapshot.methods, tender.method)
         paid = Money(amount.minor + (fee.minor if fee else 0), amount.currency)
         rounding = rounding_of(paid) if method.family is Family.CASH else None
         if rounding:
@@ -133,12 +133,12 @@ class OfferWriter:
         )
 
     def _language(self, names: Mapping[str, str]) -> str:
-        return tag() if tag() in names else self.composed.shop.languages[0]
+        return tag() if tag() in names else self.snapshot.shop.languages[0]
 
     def _values(self, tender: Tender, paid: Money) -> dict[str, str]:
         """What is known of an order before it is placed."""
         return {
-            "shop": self.composed.shop.name,
+            "shop": self.snapshot.shop.name,
             "line": self.item.name,
             "amount": money(paid),
             "way": tender.name_in(tag()),

@@ -19,8 +19,8 @@ SVG = "image/svg+xml"
 @router.get("/api/orders/{token}/transfer.svg", response_class=Response)
 def read_transfer_code(running: OfOrderDep, token: str) -> Response:
     """The transfer as a QR code that banking apps read (EPC069-12)."""
-    record = running.till.record(token)
-    paper = paper_of(running.till.of_record.composed(record), record)
+    record = running.intake.record(token)
+    paper = paper_of(running.intake.of_record.snapshot(record), record)
     account = paper.account if isinstance(paper, Transfer | Invoice) else None
     if not isinstance(paper, Transfer | Invoice) or account is None or not account.takes_euro_code(methods.sepa()):
         raise NotFound(Fault(FaultCode.NOT_FOUND, "transfer", token, {"what": "transfer"}))
@@ -31,8 +31,8 @@ def read_transfer_code(running: OfOrderDep, token: str) -> Response:
 @router.get("/api/orders/{token}/number.svg", response_class=Response)
 def read_number_bars(running: OfOrderDep, token: str) -> Response:
     """The number of a counter voucher as a bar code."""
-    record = running.till.record(token)
-    paper = paper_of(running.till.of_record.composed(record), record)
+    record = running.intake.record(token)
+    paper = paper_of(running.intake.of_record.snapshot(record), record)
     if not isinstance(paper, Counter):
         raise NotFound(Fault(FaultCode.NOT_FOUND, "number", token, {"what": "number"}))
     return Response(bar_code_svg(paper.number), media_type=SVG)
@@ -41,8 +41,8 @@ def read_number_bars(running: OfOrderDep, token: str) -> Response:
 @router.get("/api/orders/{token}/invoice.pdf", response_class=Response)
 def read_invoice(running: OfOrderDep, token: str) -> Response:
     """The invoice of an order as a PDF."""
-    record = running.till.record(token)
-    content = invoice_pdf(running.till.of_record.composed(record), record)
+    record = running.intake.record(token)
+    content = invoice_pdf(running.intake.of_record.snapshot(record), record)
     name = f"invoice-{record.number}.pdf"
     return Response(
         content, media_type="application/pdf", headers={"Content-Disposition": f'attachment; filename="{name}"'}

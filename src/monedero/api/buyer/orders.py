@@ -20,11 +20,11 @@ from monedero.core.record import OrderRecord
 from monedero.formats.paper import LARGEST
 from monedero.store.orders import Key
 from monedero.wording.buyers import best_of, to_buyer
-from monedero.work.checkout.composed import Composed, published
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, published
 from monedero.work.orders.buyer_papers import takes_receipt
 from monedero.work.orders.choosing import Ordering
-from monedero.work.orders.progress import refuse_settled
-from monedero.work.orders.till import Till
+from monedero.work.orders.order_events import refuse_settled
+from monedero.work.orders.place_order import OrderIntake
 from monedero.work.orders.vouchers import MOST_AT_ONCE
 from monedero.work.shop.delivered import Wish
 from monedero.work.shop.order_in_hand import OrderSentence, order_in_hand
@@ -71,69 +71,71 @@ class Placed(BaseModel):
     go_to: str
 
 
-def _placed(till: Till, record: OrderRecord) -> Placed:
-    return Placed(mode=record.mode, token=record.token, number=record.number, go_to=till.go_to(record))
+def _placed(intake: OrderIntake, record: OrderRecord) -> Placed:
+    return Placed(mode=record.mode, token=record.token, number=record.number, go_to=intake.go_to(record))
 
 
-def once(till: Till, new: OrderNew, caller: Caller, mode: Mode) -> tuple[Key | None, Placed | None]:
+def once(intake: OrderIntake, new: OrderNew, caller: Caller, mode: Mode) -> tuple[Key | None, Placed | None]:
     """The key under which an order is asked for, and what was placed under it before, whatever has changed since."""
     if not caller.idempotency_key:
         return None, None
     key = Key(mode, caller.idempotency_key, hashlib.sha256(new.model_dump_json().encode()).hexdigest())
-    kept = till.kept(key)
-    return key, None if kept is None else _placed(till, kept)
+    kept = intake.kept(key)
+    return key, None if kept is None else _placed(intake, kept)
 
 
-def place(till: Till, composed: Composed, new: OrderNew, said: OrderSentence, by: Ordering) -> Placed:
+def place(
+    intake: OrderIntake, snapshot: CheckoutSnapshot, new: OrderNew, said: OrderSentence, by: Ordering
+) -> Placed:
     """Place an order of a checkout as its sentence says it; `by` knows who orders, and under which key."""
-    order = order_in_hand(composed.shop, said)
-    language = best_of(new.language, composed.shop.languages)
-    with to_buyer(language, composed.shop.country):
+    order = order_in_hand(snapshot.shop, said)
+    language = best_of(new.language, snapshot.shop.languages)
+    with to_buyer(language, snapshot.shop.country):
         wish = Wish(new.address, new.delivery_day, known=bool(by.buyer))
         by = by._replace(wish=wish, answers=new.answers, language=language, vouchers=new.vouchers, total=new.total)
-        return _placed(till, till.place(composed, order, new.tender, by))
+        return _placed(intake, intake.place(snapshot, order, new.tender, by))
 
 
 @router.post("/api/shops/{shop}/orders", status_code=201)
 def place_order(running: RunningDep, context: ContextDep, caller: CallerDep, new: OrderNew) -> Placed:
     """Place an order with a tender that is offered for it; asked again under the same key, it is placed once."""
     reads_in(caller.request, new.language)
-    key, kept = once(running.till, new, caller, context.mode)
+    key, kept = once(running.intake, new, caller, context.mode)
     if kept is not None:
         return kept
-    composed = published(context)
-    said = buyers_sentence(new.order, running, composed.shop)
-    return place(running.till, composed, new, said, Ordering(caller.known(), key))
+    snapshot = published(context)
+    said = buyers_sentence(new.order, running, snapshot.shop)
+    return place(running.intake, snapshot, new, said, Ordering(caller.known(), key))
 
 
 @router.get("/api/orders/{token}")
 def read_order(running: OfOrderDep, token: str, language: str = "") -> Paying:
     """What a buyer sees of an order, in the language in which it was placed, or in another of the shop's."""
-    record = running.till.record(token)
+    record = running.intake.record(token)
     if record.state is State.AT_PROVIDER:
-        record = running.till.look(record, record.payment)
+        record = running.intake.look(record, record.payment)
     return paying(running, record, language)
 
 
 @router.post("/api/orders/{token}/tender")
 def choose_another(running: OfOrderDep, token: str, another: Another) -> Placed:
     """Pay an order another way, until it is paid."""
-    till = running.till
-    return _placed(till, till.choose_another(token, another.tender, another.answers))
+    intake = running.intake
+    return _placed(intake, intake.choose_another(token, another.tender, another.answers))
 
 
 @router.post("/api/orders/{token}/go-on")
 def go_on(running: OfOrderDep, token: str) -> Placed:
     """Go on with a payment that was begun and not finished."""
-    till = running.till
-    return _placed(till, till.go_on(token))
+    intake = running.intake
+    return _placed(intake, intake.go_on(token))
 
 
 @router.post("/api/orders/{token}/receipt", status_code=201)
 def send_receipt(running: OfOrderDep, token: str, file: Annotated[UploadFile, File()]) -> Paying:
     """Send the receipt of a transfer, through the buyer's personal link."""
-    record = running.till.record(token)
-    if not takes_receipt(running.till.of_record.composed(record), record):
+    record = running.intake.record(token)
+    if not takes_receipt(running.intake.of_record.snapshot(record), record):
         refuse_settled(record)
     paper = running.merchant_file.add_receipt(token, file.filename or "", file.file.read(LARGEST + 1))
     return paying(running, running.order_acts.receipt_sent(token, paper.id))

@@ -12,13 +12,13 @@ from monedero.core.money import Money
 from monedero.core.payment.payment import BY_VOUCHER, Payment
 from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, State
 from monedero.core.record import Delivered, OrderRecord
-from monedero.letters.buyer_message import ToldPaper, told_of
+from monedero.letters.buyer_message import ToldPaper, buyer_message
 from monedero.letters.texts import TextReader
 from monedero.server.shops import RunningShop
 from monedero.wording.after_paying import buyers_name, fee_name, line_called
 from monedero.wording.buyer_formats import day, money
 from monedero.wording.buyers import called, tag, tell, to_buyer
-from monedero.work.checkout.composed import Composed
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot
 from monedero.work.orders.buyer_papers import invoice_of, language_of, takes_receipt
 
 
@@ -85,18 +85,18 @@ class Paying(BaseModel):
 
 def paying(running: RunningShop, record: OrderRecord, wished: str = "") -> Paying:
     """An order for its buyer, in the language in which it was placed, or in another of the shop's."""
-    till = running.till
-    composed, payment = till.of_record.composed(record), record.payment
-    language = wished if wished in composed.shop.languages else language_of(composed, record)
-    with to_buyer(language, composed.shop.country):
-        return _worded(running, composed, record, payment)
+    intake = running.intake
+    snapshot, payment = intake.of_record.snapshot(record), record.payment
+    language = wished if wished in snapshot.shop.languages else language_of(snapshot, record)
+    with to_buyer(language, snapshot.shop.country):
+        return _worded(running, snapshot, record, payment)
 
 
-def _worded(running: RunningShop, composed: Composed, record: OrderRecord, payment: Payment) -> Paying:
-    till = running.till
-    context = till.of_record.context(composed, tag())
+def _worded(running: RunningShop, snapshot: CheckoutSnapshot, record: OrderRecord, payment: Payment) -> Paying:
+    intake = running.intake
+    context = intake.of_record.context(snapshot, tag())
     chosen = payment.chosen
-    told = told_of(context, composed, record, till.link(record), tag())
+    told = buyer_message(context, snapshot, record, intake.link(record), tag())
     invoice, total = invoice_of(record), payment.total
     name = tell("order-line", line=line_called(record), number=str(record.number))
     delivered = record.delivered
@@ -111,7 +111,7 @@ def _worded(running: RunningShop, composed: Composed, record: OrderRecord, payme
         way,
         delivered.fee if delivered else None,
         paid=_paid(record),
-        vouchers=till.as_paid_again(record).vouchers if record.state in CAN_CHOOSE_ANOTHER else record.vouchers,
+        vouchers=intake.as_paid_again(record).vouchers if record.state in CAN_CHOOSE_ANOTHER else record.vouchers,
         back=_back(record),
         later=record.rest.total if record.rest and not record.rest.books.taken else None,
         let_go=record.rest is not None and record.rest.state is State.LAPSED,
@@ -119,13 +119,13 @@ def _worded(running: RunningShop, composed: Composed, record: OrderRecord, payme
         items=record.items,
     )
     # What is paid another way is paid for the order without the fee of this one.
-    writer = OfferWriter(composed, TextReader(context, composed), item)
+    writer = OfferWriter(snapshot, TextReader(context, snapshot), item)
     at = f"/api/orders/{record.token}"
     return Paying(
         token=record.token,
         number=record.number,
         mode=record.mode,
-        shop=composed.shop.name,
+        shop=snapshot.shop.name,
         state=record.state,
         tender_name=buyers_name(record),
         amount=str(total),
@@ -143,7 +143,7 @@ def _worded(running: RunningShop, composed: Composed, record: OrderRecord, payme
         embedded=payment.embedded,
         page_name=tell("pay-by", amount=money(total), tender=buyers_name(record)),
         go_on_name=tell("go-on-with", tender=buyers_name(record)),
-        can_send_receipt=takes_receipt(composed, record),
+        can_send_receipt=takes_receipt(snapshot, record),
         receipts=len(record.receipts),
         receipts_text=tell("receipts-sent", count=len(record.receipts)) if record.receipts else "",
         paid=_paid(record),
@@ -155,9 +155,9 @@ def _worded(running: RunningShop, composed: Composed, record: OrderRecord, payme
         lines=order_lines(
             item, OnTop(fee_name(chosen.fee, chosen.fee_names), chosen.fee, rounding=chosen.rounding)
         ),
-        offered=writer.all(till.offered_again(record)) if record.state in CAN_CHOOSE_ANOTHER else [],
+        offered=writer.all(intake.offered_again(record)) if record.state in CAN_CHOOSE_ANOTHER else [],
         language=tag(),
-        languages=languages_out(composed.shop.languages),
+        languages=languages_out(snapshot.shop.languages),
         words=buyer_words(),
     )
 

@@ -40,7 +40,7 @@ def try_code(running: RunningDep, context: ContextDep, caller: CallerDep, tried:
     shop = described_shop(context.shop).value
     who = Guesser(caller.known(), caller.host)
     with to_buyer(best_of(tried.language, shop.languages), shop.country):
-        voucher, handle = running.till.vouchers.try_code(tried.code, who, tried.currency, context.mode)
+        voucher, handle = running.intake.vouchers.try_code(tried.code, who, tried.currency, context.mode)
         balance = Money(voucher.balance, voucher.currency)
         return CodeTaken(
             mode=context.mode,

@@ -97,7 +97,7 @@ def _masked(value: str, *, secret: bool) -> str:
 def sheet_out(running: RunningShop, context: Context, found: Sheet, mode: Mode) -> SheetOut:
     """The sheet of a provider."""
     facts, brings, inputs = found.facts, found.brings, inputs_of(context)
-    names = running.till.provider_names()
+    names = running.intake.provider_names()
     saves = ""
     if brings.more_carried:
         saves = say("saves-more", orders=whole(brings.more_carried))

@@ -39,7 +39,7 @@ from monedero.work.accounts.own_gateway import put_gateway
 from monedero.work.accounts.provider_sheet import leaving, sheet
 from monedero.work.accounts.storefronts import serve, serving
 from monedero.work.accounts.taking_away import take_account_away
-from monedero.work.checkout.before_change import account_would_move
+from monedero.work.checkout.impact_before import account_would_move
 
 router = APIRouter(prefix="/api", tags=["accounts"], responses=PROBLEMS)
 BOUND = "monedero_sign_in"

@@ -13,11 +13,11 @@ from monedero.api.desk.tender_outcomes import OutcomeOut, OutcomeWriter, SharedO
 from monedero.api.problems import PROBLEMS
 from monedero.api.requests import InHandQuery, sentence
 from monedero.core.account import Mode
+from monedero.core.checkout.condition import SharedConditions
+from monedero.core.checkout.model import Checkout, Heading, Tender
 from monedero.core.fields import Identifier
 from monedero.core.money import Money
 from monedero.core.ratecard.model import Route
-from monedero.core.tender.condition import SharedConditions
-from monedero.core.tender.model import Checkout, Heading, Tender
 from monedero.formats.checkout_file import write
 from monedero.letters.texts import TextReader
 from monedero.store.documents import Versioned
@@ -27,7 +27,7 @@ from monedero.wording.names import names_of
 from monedero.wording.ready_texts import ready_names
 from monedero.wording.tender_conditions import alone_text
 from monedero.work.checkout.as_file import checkout_as_file
-from monedero.work.checkout.composed import Composed, amount_in_books, draft, drafted
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, amount_in_books, draft, drafted
 from monedero.work.checkout.copies import copy_tenders
 from monedero.work.checkout.facts import asked_facts
 from monedero.work.checkout.preview import View, view
@@ -198,37 +198,37 @@ def read_view(
 
     What the buyer would see is in a language of the shop, the first where none is asked for.
     """
-    composed = drafted(context)
-    seen = view(context, composed, order_in_hand(composed.shop, sentence(asked, running)))
-    with to_buyer(best_of(language, composed.shop.languages), composed.shop.country):
-        return _view_out(context, composed, seen)
+    snapshot = drafted(context)
+    seen = view(context, snapshot, order_in_hand(snapshot.shop, sentence(asked, running)))
+    with to_buyer(best_of(language, snapshot.shop.languages), snapshot.shop.country):
+        return _view_out(context, snapshot, seen)
 
 
-def _view_out(context: Context, composed: Composed, seen: View) -> ViewOut:
-    item = item_of(composed.shop, seen.hand)
+def _view_out(context: Context, snapshot: CheckoutSnapshot, seen: View) -> ViewOut:
+    item = item_of(snapshot.shop, seen.hand)
     writer = OutcomeWriter(seen)
     whole = nothing_left(item)
     # Where nothing is to be paid now, no way to pay is chosen.
     offered = [] if whole else [entry for entry in seen.outcomes if entry.place]
     placed = sorted(offered, key=lambda entry: entry.place or 0)
-    in_books = amount_in_books(composed, seen.hand)
+    in_books = amount_in_books(snapshot, seen.hand)
     return ViewOut(
-        mode=composed.checkout.mode,
-        draft_version=composed.draft_version or 0,
+        mode=snapshot.checkout.mode,
+        draft_version=snapshot.draft_version or 0,
         nothing_to_pay=not seen.hand.whole.minor,
         nothing_left=whole,
         rest=str(seen.hand.rest) if seen.hand.rest else None,
         amount=str(seen.hand.whole),
-        amount_in_books=str(Money.rounded(in_books, composed.shop.currency)) if in_books is not None else None,
+        amount_in_books=str(Money.rounded(in_books, snapshot.shop.currency)) if in_books is not None else None,
         outcomes=[writer.outcome(outcome) for outcome in seen.outcomes],
-        offered=OfferWriter(composed, TextReader(context, composed), item).all(placed),
+        offered=OfferWriter(snapshot, TextReader(context, snapshot), item).all(placed),
         lines=order_lines(item),
         language=tag(),
-        languages=languages_out(composed.shop.languages),
+        languages=languages_out(snapshot.shop.languages),
         words=buyer_words(),
-        shared=[writer.shared(each.id) for each in composed.checkout.shared_conditions],
-        asked=asked_facts(composed.shop, composed.checkout, seen.hand),
-        deliveries=ways_out(ways_there(composed.shop, seen.hand)),
+        shared=[writer.shared(each.id) for each in snapshot.checkout.shared_conditions],
+        asked=asked_facts(snapshot.shop, snapshot.checkout, seen.hand),
+        deliveries=ways_out(ways_there(snapshot.shop, seen.hand)),
         stretches=[
             WaysAt(
                 from_=str(entry.from_),

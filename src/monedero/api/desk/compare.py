@@ -46,7 +46,7 @@ from monedero.wording.costs import Case, cost_parts, unknown_parts
 from monedero.wording.derivation import derive
 from monedero.wording.facts import ToldFrom, facts
 from monedero.wording.show import exact, percent
-from monedero.work.checkout.composed import Composed, drafted
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, drafted
 from monedero.work.compare.candidates import Candidate
 from monedero.work.compare.inputs import CompareInputs
 from monedero.work.compare.ranking import Comparison, RankedRoute, cards_of, compare
@@ -82,10 +82,10 @@ def assumption_out(assumption: Assumption, where: str, inputs: CompareInputs) ->
 class RouteWriter:
     """Turns candidates into routes with their names."""
 
-    def __init__(self, composed: Composed, inputs: CompareInputs, day: date) -> None:
+    def __init__(self, snapshot: CheckoutSnapshot, inputs: CompareInputs, day: date) -> None:
         """Names come from the cards of the day, tenders from the draft."""
         self._tenders: dict[Route | str, list[str]] = {}
-        for tender in composed.checkout.tenders:
+        for tender in snapshot.checkout.tenders:
             self._tenders.setdefault(tender.route or tender.method, []).append(tender.id)
         self._inputs = inputs
         self.names = {key: card.provider.name for key, card in cards_of(inputs, day).items()}
@@ -112,10 +112,10 @@ class RouteWriter:
 class _Writer(RouteWriter):
     """Turns a comparison into an answer."""
 
-    def __init__(self, composed: Composed, comparison: Comparison) -> None:
-        super().__init__(composed, comparison.inputs, comparison.hand.order.placed_on)
+    def __init__(self, snapshot: CheckoutSnapshot, comparison: Comparison) -> None:
+        super().__init__(snapshot, comparison.inputs, comparison.hand.order.placed_on)
         self.comparison = comparison
-        self._books = composed.shop.currency
+        self._books = snapshot.shop.currency
         self._order = comparison.hand.order
 
     def _money(self, value: Fraction) -> str:
@@ -257,9 +257,9 @@ class _Writer(RouteWriter):
 
 
 def _compared(running: RunningShop, context: Context, asked: InHand) -> _Writer:
-    composed = drafted(context)
-    comparison = compare(context, order_in_hand(composed.shop, sentence(asked, running)))
-    return _Writer(composed, comparison)
+    snapshot = drafted(context)
+    comparison = compare(context, order_in_hand(snapshot.shop, sentence(asked, running)))
+    return _Writer(snapshot, comparison)
 
 
 @router.get("/compare")

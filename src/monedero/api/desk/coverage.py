@@ -24,7 +24,7 @@ from monedero.api.desk.coverage_views import blocks_out, findings_out, looked_te
 from monedero.api.desk.door import ContextDep, RunningDep
 from monedero.api.problems import PROBLEMS
 from monedero.api.requests import day_asked
-from monedero.core.coverage.grid import Look
+from monedero.core.checkout.coverage.grid import Look
 from monedero.core.errors import Fault, FaultCode, InvalidInput, NotFound
 from monedero.core.money import Money
 from monedero.letters.impact import dead_ends_text, impact_texts
@@ -33,14 +33,14 @@ from monedero.wording.catalogue import say
 from monedero.wording.coverage import cost_text
 from monedero.wording.coverage_fixes import fix_text
 from monedero.wording.names import names_of
-from monedero.work.checkout.composed import Composed, drafted
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, drafted
 from monedero.work.checkout.coverage_orders import InCell, order_of_cell
 from monedero.work.checkout.coverage_state import coverage_state
 from monedero.work.checkout.examined import Asked, examined
 from monedero.work.checkout.findings import findings
 from monedero.work.checkout.fixing import FixFor, Named, fixed, fixes_for, make_fix, named_fix
+from monedero.work.checkout.impact import Months, moves
 from monedero.work.checkout.month_of_orders import told_orders
-from monedero.work.checkout.moves import Months, moves
 from monedero.work.context import Context
 from monedero.work.shop.lookups import rates_of
 
@@ -54,29 +54,29 @@ def read_coverage(
     running: RunningDep, context: ContextDep, storefront: str, query: Annotated[CoverageQuery, Query()]
 ) -> CoverageOut:
     """Who can pay and how, over every order that the shop can receive; with a fix as if that was made."""
-    composed, asked, look = _asked(running, context, storefront, query)
-    over = before = examined(context, composed, asked)
+    snapshot, asked, look = _asked(running, context, storefront, query)
+    over = before = examined(context, snapshot, asked)
     month = told_orders(context, asked.day)
-    names, preview = names_of(composed.shop, composed.checkout), None
+    names, preview = names_of(snapshot.shop, snapshot.checkout), None
     if query.finding and query.fix:
-        _, fix = named_fix(context, composed, asked, Named(query.finding, query.fix))
-        over = fixed(context, composed, asked, fix)
+        _, fix = named_fix(context, snapshot, asked, Named(query.finding, query.fix))
+        over = fixed(context, snapshot, asked, fix)
         changes = impact_texts(moves(before, over, Months(month, month)), names)
         preview = PreviewOut(
             finding=query.finding, fix=query.fix, text=fix_text(fix.acts, names, {}), changes=changes
         )
     found = findings(over, month)
-    told = findings_out(over, found, look, composed, month_known=bool(month))
+    told = findings_out(over, found, look, snapshot, month_known=bool(month))
     return CoverageOut(
-        mode=composed.checkout.mode,
-        draft_version=composed.draft_version or 0,
+        mode=snapshot.checkout.mode,
+        draft_version=snapshot.draft_version or 0,
         on=asked.day,
-        currency=composed.shop.currency,
-        blocks=blocks_out(over, look, composed),
+        currency=snapshot.shop.currency,
+        blocks=blocks_out(over, look, snapshot),
         findings=told,
         looked=looked_text(over),
         clean=_clean(over.space.carts, over.parts, told),
-        providers=_providers(running, composed),
+        providers=_providers(running, snapshot),
         preview=preview,
     )
 
@@ -86,13 +86,13 @@ def read_fixes(
     running: RunningDep, context: ContextDep, storefront: str, query: Annotated[LookQuery, Query()]
 ) -> FixesOut:
     """What ends each finding, with what that costs over the month."""
-    composed, asked, _ = _asked(running, context, storefront, query)
-    found = findings(examined(context, composed, asked), told_orders(context, asked.day))
+    snapshot, asked, _ = _asked(running, context, storefront, query)
+    found = findings(examined(context, snapshot, asked), told_orders(context, asked.day))
     return FixesOut(
-        mode=composed.checkout.mode,
-        draft_version=composed.draft_version or 0,
+        mode=snapshot.checkout.mode,
+        draft_version=snapshot.draft_version or 0,
         fixes={
-            finding.id: [_fix(running, composed, fix) for fix in fixes_for(context, composed, asked, finding)]
+            finding.id: [_fix(running, snapshot, fix) for fix in fixes_for(context, snapshot, asked, finding)]
             for finding in found[:MOST_FIXED]
         },
     )
@@ -112,8 +112,8 @@ def read_order(
     running: RunningDep, context: ContextDep, storefront: str, query: Annotated[CellQuery, Query()]
 ) -> OrderToHand:
     """An order of a cell to put in hand: one of those with the fewest ways to pay."""
-    composed, asked, look = _asked(running, context, storefront, query)
-    market = next((market for market in composed.shop.markets if market.id == query.market), None)
+    snapshot, asked, look = _asked(running, context, storefront, query)
+    market = next((market for market in snapshot.shop.markets if market.id == query.market), None)
     if market is None:
         raise NotFound(Fault(FaultCode.NOT_FOUND, "market", query.market, {"what": "market"}))
     lines = tuple(query.lines.split("+"))
@@ -122,9 +122,9 @@ def read_order(
     first = _minor("first", query.first, market.currency)
     below = _minor("below", query.below, market.currency) if query.below else None
     cell = InCell(market.id, lines, first, below)
-    rates = rates_of(composed.shop)
-    order = order_of_cell(examined(context, composed, asked), cell, look, composed.shop, rates)
-    found = order_out(composed, order) if order else None
+    rates = rates_of(snapshot.shop)
+    order = order_of_cell(examined(context, snapshot, asked), cell, look, snapshot.shop, rates)
+    found = order_out(snapshot, order) if order else None
     if found is None:
         raise NotFound(Fault(FaultCode.NOT_FOUND, "lines", query.lines, {"what": "order"}))
     return found
@@ -133,15 +133,15 @@ def read_order(
 @router.get("/state")
 def read_state(running: RunningDep, context: ContextDep, storefront: str) -> CoverageState:
     """How a draft stands, and which dead ends its last change made."""
-    composed = drafted(context)
-    state = coverage_state(context, composed, running.clock.now().date())
+    snapshot = drafted(context)
+    state = coverage_state(context, snapshot, running.clock.now().date())
     note = say("coverage-state", ends=state.dead_ends, singles=state.singles)
     return CoverageState(
-        mode=composed.checkout.mode,
+        mode=snapshot.checkout.mode,
         dead_ends=state.dead_ends,
         singles=state.singles,
-        note=note if composed.shop.lines and composed.shop.markets else "",
-        made=dead_ends_text(state, names_of(composed.shop, composed.checkout)),
+        note=note if snapshot.shop.lines and snapshot.shop.markets else "",
+        made=dead_ends_text(state, names_of(snapshot.shop, snapshot.checkout)),
     )
 
 
@@ -155,39 +155,39 @@ def _minor(field: str, amount: str, currency: str) -> int:
 
 def _asked(
     running: RunningShop, context: Context, storefront: str, query: LookQuery
-) -> tuple[Composed, Asked, Look]:
+) -> tuple[CheckoutSnapshot, Asked, Look]:
     """What a query asks for; what it names must be there."""
-    composed = drafted(context)
-    shop = composed.shop
+    snapshot = drafted(context)
+    shop = snapshot.shop
     named = (
         ("delivery", query.delivery, {"none", *(way.id for way in shop.deliveries)}, "way of delivery"),
         ("customer_group", query.customer_group, {group.id for group in shop.customer_groups}, "customer group"),
-        ("without", query.without, {entry.id for entry in _providers(running, composed)}, "provider"),
+        ("without", query.without, {entry.id for entry in _providers(running, snapshot)}, "provider"),
     )
     for field, value, known, what in named:
         if value is not None and value not in known:
             raise NotFound(Fault(FaultCode.NOT_FOUND, field, value, {"what": what}))
     day: date = day_asked(query.on, running)
     look = Look(query.delivery, query.customer_group, query.device, query.signed_in, query.recurring)
-    return composed, Asked(day, query.ready, query.without), look
+    return snapshot, Asked(day, query.ready, query.without), look
 
 
-def _providers(running: RunningShop, composed: Composed) -> list[NameOut]:
+def _providers(running: RunningShop, snapshot: CheckoutSnapshot) -> list[NameOut]:
     """The providers that carry a tender of the draft."""
     names = {card.provider.id: card.provider.name for card in running.store.rate_cards.all()}
-    used = dict.fromkeys(tender.route.provider for tender in composed.checkout.tenders if tender.route)
+    used = dict.fromkeys(tender.route.provider for tender in snapshot.checkout.tenders if tender.route)
     return [NameOut(id=id, name=names.get(id, id)) for id in used]
 
 
-def _fix(running: RunningShop, composed: Composed, told: FixFor) -> FixOut:
-    names = names_of(composed.shop, composed.checkout)
-    by_id = {entry.id: entry.name for entry in _providers(running, composed)}
+def _fix(running: RunningShop, snapshot: CheckoutSnapshot, told: FixFor) -> FixOut:
+    names = names_of(snapshot.shop, snapshot.checkout)
+    by_id = {entry.id: entry.name for entry in _providers(running, snapshot)}
     providers = {
         tender.id: by_id.get(tender.route.provider, tender.route.provider)
-        for tender in composed.checkout.tenders
+        for tender in snapshot.checkout.tenders
         if tender.route
     }
-    cost = cost_text(told.orders, told.cost, composed.shop.currency, beside=told.beside)
+    cost = cost_text(told.orders, told.cost, snapshot.shop.currency, beside=told.beside)
     go = ""
     if told.fix.accounts:
         [*routes] = (tender.route for tender in told.fix.tenders if tender.carried_by in told.fix.accounts)

@@ -4,8 +4,8 @@ from collections.abc import Iterator, Mapping
 from fractions import Fraction
 
 from monedero.api.desk.coverage_schemas import BlockOut, CellOut, FoundOut, OrderToHand, RowOut
-from monedero.core.coverage.grid import Cell, Look, Row, blocks, looked_at
-from monedero.core.coverage.parts import Examined, Part
+from monedero.core.checkout.coverage.grid import Cell, Look, Row, blocks, looked_at
+from monedero.core.checkout.coverage.parts import Examined, Part
 from monedero.core.fx import NoReferenceRate
 from monedero.core.money import Money
 from monedero.core.order.model import Order
@@ -15,20 +15,20 @@ from monedero.wording.names import names_of
 from monedero.wording.places import country_name
 from monedero.wording.show import all_of
 from monedero.wording.tender_conditions import condition_text
-from monedero.work.checkout.composed import Composed
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot
 from monedero.work.checkout.coverage_orders import order_of_finding
 from monedero.work.checkout.findings import Finding
 from monedero.work.shop.lookups import rates_of
 
 
-def blocks_out(examined: Examined, look: Look, composed: Composed) -> list[BlockOut]:
+def blocks_out(examined: Examined, look: Look, snapshot: CheckoutSnapshot) -> list[BlockOut]:
     """The grid of every currency."""
-    names = names_of(composed.shop, composed.checkout)
+    names = names_of(snapshot.shop, snapshot.checkout)
     found = []
     for part in examined.parts:
-        rate = _to_books(part, composed)
+        rate = _to_books(part, snapshot)
         for block in blocks(part, look):
-            rows = [_row(part, row, rate, composed, names) for row in block.rows]
+            rows = [_row(part, row, rate, snapshot, names) for row in block.rows]
             markets = [examined.space.markets[part.region.markets[at]] for at in block.markets]
             countries = [country_name(market.country) for market in markets]
             found.append(
@@ -43,28 +43,32 @@ def blocks_out(examined: Examined, look: Look, composed: Composed) -> list[Block
     return found
 
 
-def _to_books(part: Part, composed: Composed) -> Fraction | None:
+def _to_books(part: Part, snapshot: CheckoutSnapshot) -> Fraction | None:
     """A minor unit of a part in whole units of the shop's currency; None without a reference rate."""
     day = part.region.space.day
     try:
-        return rates_of(composed.shop).convert(Money(1, part.region.currency), composed.shop.currency, day)
+        return rates_of(snapshot.shop).convert(Money(1, part.region.currency), snapshot.shop.currency, day)
     except NoReferenceRate:
         return None
 
 
-def _row(part: Part, row: Row, rate: Fraction | None, composed: Composed, names: Mapping[str, str]) -> RowOut:
+def _row(
+    part: Part, row: Row, rate: Fraction | None, snapshot: CheckoutSnapshot, names: Mapping[str, str]
+) -> RowOut:
     space = part.region.space
     lines = space.carts[row.cart].lines
     return RowOut(
         lines=list(lines),
         name=all_of(names[f"line/{line}"] for line in lines),
         repeats=space.lines[lines[0]].recurring,
-        cells=[_cell(part, cell, rate, composed, names) for cell in row.cells],
+        cells=[_cell(part, cell, rate, snapshot, names) for cell in row.cells],
     )
 
 
-def _cell(part: Part, cell: Cell, rate: Fraction | None, composed: Composed, names: Mapping[str, str]) -> CellOut:
-    begins, currency, books = part.region.begins, part.region.currency, composed.shop.currency
+def _cell(
+    part: Part, cell: Cell, rate: Fraction | None, snapshot: CheckoutSnapshot, names: Mapping[str, str]
+) -> CellOut:
+    begins, currency, books = part.region.begins, part.region.currency, snapshot.shop.currency
 
     def there(minor: int) -> str:
         money = Money(minor, currency)
@@ -85,22 +89,22 @@ def _cell(part: Part, cell: Cell, rate: Fraction | None, composed: Composed, nam
 
 
 def findings_out(
-    examined: Examined, found: list[Finding], look: Look, composed: Composed, *, month_known: bool
+    examined: Examined, found: list[Finding], look: Look, snapshot: CheckoutSnapshot, *, month_known: bool
 ) -> list[FoundOut]:
     """The findings about an order that is looked at, in sentences."""
-    return list(_findings(examined, found, look, composed, month_known=month_known))
+    return list(_findings(examined, found, look, snapshot, month_known=month_known))
 
 
 def _findings(
-    examined: Examined, found: list[Finding], look: Look, composed: Composed, *, month_known: bool
+    examined: Examined, found: list[Finding], look: Look, snapshot: CheckoutSnapshot, *, month_known: bool
 ) -> Iterator[FoundOut]:
-    names, rates = names_of(composed.shop, composed.checkout), rates_of(composed.shop)
+    names, rates = names_of(snapshot.shop, snapshot.checkout), rates_of(snapshot.shop)
     parts = {part.region.currency: part for part in examined.parts}
     for finding in found:
         fields: dict[str, str | int] = {"tender": names.get(f"tender/{finding.tender}", finding.tender)}
         share, order = "", None
         if finding.found is None:
-            fields["shut"] = shut_text(finding.codes, _conditions(composed, finding.tender, names))
+            fields["shut"] = shut_text(finding.codes, _conditions(snapshot, finding.tender, names))
         else:
             region, box = finding.found.region, finding.found.box
             part = parts[region.currency]
@@ -108,8 +112,8 @@ def _findings(
                 continue
             fields |= described(region, box, examined.possible, names).fields
             share = share_text(finding.share) if month_known else ""
-            one = order_of_finding(examined, finding, look, composed.shop, rates)
-            order = order_out(composed, one) if one else None
+            one = order_of_finding(examined, finding, look, snapshot.shop, rates)
+            order = order_out(snapshot, one) if one else None
         name = f"found-{finding.kind.value}"
         yield FoundOut(
             id=finding.id,
@@ -122,26 +126,26 @@ def _findings(
         )
 
 
-def _conditions(composed: Composed, tender: str, names: Mapping[str, str]) -> dict[str, list[str]]:
+def _conditions(snapshot: CheckoutSnapshot, tender: str, names: Mapping[str, str]) -> dict[str, list[str]]:
     """The conditions of a tender and of its shared sets in phrases, by their fact as it stands in codes."""
-    own = next(each for each in composed.checkout.tenders if each.id == tender)
-    shared = [each for each in composed.checkout.shared_conditions if each.id in own.shared]
+    own = next(each for each in snapshot.checkout.tenders if each.id == tender)
+    shared = [each for each in snapshot.checkout.shared_conditions if each.id in own.shared]
     told: dict[str, list[str]] = {}
     for condition in [*own.conditions, *(condition for each in shared for condition in each.conditions)]:
         told.setdefault(condition.fact.replace("_", "-"), []).append(condition_text(condition, names))
     return told
 
 
-def order_out(composed: Composed, order: Order) -> OrderToHand | None:
+def order_out(snapshot: CheckoutSnapshot, order: Order) -> OrderToHand | None:
     """An order by the parts of its sentence; None for one of two lines, which no sentence says."""
     market = next(
         market
-        for market in composed.shop.markets
+        for market in snapshot.shop.markets
         if (market.country, market.currency) == (order.country, order.amount.currency)
     )
     if len(order.lines) != 1:
         return None
-    line = next(line for line in composed.shop.lines if line.id == order.lines[0])
+    line = next(line for line in snapshot.shop.lines if line.id == order.lines[0])
     return OrderToHand(
         market=market.id,
         line=order.lines[0],

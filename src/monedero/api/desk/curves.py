@@ -27,7 +27,7 @@ from monedero.core.fields import positive
 from monedero.core.money import Money, minor_units
 from monedero.core.numbers import decimal_text, short_text
 from monedero.wording.show import exact
-from monedero.work.checkout.composed import drafted
+from monedero.work.checkout.checkout_snapshot import drafted
 from monedero.work.compare.candidates import in_question
 from monedero.work.compare.curves import DIGITS, curves
 from monedero.work.month.plans import PlansAndProviders, Volumes, one_instead_of_mix, plans_and_providers
@@ -54,8 +54,8 @@ def exact_out(value: Fraction, currency: str) -> Exact:
 @router.get("/compare/curves")
 def read_curves(running: RunningDep, context: ContextDep, asked: Annotated[RulerQuery, Query()]) -> CurvesOut:
     """The cost of every open route over the ruler, and the cheapest one for every amount."""
-    composed = drafted(context)
-    order = order_in_hand(composed.shop, sentence(asked, running))
+    snapshot = drafted(context)
+    order = order_in_hand(snapshot.shop, sentence(asked, running))
     low, high = (positive(amount_of(end, asked.currency), end) for end in (asked.low, asked.high))
     if high.minor <= low.minor:
         raise InvalidInput(
@@ -63,13 +63,13 @@ def read_curves(running: RunningDep, context: ContextDep, asked: Annotated[Ruler
         )
     question = in_question(context, order)
     drawn = curves(context, question, low, high, all_in_costs=asked.of == "all-in")
-    writer = RouteWriter(composed, question.inputs, question.day)
+    writer = RouteWriter(snapshot, question.inputs, question.day)
     to_books, units = question.to_books or Fraction(1), minor_units(asked.currency)
     shares = [Fraction(units, minor) / to_books for minor in drawn.amounts]
     over = 10**DIGITS
     return CurvesOut(
         mode=context.mode,
-        currency=composed.shop.currency,
+        currency=snapshot.shop.currency,
         order_currency=asked.currency,
         amounts=[Money(minor, asked.currency).amount for minor in drawn.amounts],
         curves=[

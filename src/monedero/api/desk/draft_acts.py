@@ -13,8 +13,8 @@ from monedero.core.reasons import ReasonCode
 from monedero.letters.impact import texts_of
 from monedero.wording.draft_figures import moved_text
 from monedero.work.checkout.acts import HeldBack, Pair, end_reason, let_meet
-from monedero.work.checkout.before_change import edit_would_move
-from monedero.work.checkout.composed import drafted
+from monedero.work.checkout.checkout_snapshot import drafted
+from monedero.work.checkout.impact_before import edit_would_move
 from monedero.work.checkout.tenders import Edit
 from monedero.work.checkout.what_would_change import would_move
 from monedero.work.shop.order_in_hand import order_in_hand
@@ -76,13 +76,13 @@ def meet(running: RunningDep, context: ContextDep, storefront: str, now: MeetNow
 @router.post("/would-change")
 def would_change(running: RunningDep, context: ContextDep, storefront: str, asked: EditAsked) -> WouldChange:
     """What an edit would do to the orders of a month; nothing is changed."""
-    composed = drafted(context)
-    hand = order_in_hand(composed.shop, sentence(asked.order, running))
+    snapshot = drafted(context)
+    hand = order_in_hand(snapshot.shop, sentence(asked.order, running))
     edit = Edit(asked.edit.tenders, asked.edit.headings, asked.edit.shared_conditions)
     found = would_move(context, edit, hand)
     over = edit_would_move(context, edit, hand.order.placed_on)
     return WouldChange(
-        mode=composed.checkout.mode,
+        mode=snapshot.checkout.mode,
         tenders=[moved_text(name, change) for name, change in found],
         sentences=texts_of([over]),
     )

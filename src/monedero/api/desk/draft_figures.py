@@ -11,7 +11,7 @@ from monedero.api.requests import InHandQuery, sentence
 from monedero.core.account import Mode
 from monedero.core.money import Money
 from monedero.wording.draft_figures import limit_text, over_text
-from monedero.work.checkout.composed import drafted
+from monedero.work.checkout.checkout_snapshot import drafted
 from monedero.work.checkout.figures import draft_figures
 from monedero.work.shop.order_in_hand import order_in_hand
 
@@ -60,13 +60,13 @@ class DraftFiguresOut(BaseModel):
 @router.get("")
 def read_figures(running: RunningDep, context: ContextDep, storefront: str, asked: InHandQuery) -> DraftFiguresOut:
     """What the limits and buyer fees of a draft come to, over the shop's orders of a month and the order in hand."""
-    composed = drafted(context)
-    hand = order_in_hand(composed.shop, sentence(asked, running))
-    found = draft_figures(context, composed, hand)
-    books, currency = composed.shop.currency, hand.order.amount.currency
+    snapshot = drafted(context)
+    hand = order_in_hand(snapshot.shop, sentence(asked, running))
+    found = draft_figures(context, snapshot, hand)
+    books, currency = snapshot.shop.currency, hand.order.amount.currency
     return DraftFiguresOut(
-        mode=composed.checkout.mode,
-        draft_version=composed.draft_version or 0,
+        mode=snapshot.checkout.mode,
+        draft_version=snapshot.draft_version or 0,
         limits=[
             LimitFigure(tender=tender, end=end, text=limit_text(cost, books))
             for (tender, end), cost in found.limits.items()

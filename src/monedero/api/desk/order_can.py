@@ -5,7 +5,7 @@ from monedero.core.payment.state import State
 from monedero.core.ratecard.model import LineKind
 from monedero.core.record import OrderRecord
 from monedero.core.request import Asking
-from monedero.work.orders import progress
+from monedero.work.orders import order_events
 from monedero.work.orders.acts import UNDER_WAY, UNPAID
 from monedero.work.orders.bounds import can_give_back, can_take, rest_kept
 
@@ -18,7 +18,7 @@ def can_now(record: OrderRecord) -> Can:
         return str(books.money(minor)) if minor > 0 else None
 
     take, back = can_take(record), can_give_back(record, payment)
-    open_ = books.open - progress.asked_for(record, payment.number, Asking.TAKE)
+    open_ = books.open - order_events.asked_for(record, payment.number, Asking.TAKE)
     shared = back + rest_kept(record) + record.by_voucher.minor if back or record.state not in UNDER_WAY else 0
     sent = sum(entry.amount.minor for entry in record.dispatched)
     own = payment.chosen.provider is None

@@ -94,7 +94,7 @@ def read_records(running: RunningDep, context: ContextDep, asked: Annotated[Reco
 @router.get("/{token}")
 def read_record(running: RunningDep, token: str) -> OrderOut:
     """One order record, whole."""
-    return _answer(running, running.till.record(token))
+    return _answer(running, running.intake.record(token))
 
 
 @router.post("/{token}/take")
@@ -118,7 +118,7 @@ def refund(running: RunningDep, token: str, now: AmountNow) -> OrderOut:
 @router.post("/{token}/refund-double")
 def refund_double(running: RunningDep, token: str, now: AmountNow) -> OrderOut:
     """Send back what was paid a second time, by another payment than the one that counts."""
-    twice = running.till.record(token).paid_twice
+    twice = running.intake.record(token).paid_twice
     if not twice:
         raise NotFound(Fault(FaultCode.NOT_FOUND, "payment", token, {"what": "second payment"}))
     return _answer(running, running.order_acts.refund(token, now.amount, now.version, twice[0].number))
@@ -184,7 +184,7 @@ def read_receipt(running: RunningDep, token: str, id: str) -> Response:
 def _answer(running: RunningShop, record: OrderRecord) -> OrderOut:
     stored = running.store.orders.stored_order(record.token)
     assert stored is not None  # it was just changed
-    return _order(running, stored, running.till.provider_names())
+    return _order(running, stored, running.intake.provider_names())
 
 
 def _order(running: RunningShop, stored: VersionedOrder, names: dict[str, str]) -> OrderOut:

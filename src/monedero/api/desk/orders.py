@@ -14,7 +14,7 @@ from monedero.api.buyer.orders import OrderNew, Placed, once, place
 from monedero.api.desk.door import ContextDep, RunningDep
 from monedero.api.problems import PROBLEMS
 from monedero.api.requests import sentence
-from monedero.work.checkout.composed import drafted
+from monedero.work.checkout.checkout_snapshot import drafted
 from monedero.work.orders.choosing import Ordering
 
 router = APIRouter(prefix="/api/checkouts/{storefront}", tags=["checkout"], responses=PROBLEMS)
@@ -24,10 +24,10 @@ AskedFor = Annotated[Asked, Query()]
 @router.post("/orders", status_code=201)
 def place_by_draft(running: RunningDep, context: ContextDep, caller: CallerDep, new: OrderNew) -> Placed:
     """Place the order in hand by the draft; asked again under the same key, it is placed once."""
-    key, kept = once(running.till, new, caller, context.mode)
+    key, kept = once(running.intake, new, caller, context.mode)
     if kept is not None:
         return kept
-    return place(running.till, drafted(context), new, sentence(new.order, running), Ordering(key=key))
+    return place(running.intake, drafted(context), new, sentence(new.order, running), Ordering(key=key))
 
 
 @router.get("/line-page")

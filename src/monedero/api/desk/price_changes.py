@@ -15,7 +15,7 @@ from monedero.core.money import Money
 from monedero.wording.catalogue import say
 from monedero.wording.show import day as day_text
 from monedero.wording.show import listed, money
-from monedero.work.checkout.composed import drafted
+from monedero.work.checkout.checkout_snapshot import drafted
 from monedero.work.compare.inputs import inputs_of
 from monedero.work.compare.price_changes import plan_change, price_changes
 from monedero.work.compare.ranking import RankedRoute, compare
@@ -41,9 +41,9 @@ class PriceChangesOut(BaseModel):
 @router.get("/compare/changes")
 def read_price_changes(running: RunningDep, context: ContextDep, asked: InHandQuery) -> PriceChangesOut:
     """A change of plan, and prices that end or begin, that let another route come first for the order in hand."""
-    composed, inputs = drafted(context), inputs_of(context)
-    hand = order_in_hand(composed.shop, sentence(asked, running))
-    writer = RouteWriter(composed, inputs, hand.order.placed_on)
+    snapshot, inputs = drafted(context), inputs_of(context)
+    hand = order_in_hand(snapshot.shop, sentence(asked, running))
+    writer = RouteWriter(snapshot, inputs, hand.order.placed_on)
 
     def named(ranked: RankedRoute) -> str:
         route = writer.route(ranked.candidate)

@@ -8,14 +8,14 @@ from pydantic import BaseModel
 from monedero.api.desk.door import ContextDep, RunningDep
 from monedero.api.problems import PROBLEMS
 from monedero.core.account import Mode
+from monedero.core.checkout.model import Tender
 from monedero.core.language import in_language
-from monedero.core.tender.model import Tender
 from monedero.letters.impact import impact_texts
 from monedero.store.providers_and_editions import Edition
 from monedero.wording.changes import change_text, tender_summary
 from monedero.wording.names import names_of
-from monedero.work.checkout.before_change import publishing_would_move
-from monedero.work.checkout.composed import drafted
+from monedero.work.checkout.checkout_snapshot import drafted
+from monedero.work.checkout.impact_before import publishing_would_move
 from monedero.work.checkout.publish import pending, publish
 
 router = APIRouter(prefix="/api/checkouts/{storefront}", tags=["publish"], responses=PROBLEMS)
@@ -83,10 +83,10 @@ def read_publication(running: RunningDep, context: ContextDep, storefront: str) 
 @router.get("/publication/moves")
 def read_moves(running: RunningDep, context: ContextDep, storefront: str) -> PublicationMoves:
     """What publishing would move; looked at apart, since every order is looked at for it."""
-    composed = drafted(context)
+    snapshot = drafted(context)
     moved = publishing_would_move(context, running.clock.now().date())
-    sentences = impact_texts(moved, names_of(composed.shop, composed.checkout)) if moved else []
-    return PublicationMoves(mode=composed.checkout.mode, sentences=sentences)
+    sentences = impact_texts(moved, names_of(snapshot.shop, snapshot.checkout)) if moved else []
+    return PublicationMoves(mode=snapshot.checkout.mode, sentences=sentences)
 
 
 @router.post("/editions", status_code=201)

@@ -26,7 +26,7 @@ from monedero.store.documents import Versioned
 from monedero.wording.buyers import BUYER_LANGUAGES
 from monedero.wording.catalogue import say
 from monedero.wording.places import country_name, language_name, network_name
-from monedero.work.checkout.before_change import shop_would_move
+from monedero.work.checkout.impact_before import shop_would_move
 from monedero.work.compare.rate_cards import card_networks, provider_names
 from monedero.work.context import Context
 from monedero.work.shop.describe import describe_shop

@@ -5,16 +5,16 @@ from datetime import date
 from pydantic import BaseModel
 
 from monedero.api.desk.compare_schemas import ReasonOut
+from monedero.core.checkout.authentication import expected
+from monedero.core.checkout.decision import Outcome
+from monedero.core.checkout.law import Sold, findings
+from monedero.core.checkout.model import Tender
+from monedero.core.checkout.widening import can_widen
 from monedero.core.fx import NoReferenceRate
 from monedero.core.method import Method
 from monedero.core.money import Money
 from monedero.core.ratecard.catalogue import Ranked
 from monedero.core.reasons import Reason, ReasonCode
-from monedero.core.tender.authentication import expected
-from monedero.core.tender.decision import Outcome
-from monedero.core.tender.law import Sold, findings
-from monedero.core.tender.model import Tender
-from monedero.core.tender.widening import can_widen
 from monedero.core.window import Window
 from monedero.figures import authentication, methods
 from monedero.figures.law import rules
@@ -112,7 +112,7 @@ class OutcomeWriter:
 
     def __init__(self, seen: View) -> None:
         """Names come from the shop, the checkout and the cards."""
-        self._seen, self._composed = seen, seen.composed
+        self._seen, self._composed = seen, seen.snapshot
         self._sets = {each.id: each for each in self._composed.checkout.shared_conditions}
         self._names = {key: card.provider.name for key, card in seen.cards.items()}
         self._names |= names_of(self._composed.shop, self._composed.checkout)

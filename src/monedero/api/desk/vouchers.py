@@ -78,14 +78,16 @@ def read_vouchers(running: RunningDep, context: ContextDep) -> VouchersOut:
 @router.post("/api/vouchers", status_code=201)
 def issue_voucher(running: RunningDep, context: ContextDep, new: VoucherNew) -> VoucherIssued:
     """Issue a voucher; its code is in the answer, and nowhere else."""
-    issued = running.till.vouchers.issue(new.amount, Given(VoucherKind.GIFT, new.expires, new.note), context.mode)
+    issued = running.intake.vouchers.issue(
+        new.amount, Given(VoucherKind.GIFT, new.expires, new.note), context.mode
+    )
     return VoucherIssued(**_all(running, context).model_dump(), code=issued.code)
 
 
 @router.post("/api/vouchers/{id}/end")
 def end_voucher(running: RunningDep, context: ContextDep, id: str) -> VouchersOut:
     """Take away what is left on a voucher, for good."""
-    running.till.vouchers.end(id)
+    running.intake.vouchers.end(id)
     return _all(running, context)
 
 
@@ -94,7 +96,7 @@ def _all(running: RunningShop, context: Context) -> VouchersOut:
     today = running.clock.now().date()
     owed: dict[str, int] = {}
     for voucher in vouchers:
-        if not voucher.expired(today) and not running.till.vouchers.stands_still(voucher):
+        if not voucher.expired(today) and not running.intake.vouchers.stands_still(voucher):
             owed[voucher.currency] = owed.get(voucher.currency, 0) + voucher.balance
     return VouchersOut(
         mode=context.mode,
@@ -120,7 +122,7 @@ def _out(running: RunningShop, voucher: Voucher, today: date) -> VoucherOut:
         used=shown(voucher.used),
         last_day=voucher.last_day,
         expired=voucher.expired(today),
-        stands_still=running.till.vouchers.stands_still(voucher),
+        stands_still=running.intake.vouchers.stands_still(voucher),
         note=voucher.note,
         sold_by=number(voucher.sold_by),
         entries=[

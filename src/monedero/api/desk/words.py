@@ -14,7 +14,7 @@ from monedero.formats.markdown import as_html
 from monedero.letters.words import TenderWords, WordsOf, words_of
 from monedero.wording.catalogue import say
 from monedero.wording.places import language_name
-from monedero.work.checkout.composed import drafted
+from monedero.work.checkout.checkout_snapshot import drafted
 from monedero.work.shop.order_in_hand import order_in_hand
 
 router = APIRouter(prefix="/api/checkouts/{storefront}/words", tags=["checkout"], responses=PROBLEMS)
@@ -61,15 +61,15 @@ class WordsOut(BaseModel):
 @router.get("")
 def read_words(running: RunningDep, context: ContextDep, storefront: str, asked: InHandQuery) -> WordsOut:
     """What buyers read of every tender in every language, and what is missing."""
-    composed = drafted(context)
-    found = words_of(context, composed, order_in_hand(composed.shop, sentence(asked, running)))
+    snapshot = drafted(context)
+    found = words_of(context, snapshot, order_in_hand(snapshot.shop, sentence(asked, running)))
     missing = sum(words.missing for words in found)
     return WordsOut(
-        mode=composed.checkout.mode,
-        draft_version=composed.draft_version or 0,
+        mode=snapshot.checkout.mode,
+        draft_version=snapshot.draft_version or 0,
         languages=[
             LanguageOut(tag=one, name=language_name(one), chosen=place == 0)
-            for place, one in enumerate(composed.shop.languages)
+            for place, one in enumerate(snapshot.shop.languages)
         ],
         tenders=[_tender(words) for words in found],
         placeholders_before=[f"{{{one.value}}}" for one in IN_ADVANCE],

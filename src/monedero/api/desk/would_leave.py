@@ -6,8 +6,8 @@ from pydantic import BaseModel
 
 from monedero.core.account import Mode
 from monedero.letters.impact import texts_of
-from monedero.work.checkout.composed import Composed
-from monedero.work.checkout.moves import Moves
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot
+from monedero.work.checkout.impact import Impact
 
 
 class WouldLeave(BaseModel):
@@ -21,7 +21,7 @@ class WouldLeave(BaseModel):
     sentences: list[str]
 
 
-def would_leave(mode: Mode, found: Sequence[tuple[Composed, Moves]]) -> WouldLeave:
+def would_leave(mode: Mode, found: Sequence[tuple[CheckoutSnapshot, Impact]]) -> WouldLeave:
     """What a change does to some checkouts."""
     takes_away = any(change.takes_away for _, change in found)
     return WouldLeave(mode=mode, takes_away=takes_away, sentences=texts_of(found))

@@ -7,8 +7,8 @@ from monedero.api.hooks.door import ShopsDep
 from monedero.core.account import Mode
 from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.formats.gateway import WELL_KNOWN
+from monedero.work.orders.place_order import AFTER_PAYING
 from monedero.work.orders.sending import RETURN
-from monedero.work.orders.till import AFTER_PAYING
 
 router = APIRouter(tags=["outside"])
 
@@ -18,7 +18,7 @@ def come_back(shops: ShopsDep, payment: str = "") -> RedirectResponse:
     """Where the provider sends the buyer back to; what became of the payment is asked there."""
     for running in shops:
         if running.store.orders.with_reference(payment):
-            record = running.till.came_back(payment)
+            record = running.intake.came_back(payment)
             return RedirectResponse(f"{AFTER_PAYING}/{record.token}", status_code=303)
     return RedirectResponse(f"{AFTER_PAYING}/unknown", status_code=303)
 

@@ -3,7 +3,7 @@
 What does not depend on the amount is asked once for all orders that are alike; the method's limits are compared
 exactly, brought over at the reference rate. A limit without a rate carries nothing. Long orders are asked one by one.
 
-Source: own design; a test holds it against `monedero.core.tender.decision`.
+Source: own design; a test holds it against `monedero.core.checkout.decision`.
 
 >>> limits_in([Method(id="cash", name="Cash", family="cash", buyer="Pays.", recurring=False)])
 []
@@ -15,12 +15,12 @@ from typing import NamedTuple
 
 import polars as pl
 
+from monedero.core.checkout.decision import Setting, cannot_carry
 from monedero.core.columns.orders import WHOLE, OrderColumns, alike
 from monedero.core.method import Method
 from monedero.core.money import Money
 from monedero.core.order.model import Order
 from monedero.core.reasons import ReasonCode
-from monedero.core.tender.decision import Setting, cannot_carry
 from monedero.core.window import Window
 
 # What a method can carry besides the amount does not depend on the day.

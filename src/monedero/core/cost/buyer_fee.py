@@ -21,10 +21,10 @@ from fractions import Fraction
 from math import floor
 from typing import NamedTuple
 
+from monedero.core.checkout.fee import BuyerFee
 from monedero.core.cost.assumed import ZERO
 from monedero.core.money import Money, minor_units, round_half_up
 from monedero.core.ratecard.linear import NOTHING, FeeCurve, FeePiece, Linear
-from monedero.core.tender.fee import BuyerFee
 
 ONE = Fraction(1)
 

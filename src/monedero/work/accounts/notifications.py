@@ -24,8 +24,8 @@ from monedero.formats.json_text import faults
 from monedero.store import DatabaseError, Store
 from monedero.store.exchanges import Exchange
 from monedero.work.accounts.gateways import Access, access_name
-from monedero.work.orders import progress
-from monedero.work.orders.till import Till
+from monedero.work.orders import order_events
+from monedero.work.orders.place_order import OrderIntake
 
 LARGEST = 64 * 1024
 SHOWN_HEADERS = (webhook.ID, webhook.TIMESTAMP)
@@ -35,9 +35,9 @@ VERDICTS = {Fate.COUNTED: "counted", Fate.AGAIN: "again", Fate.EARLY: "early", F
 class Notifications:
     """Takes in the notifications of one shop."""
 
-    def __init__(self, store: Store, till: Till, now: Callable[[], datetime]) -> None:
+    def __init__(self, store: Store, intake: OrderIntake, now: Callable[[], datetime]) -> None:
         self._store = store
-        self._till = till
+        self._intake = intake
         self._now = now
 
     def account_at(self, endpoint: str) -> Account | None:
@@ -129,11 +129,11 @@ class Notifications:
         told: list[tuple[Fate, Fault | None]] = []
 
         def hear(before: OrderRecord) -> OrderRecord:
-            after, fate, fault = progress.hear(before, number, notice)
+            after, fate, fault = order_events.hear(before, number, notice)
             told.append((fate, fault))
             return after
 
-        after = self._till.change(record.token, hear)
+        after = self._intake.change(record.token, hear)
         fate, fault = told[-1]
         update = {
             "verdict": VERDICTS[fate],

@@ -7,6 +7,7 @@ from fractions import Fraction
 
 from monedero.core.account import Account, Mode, Stage
 from monedero.core.application import Ask
+from monedero.core.checkout.model import Checkout, Tender
 from monedero.core.cost.assumed import ZERO
 from monedero.core.openness import shut_to
 from monedero.core.payment.due import due
@@ -14,7 +15,6 @@ from monedero.core.provider import ProviderFacts
 from monedero.core.ratecard.model import RateCard
 from monedero.core.ratecard.volume import plan_key
 from monedero.core.reasons import Reason
-from monedero.core.tender.model import Checkout, Tender
 from monedero.work.accounts.applications import Applications
 from monedero.work.compare.inputs import UNDER_WAY, CompareInputs, inputs_of
 from monedero.work.context import Context

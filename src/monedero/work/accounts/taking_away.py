@@ -4,10 +4,10 @@ from collections.abc import Iterable, Iterator
 from typing import NamedTuple
 
 from monedero.core.account import Account, Act, Mode
+from monedero.core.checkout.model import Checkout
 from monedero.core.errors import Conflict, Fault, FaultCode, NotFound
 from monedero.core.payment.due import DueCode, due
 from monedero.core.payment.state import HOLDS_MONEY
-from monedero.core.tender.model import Checkout
 from monedero.store import Store
 from monedero.store.rate_cards import day_of
 from monedero.work.accounts.gateways import access_name

@@ -3,13 +3,13 @@
 from typing import NamedTuple
 
 from monedero.core.as_typed import amount_of
+from monedero.core.checkout.model import Checkout, Tender
+from monedero.core.checkout.widening import Around, widened
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound, refuse
 from monedero.core.reasons import ReasonCode
-from monedero.core.tender.model import Checkout, Tender
-from monedero.core.tender.widening import Around, widened
 from monedero.core.window import Window
 from monedero.store.documents import Versioned
-from monedero.work.checkout.composed import draft
+from monedero.work.checkout.checkout_snapshot import draft
 from monedero.work.checkout.tenders import Edit, save_draft
 from monedero.work.context import Context
 from monedero.work.shop.lookups import described_shop

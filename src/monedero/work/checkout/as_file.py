@@ -1,8 +1,8 @@
 """A draft as a file, `monedero/checkout/1`, with everything that a decision over it needs."""
 
+from monedero.core.checkout.model import Tender
 from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.core.method import Method, UnknownMethod
-from monedero.core.tender.model import Tender
 from monedero.core.words.texts import Texts
 from monedero.formats.checkout_file import (
     FORMAT,
@@ -14,7 +14,7 @@ from monedero.formats.checkout_file import (
     FileShop,
     FileTender,
 )
-from monedero.work.checkout.composed import drafted, setting_of
+from monedero.work.checkout.checkout_snapshot import drafted, setting_of
 from monedero.work.context import Context
 from monedero.work.shop.lookups import storefront_of
 
@@ -24,9 +24,9 @@ def checkout_as_file(context: Context) -> CheckoutFile:
 
     Refuses a tender of a method that nobody has described: what it can carry, the file could not say.
     """
-    composed = drafted(context)
-    shop, checkout = composed.shop, composed.checkout
-    setting = setting_of(context, composed)
+    snapshot = drafted(context)
+    shop, checkout = snapshot.shop, snapshot.checkout
+    setting = setting_of(context, snapshot)
     used = dict.fromkeys(tender.method for tender in checkout.tenders)
     return CheckoutFile(
         format=FORMAT,

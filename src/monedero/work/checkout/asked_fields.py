@@ -1,7 +1,7 @@
 """The fields that a buyer fills in for a tender: those that its kind asks for by itself, and those of its owner."""
 
+from monedero.core.checkout.model import Tender
 from monedero.core.method import Family, Method
-from monedero.core.tender.model import Tender
 from monedero.core.words.asked import AskedField, AskedKind
 
 BILL_TO, PURCHASE_ORDER, PAYS_WITH = "bill-to", "purchase-order", "pays-with"

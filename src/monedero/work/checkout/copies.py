@@ -1,10 +1,10 @@
 """Copy: a tender, or all of a checkout, from one storefront to another."""
 
+from monedero.core.checkout.condition import SharedConditions
+from monedero.core.checkout.model import Checkout, Tender
 from monedero.core.errors import Fault, FaultCode, NotFound
-from monedero.core.tender.condition import SharedConditions
-from monedero.core.tender.model import Checkout, Tender
 from monedero.store.documents import Versioned
-from monedero.work.checkout.composed import draft
+from monedero.work.checkout.checkout_snapshot import draft
 from monedero.work.checkout.tenders import Edit, free_id, free_name, free_names, save_draft
 from monedero.work.context import Context
 

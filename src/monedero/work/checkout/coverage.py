@@ -2,9 +2,9 @@
 
 from typing import Any
 
-from monedero.core.coverage.answer import coverage
-from monedero.core.coverage.difference import more_offered
-from monedero.core.coverage.parts import Examined
+from monedero.core.checkout.coverage.answer import coverage
+from monedero.core.checkout.coverage.difference import more_offered
+from monedero.core.checkout.coverage.parts import Examined
 from monedero.figures import reference_rates
 from monedero.formats.checkout_file import CheckoutFile
 from monedero.formats.coverage_json import answer_of, more_of

@@ -3,10 +3,10 @@
 from collections.abc import Iterable
 from typing import NamedTuple
 
-from monedero.core.coverage.boxes import Box
-from monedero.core.coverage.grid import Look, looked_at
-from monedero.core.coverage.parts import Examined, Part
-from monedero.core.coverage.reach import Reach, bits_of
+from monedero.core.checkout.coverage.boxes import Box
+from monedero.core.checkout.coverage.grid import Look, looked_at
+from monedero.core.checkout.coverage.parts import Examined, Part
+from monedero.core.checkout.coverage.reach import Reach, bits_of
 from monedero.core.fx import NoReferenceRate, ReferenceRates
 from monedero.core.money import Money, round_half_up
 from monedero.core.order.model import Order

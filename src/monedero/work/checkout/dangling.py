@@ -2,11 +2,11 @@
 
 from collections.abc import Iterable
 
+from monedero.core.checkout.condition import Condition
+from monedero.core.checkout.model import Checkout
 from monedero.core.delivery.model import NOT_DELIVERED
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput
 from monedero.core.shop import Shop
-from monedero.core.tender.condition import Condition
-from monedero.core.tender.model import Checkout
 
 
 def refuse_dangling(shop: Shop, checkout: Checkout) -> None:

@@ -6,13 +6,13 @@ from datetime import date
 from typing import NamedTuple
 
 from monedero.core.account import Account
-from monedero.core.coverage.parts import Examined, accounts_aside, every_check
-from monedero.core.coverage.space import Space
+from monedero.core.checkout.coverage.parts import Examined, accounts_aside, every_check
+from monedero.core.checkout.coverage.space import Space
+from monedero.core.checkout.decision import Decision, Setting
+from monedero.core.checkout.model import Checkout
 from monedero.core.shop import Shop
-from monedero.core.tender.decision import Decision, Setting
-from monedero.core.tender.model import Checkout
 from monedero.formats.checkout_file import CheckoutFile
-from monedero.work.checkout.composed import Composed, setting_of
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, setting_of
 from monedero.work.checkout.offer import decision_of, kept_examined
 from monedero.work.context import Context
 
@@ -39,17 +39,17 @@ def out_of(accounts: Iterable[Account], without: str | None) -> list[str]:
     return [*(account.id for account in accounts if account.provider == without), without]
 
 
-def examined(context: Context, composed: Composed, asked: Asked) -> Examined:
+def examined(context: Context, snapshot: CheckoutSnapshot, asked: Asked) -> Examined:
     """A draft or an edition with the accounts as they stand, kept until something changes."""
-    key = (composed.checkout.storefront, composed.edition, composed.draft_version, asked)
+    key = (snapshot.checkout.storefront, snapshot.edition, snapshot.draft_version, asked)
 
     def make() -> Examined:
         if not asked.without:
-            decision = decision_of(context, composed)
+            decision = decision_of(context, snapshot)
         else:
-            decision = decided(composed.checkout, setting_without(setting_of(context, composed), asked.without))
+            decision = decided(snapshot.checkout, setting_without(setting_of(context, snapshot), asked.without))
         return looked_into(
-            decision, space_of(composed.shop, asked.day), asked, setting_of(context, composed).accounts
+            decision, space_of(snapshot.shop, asked.day), asked, setting_of(context, snapshot).accounts
         )
 
     return kept_examined(context, key, make)

@@ -1,8 +1,8 @@
 """Which facts of an order its checkout and its delivery ask."""
 
+from monedero.core.checkout.condition import SEQUENCE
+from monedero.core.checkout.model import Checkout
 from monedero.core.shop import Shop
-from monedero.core.tender.condition import SEQUENCE
-from monedero.core.tender.model import Checkout
 from monedero.work.shop.order_in_hand import OrderInHand
 
 

@@ -6,12 +6,12 @@ from fractions import Fraction
 from itertools import combinations
 from typing import NamedTuple
 
+from monedero.core.checkout.limit_cost import LimitCost, limit_costs
+from monedero.core.checkout.model import Tender
 from monedero.core.cost.buyer_fee import Amounts, netting, over_cost
 from monedero.core.curve.crossings import crossings
 from monedero.core.money import Money
-from monedero.core.tender.limit_cost import LimitCost, limit_costs
-from monedero.core.tender.model import Tender
-from monedero.work.checkout.composed import Composed
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot
 from monedero.work.checkout.month_of_orders import curves_of, same_orders
 from monedero.work.checkout.offer import decision_of
 from monedero.work.compare.candidates import Candidate, InQuestion, in_question, key_of, open_candidates
@@ -46,28 +46,28 @@ class FeeFigures(NamedTuple):
 class DraftFigures:
     """The figures of a draft; limits by tender and end, fees by tender."""
 
-    composed: Composed
+    snapshot: CheckoutSnapshot
     limits: Mapping[tuple[str, str], LimitCost]
     meetings: Sequence[Meeting]
     fees: Mapping[str, FeeFigures]
 
 
-def draft_figures(context: Context, composed: Composed, hand: OrderInHand) -> DraftFigures:
+def draft_figures(context: Context, snapshot: CheckoutSnapshot, hand: OrderInHand) -> DraftFigures:
     """The figures of a draft, for orders that are like the order in hand in what the month does not tell."""
-    decision = decision_of(context, composed)
-    month = same_orders(context, composed, hand)
+    decision = decision_of(context, snapshot)
+    month = same_orders(context, snapshot, hand)
     return DraftFigures(
-        composed,
+        snapshot,
         limit_costs(decision, month),
-        meetings(context, composed, hand),
-        _fees(context, composed, hand),
+        meetings(context, snapshot, hand),
+        _fees(context, snapshot, hand),
     )
 
 
-def meetings(context: Context, composed: Composed, hand: OrderInHand) -> list[Meeting]:
+def meetings(context: Context, snapshot: CheckoutSnapshot, hand: OrderInHand) -> list[Meeting]:
     """Where two tenders that are on cost the same, for the order in hand paid in the shop's currency."""
-    tenders = [tender for tender in composed.checkout.tenders if tender.on]
-    order = hand.order.on(Money(hand.order.amount.minor, composed.shop.currency), hand.order.placed_on)
+    tenders = [tender for tender in snapshot.checkout.tenders if tender.on]
+    order = hand.order.on(Money(hand.order.amount.minor, snapshot.shop.currency), hand.order.placed_on)
     alike = OrderInHand(order, hand.market, hand.line)
     known = curves_of(context, inputs_of(context), alike, tenders).items()
     found = []
@@ -79,21 +79,21 @@ def meetings(context: Context, composed: Composed, hand: OrderInHand) -> list[Me
     return sorted(found)
 
 
-def _fees(context: Context, composed: Composed, hand: OrderInHand) -> dict[str, FeeFigures]:
+def _fees(context: Context, snapshot: CheckoutSnapshot, hand: OrderInHand) -> dict[str, FeeFigures]:
     asked = in_question(context, hand)
     if asked.to_books is None:
         return {}
     by_key = {entry.key: entry for entry in open_candidates(asked)}
     found = {}
-    for tender in composed.checkout.tenders:
+    for tender in snapshot.checkout.tenders:
         entry = by_key.get(key_of(tender.route, tender.method))
         if entry is not None and entry.pieces:
-            found[tender.id] = _figures(asked.by(tender), composed, tender, entry)
+            found[tender.id] = _figures(asked.by(tender), snapshot, tender, entry)
     return found
 
 
-def _figures(asked: InQuestion, composed: Composed, tender: Tender, entry: Candidate) -> FeeFigures:
-    amount, books = asked.hand.order.amount, composed.shop.currency
+def _figures(asked: InQuestion, snapshot: CheckoutSnapshot, tender: Tender, entry: Candidate) -> FeeFigures:
+    amount, books = asked.hand.order.amount, snapshot.shop.currency
     over = None
     if tender.fee is not None and asked.to_books is not None:
         over = over_cost(entry.pieces, asked.on_top(entry.key), asked.to_books)

@@ -6,10 +6,10 @@ from enum import StrEnum
 from fractions import Fraction
 from hashlib import sha256
 
-from monedero.core.coverage.answer import Found, coverage
-from monedero.core.coverage.parts import Examined
-from monedero.core.coverage.share import Share, share_of
-from monedero.core.tender.limit_cost import SameOrders
+from monedero.core.checkout.coverage.answer import Found, coverage
+from monedero.core.checkout.coverage.parts import Examined
+from monedero.core.checkout.coverage.share import Share, share_of
+from monedero.core.checkout.limit_cost import SameOrders
 from monedero.formats.coverage_json import box_of
 
 NO_ORDER = Share(Fraction(0), True)

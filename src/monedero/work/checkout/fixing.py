@@ -4,17 +4,17 @@ from datetime import date
 from fractions import Fraction
 from typing import NamedTuple
 
-from monedero.core.coverage.fixes import Fixes
-from monedero.core.coverage.parts import Examined
-from monedero.core.coverage.share import orders_in
-from monedero.core.coverage.widen import Fix, Widening
+from monedero.core.checkout.coverage.fixes import Fixes
+from monedero.core.checkout.coverage.parts import Examined
+from monedero.core.checkout.coverage.share import orders_in
+from monedero.core.checkout.coverage.widen import Fix, Widening
+from monedero.core.checkout.model import Checkout
 from monedero.core.curve.pieces import Curve
 from monedero.core.errors import Conflict, Fault, FaultCode, NotFound
 from monedero.core.money import Money
 from monedero.core.order.model import Order
-from monedero.core.tender.model import Checkout
 from monedero.store.documents import Versioned
-from monedero.work.checkout.composed import Composed, drafted, setting_of
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, drafted, setting_of
 from monedero.work.checkout.examined import (
     Asked,
     decided,
@@ -52,19 +52,21 @@ class Named(NamedTuple):
     fix: str
 
 
-def fixes_for(context: Context, composed: Composed, asked: Asked, finding: Finding) -> list[FixFor]:
+def fixes_for(context: Context, snapshot: CheckoutSnapshot, asked: Asked, finding: Finding) -> list[FixFor]:
     """What ends a finding of a draft, the best first."""
-    fixes = fixes_of(context, composed, examined(context, composed, asked), asked, finding)
-    return [_with_cost(context, composed, asked.day, finding, fix) for fix in fixes]
+    fixes = fixes_of(context, snapshot, examined(context, snapshot, asked), asked, finding)
+    return [_with_cost(context, snapshot, asked.day, finding, fix) for fix in fixes]
 
 
-def fixes_of(context: Context, composed: Composed, over: Examined, asked: Asked, finding: Finding) -> list[Fix]:
+def fixes_of(
+    context: Context, snapshot: CheckoutSnapshot, over: Examined, asked: Asked, finding: Finding
+) -> list[Fix]:
     """The fixes, without what they cost."""
-    setting = setting_of(context, composed)
+    setting = setting_of(context, snapshot)
     out = out_of(setting.accounts.values(), asked.without)
     if asked.without:
         setting = setting_without(setting, asked.without)
-    fixes = Fixes(over, Widening(over, composed.checkout.shared_conditions, setting, out))
+    fixes = Fixes(over, Widening(over, snapshot.checkout.shared_conditions, setting, out))
     if finding.found is None:
         return fixes.of_unreachable(finding.tender)
     of_kind = {
@@ -86,24 +88,24 @@ def with_fix(checkout: Checkout, fix: Fix) -> Checkout:
     return checkout.model_copy(update={"tenders": [by_id.get(tender.id, tender) for tender in checkout.tenders]})
 
 
-def fixed(context: Context, composed: Composed, asked: Asked, fix: Fix) -> Examined:
+def fixed(context: Context, snapshot: CheckoutSnapshot, asked: Asked, fix: Fix) -> Examined:
     """A draft as it would be with a fix."""
-    setting = setting_of(context, composed)
+    setting = setting_of(context, snapshot)
     kept = setting_without(setting, asked.without) if asked.without else setting
-    decision = decided(with_fix(composed.checkout, fix), kept)
-    return looked_into(decision, space_of(composed.shop, asked.day), asked, setting.accounts)
+    decision = decided(with_fix(snapshot.checkout, fix), kept)
+    return looked_into(decision, space_of(snapshot.shop, asked.day), asked, setting.accounts)
 
 
-def named_fix(context: Context, composed: Composed, asked: Asked, named: Named) -> tuple[Finding, Fix]:
+def named_fix(context: Context, snapshot: CheckoutSnapshot, asked: Asked, named: Named) -> tuple[Finding, Fix]:
     """A fix by its finding and its id; refused where there is none like it any more, and where an account waits."""
-    over = examined(context, composed, asked)
+    over = examined(context, snapshot, asked)
     held = next(
         (each for each in findings(over, told_orders(context, asked.day)) if each.id == named.finding), None
     )
     if held is None:
         raise NotFound(Fault(FaultCode.NOT_FOUND, "finding", named.finding, {"what": "finding"}))
     fix = next(
-        (each for each in fixes_of(context, composed, over, asked, held) if fix_id(each) == named.fix), None
+        (each for each in fixes_of(context, snapshot, over, asked, held) if fix_id(each) == named.fix), None
     )
     if fix is None:
         raise NotFound(Fault(FaultCode.NOT_FOUND, "fix", named.fix, {"what": "fix"}))
@@ -114,22 +116,22 @@ def named_fix(context: Context, composed: Composed, asked: Asked, named: Named) 
 
 def make_fix(context: Context, asked: Asked, named: Named, version: int) -> Versioned[Checkout]:
     """Make a fix in the draft, over the version that was looked at; it can be undone like any change."""
-    composed = drafted(context)
-    _, fix = named_fix(context, composed, asked, named)
-    return save_draft(context, version, Edit(with_fix(composed.checkout, fix).tenders))
+    snapshot = drafted(context)
+    _, fix = named_fix(context, snapshot, asked, named)
+    return save_draft(context, version, Edit(with_fix(snapshot.checkout, fix).tenders))
 
 
-def _with_cost(context: Context, composed: Composed, day: date, finding: Finding, fix: Fix) -> FixFor:
+def _with_cost(context: Context, snapshot: CheckoutSnapshot, day: date, finding: Finding, fix: Fix) -> FixFor:
     beside = finding.kind is not FindingKind.DEAD_END
     id, [*tenders] = fix_id(fix), fix.tenders
     if finding.found is None or finding.kind is FindingKind.FEE_ONLY or len(tenders) > 1:
         return FixFor(id, fix, Fraction(0), None, beside)
-    box, possible = (finding.found.region, finding.found.box), examined(context, composed, Asked(day)).possible
+    box, possible = (finding.found.region, finding.found.box), examined(context, snapshot, Asked(day)).possible
     orders, cost, known = Fraction(0), Fraction(0), True
     kept: dict[Order, tuple[Curve | None, Curve | None]] = {}
     for weight, _, same, minor in orders_in([box], told_orders(context, day), possible):
         if same.order not in kept:
-            curves = _curves(context, composed, same.order)
+            curves = _curves(context, snapshot, same.order)
             kept[same.order] = (curves.get(tenders[0].id), curves.get(finding.tender))
         own, now = kept[same.order]
         amount = Money(minor, same.order.amount.currency).exact
@@ -142,13 +144,13 @@ def _with_cost(context: Context, composed: Composed, day: date, finding: Finding
     return FixFor(id, fix, orders, cost if known else None, beside)
 
 
-def _curves(context: Context, composed: Composed, order: Order) -> dict[str, Curve]:
+def _curves(context: Context, snapshot: CheckoutSnapshot, order: Order) -> dict[str, Curve]:
     """What the tenders of a draft cost for orders like one; those of which nothing is known are left out."""
-    inputs, shop = inputs_of(context), composed.shop
+    inputs, shop = inputs_of(context), snapshot.shop
     market = next(
         market
         for market in shop.markets
         if (market.country, market.currency) == (order.country, order.amount.currency)
     )
     line = next((line for line in shop.lines if order.lines == (line.id,)), shop.lines[0])
-    return curves_of(context, inputs, OrderInHand(order, market, line), composed.checkout.tenders)
+    return curves_of(context, inputs, OrderInHand(order, market, line), snapshot.checkout.tenders)

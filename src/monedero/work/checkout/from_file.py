@@ -3,11 +3,11 @@
 from fractions import Fraction
 
 from monedero.core.account import Account
+from monedero.core.checkout.model import Checkout
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput
 from monedero.core.method import Method
 from monedero.core.money import split
 from monedero.core.shop import Line, Market, OwnMethod, Shop
-from monedero.core.tender.model import Checkout
 from monedero.figures import methods
 from monedero.formats.checkout_file import CheckoutFile, FileMethod
 from monedero.store import Store

@@ -2,10 +2,10 @@
 
 from collections.abc import Mapping
 
+from monedero.core.checkout.decision import Outcome
+from monedero.core.checkout.model import Checkout
 from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.core.shop import Shop
-from monedero.core.tender.decision import Outcome
-from monedero.core.tender.model import Checkout
 
 
 class TenderHeldBack(Conflict):

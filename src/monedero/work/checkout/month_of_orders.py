@@ -13,6 +13,8 @@ from fractions import Fraction
 
 import polars as pl
 
+from monedero.core.checkout.limit_cost import SameOrders
+from monedero.core.checkout.model import Tender
 from monedero.core.columns.typed import typed_rows
 from monedero.core.curve.pieces import Curve
 from monedero.core.money import Money
@@ -21,9 +23,7 @@ from monedero.core.order.of_lines import with_lines
 from monedero.core.profile import Source
 from monedero.core.ratecard.model import CardKind, LineKind
 from monedero.core.shop import Line, Shop
-from monedero.core.tender.limit_cost import SameOrders
-from monedero.core.tender.model import Tender
-from monedero.work.checkout.composed import Composed
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot
 from monedero.work.compare.candidates import in_question, key_of, open_candidates
 from monedero.work.compare.curves import all_in_curve
 from monedero.work.compare.inputs import CompareInputs, inputs_of
@@ -37,16 +37,16 @@ ALIKE = ("currency", "country", "card_network", "card_kind", "recurring", "kinds
 
 
 def same_orders(
-    context: Context, composed: Composed, hand: OrderInHand, *, priced: bool = True
+    context: Context, snapshot: CheckoutSnapshot, hand: OrderInHand, *, priced: bool = True
 ) -> list[SameOrders]:
     """The month in groups of orders that differ in their amount alone; without costs unless they are `priced`."""
     inputs = inputs_of(context)
-    lines = {line.id: line for line in composed.shop.lines}
+    lines = {line.id: line for line in snapshot.shop.lines}
     found = []
     for told in told_orders(context, hand.order.placed_on):
         order = _as_in_hand(told.order, hand, lines)
         costs = (
-            curves_of(context, inputs, replace_order(hand, order, inputs.shop.lines), composed.checkout.tenders)
+            curves_of(context, inputs, replace_order(hand, order, inputs.shop.lines), snapshot.checkout.tenders)
             if priced
             else {}
         )

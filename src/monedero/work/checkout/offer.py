@@ -7,11 +7,11 @@ from collections.abc import Callable, Hashable
 from dataclasses import dataclass, field
 from weakref import WeakKeyDictionary
 
-from monedero.core.coverage.parts import Examined
+from monedero.core.checkout.coverage.parts import Examined
+from monedero.core.checkout.decision import Decision, Outcome
 from monedero.core.order.model import Order
-from monedero.core.tender.decision import Decision, Outcome
 from monedero.store import Revision, Store
-from monedero.work.checkout.composed import Composed, published, setting_of
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, published, setting_of
 from monedero.work.context import Context
 
 MOST_EXAMINED = 16
@@ -22,7 +22,7 @@ class _KeptDecisions:
     """What was made at a revision of a shop: buyers' bases by storefront, and decisions by draft or edition."""
 
     revision: Revision
-    newest: dict[str | None, Composed] = field(default_factory=dict)
+    newest: dict[str | None, CheckoutSnapshot] = field(default_factory=dict)
     examined: dict[Hashable, Examined] = field(default_factory=dict)
     decisions: dict[tuple[str, int | None, int | None], Decision] = field(default_factory=dict)
 
@@ -37,7 +37,7 @@ def _kept(context: Context) -> _KeptDecisions:
     return kept
 
 
-def newest(context: Context) -> Composed:
+def newest(context: Context) -> CheckoutSnapshot:
     """What buyers of a storefront see, kept in memory; refused until its first edition is published."""
     kept = _kept(context)
     if context.storefront not in kept.newest:
@@ -45,14 +45,14 @@ def newest(context: Context) -> Composed:
     return kept.newest[context.storefront]
 
 
-def decision_of(context: Context, composed: Composed) -> Decision:
+def decision_of(context: Context, snapshot: CheckoutSnapshot) -> Decision:
     """The compiled decision of a draft or an edition, with the accounts as they stand now."""
     decisions = _kept(context).decisions
-    key = (composed.checkout.storefront, composed.edition, composed.draft_version)
+    key = (snapshot.checkout.storefront, snapshot.edition, snapshot.draft_version)
     if key not in decisions:
-        checkout = composed.checkout
+        checkout = snapshot.checkout
         decisions[key] = Decision(
-            checkout.tenders, setting_of(context, composed), checkout.shared_conditions, checkout.headings
+            checkout.tenders, setting_of(context, snapshot), checkout.shared_conditions, checkout.headings
         )
     return decisions[key]
 
@@ -67,11 +67,11 @@ def kept_examined(context: Context, key: Hashable, make: Callable[[], Examined])
     return kept[key]
 
 
-def placed(context: Context, composed: Composed, order: Order) -> list[Outcome]:
+def placed(context: Context, snapshot: CheckoutSnapshot, order: Order) -> list[Outcome]:
     """The tenders that are offered for an order, as buyers meet them; none for an order of zero."""
-    return [] if order.nothing_to_pay else decision_of(context, composed).placed(order)
+    return [] if order.nothing_to_pay else decision_of(context, snapshot).placed(order)
 
 
-def outcomes_of(context: Context, composed: Composed, order: Order) -> list[Outcome]:
+def outcomes_of(context: Context, snapshot: CheckoutSnapshot, order: Order) -> list[Outcome]:
     """Every tender with its place or all its reasons; none for an order of zero, which needs no payment."""
-    return [] if order.nothing_to_pay else decision_of(context, composed).outcomes(order)
+    return [] if order.nothing_to_pay else decision_of(context, snapshot).outcomes(order)

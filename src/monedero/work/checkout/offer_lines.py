@@ -12,11 +12,11 @@ from concurrent.futures import Future, ProcessPoolExecutor
 from itertools import chain
 
 from monedero.core.bounded import Bounded
+from monedero.core.checkout.decision import Decision, Outcome
 from monedero.core.errors import Fault, InvalidInput
 from monedero.core.money import Money
 from monedero.core.order.facts import day
 from monedero.core.order.model import Order
-from monedero.core.tender.decision import Decision, Outcome
 from monedero.figures import reference_rates
 from monedero.formats.cells import safe
 from monedero.formats.checkout_file import CheckoutFile

@@ -3,13 +3,13 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from monedero.core.checkout.decision import Outcome
+from monedero.core.checkout.stretches import Stretch, stretches
 from monedero.core.money import Money
 from monedero.core.order.model import Order
 from monedero.core.ratecard.catalogue import Ranked
 from monedero.core.ratecard.model import RateCard
-from monedero.core.tender.decision import Outcome
-from monedero.core.tender.stretches import Stretch, stretches
-from monedero.work.checkout.composed import Composed
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot
 from monedero.work.checkout.offer import decision_of
 from monedero.work.compare.inputs import inputs_of
 from monedero.work.compare.takings import takings_of
@@ -22,7 +22,7 @@ class View:
     """What a draft does for one order: each tender's outcome, what is offered at other amounts, and by the ids of
     tenders what the provider takes of all that is paid."""
 
-    composed: Composed
+    snapshot: CheckoutSnapshot
     hand: OrderInHand
     outcomes: Sequence[Outcome]
     stretches: Sequence[Stretch]
@@ -30,15 +30,15 @@ class View:
     cards: dict[str, RateCard]
 
 
-def view(context: Context, composed: Composed, hand: OrderInHand) -> View:
+def view(context: Context, snapshot: CheckoutSnapshot, hand: OrderInHand) -> View:
     """What the owner sees of the draft: outcomes with reasons and costs."""
     inputs = inputs_of(context)
     takings = takings_of(context, hand.order.placed_on)
     catalogue = inputs.catalogue
-    decision = decision_of(context, composed)
+    decision = decision_of(context, snapshot)
     outcomes = decision.outcomes(hand.order)
     paid = {outcome.tender.id: _paid(outcome, hand.order) for outcome in outcomes}
-    books, day = composed.shop.currency, hand.order.placed_on
+    books, day = snapshot.shop.currency, hand.order.placed_on
     by_amount = {}
     # Most tenders have no fee: what is paid with them is the same.
     for amount in dict.fromkeys(paid.values()):
@@ -50,7 +50,7 @@ def view(context: Context, composed: Composed, hand: OrderInHand) -> View:
         if tender.route in by_amount[amount]
     }
     return View(
-        composed,
+        snapshot,
         hand,
         outcomes,
         stretches(decision, hand.order),

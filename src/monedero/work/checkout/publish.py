@@ -1,19 +1,19 @@
 """Publish: the draft of a storefront becomes a numbered, immutable edition, which its buyers see from then on."""
 
+from monedero.core.checkout.difference import Change, changes, method_changes, shop_changes
+from monedero.core.checkout.edition import Published
 from monedero.core.errors import Conflict, Fault, FaultCode
-from monedero.core.tender.difference import Change, changes, method_changes, shop_changes
-from monedero.core.tender.edition import Published
 from monedero.store.providers_and_editions import Edition
-from monedero.work.checkout.composed import drafted
+from monedero.work.checkout.checkout_snapshot import drafted
 from monedero.work.context import Context
 
 
 def to_publish(context: Context) -> Published:
     """What publishing would make an edition of now."""
-    composed = drafted(context)
-    used = dict.fromkeys(tender.method for tender in composed.checkout.tenders)
-    methods = [composed.methods[method] for method in used if method in composed.methods]
-    return Published(shop=composed.shop, checkout=composed.checkout, methods=methods)
+    snapshot = drafted(context)
+    used = dict.fromkeys(tender.method for tender in snapshot.checkout.tenders)
+    methods = [snapshot.methods[method] for method in used if method in snapshot.methods]
+    return Published(shop=snapshot.shop, checkout=snapshot.checkout, methods=methods)
 
 
 def pending(context: Context) -> tuple[Published, list[Change]]:

@@ -3,10 +3,10 @@
 from collections.abc import Sequence
 from typing import Literal, NamedTuple
 
-from monedero.core.tender.difference import Change, changes
-from monedero.core.tender.model import Checkout
+from monedero.core.checkout.difference import Change, changes
+from monedero.core.checkout.model import Checkout
 from monedero.store.documents import Versioned
-from monedero.work.checkout.composed import draft
+from monedero.work.checkout.checkout_snapshot import draft
 from monedero.work.checkout.dangling import refuse_dangling
 from monedero.work.context import Context
 from monedero.work.shop.lookups import described_shop

@@ -3,14 +3,14 @@
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 
+from monedero.core.checkout.condition import SharedConditions
+from monedero.core.checkout.model import Checkout, Heading, Tender
 from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.core.method import Method
 from monedero.core.ratecard.model import RateCard, Route
-from monedero.core.tender.condition import SharedConditions
-from monedero.core.tender.model import Checkout, Heading, Tender
 from monedero.core.words.folded import folded
 from monedero.store.documents import Versioned
-from monedero.work.checkout.composed import draft
+from monedero.work.checkout.checkout_snapshot import draft
 from monedero.work.checkout.dangling import refuse_dangling
 from monedero.work.checkout.written import refuse_texts
 from monedero.work.context import Context

@@ -2,8 +2,8 @@
 
 from collections.abc import Iterator
 
+from monedero.core.checkout.model import Checkout, Tender
 from monedero.core.errors import InvalidInput
-from monedero.core.tender.model import Checkout, Tender
 from monedero.core.words.placeholders import IN_ADVANCE, refuse_elsewhere, text_for
 from monedero.core.words.texts import TextKind
 

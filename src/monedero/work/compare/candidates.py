@@ -6,6 +6,8 @@ from datetime import date
 from fractions import Fraction
 from functools import cached_property
 
+from monedero.core.checkout.fee import Charge
+from monedero.core.checkout.model import Tender
 from monedero.core.cost.assumed import ZERO
 from monedero.core.cost.buyer_fee import NOTHING_ON_TOP, ONE, OnTop, on_top_of
 from monedero.core.fx import NoReferenceRate
@@ -18,9 +20,7 @@ from monedero.core.ratecard.priced import NotPriced, Priced, Pricing
 from monedero.core.ratecard.pricing import no_rate
 from monedero.core.ratecard.volume import Takings
 from monedero.core.reasons import Reason, ReasonCode
-from monedero.core.tender.fee import Charge
-from monedero.core.tender.model import Tender
-from monedero.work.checkout.composed import draft
+from monedero.work.checkout.checkout_snapshot import draft
 from monedero.work.compare.inputs import CompareInputs, inputs_of
 from monedero.work.compare.other_costs import own_fee
 from monedero.work.compare.takings import takings_of

@@ -7,6 +7,8 @@ from typing import Any
 from weakref import WeakKeyDictionary
 
 from monedero.core.account import Account, Mode, Stage
+from monedero.core.checkout.checks import Check
+from monedero.core.checkout.decision import Setting, carrying
 from monedero.core.cost.all_in import CostPiece, OtherCosts
 from monedero.core.cost.assumption import Assumptions
 from monedero.core.curve.pieces import Curve
@@ -24,8 +26,6 @@ from monedero.core.ratecard.pricing import CardPricer
 from monedero.core.ratecard.volume import Takings
 from monedero.core.reasons import Reason, ReasonCode
 from monedero.core.shop import OwnMethod, Shop
-from monedero.core.tender.checks import Check
-from monedero.core.tender.decision import Setting, carrying
 from monedero.store import Revision, Store
 from monedero.work.compare.kept import Kept
 from monedero.work.context import Context

@@ -16,10 +16,10 @@ from monedero.core.request import Asking
 from monedero.core.voucher.books import VoucherKind
 from monedero.core.voucher.part import Back, covered, shares_back
 from monedero.store import Store
-from monedero.work.orders import progress
+from monedero.work.orders import order_events
 from monedero.work.orders.bounds import bounded, can_give_back, can_take, rest_kept
-from monedero.work.orders.progress import How
-from monedero.work.orders.till import Till
+from monedero.work.orders.order_events import How
+from monedero.work.orders.place_order import OrderIntake
 from monedero.work.orders.vouchers import Given, Issued
 
 UNDER_WAY = frozenset(
@@ -34,9 +34,9 @@ UNPAID = (State.AWAITING_PAYMENT, State.RECEIPT_SENT, State.OVERDUE, State.LAPSE
 class OrderActs:
     """What is done with the orders of one shop after they are placed."""
 
-    def __init__(self, store: Store, till: Till) -> None:
+    def __init__(self, store: Store, intake: OrderIntake) -> None:
         self._store = store
-        self._till = till
+        self._intake = intake
 
     def take(self, token: str, amount: Money, version: int) -> OrderRecord:
         """Take a part of what was authorised, or all of it."""
@@ -51,7 +51,7 @@ class OrderActs:
 
         `payment` where it is not the one that counts; such a one has no part of a voucher.
         """
-        record = self._till.record(token)
+        record = self._intake.record(token)
         if payment is None and (record.vouchers or record.rest):
             return self.sent(token, lambda before: self._shared_back(before, amount), version)
         number = payment or record.payment.number
@@ -61,12 +61,12 @@ class OrderActs:
 
     def sent(self, token: str, change: Callable[[OrderRecord], OrderRecord], version: int | None) -> OrderRecord:
         """Change an order, then ask what the change asks of its gateway; where that is silent the record says so."""
-        lease = self._till.sending.lease()
-        return self._till.sending.send(self._till.change(token, change, version, lease=lease), lease)
+        lease = self._intake.sending.lease()
+        return self._intake.sending.send(self._intake.change(token, change, version, lease=lease), lease)
 
     def _shared_back(self, before: OrderRecord, amount: Money) -> OrderRecord:
         """An order of which an amount goes back to where each part came from."""
-        payment, at = before.payment, self._till.now()
+        payment, at = before.payment, self._intake.now()
         held = [can_give_back(before, payment), rest_kept(before), *(part.held for part in before.vouchers)]
         if not held[0] and payment.state in UNDER_WAY:
             # What is being paid now is paid for what the vouchers leave.
@@ -77,28 +77,28 @@ class OrderActs:
         money, on_the_day, *parts = shares_back(amount, held)
         after = self.vouchers_back(before, parts, Back.REFUNDED)
         if on_the_day:
-            after = progress.move(after, REST, Move.REFUNDED, at, How(on_the_day))
+            after = order_events.move(after, REST, Move.REFUNDED, at, How(on_the_day))
         if amount.minor == sum(held) and after.rest_owed is not None:
             # After a full refund the balance due on the day is cancelled.
-            after = progress.move(after, REST, Move.LAPSED, at)
+            after = order_events.move(after, REST, Move.LAPSED, at)
         if not money:
             return after
         back = Money(money, amount.currency)
         if payment.chosen.provider is None:
-            return progress.move(after, payment.number, Move.REFUNDED, at, How(back.minor))
-        return progress.ask(after, payment.number, Asking.REFUND, back, at)
+            return order_events.move(after, payment.number, Move.REFUNDED, at, How(back.minor))
+        return order_events.ask(after, payment.number, Asking.REFUND, back, at)
 
     def vouchers_back(self, before: OrderRecord, shares: Sequence[int], why: Back) -> OrderRecord:
         """An order with shares of its vouchers given back to them, in its transaction.
 
         An order that vouchers paid whole is refunded with them.
         """
-        parts = self._till.vouchers.give_back(before.vouchers, shares, before.token, why)
+        parts = self._intake.vouchers.give_back(before.vouchers, shares, before.token, why)
         payment = before.payment
         if payment.chosen.tender == BY_VOUCHER and why is Back.REFUNDED:
             state = State.PART_REFUNDED if covered(parts) else State.REFUNDED
             payment = payment.model_copy(update={"state": state})
-        steps = progress.voucher_steps(payment, parts, shares, Happened.VOUCHER_RETURNED, self._till.now())
+        steps = order_events.voucher_steps(payment, parts, shares, Happened.VOUCHER_RETURNED, self._intake.now())
         by = By.CLOCK if why is Back.LAPSED else By.SHOP
         happened = [*before.happened, *(step.model_copy(update={"by": by}) for step in steps)]
         return before.with_payment(payment).model_copy(update={"vouchers": parts, "happened": happened})
@@ -113,7 +113,7 @@ class OrderActs:
             return
         bounded(amount, held - sold.used, before.payment)
         if sold.balance:
-            self._till.vouchers.end_part(sold, Money(min(amount.minor, sold.balance), amount.currency))
+            self._intake.vouchers.end_part(sold, Money(min(amount.minor, sold.balance), amount.currency))
 
     def credit(self, token: str, amount: Money, version: int) -> OrderRecord:
         """Give shop credit instead of money: a voucher of its own, whose code its buyer is told."""
@@ -124,15 +124,17 @@ class OrderActs:
             bounded(amount, can_give_back(before, payment), payment)
             self._sold_back(before, amount, self._held(before))
             issued.append(
-                self._till.vouchers.issue(amount, Given(VoucherKind.CREDIT, note=str(before.number)), before.mode)
+                self._intake.vouchers.issue(
+                    amount, Given(VoucherKind.CREDIT, note=str(before.number)), before.mode
+                )
             )
-            return progress.move(before, payment.number, Move.CREDITED, self._till.now(), How(amount.minor))
+            return order_events.move(before, payment.number, Move.CREDITED, self._intake.now(), How(amount.minor))
 
-        return self._till.change(token, credit, version, lambda: issued[0])
+        return self._intake.change(token, credit, version, lambda: issued[0])
 
     def send(self, token: str, amount: Money, note: str, version: int) -> OrderRecord:
         """Note that goods went out; what is taken on dispatch is then taken, as much as went out."""
-        at = self._till.now()
+        at = self._intake.now()
 
         def sent(before: OrderRecord) -> OrderRecord:
             payment = before.payment
@@ -142,17 +144,17 @@ class OrderActs:
             left = before.amount.minor - sum(entry.amount.minor for entry in before.dispatched)
             bounded(amount, left, payment)
             dispatch = Dispatch(at=at, amount=amount, note=note)
-            happening = progress.step(payment, Happened.DISPATCHED, By.SHOP, at, amount)
+            happening = order_events.step(payment, Happened.DISPATCHED, By.SHOP, at, amount)
             happening = happening.model_copy(update={"reason": dispatch.note})
             update = {"dispatched": [*before.dispatched, dispatch], "happened": [*before.happened, happening]}
             after = before.model_copy(update=update)
-            open_ = payment.books.open - progress.asked_for(before, payment.number, Asking.TAKE)
+            open_ = payment.books.open - order_events.asked_for(before, payment.number, Asking.TAKE)
             if payment.chosen.take is not Take.ON_DISPATCH or not open_:
                 return after
             # What went out and what is taken for it are written down together: neither is there without the other.
             # With the last of it everything is taken, what the buyer pays for the way to pay included.
             part = Money(open_ if amount.minor == left else min(amount.minor, open_), amount.currency)
-            return progress.ask(after, payment.number, Asking.TAKE, part, at)
+            return order_events.ask(after, payment.number, Asking.TAKE, part, at)
 
         return self.sent(token, sent, version)
 
@@ -170,43 +172,43 @@ class OrderActs:
         def sent(before: OrderRecord) -> OrderRecord:
             after = before
             if before.state is not State.RECEIPT_SENT:
-                after = progress.move(before, before.payment.number, Move.RECEIPT_SENT, self._till.now())
+                after = order_events.move(before, before.payment.number, Move.RECEIPT_SENT, self._intake.now())
             return after.model_copy(update={"receipts": [*after.receipts, paper]})
 
-        return self._till.change(token, sent)
+        return self._intake.change(token, sent)
 
     def look(self, token: str) -> OrderRecord:
         """Ask every gateway what has happened to the payments of an order."""
-        record = self._till.record(token)
+        record = self._intake.record(token)
         for payment in record.payments:
-            record = self._till.look(record, payment)
+            record = self._intake.look(record, payment)
         return record
 
     def tick(self) -> None:
         """Let arrangements of the shop's own become overdue and lapse, and ask again what was not answered."""
-        now = self._till.now()
+        now = self._intake.now()
         for record in self._store.orders.due(now):
             payment = record.payment
             if payment.state is State.AWAITING_PAYMENT and payment.until and payment.until <= now:
-                self._till.change(record.token, lambda before: self._timed(before, Move.OVERDUE))
+                self._intake.change(record.token, lambda before: self._timed(before, Move.OVERDUE))
             waits = payment.state in (State.AWAITING_PAYMENT, State.OVERDUE)
             if waits and payment.gives_up_at and payment.gives_up_at <= now:
-                self._till.change(record.token, lambda before: self._timed(before, Move.LAPSED))
+                self._intake.change(record.token, lambda before: self._timed(before, Move.LAPSED))
             if record.vouchers_until and record.vouchers_until <= now:
-                self._till.change(record.token, lambda before: self._timed(before, Move.LAPSED))
+                self._intake.change(record.token, lambda before: self._timed(before, Move.LAPSED))
             if record.asks:
                 # One order that cannot be asked about must not hold up the others; its record says what it waits for.
                 with suppress(Refused):
-                    self._till.sending.send(record)
+                    self._intake.sending.send(record)
 
     def _timed(self, before: OrderRecord, what: Move) -> OrderRecord:
         """An order after its moment has come: overdue, or given up, whose vouchers are whole again."""
-        payment, now = before.payment, self._till.now()
+        payment, now = before.payment, self._intake.now()
         failed = before.vouchers_until is not None and before.vouchers_until <= now
         allowed = {Move.OVERDUE: (State.AWAITING_PAYMENT,), Move.LAPSED: (State.AWAITING_PAYMENT, State.OVERDUE)}
         if payment.state not in allowed[what] and not failed:
             return before
-        after = progress.move(before, payment.number, what, now, How(until=payment.gives_up_at))
+        after = order_events.move(before, payment.number, what, now, How(until=payment.gives_up_at))
         if what is Move.OVERDUE:
             return after
         return self.vouchers_back(after, [part.held for part in after.vouchers], Back.LAPSED)
@@ -220,18 +222,18 @@ class OrderActs:
                 )
             minor = payment.books.ordered if what is Move.PAID else None
             until = payment.until if what is Move.RECEIPT_REFUSED else None
-            return progress.move(before, payment.number, what, self._till.now(), How(minor, until, reason))
+            return order_events.move(before, payment.number, what, self._intake.now(), How(minor, until, reason))
 
-        return self._till.change(token, moved, version)
+        return self._intake.change(token, moved, version)
 
     def _refund_by_hand(self, token: str, number: int, amount: Money, version: int) -> OrderRecord:
         def refunded(before: OrderRecord) -> OrderRecord:
             payment = before.numbered(number)
             bounded(amount, can_give_back(before, payment), payment)
             self._back_of(before, payment, amount)
-            return progress.move(before, number, Move.REFUNDED, self._till.now(), How(amount.minor))
+            return order_events.move(before, number, Move.REFUNDED, self._intake.now(), How(amount.minor))
 
-        return self._till.change(token, refunded, version)
+        return self._intake.change(token, refunded, version)
 
     def _ask(
         self, token: str, what: Asking, amount: Money | None, version: int | None, number: int | None = None
@@ -240,7 +242,7 @@ class OrderActs:
 
         def ask(before: OrderRecord) -> OrderRecord:
             payment = before.numbered(number or before.payment.number)
-            open_ = payment.books.open - progress.asked_for(before, payment.number, Asking.TAKE)
+            open_ = payment.books.open - order_events.asked_for(before, payment.number, Asking.TAKE)
             if what is Asking.RELEASE and not open_:
                 raise Conflict(
                     Fault(FaultCode.MOVE_NOT_ALLOWED, "move", "released", {"state": payment.state.value})
@@ -250,7 +252,7 @@ class OrderActs:
                 bounded(amount, at_most, payment)
             if what is Asking.REFUND and amount is not None:
                 self._back_of(before, payment, amount)
-            return progress.ask(before, payment.number, what, amount, self._till.now())
+            return order_events.ask(before, payment.number, what, amount, self._intake.now())
 
         return self.sent(token, ask, version)
 

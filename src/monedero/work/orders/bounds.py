@@ -5,17 +5,17 @@ from monedero.core.money import Money
 from monedero.core.payment.payment import Payment
 from monedero.core.record import OrderRecord
 from monedero.core.request import Asking
-from monedero.work.orders import progress
+from monedero.work.orders import order_events
 
 
 def can_give_back(record: OrderRecord, payment: Payment) -> int:
     """What of a payment may still be given back, in minor units."""
-    return payment.books.can_give_back - progress.asked_for(record, payment.number, Asking.REFUND)
+    return payment.books.can_give_back - order_events.asked_for(record, payment.number, Asking.REFUND)
 
 
 def can_take(record: OrderRecord) -> int:
     """What of the payment that counts may still be taken, in minor units."""
-    return max(0, record.to_take - progress.asked_for(record, record.payment.number, Asking.TAKE))
+    return max(0, record.to_take - order_events.asked_for(record, record.payment.number, Asking.TAKE))
 
 
 def rest_kept(record: OrderRecord) -> int:

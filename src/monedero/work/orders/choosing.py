@@ -4,18 +4,18 @@ from collections.abc import Mapping, Sequence
 from types import MappingProxyType
 from typing import NamedTuple
 
+from monedero.core.checkout.decision import Outcome
 from monedero.core.method import Family
 from monedero.core.money import Money
 from monedero.core.payment.payment import Payment
 from monedero.core.record import OrderRecord
-from monedero.core.tender.decision import Outcome
 from monedero.core.words.asked import answered
 from monedero.figures import methods
 from monedero.formats.gateway import PaymentAsked
 from monedero.store.orders import Key
 from monedero.work.checkout.asked_fields import asked_fields
-from monedero.work.checkout.composed import Composed
-from monedero.work.orders.progress import Buying
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot
+from monedero.work.orders.order_events import Buying
 from monedero.work.shop.delivered import Wish
 from monedero.work.shop.lookups import method_in
 
@@ -41,10 +41,10 @@ class Ordering(NamedTuple):
 
 
 def buying_of(
-    composed: Composed, chosen: Outcome, amount: Money, answers: Mapping[str, str], language: str
+    snapshot: CheckoutSnapshot, chosen: Outcome, amount: Money, answers: Mapping[str, str], language: str
 ) -> Buying:
     """A tender with what its buyer filled in; answers that are wrong or missing are refused by their fields."""
-    method = method_in(composed.methods, chosen.tender.method)
+    method = method_in(snapshot.methods, chosen.tender.method)
     given = answered(asked_fields(chosen.tender, method), answers, language)
     return Buying(chosen, amount, method.family is Family.CASH, given, language)
 

@@ -1,10 +1,10 @@
-"""The letter that the buyer of an order gets, as it is asked for: whoever words it is given to the till."""
+"""The letter that the buyer of an order gets, as it is asked for: the server gives order intake the function that words it."""
 
 from collections.abc import Callable, Sequence
 from typing import NamedTuple
 
 from monedero.core.record import OrderRecord
-from monedero.work.checkout.composed import Composed
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot
 from monedero.work.context import Context
 from monedero.work.orders.vouchers import Issued
 
@@ -13,7 +13,7 @@ class LetterAsked(NamedTuple):
     """The order that a letter is about, with the link to its page and the vouchers that were issued for it."""
 
     context: Context
-    composed: Composed
+    snapshot: CheckoutSnapshot
     record: OrderRecord
     link: str
     issued: Sequence[Issued]

@@ -5,7 +5,7 @@ from datetime import datetime
 
 from monedero.core.record import OrderRecord
 from monedero.store import Store
-from monedero.work.checkout.composed import Composed, drafted, published_as
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, drafted, published_as
 from monedero.work.context import Actor, Context
 
 
@@ -15,14 +15,14 @@ class OfRecord:
     def __init__(self, store: Store, now: Callable[[], datetime]) -> None:
         self._store, self._now = store, now
 
-    def composed(self, record: OrderRecord) -> Composed:
+    def snapshot(self, record: OrderRecord) -> CheckoutSnapshot:
         """The checkout with which an order was placed: an edition, or the draft as it is now."""
         context = self._context(record.storefront or "", record.language or "en")
         return drafted(context) if record.edition is None else published_as(context, record.edition)
 
-    def context(self, composed: Composed, language: str = "en") -> Context:
+    def context(self, snapshot: CheckoutSnapshot, language: str = "en") -> Context:
         """The context of an order of a checkout."""
-        return self._context(composed.checkout.storefront, language)
+        return self._context(snapshot.checkout.storefront, language)
 
     def _context(self, storefront: str, language: str) -> Context:
         return Context.of(self._store, Actor.BUYER, self._now(), storefront, language)

@@ -7,18 +7,18 @@ from monedero.core.payment.state import Move
 from monedero.core.record import REST, By, Dispatch, Happened, OrderRecord
 from monedero.core.request import Asking
 from monedero.core.voucher.part import Back, shares_back
-from monedero.work.orders import progress
+from monedero.work.orders import order_events
 from monedero.work.orders.acts import OrderActs
 from monedero.work.orders.bounds import bounded, can_give_back
-from monedero.work.orders.progress import How
-from monedero.work.orders.till import Till
+from monedero.work.orders.order_events import How
+from monedero.work.orders.place_order import OrderIntake
 
 
 class PaidLater:
     """What is done with orders of which not everything was known, or paid, when they were placed."""
 
-    def __init__(self, till: Till, acts: OrderActs) -> None:
-        self._till = till
+    def __init__(self, intake: OrderIntake, acts: OrderActs) -> None:
+        self._intake = intake
         self._acts = acts
 
     def weigh(self, token: str, goods: Money, note: str, version: int) -> OrderRecord:
@@ -39,9 +39,9 @@ class PaidLater:
 
     def _out(self, before: OrderRecord, came_to: Money, note: str) -> OrderRecord:
         """An order whose goods went out and came to an amount, delivery included."""
-        at = self._till.now()
+        at = self._intake.now()
         dispatch = Dispatch(at=at, amount=came_to, note=note)
-        happening = progress.step(before.payment, Happened.WEIGHED, By.SHOP, at, came_to)
+        happening = order_events.step(before.payment, Happened.WEIGHED, By.SHOP, at, came_to)
         update = {
             "came_to": came_to,
             "dispatched": [*before.dispatched, dispatch],
@@ -56,18 +56,18 @@ class PaidLater:
 
     def _taken(self, after: OrderRecord) -> OrderRecord:
         """An order with what it came to asked for, and the rest to be released; where vouchers pay all, only that."""
-        payment, at = after.payment, self._till.now()
+        payment, at = after.payment, self._intake.now()
         if not payment.books.open:
             return self._over_back(after)
         left, number = after.left, payment.number
         if left.minor:
-            after = after.with_payment(self._charged(payment, self._till.fee_of(after, left)))
-            after = progress.ask(after, number, Asking.TAKE, payment.books.money(after.to_take), at)
+            after = after.with_payment(self._charged(payment, self._intake.fee_of(after, left)))
+            after = order_events.ask(after, number, Asking.TAKE, payment.books.money(after.to_take), at)
         else:
-            paid = progress.covered(len(after.payments) + 1, at, left)
+            paid = order_events.covered(len(after.payments) + 1, at, left)
             after = after.model_copy(update={"payments": [*after.payments, paid]})
-        asked = progress.asked_for(after, number, Asking.TAKE)
-        return progress.ask(after, number, Asking.RELEASE, None, at) if asked < payment.books.open else after
+        asked = order_events.asked_for(after, number, Asking.TAKE)
+        return order_events.ask(after, number, Asking.RELEASE, None, at) if asked < payment.books.open else after
 
     def _over_back(self, after: OrderRecord) -> OrderRecord:
         """An order whose provider took all of it at once: what is above what it came to goes back."""
@@ -76,7 +76,9 @@ class PaidLater:
         over = can_give_back(after, payment) - after.left.minor - fee
         if over <= 0 or not payment.books.taken:
             return after
-        return progress.ask(after, payment.number, Asking.REFUND, payment.books.money(over), self._till.now())
+        return order_events.ask(
+            after, payment.number, Asking.REFUND, payment.books.money(over), self._intake.now()
+        )
 
     def _charged(self, payment: Payment, fee: Money | None) -> Payment:
         """A payment with the fee of what was taken; one that is not known any more stays as it was."""
@@ -101,6 +103,6 @@ class PaidLater:
                 state = {"state": rest.state.value if rest else before.state.value}
                 raise Conflict(Fault(FaultCode.MOVE_NOT_ALLOWED, "move", what.value, state))
             minor = rest.books.ordered if what is Move.PAID else None
-            return progress.move(before, REST, what, self._till.now(), How(minor))
+            return order_events.move(before, REST, what, self._intake.now(), How(minor))
 
-        return self._till.change(token, moved, version)
+        return self._intake.change(token, moved, version)

@@ -11,7 +11,7 @@ from monedero.core.papers.paper import Cash, Cheque, Counter, Invoice, Paper, Tr
 from monedero.core.papers.reference import counter_number, of_order
 from monedero.core.payment.payment import Payment
 from monedero.work.checkout.asked_fields import BILL_TO, PAYS_WITH, PURCHASE_ORDER
-from monedero.work.checkout.composed import Composed
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot
 from monedero.work.context import Context
 from monedero.work.shop.lookups import method_in
 
@@ -23,14 +23,14 @@ class OrderName(NamedTuple):
     number: int
 
 
-def with_paper(context: Context, composed: Composed, payment: Payment, order: OrderName) -> Payment:
+def with_paper(context: Context, snapshot: CheckoutSnapshot, payment: Payment, order: OrderName) -> Payment:
     """A payment with the paper that it needs; one through a provider has none of the shop's.
 
     An order has one invoice: it gets its number in the transaction in which it is first written, and keeps it.
     """
     if payment.chosen.provider is not None:
         return payment
-    paper = _paper(context, composed, payment, order)
+    paper = _paper(context, snapshot, payment, order)
     if paper is None:
         return payment
     until = payment.until or payment.gives_up_at
@@ -45,16 +45,16 @@ def without_paper(payment: Payment) -> Payment:
     return payment.model_copy(update={"paper": payment.paper.model_copy(update={"void": True})})
 
 
-def _paper(context: Context, composed: Composed, payment: Payment, order: OrderName) -> Paper | None:
-    mode = composed.checkout.mode
-    told, reference = composed.shop.arrangements, of_order(order.number, payment.number)
+def _paper(context: Context, snapshot: CheckoutSnapshot, payment: Payment, order: OrderName) -> Paper | None:
+    mode = snapshot.checkout.mode
+    told, reference = snapshot.shop.arrangements, of_order(order.number, payment.number)
     account = told.account_for(payment.total.currency)
     answers = {answer.field: answer.value for answer in payment.answers}
-    match method_in(composed.methods, payment.chosen.method).family:
+    match method_in(snapshot.methods, payment.chosen.method).family:
         case Family.CREDIT_TRANSFER:
             return Transfer(kind="transfer", account=account, reference=reference)
         case Family.CHEQUE:
-            payee = told.payee or composed.shop.name
+            payee = told.payee or snapshot.shop.name
             return Cheque(kind="cheque", payee=payee, post_to=told.post_to, reference=reference)
         case Family.CASH:
             return Cash(kind="cash", pays_with=_brought(answers, payment.total))
@@ -65,7 +65,7 @@ def _paper(context: Context, composed: Composed, payment: Payment, order: OrderN
                     context.shop.invoices.number_of(mode, order.token, payment.number), mode
                 ),
                 day=payment.begun_at.date(),
-                seller=told.seller or composed.shop.name,
+                seller=told.seller or snapshot.shop.name,
                 tax_number=told.tax_number,
                 bill_to=answers.get(BILL_TO, ""),
                 purchase_order=answers.get(PURCHASE_ORDER, ""),

@@ -5,6 +5,7 @@ from datetime import datetime
 from typing import NamedTuple
 
 from monedero.core.account import Mode
+from monedero.core.checkout.decision import Outcome
 from monedero.core.errors import Fault, FaultCode, InvalidInput, NotFound
 from monedero.core.money import Money
 from monedero.core.order.model import Order
@@ -12,11 +13,10 @@ from monedero.core.payment.payment import ON_THE_DAY, Payment
 from monedero.core.payment.state import State
 from monedero.core.record import REST, By, Delivered, Happened, Happening, OrderRecord
 from monedero.core.request import Request
-from monedero.core.tender.decision import Outcome
 from monedero.core.voucher.part import VoucherPart, covered
-from monedero.work.checkout.composed import Composed
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot
 from monedero.work.context import Context
-from monedero.work.orders import progress
+from monedero.work.orders import order_events
 from monedero.work.orders.choosing import Ordering, buying_of
 from monedero.work.orders.papers import OrderName, with_paper
 from monedero.work.shop.chosen_amount import refuse_outside
@@ -27,7 +27,7 @@ from monedero.work.shop.order_in_hand import OrderInHand
 class NewOrder(NamedTuple):
     """An order that is about to be placed: of what, with which tender, by whom, at which moment."""
 
-    composed: Composed
+    snapshot: CheckoutSnapshot
     hand: OrderInHand
     tender: str
     by: Ordering
@@ -48,12 +48,12 @@ class NewOrder(NamedTuple):
     @property
     def mode(self) -> Mode:
         """The mode of its checkout."""
-        return self.composed.checkout.mode
+        return self.snapshot.checkout.mode
 
     @property
     def language(self) -> str:
         """The language that its buyer reads."""
-        return self.by.language or self.composed.shop.languages[0]
+        return self.by.language or self.snapshot.shop.languages[0]
 
 
 class Begun(NamedTuple):
@@ -71,7 +71,7 @@ class Begun(NamedTuple):
 
 def delivery_of(new: NewOrder) -> Delivered | None:
     """How a new order goes to its buyer; an order that nobody can place is refused."""
-    shop, hand, whole = new.composed.shop, new.hand, new.hand.whole
+    shop, hand, whole = new.snapshot.shop, new.hand, new.hand.whole
     if not whole.minor:
         raise InvalidInput(Fault(FaultCode.AMOUNT_ZERO, "amount", str(whole)))
     delivery = delivered(shop, hand, new.by.wish)
@@ -90,44 +90,44 @@ def begin(new: NewOrder, parts: list[VoucherPart], offered: Callable[[Order], Ou
     if new.on_the_day:
         if new.tender != ON_THE_DAY:
             raise NotFound(Fault(FaultCode.NOT_FOUND, "tender", new.tender, {"what": "way to pay"}))
-        payment = progress.on_the_day(1, new.at, new.order.amount)
-        arranged = progress.step(payment, Happened.ARRANGED, By.BUYER, new.at)
+        payment = order_events.on_the_day(1, new.at, new.order.amount)
+        arranged = order_events.step(payment, Happened.ARRANGED, By.BUYER, new.at)
         return Begun(payment, [arranged], [], parts, delivery)
     order = new.hand.order
     left = Money(order.amount.minor - covered(parts), order.amount.currency)
     if parts and not left.minor:
-        return Begun(progress.covered(1, new.at, left), [], [], parts, delivery)
+        return Begun(order_events.covered(1, new.at, left), [], [], parts, delivery)
     chosen = offered(order.on(left, order.placed_on))
-    buying = buying_of(new.composed, chosen, left, new.by.answers, new.language)
-    begun = progress.begin(1, buying._replace(weighed=new.hand.line.highest is not None), new.at)
+    buying = buying_of(new.snapshot, chosen, left, new.by.answers, new.language)
+    begun = order_events.begin(1, buying._replace(weighed=new.hand.line.highest is not None), new.at)
     return Begun(*begun, parts, delivery)
 
 
 def record_of(context: Context, new: NewOrder, begun: Begun, number: int) -> OrderRecord:
     """The record of an order as it is placed, under its number, in the transaction in which it is written."""
-    payment, hand, checkout = begun.payment, new.hand, new.composed.checkout
+    payment, hand, checkout = begun.payment, new.hand, new.snapshot.checkout
     opened = payment.model_copy(update={"state": State.OPEN})
     parts = begun.parts
     amounts = [part.amount.minor for part in parts]
     rest = None
     if hand.rest is not None and not new.on_the_day:
-        rest = progress.on_the_day(REST, new.at, hand.rest)
+        rest = order_events.on_the_day(REST, new.at, hand.rest)
     return OrderRecord(
         token=new.token,
         number=number,
         mode=new.mode,
         storefront=checkout.storefront,
-        edition=new.composed.edition,
-        draft_version=new.composed.draft_version,
+        edition=new.snapshot.edition,
+        draft_version=new.snapshot.draft_version,
         placed_at=new.at,
         order=new.order,
         line_name=hand.line.name,
         line_names=hand.line.names,
         items=list(hand.items),
-        payments=[with_paper(context, new.composed, payment, OrderName(new.token, number))],
+        payments=[with_paper(context, new.snapshot, payment, OrderName(new.token, number))],
         happened=[
-            progress.step(opened, Happened.PLACED, By.BUYER, new.at),
-            *progress.voucher_steps(payment, parts, amounts, Happened.VOUCHER_USED, new.at),
+            order_events.step(opened, Happened.PLACED, By.BUYER, new.at),
+            *order_events.voucher_steps(payment, parts, amounts, Happened.VOUCHER_USED, new.at),
             *begun.steps,
         ],
         requests=begun.requests,

@@ -18,8 +18,8 @@ from monedero.core.request import Asking, Lease, Request
 from monedero.formats.gateway import PaymentAsked, PaymentHeld
 from monedero.store import Store
 from monedero.work.accounts.gateways import Gateways
-from monedero.work.orders import progress
-from monedero.work.orders.progress import How
+from monedero.work.orders import order_events
+from monedero.work.orders.order_events import How
 
 LEASE_HOLDS = timedelta(minutes=2)
 RETURN = "/return"
@@ -131,7 +131,7 @@ class Sending:
             return
 
         def settled(before: OrderRecord) -> OrderRecord:
-            return progress.settle(heard(before, request.payment, answer), request.key, self._now())
+            return order_events.settle(heard(before, request.payment, answer), request.key, self._now())
 
         self._change(record.token, settled)
 
@@ -151,16 +151,16 @@ class Sending:
             else:
                 begun_again = Payment.begin(now.number, now.chosen, now.total, self._now())
                 after = before.with_stray(begun_again.model_copy(update=update))
-            return progress.settle(after, request.key, self._now())
+            return order_events.settle(after, request.key, self._now())
 
         self._change(record.token, begun)
 
     def _refused(self, before: OrderRecord, request: Request, why: str) -> OrderRecord:
         """What a gateway does not do is over; a payment that it does not begin is declined, and another is chosen."""
-        after = progress.settle(before, request.key, self._now(), why)
+        after = order_events.settle(before, request.key, self._now(), why)
         if request.what is not Asking.BEGIN or before.asked(request.key).settled:
             return after
-        return progress.move(after, request.payment, Move.DECLINED, self._now(), How(reason=why))
+        return order_events.move(after, request.payment, Move.DECLINED, self._now(), How(reason=why))
 
     def _answer(self, record: OrderRecord, request: Request) -> PaymentHeld:
         payment = record.numbered(request.payment)
@@ -178,7 +178,7 @@ class Sending:
 def heard(before: OrderRecord, number: int, answer: PaymentHeld) -> OrderRecord:
     """A record after everything that a gateway told of a payment; what was counted before counts once."""
     for notice in answer.told:
-        before, _, _ = progress.hear(before, number, notice)
+        before, _, _ = order_events.hear(before, number, notice)
     return before
 
 

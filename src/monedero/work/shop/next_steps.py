@@ -10,7 +10,7 @@ from monedero.core.account import Stage
 from monedero.core.method import Family
 from monedero.core.profile import Source
 from monedero.core.shop import Line, Market, Storefront
-from monedero.work.checkout.composed import Composed, drafted
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, drafted
 from monedero.work.checkout.offer import placed
 from monedero.work.checkout.publish import pending
 from monedero.work.compare.inputs import UNDER_WAY, inputs_of
@@ -104,16 +104,16 @@ def _accounts(context: Context) -> Iterator[NextStep]:
 
 def _checkout(context: Context, day: date) -> Iterator[NextStep]:
     shop = described_shop(context.shop).value
-    composed = drafted(context)
-    if not any(tender.on for tender in composed.checkout.tenders):
+    snapshot = drafted(context)
+    if not any(tender.on for tender in snapshot.checkout.tenders):
         yield NextStep(NextCode.NOTHING_ON)
         return
     for market in shop.markets:
-        lacking = [line for line in shop.lines if not _can_pay(context, composed, market, line, day)]
+        lacking = [line for line in shop.lines if not _can_pay(context, snapshot, market, line, day)]
         if lacking:
             what = {"country": market.country, "currency": market.currency, "line": lacking[0].name}
             yield NextStep(NextCode.NOBODY_PAYS, {**what, "count": len(lacking), "of": len(shop.lines)})
-    yield from _arrangements(composed)
+    yield from _arrangements(snapshot)
     if context.shop.editions.newest(context.storefront) is None:
         yield NextStep(NextCode.NOT_PUBLISHED)
     elif pending(context)[1]:
@@ -124,12 +124,12 @@ def _at(context: Context, front: Storefront, day: date) -> Iterator[NextStep]:
     return (replace(step, storefront=front) for step in _checkout(context.at(front.id), day))
 
 
-def _arrangements(composed: Composed) -> Iterator[NextStep]:
+def _arrangements(snapshot: CheckoutSnapshot) -> Iterator[NextStep]:
     """What buyers of the shop's own arrangements would not be told: where to send a transfer, or a cheque."""
-    shop, told = composed.shop, composed.shop.arrangements
+    shop, told = snapshot.shop, snapshot.shop.arrangements
     currencies = dict.fromkeys((shop.currency, *(market.currency for market in shop.markets)))
-    for tender in composed.checkout.tenders:
-        method = method_in(composed.methods, tender.method)
+    for tender in snapshot.checkout.tenders:
+        method = method_in(snapshot.methods, tender.method)
         if not tender.on or tender.route is not None:
             continue
         pays_to_account = method.family in (Family.CREDIT_TRANSFER, Family.INVOICE)
@@ -143,14 +143,14 @@ def _arrangements(composed: Composed) -> Iterator[NextStep]:
             return
 
 
-def _can_pay(context: Context, composed: Composed, market: Market, line: Line, day: date) -> bool:
+def _can_pay(context: Context, snapshot: CheckoutSnapshot, market: Market, line: Line, day: date) -> bool:
     """Whether a buyer of a market can order a line at its usual amount, in the market's currency.
 
     Without a reference rate nothing is known of that amount, and nothing is said.
     """
-    price = price_in(line, composed.shop, market.currency, day)
+    price = price_in(line, snapshot.shop, market.currency, day)
     if price is None:
         return True
     sentence = OrderSentence(market.id, line.id, price.amount, price.currency, day)
-    hand = order_in_hand(composed.shop, sentence)
-    return hand.order.nothing_to_pay or bool(placed(context, composed, hand.order))
+    hand = order_in_hand(snapshot.shop, sentence)
+    return hand.order.nothing_to_pay or bool(placed(context, snapshot, hand.order))

@@ -18,9 +18,9 @@ from pathlib import Path
 
 from monedero.core.card_number import lettered
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound
-from monedero.formats.apart import ENDING, Spool, Stopped, fault_from, read_apart
 from monedero.formats.matching import Matching, guess, no_order
 from monedero.formats.past_orders import LeftOut, Reader, ReadOrder, RefusedRow
+from monedero.formats.subprocess_reader import ENDING, Spool, Stopped, fault_from, read_apart
 from monedero.formats.table import Table
 from monedero.store import Store, for_its_owner
 from monedero.work.shop.lookups import described_shop

@@ -18,9 +18,9 @@ from pydantic import BaseModel
 
 from monedero.core.money import Money
 from monedero.core.profile import Profile, Source
-from monedero.formats.apart import header_in, rows_in
 from monedero.formats.matching import Matching
 from monedero.formats.past_orders import LeftOut, Reader, ReadOrder, RefusedRow
+from monedero.formats.subprocess_reader import header_in, rows_in
 from monedero.formats.table import Table
 from monedero.store import Store
 from monedero.store.past_orders import PastOrder

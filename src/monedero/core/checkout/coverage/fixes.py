@@ -11,14 +11,14 @@ Source: own design, as in `docs/coverage.md`.
 
 >>> from datetime import date
 >>> from monedero.core.account import Mode
->>> from monedero.core.coverage.answer import coverage
->>> from monedero.core.coverage.parts import Examined
->>> from monedero.core.coverage.space import Space
+>>> from monedero.core.checkout.coverage.answer import coverage
+>>> from monedero.core.checkout.coverage.parts import Examined
+>>> from monedero.core.checkout.coverage.space import Space
 >>> from monedero.core.fx import ReferenceRates
 >>> from monedero.core.method import Method
 >>> from monedero.core.shop import Line, Market
->>> from monedero.core.tender.decision import Decision, Setting
->>> from monedero.core.tender.model import Tender
+>>> from monedero.core.checkout.decision import Decision, Setting
+>>> from monedero.core.checkout.model import Tender
 >>> market = Market(id="pt", country="PT", currency="EUR", share="100")
 >>> line = Line(id="chart", name="Chart", kind="goods", usual_amount="9 EUR", recurring=False)
 >>> class NoTable:
@@ -37,11 +37,11 @@ Source: own design, as in `docs/coverage.md`.
 from collections.abc import Container, Iterable, Iterator, Sequence
 from itertools import combinations
 
-from monedero.core.coverage.answer import Found
-from monedero.core.coverage.boxes import Box
-from monedero.core.coverage.parts import Examined, Part
-from monedero.core.coverage.reach import Reach, less
-from monedero.core.coverage.widen import Act, Fix, Widening, but
+from monedero.core.checkout.coverage.answer import Found
+from monedero.core.checkout.coverage.boxes import Box
+from monedero.core.checkout.coverage.parts import Examined, Part
+from monedero.core.checkout.coverage.reach import Reach, less
+from monedero.core.checkout.coverage.widen import Act, Fix, Widening, but
 
 MOST, MOST_IN_PAIRS = 3, 40
 

@@ -4,12 +4,12 @@ from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from typing import NamedTuple
 
-from monedero.core.coverage.boxes import Box, largest
-from monedero.core.coverage.difference import MoreOffered, more_offered, new_dead_ends
-from monedero.core.coverage.parts import Examined
-from monedero.core.coverage.reach import Possible, Region
-from monedero.core.coverage.share import Share, share_of
-from monedero.core.tender.limit_cost import SameOrders
+from monedero.core.checkout.coverage.boxes import Box, largest
+from monedero.core.checkout.coverage.difference import MoreOffered, more_offered, new_dead_ends
+from monedero.core.checkout.coverage.parts import Examined
+from monedero.core.checkout.coverage.reach import Possible, Region
+from monedero.core.checkout.coverage.share import Share, share_of
+from monedero.core.checkout.limit_cost import SameOrders
 
 
 class Move(NamedTuple):
@@ -22,7 +22,7 @@ class Move(NamedTuple):
 
 
 @dataclass(frozen=True, slots=True)
-class Moves:
+class Impact:
     """What a change does: moves, losses and those of most orders first, and the dead ends that it makes."""
 
     before: Examined
@@ -44,7 +44,7 @@ class Months(NamedTuple):
     after: Sequence[SameOrders]
 
 
-def moves(before: Examined, after: Examined, months: Months) -> Moves:
+def moves(before: Examined, after: Examined, months: Months) -> Impact:
     """What changes from one checkout to another: what is lost of the month before, what is gained of the one after."""
     lost = {more.tender: more for more in more_offered(before, after, changed=True)}
     gained = {more.tender: more for more in more_offered(after, before, changed=True)}
@@ -58,7 +58,7 @@ def moves(before: Examined, after: Examined, months: Months) -> Moves:
     # What is lost comes before what is gained, and what most orders lose first, so that no loss is out of sight.
     found.sort(key=lambda move: (move.gains, -move.share.orders))
     dead = largest_of(new_dead_ends(before, after), after.possible)
-    return Moves(before, after, found, _by_share(dead, months.after, after.possible), bool(months.before))
+    return Impact(before, after, found, _by_share(dead, months.after, after.possible), bool(months.before))
 
 
 def _move(more: MoreOffered, month: Sequence[SameOrders], possible: Possible, *, gains: bool) -> Move:

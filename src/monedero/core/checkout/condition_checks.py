@@ -26,12 +26,12 @@ from dataclasses import dataclass
 from datetime import date
 from typing import ClassVar
 
+from monedero.core.checkout.checks import Check, Is
+from monedero.core.checkout.condition import SEQUENCE, Condition, SharedConditions
 from monedero.core.order.area import Area
 from monedero.core.order.facts import BY_ID, CARD_NETWORK, DAY, POSTCODE, Fact
 from monedero.core.order.model import Order
 from monedero.core.reasons import Reason, ReasonCode
-from monedero.core.tender.checks import Check, Is
-from monedero.core.tender.condition import SEQUENCE, Condition, SharedConditions
 
 Codes = tuple[ReasonCode, ReasonCode]
 

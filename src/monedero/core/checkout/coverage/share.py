@@ -6,9 +6,9 @@ the buyer is or the device, so that orders may lie in a box or not: such a numbe
 Source: own design.
 
 >>> from datetime import date
->>> from monedero.core.coverage.boxes import Boxes
->>> from monedero.core.coverage.reach import regions
->>> from monedero.core.coverage.space import Space
+>>> from monedero.core.checkout.coverage.boxes import Boxes
+>>> from monedero.core.checkout.coverage.reach import regions
+>>> from monedero.core.checkout.coverage.space import Space
 >>> from monedero.core.money import Money
 >>> from monedero.core.shop import Line, Market
 >>> market = Market(id="pt", country="PT", currency="EUR", share="100")
@@ -31,10 +31,10 @@ from collections.abc import Iterable, Iterator, Sequence
 from fractions import Fraction
 from typing import NamedTuple
 
-from monedero.core.coverage.boxes import Box
-from monedero.core.coverage.reach import Possible, Region
+from monedero.core.checkout.coverage.boxes import Box
+from monedero.core.checkout.coverage.reach import Possible, Region
+from monedero.core.checkout.limit_cost import SameOrders
 from monedero.core.order.model import Order
-from monedero.core.tender.limit_cost import SameOrders
 
 
 class Share(NamedTuple):

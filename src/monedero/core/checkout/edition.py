@@ -4,7 +4,7 @@ Whoever publishes looks at it first: a fingerprint over all of it tells whether 
 
 Source: own design; SHA-256 (FIPS 180-4).
 
->>> from monedero.core.tender.model import Checkout
+>>> from monedero.core.checkout.model import Checkout
 >>> shop = Shop(name="Cabo Noite", country="PT", currency="EUR")
 >>> held = Published(shop=shop, checkout=Checkout(storefront="web-shop", mode="test"))
 >>> len(held.fingerprint), held.fingerprint == held.model_copy().fingerprint
@@ -17,10 +17,10 @@ import hashlib
 from collections.abc import Mapping
 
 from monedero.core.card_number import lettered
+from monedero.core.checkout.model import Checkout
 from monedero.core.fields import Strict
 from monedero.core.method import Method
 from monedero.core.shop import Shop
-from monedero.core.tender.model import Checkout
 
 
 class Published(Strict):

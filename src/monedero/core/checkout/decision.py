@@ -26,15 +26,7 @@ from typing import Any, NamedTuple
 
 from monedero.core.account import Account, Mode, Stage
 from monedero.core.bounded import Bounded
-from monedero.core.delivery.model import NOT_DELIVERED, Delivery, Handover
-from monedero.core.fx import ReferenceRates
-from monedero.core.method import Method, UnknownMethod
-from monedero.core.order.area import Area
-from monedero.core.order.facts import COUNTRY, CURRENCY, DELIVERY, KIND, LINE, RECURRING
-from monedero.core.order.model import Order
-from monedero.core.reasons import Reason, ReasonCode
-from monedero.core.shop import Storefront
-from monedero.core.tender.checks import (
+from monedero.core.checkout.checks import (
     COUNTRY_CODES,
     CURRENCY_CODES,
     DELIVERY_CODES,
@@ -50,11 +42,19 @@ from monedero.core.tender.checks import (
     OneOf,
     Within,
 )
-from monedero.core.tender.condition import SharedConditions
-from monedero.core.tender.condition_checks import OnNetwork, condition_checks
-from monedero.core.tender.fee import Charge, Charged
-from monedero.core.tender.model import Heading, Tender
-from monedero.core.tender.sifting import MOST_KEPT, Checks, Said, Sifted, values_of
+from monedero.core.checkout.condition import SharedConditions
+from monedero.core.checkout.condition_checks import OnNetwork, condition_checks
+from monedero.core.checkout.fee import Charge, Charged
+from monedero.core.checkout.kept_checks import MOST_KEPT, Checks, Said, Sifted, values_of
+from monedero.core.checkout.model import Heading, Tender
+from monedero.core.delivery.model import NOT_DELIVERED, Delivery, Handover
+from monedero.core.fx import ReferenceRates
+from monedero.core.method import Method, UnknownMethod
+from monedero.core.order.area import Area
+from monedero.core.order.facts import COUNTRY, CURRENCY, DELIVERY, KIND, LINE, RECURRING
+from monedero.core.order.model import Order
+from monedero.core.reasons import Reason, ReasonCode
+from monedero.core.shop import Storefront
 
 NO_SETS: Mapping[str, SharedConditions] = MappingProxyType({})
 

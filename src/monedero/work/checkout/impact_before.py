@@ -5,14 +5,14 @@ from dataclasses import replace
 from datetime import date
 
 from monedero.core.account import Account
-from monedero.core.coverage.parts import Examined
+from monedero.core.checkout.coverage.parts import Examined
+from monedero.core.checkout.decision import Setting
 from monedero.core.shop import Shop
-from monedero.core.tender.decision import Setting
-from monedero.work.checkout.composed import Composed, drafted, published_as, setting_of
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, drafted, published_as, setting_of
 from monedero.work.checkout.dangling import refuse_dangling, refuse_lacking
 from monedero.work.checkout.examined import Asked, decided, examined, space_of
+from monedero.work.checkout.impact import Impact, Months, moves
 from monedero.work.checkout.month_of_orders import told_orders
-from monedero.work.checkout.moves import Months, Moves, moves
 from monedero.work.checkout.tenders import Edit, edited
 from monedero.work.context import Context
 from monedero.work.shop.lookups import described_shop, methods_of
@@ -24,7 +24,7 @@ DECIDES = (
 )
 
 
-def shop_would_move(context: Context, shop: Shop, day: date) -> list[tuple[Composed, Moves]]:
+def shop_would_move(context: Context, shop: Shop, day: date) -> list[tuple[CheckoutSnapshot, Impact]]:
     """What another shop would change for the drafts of its storefronts, as they stand.
 
     Refuses what saving it would refuse: a shop without something that a condition names.
@@ -35,41 +35,41 @@ def shop_would_move(context: Context, shop: Shop, day: date) -> list[tuple[Compo
         return []
     kept = {storefront.id for storefront in shop.storefronts}
     found = []
-    for composed in _drafts(context, kept.intersection(front.id for front in now.storefronts)):
-        changed = replace(composed, shop=shop, methods=methods_of(shop))
-        found.append((composed, _moves(context, composed, changed, setting_of(context, changed), day)))
+    for snapshot in _drafts(context, kept.intersection(front.id for front in now.storefronts)):
+        changed = replace(snapshot, shop=shop, methods=methods_of(shop))
+        found.append((snapshot, _moves(context, snapshot, changed, setting_of(context, changed), day)))
     return found
 
 
 def account_would_move(
     context: Context, account: Account, then: Account | None, day: date
-) -> list[tuple[Composed, Moves]]:
+) -> list[tuple[CheckoutSnapshot, Impact]]:
     """What another state of an account (None: it is left) would change for what buyers see now.
 
     Where nothing is published for a storefront, its draft is meant.
     """
     storefronts = [front.id for front in described_shop(context.shop).value.storefronts]
     found = []
-    for composed in _seen(context, storefronts):
-        if composed.checkout.mode is account.mode:
-            setting = setting_of(context, composed)
+    for snapshot in _seen(context, storefronts):
+        if snapshot.checkout.mode is account.mode:
+            setting = setting_of(context, snapshot)
             left = {id: held for id, held in setting.accounts.items() if id != account.id}
             if then is not None:
                 left[account.id] = then
-            found.append((composed, _moves(context, composed, composed, replace(setting, accounts=left), day)))
+            found.append((snapshot, _moves(context, snapshot, snapshot, replace(setting, accounts=left), day)))
     return found
 
 
-def edit_would_move(context: Context, edit: Edit, day: date) -> tuple[Composed, Moves]:
+def edit_would_move(context: Context, edit: Edit, day: date) -> tuple[CheckoutSnapshot, Impact]:
     """What an edit would change for a draft; refuses what saving it would refuse."""
-    composed = drafted(context)
-    after = edited(composed.checkout, edit)
-    refuse_dangling(composed.shop, after)
-    changed = replace(composed, checkout=after)
-    return composed, _moves(context, composed, changed, setting_of(context, changed), day)
+    snapshot = drafted(context)
+    after = edited(snapshot.checkout, edit)
+    refuse_dangling(snapshot.shop, after)
+    changed = replace(snapshot, checkout=after)
+    return snapshot, _moves(context, snapshot, changed, setting_of(context, changed), day)
 
 
-def publishing_would_move(context: Context, day: date) -> Moves | None:
+def publishing_would_move(context: Context, day: date) -> Impact | None:
     """What publishing a draft would change for buyers; None before the first edition."""
     newest = context.shop.editions.newest(context.storefront)
     if newest is None:
@@ -79,20 +79,22 @@ def publishing_would_move(context: Context, day: date) -> Moves | None:
     return moves(examined(context, before, Asked(day)), examined(context, after, Asked(day)), months)
 
 
-def _moves(context: Context, before: Composed, after: Composed, setting: Setting, day: date) -> Moves:
+def _moves(
+    context: Context, before: CheckoutSnapshot, after: CheckoutSnapshot, setting: Setting, day: date
+) -> Impact:
     now = examined(context, before, Asked(day))
     then = Examined(decided(after.checkout, setting), space_of(after.shop, day))
     return moves(now, then, Months(told_orders(context, day, before.shop), told_orders(context, day, after.shop)))
 
 
-def _drafts(context: Context, storefronts: Iterable[str]) -> Iterator[Composed]:
+def _drafts(context: Context, storefronts: Iterable[str]) -> Iterator[CheckoutSnapshot]:
     for storefront in storefronts:
-        composed = drafted(context.at(storefront))
-        if composed.checkout.tenders:
-            yield composed
+        snapshot = drafted(context.at(storefront))
+        if snapshot.checkout.tenders:
+            yield snapshot
 
 
-def _seen(context: Context, storefronts: Iterable[str]) -> Iterator[Composed]:
+def _seen(context: Context, storefronts: Iterable[str]) -> Iterator[CheckoutSnapshot]:
     for storefront in storefronts:
         newest = context.shop.editions.newest(storefront)
         yield published_as(context, newest.number) if newest else drafted(context.at(storefront))

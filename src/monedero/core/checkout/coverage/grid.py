@@ -8,13 +8,13 @@ Source: own design.
 
 >>> from datetime import date
 >>> from monedero.core.account import Mode
->>> from monedero.core.coverage.parts import Examined
->>> from monedero.core.coverage.space import Space
+>>> from monedero.core.checkout.coverage.parts import Examined
+>>> from monedero.core.checkout.coverage.space import Space
 >>> from monedero.core.fx import ReferenceRates
 >>> from monedero.core.method import Method
 >>> from monedero.core.shop import Line, Market
->>> from monedero.core.tender.decision import Decision, Setting
->>> from monedero.core.tender.model import Tender
+>>> from monedero.core.checkout.decision import Decision, Setting
+>>> from monedero.core.checkout.model import Tender
 >>> market = Market(id="pt", country="PT", currency="EUR", share="100")
 >>> line = Line(id="chart", name="Chart", kind="goods", usual_amount="9 EUR", recurring=False)
 >>> space = Space.of([market], [line], [], [], [], date(2026, 11, 27))
@@ -33,8 +33,8 @@ from collections.abc import Iterator, Sequence
 from functools import cache
 from typing import NamedTuple
 
-from monedero.core.coverage.parts import Part
-from monedero.core.coverage.reach import Reach, bits_of
+from monedero.core.checkout.coverage.parts import Part
+from monedero.core.checkout.coverage.reach import Reach, bits_of
 from monedero.core.order.model import Device
 
 

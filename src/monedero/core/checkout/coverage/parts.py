@@ -10,8 +10,8 @@ Source: own design.
 >>> from monedero.core.fx import ReferenceRates
 >>> from monedero.core.method import Method
 >>> from monedero.core.shop import Line, Market
->>> from monedero.core.tender.decision import Setting
->>> from monedero.core.tender.model import Tender
+>>> from monedero.core.checkout.decision import Setting
+>>> from monedero.core.checkout.model import Tender
 >>> market = Market(id="pt", country="PT", currency="EUR", share="100")
 >>> line = Line(id="chart", name="Chart", kind="goods", usual_amount="9 EUR", recurring=False)
 >>> space = Space.of([market], [line], [], [], [], date(2026, 11, 27))
@@ -29,14 +29,14 @@ from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
-from monedero.core.coverage.boxes import Box, Boxes
-from monedero.core.coverage.reach import Compiled, Possible, Reach, Region, bits_of, compiled, regions
-from monedero.core.coverage.sets import Sets, sets_of
-from monedero.core.coverage.space import Space, Values
+from monedero.core.checkout.checks import Check, Never
+from monedero.core.checkout.coverage.boxes import Box, Boxes
+from monedero.core.checkout.coverage.reach import Compiled, Possible, Reach, Region, bits_of, compiled, regions
+from monedero.core.checkout.coverage.sets import Sets, sets_of
+from monedero.core.checkout.coverage.space import Space, Values
+from monedero.core.checkout.decision import Decision
+from monedero.core.checkout.stretches import begins_of
 from monedero.core.order.model import Order
-from monedero.core.tender.checks import Check, Never
-from monedero.core.tender.decision import Decision
-from monedero.core.tender.stretches import begins_of
 
 Kept = Callable[[Check], bool]
 

@@ -81,7 +81,7 @@ def read_apart(content: bytes, folder: Path, stop: Event) -> Spool:
         with tempfile.TemporaryFile(dir=folder) as given, spool.path.open("wb") as rows:
             given.write(content)
             given.seek(0)
-            command = [sys.executable, "-m", "monedero.formats.apart", str(SECONDS)]
+            command = [sys.executable, "-m", "monedero.formats.subprocess_reader", str(SECONDS)]
             with subprocess.Popen(command, stdin=given, stdout=rows, stderr=subprocess.PIPE) as process:
                 status, told = _outcome(process, stop)
         if status == REFUSED:

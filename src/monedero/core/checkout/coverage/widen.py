@@ -13,16 +13,16 @@ from collections.abc import Iterable, Iterator, Sequence
 from math import ceil, floor
 from typing import NamedTuple
 
-from monedero.core.coverage.parts import Examined, Part
-from monedero.core.coverage.reach import Compiled, Reach, Region, bits_of, less
+from monedero.core.checkout.checks import Check, Never
+from monedero.core.checkout.condition import SharedConditions
+from monedero.core.checkout.coverage.parts import Examined, Part
+from monedero.core.checkout.coverage.reach import Compiled, Reach, Region, bits_of, less
+from monedero.core.checkout.decision import Decision, Setting
+from monedero.core.checkout.model import Tender
+from monedero.core.checkout.widening import Around, can_widen, own_values, widened, without_limits
 from monedero.core.money import Money
 from monedero.core.order.model import Order
 from monedero.core.reasons import ReasonCode
-from monedero.core.tender.checks import Check, Never
-from monedero.core.tender.condition import SharedConditions
-from monedero.core.tender.decision import Decision, Setting
-from monedero.core.tender.model import Tender
-from monedero.core.tender.widening import Around, can_widen, own_values, widened, without_limits
 from monedero.core.window import Window
 
 WINDOWS = (ReasonCode.WINDOW_UNDER, ReasonCode.WINDOW_OVER)

@@ -6,6 +6,7 @@ from datetime import datetime, timedelta
 from typing import NamedTuple
 
 from monedero.core.cash import in_coins
+from monedero.core.checkout.decision import Outcome
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput
 from monedero.core.money import Money
 from monedero.core.payment.notice import Fate, Notice
@@ -13,7 +14,6 @@ from monedero.core.payment.payment import BY_VOUCHER, ON_THE_DAY, Chosen, Gives,
 from monedero.core.payment.state import Move, State
 from monedero.core.record import REST, By, Happened, Happening, OrderRecord
 from monedero.core.request import Asking, Request
-from monedero.core.tender.decision import Outcome
 from monedero.core.voucher.part import VoucherPart
 from monedero.core.words.asked import Answer
 

@@ -8,7 +8,7 @@ Source: own design.
 >>> from datetime import date
 >>> from monedero.core.money import Money
 >>> from monedero.core.order.facts import COUNTRY
->>> from monedero.core.tender.checks import COUNTRY_CODES, OneOf
+>>> from monedero.core.checkout.checks import COUNTRY_CODES, OneOf
 >>> checks = Sifted([OneOf(COUNTRY, ("PT", "FR"), COUNTRY_CODES)])
 >>> abroad = Order(Money(8500, "EUR"), "ES", date(2026, 11, 24))
 >>> [reason.code.value for reason in checks.said(abroad).reasons(abroad)]
@@ -23,10 +23,10 @@ from operator import attrgetter
 from typing import Any
 
 from monedero.core.bounded import Bounded
+from monedero.core.checkout.checks import Check
 from monedero.core.order.facts import AMOUNT, COUNTRY, CURRENCY, DAY, POSTCODE, Fact
 from monedero.core.order.model import Order
 from monedero.core.reasons import Reason
-from monedero.core.tender.checks import Check
 
 MOST_KEPT = 4_000
 EVERY_TIME = (AMOUNT, DAY)

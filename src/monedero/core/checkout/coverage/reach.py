@@ -21,11 +21,11 @@ from itertools import combinations
 from operator import and_
 from typing import NamedTuple
 
-from monedero.core.coverage.space import Space, Values
+from monedero.core.checkout.checks import Check
+from monedero.core.checkout.coverage.space import Space, Values
 from monedero.core.order.facts import POSTCODE, Fact, Part
 from monedero.core.order.model import Order
 from monedero.core.reasons import ReasonCode
-from monedero.core.tender.checks import Check
 
 
 class Reach(NamedTuple):

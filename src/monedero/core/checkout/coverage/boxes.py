@@ -8,8 +8,8 @@ what could not be added to it before cannot be added later: once every fact was 
 Source: own design.
 
 >>> from datetime import date
->>> from monedero.core.coverage.reach import regions
->>> from monedero.core.coverage.space import Space
+>>> from monedero.core.checkout.coverage.reach import regions
+>>> from monedero.core.checkout.coverage.space import Space
 >>> from monedero.core.shop import Line, Market
 >>> market = Market(id="pt", country="PT", currency="EUR", share="100")
 >>> line = Line(id="chart", name="Chart", kind="goods", usual_amount="9 EUR", recurring=False)
@@ -25,7 +25,7 @@ Box(markets=1, areas=1, carts=1, deliveries=1, groups=1, devices=3, signed_in=3,
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from typing import NamedTuple
 
-from monedero.core.coverage.reach import Possible, Reach, Region, bits_of, less
+from monedero.core.checkout.coverage.reach import Possible, Reach, Region, bits_of, less
 
 
 class Box(NamedTuple):
@@ -252,8 +252,8 @@ def largest(region: Region, pieces: Sequence[Box], possible: Possible) -> list[B
     """Largest boxes that hold some pieces, in which everything goes together, and no other order; few of them.
 
     >>> from datetime import date
-    >>> from monedero.core.coverage.reach import regions
-    >>> from monedero.core.coverage.space import Space
+    >>> from monedero.core.checkout.coverage.reach import regions
+    >>> from monedero.core.checkout.coverage.space import Space
     >>> from monedero.core.shop import Line, Market
     >>> market = Market(id="pt", country="PT", currency="EUR", share="100")
     >>> line = Line(id="chart", name="Chart", kind="goods", usual_amount="9 EUR", recurring=False)

@@ -6,7 +6,7 @@ told apart are looked at once.
 Source: own design.
 
 >>> from datetime import date
->>> from monedero.core.coverage.space import Space
+>>> from monedero.core.checkout.coverage.space import Space
 >>> from monedero.core.shop import Line, Market
 >>> line = Line(id="chart", name="Chart", kind="goods", usual_amount="9 EUR", recurring=False)
 >>> everything = Reach(1, 1, 1, 1, 0b11, 0b11, 0b111)
@@ -19,8 +19,8 @@ Source: own design.
 from collections import defaultdict
 from collections.abc import Iterator, Mapping, Sequence
 
-from monedero.core.coverage.boxes import by_carts
-from monedero.core.coverage.reach import Possible, Reach, bits_of
+from monedero.core.checkout.coverage.boxes import by_carts
+from monedero.core.checkout.coverage.reach import Possible, Reach, bits_of
 
 Sets = dict[int, list[Reach]]
 """Sets of tenders, as numbers with a bit for each, and where just they are offered."""

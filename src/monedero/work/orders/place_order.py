@@ -4,6 +4,7 @@ import secrets
 from collections.abc import Callable, Mapping
 from datetime import datetime
 
+from monedero.core.checkout.decision import Outcome
 from monedero.core.errors import Conflict, Fault, FaultCode, NotFound, Refused
 from monedero.core.money import Money
 from monedero.core.order.model import Order
@@ -11,16 +12,15 @@ from monedero.core.payment.payment import Payment
 from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, State
 from monedero.core.record import Happened, Message, OrderRecord
 from monedero.core.request import Lease, Request
-from monedero.core.tender.decision import Outcome
 from monedero.core.voucher.part import covered
 from monedero.formats.gateway import PaymentAsked, PaymentHeld
 from monedero.store import Store
 from monedero.store.orders import Key
 from monedero.work.accounts.gateways import Gateways
-from monedero.work.checkout.composed import Composed
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot
 from monedero.work.checkout.held_back import TenderHeldBack
 from monedero.work.checkout.offer import decision_of, outcomes_of, placed
-from monedero.work.orders import progress
+from monedero.work.orders import order_events
 from monedero.work.orders.buyer_papers import language_of
 from monedero.work.orders.choosing import Ordering, asked_of, buying_of
 from monedero.work.orders.letter import LetterAsked, Write
@@ -38,7 +38,7 @@ AFTER_PAYING = "/buy/orders"
 MOST_TRIES = 20
 
 
-class Till:
+class OrderIntake:
     """Takes orders for one shop; `now` tells the time in UTC, `gateways` is where buyers pay, `write` words a letter.
 
     What is asked of a gateway is written down first, under a key, and only then sent: whatever stops in between, it
@@ -60,13 +60,13 @@ class Till:
         return self.sending.begin(record) if record else None
 
     def place(
-        self, composed: Composed, order: OrderInHand, tender: str, by: Ordering | None = None
+        self, snapshot: CheckoutSnapshot, order: OrderInHand, tender: str, by: Ordering | None = None
     ) -> OrderRecord:
         """Place an order with a tender that is offered for it; one that was placed under the same key is there already.
 
         Refused where its buyer would pay more than the total that was shown.
         """
-        new = NewOrder(composed, order, tender, by or Ordering(), self.now(), secrets.token_urlsafe(12))
+        new = NewOrder(snapshot, order, tender, by or Ordering(), self.now(), secrets.token_urlsafe(12))
         if (kept := self.kept(new.by.key)) is not None:
             return kept
         if self.vouchers.pay_nothing(new.by.vouchers, order.order.amount, new.mode):
@@ -78,7 +78,7 @@ class Till:
 
         def build(number: int) -> OrderRecord:
             self.vouchers.use(begun.parts, new.token)
-            return leased(None, record_of(self.of_record.context(new.composed), new, begun, number), lease)
+            return leased(None, record_of(self.of_record.context(new.snapshot), new, begun, number), lease)
 
         try:
             record = self._store.orders.add(build, self._letters, new.mode, new.by.key)
@@ -88,7 +88,7 @@ class Till:
 
     def _prepared(self, new: NewOrder) -> Begun:
         parts = self.vouchers.parts_of(new.by.vouchers, new.hand.order.amount, new.mode)
-        return begin(new, parts, lambda left: self._offered(new.composed, left, new.tender))
+        return begin(new, parts, lambda left: self._offered(new.snapshot, left, new.tender))
 
     def _total_changed(self, new: NewOrder) -> Conflict:
         """Refuse an order of which its buyer saw another total, with the one that there is now."""
@@ -104,8 +104,8 @@ class Till:
 
     def offered_again(self, record: OrderRecord) -> list[Outcome]:
         """What an order that is not paid could be paid with, by the checkout with which it was placed."""
-        composed = self.of_record.composed(record)
-        return placed(self.of_record.context(composed), composed, self.as_paid_again(record).order_left)
+        snapshot = self.of_record.snapshot(record)
+        return placed(self.of_record.context(snapshot), snapshot, self.as_paid_again(record).order_left)
 
     def as_paid_again(self, record: OrderRecord) -> OrderRecord:
         """An order as it would be if its buyer paid it now: with the vouchers that went back when it was given up."""
@@ -121,10 +121,10 @@ class Till:
     def choose_another(self, token: str, tender: str, answers: Mapping[str, str]) -> OrderRecord:
         """Pay an order another way; refused once its money is there or on its way."""
         record = self.record(token)
-        composed = self.of_record.composed(record)
+        snapshot = self.of_record.snapshot(record)
         again = self.as_paid_again(record)
-        chosen = self._offered(composed, again.order_left, tender)
-        buying = buying_of(composed, chosen, again.left, answers, language_of(composed, record))
+        chosen = self._offered(snapshot, again.order_left, tender)
+        buying = buying_of(snapshot, chosen, again.left, answers, language_of(snapshot, record))
         buying = buying._replace(weighed=record.weighed)
         if record.state is State.AT_PROVIDER:
             record = self._withdraw(record)
@@ -132,19 +132,19 @@ class Till:
 
         def choose(before: OrderRecord) -> OrderRecord:
             if before.state not in CAN_CHOOSE_ANOTHER:
-                progress.refuse_settled(before)
+                order_events.refuse_settled(before)
             if len(before.payments) >= MOST_TRIES:
                 raise Conflict(Fault(FaultCode.TRIES_MANY, "tender", str(len(before.payments))))
             before = self._vouchers_again(before)
             if before.left != again.left:
                 now = {"now": str(before.left)}
                 raise Conflict(Fault(FaultCode.TOTAL_CHANGED, "total", str(again.left), now))
-            payment, steps, requests = progress.begin(len(before.payments) + 1, buying, at)
+            payment, steps, requests = order_events.begin(len(before.payments) + 1, buying, at)
             name = OrderName(token, before.number)
             update = {
                 "payments": [
                     *(without_paper(payment) for payment in before.payments),
-                    with_paper(self.of_record.context(composed), composed, payment, name),
+                    with_paper(self.of_record.context(snapshot), snapshot, payment, name),
                 ],
                 # What a voucher lacks is paid by this payment.
                 "vouchers": [part.model_copy(update={"waiting": False}) for part in before.vouchers],
@@ -162,7 +162,7 @@ class Till:
         if not any(shares):
             return before
         parts = self.vouchers.take_again(before.vouchers, shares, before.token)
-        steps = progress.voucher_steps(before.payment, parts, shares, Happened.VOUCHER_USED, self.now())
+        steps = order_events.voucher_steps(before.payment, parts, shares, Happened.VOUCHER_USED, self.now())
         return before.model_copy(update={"vouchers": parts, "happened": [*before.happened, *steps]})
 
     def go_on(self, token: str) -> OrderRecord:
@@ -239,7 +239,7 @@ class Till:
 
     def _asked(self, record: OrderRecord, request: Request, back: str) -> PaymentAsked:
         """What a gateway is asked to begin for a request of an order; its buyer comes back to a path."""
-        return asked_of(record, record.numbered(request.payment), self.of_record.composed(record).shop.name, back)
+        return asked_of(record, record.numbered(request.payment), self.of_record.snapshot(record).shop.name, back)
 
     def _withdraw(self, record: OrderRecord) -> OrderRecord:
         """End what is open at a gateway before another way is chosen, and hear whether it was paid meanwhile."""
@@ -256,22 +256,22 @@ class Till:
 
     def fee_of(self, record: OrderRecord, amount: Money) -> Money | None:
         """What the buyer of an order pays on top of an amount of it with the tender that was chosen."""
-        composed = self.of_record.composed(record)
-        decision = decision_of(self.of_record.context(composed), composed)
+        snapshot = self.of_record.snapshot(record)
+        decision = decision_of(self.of_record.context(snapshot), snapshot)
         order = record.order.on(amount, record.order.placed_on)
         charged = decision.charged(record.payment.chosen.tender, order)
         return charged.amount if charged else None
 
-    def _offered(self, composed: Composed, order: Order, tender: str) -> Outcome:
+    def _offered(self, snapshot: CheckoutSnapshot, order: Order, tender: str) -> Outcome:
         outcomes = {
             outcome.tender.id: outcome
-            for outcome in outcomes_of(self.of_record.context(composed), composed, order)
+            for outcome in outcomes_of(self.of_record.context(snapshot), snapshot, order)
         }
         if tender not in outcomes:
             raise NotFound(Fault(FaultCode.NOT_FOUND, "tender", tender, {"what": "way to pay"}))
         outcome = outcomes[tender]
         if not outcome.offered:
-            raise TenderHeldBack(outcome, composed.shop, composed.checkout, self.provider_names())
+            raise TenderHeldBack(outcome, snapshot.shop, snapshot.checkout, self.provider_names())
         return outcome
 
     def _letters(
@@ -283,9 +283,9 @@ class Till:
         """
         if not tells(before, after):
             return []
-        composed = self.of_record.composed(after)
+        snapshot = self.of_record.snapshot(after)
         issued = [one for one in (self.vouchers.sold_with(after), besides) if one]
-        asked = LetterAsked(self.of_record.context(composed), composed, after, self.link(after), issued)
+        asked = LetterAsked(self.of_record.context(snapshot), snapshot, after, self.link(after), issued)
         letter = self._write(asked)
         return [Message(order=after.token, at=self.now(), to=TEST_BUYER, subject=letter.subject, text=letter.text)]
 

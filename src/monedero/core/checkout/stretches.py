@@ -6,8 +6,8 @@ it, since no other check is about the amount.
 Source: own design.
 
 >>> from datetime import date
->>> from monedero.core.tender.decision import Setting
->>> from monedero.core.tender.model import Tender
+>>> from monedero.core.checkout.decision import Setting
+>>> from monedero.core.checkout.model import Tender
 >>> from monedero.core.account import Mode
 >>> from monedero.core.fx import ReferenceRates
 >>> from monedero.core.method import Method
@@ -26,11 +26,11 @@ Source: own design.
 from datetime import date
 from typing import NamedTuple
 
+from monedero.core.checkout.checks import ENDLESS, Within
+from monedero.core.checkout.decision import Decision
+from monedero.core.checkout.model import Tender
 from monedero.core.money import Money
 from monedero.core.order.model import Order
-from monedero.core.tender.checks import ENDLESS, Within
-from monedero.core.tender.decision import Decision
-from monedero.core.tender.model import Tender
 
 
 class Stretch(NamedTuple):

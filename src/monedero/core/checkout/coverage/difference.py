@@ -10,13 +10,13 @@ Source: own design.
 >>> from monedero.core.shop import Line, Market
 >>> market = Market(id="pt", country="PT", currency="EUR", share="100")
 >>> line = Line(id="chart", name="Chart", kind="goods", usual_amount="9 EUR", recurring=False)
->>> from monedero.core.coverage.space import Space
+>>> from monedero.core.checkout.coverage.space import Space
 >>> space = Space.of([market], [line], [], [], [], date(2026, 11, 27))
 >>> from monedero.core.account import Mode
 >>> from monedero.core.fx import ReferenceRates
 >>> from monedero.core.method import Method
->>> from monedero.core.tender.decision import Decision, Setting
->>> from monedero.core.tender.model import Tender
+>>> from monedero.core.checkout.decision import Decision, Setting
+>>> from monedero.core.checkout.model import Tender
 >>> class NoTable:
 ...     days: list[date] = []
 >>> traits = Method(id="cash", name="Cash", family="cash", buyer="Pays.", recurring=True, own=True)
@@ -34,11 +34,11 @@ from collections.abc import Iterator, Sequence
 from dataclasses import replace
 from typing import NamedTuple
 
-from monedero.core.coverage.boxes import Box
-from monedero.core.coverage.parts import Examined
-from monedero.core.coverage.reach import Reach, Region, compiled, less
-from monedero.core.coverage.space import Space
-from monedero.core.tender.stretches import begins_of
+from monedero.core.checkout.coverage.boxes import Box
+from monedero.core.checkout.coverage.parts import Examined
+from monedero.core.checkout.coverage.reach import Reach, Region, compiled, less
+from monedero.core.checkout.coverage.space import Space
+from monedero.core.checkout.stretches import begins_of
 
 
 class MoreOffered(NamedTuple):

@@ -21,11 +21,11 @@ from typing import Any
 
 from pydantic import BaseModel
 
+from monedero.core.checkout.model import Checkout
 from monedero.core.delivery.model import CustomerGroup, Delivery
 from monedero.core.method import Method
 from monedero.core.order.area import Area
 from monedero.core.shop import Line, Market, OwnMethod, Shop, Storefront, TypedRate
-from monedero.core.tender.model import Checkout
 
 # The lists of a shop whose things are told one by one, each with what a thing goes by.
 THINGS: Mapping[str, Any] = {

@@ -21,14 +21,14 @@ True
 from collections.abc import Container, Iterable, Mapping, Sequence
 from typing import NamedTuple
 
+from monedero.core.checkout.condition import Condition, SharedConditions
+from monedero.core.checkout.condition_checks import condition_checks
+from monedero.core.checkout.model import Tender
 from monedero.core.money import Money
 from monedero.core.order.area import Area
 from monedero.core.order.facts import BY_ID
 from monedero.core.order.model import Order
 from monedero.core.reasons import ReasonCode
-from monedero.core.tender.condition import Condition, SharedConditions
-from monedero.core.tender.condition_checks import condition_checks
-from monedero.core.tender.model import Tender
 from monedero.core.window import Window
 
 CONDITION, UNKNOWN = "condition-", "-unknown"

@@ -20,10 +20,10 @@ from dataclasses import dataclass
 from datetime import date
 from typing import Literal, NamedTuple
 
+from monedero.core.checkout.condition import Condition
+from monedero.core.checkout.fee import BuyerFee
+from monedero.core.checkout.model import Tender
 from monedero.core.order.area import Area
-from monedero.core.tender.condition import Condition
-from monedero.core.tender.fee import BuyerFee
-from monedero.core.tender.model import Tender
 
 
 @dataclass(frozen=True, slots=True)

@@ -12,8 +12,8 @@ Source: own design.
 >>> from monedero.core.curve.pieces import Piece
 >>> from monedero.core.fx import ReferenceRates
 >>> from monedero.core.method import Method
->>> from monedero.core.tender.decision import Setting
->>> from monedero.core.tender.model import Tender
+>>> from monedero.core.checkout.decision import Setting
+>>> from monedero.core.checkout.model import Tender
 >>> class NoTable:
 ...     days: list[date] = []
 >>> ways = {id: Method(id=id, name=id, family="own", buyer="Pays.", recurring=True, own=True) for id in ("a", "b")}
@@ -33,12 +33,12 @@ from collections.abc import Iterable, Iterator, Mapping, Sequence
 from fractions import Fraction
 from typing import Literal, NamedTuple
 
+from monedero.core.checkout.decision import Decision, Outcome
+from monedero.core.checkout.stretches import begins_of
 from monedero.core.curve.pieces import Curve
 from monedero.core.money import Money
 from monedero.core.order.model import Order
 from monedero.core.reasons import Reason, ReasonCode
-from monedero.core.tender.decision import Decision, Outcome
-from monedero.core.tender.stretches import begins_of
 
 End = Literal["from", "up_to"]
 OF_END = {ReasonCode.WINDOW_UNDER: "from", ReasonCode.WINDOW_OVER: "up_to"}

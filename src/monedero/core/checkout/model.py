@@ -19,13 +19,13 @@ from typing import Annotated, Self
 from pydantic import Field, StrictBool, StrictInt, model_validator
 
 from monedero.core.account import Mode
+from monedero.core.checkout.condition import Condition, SharedConditions
+from monedero.core.checkout.fee import BuyerFee
 from monedero.core.errors import FaultCode
 from monedero.core.fields import AnyOf, Identifier, Name, Strict, broken, known, once
 from monedero.core.language import Language, Names
 from monedero.core.payment.payment import Gives, Take
 from monedero.core.ratecard.model import Route
-from monedero.core.tender.condition import Condition, SharedConditions
-from monedero.core.tender.fee import BuyerFee
 from monedero.core.window import Window
 from monedero.core.words.asked import AskedField, unlike
 from monedero.core.words.folded import folded

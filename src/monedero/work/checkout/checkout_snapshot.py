@@ -4,12 +4,12 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from fractions import Fraction
 
+from monedero.core.checkout.decision import Setting
+from monedero.core.checkout.model import Checkout
 from monedero.core.errors import Conflict, Fault, FaultCode, NotFound
 from monedero.core.fx import NoReferenceRate
 from monedero.core.method import Method
 from monedero.core.shop import Shop
-from monedero.core.tender.decision import Setting
-from monedero.core.tender.model import Checkout
 from monedero.store import FIRST_MODE
 from monedero.store.documents import Versioned
 from monedero.store.providers_and_editions import Edition
@@ -19,7 +19,7 @@ from monedero.work.shop.order_in_hand import OrderInHand
 
 
 @dataclass(frozen=True, slots=True)
-class Composed:
+class CheckoutSnapshot:
     """A shop with a checkout and what its methods can carry; `edition` is None for a draft, whose version is given."""
 
     shop: Shop
@@ -35,13 +35,13 @@ def draft(context: Context) -> Versioned[Checkout]:
     return context.shop.checkouts.read(front.id) or Versioned(0, Checkout(storefront=front.id, mode=FIRST_MODE))
 
 
-def drafted(context: Context) -> Composed:
+def drafted(context: Context) -> CheckoutSnapshot:
     """What the owner's views of a storefront rest on."""
     shop, saved = described_shop(context.shop).value, draft(context)
-    return Composed(shop, saved.value, methods_of(shop), None, saved.version)
+    return CheckoutSnapshot(shop, saved.value, methods_of(shop), None, saved.version)
 
 
-def published(context: Context) -> Composed:
+def published(context: Context) -> CheckoutSnapshot:
     """What buyers of a storefront see; refused until its first edition is published."""
     shop = context.shop.description.read()
     edition = context.shop.editions.newest(storefront_of(shop.value, context.storefront).id) if shop else None
@@ -50,7 +50,7 @@ def published(context: Context) -> Composed:
     return _published(edition)
 
 
-def published_as(context: Context, number: int) -> Composed:
+def published_as(context: Context, number: int) -> CheckoutSnapshot:
     """One edition, by its number."""
     edition = context.shop.editions.get(number)
     if edition is None:
@@ -58,50 +58,50 @@ def published_as(context: Context, number: int) -> Composed:
     return _published(edition)
 
 
-def _published(edition: Edition) -> Composed:
+def _published(edition: Edition) -> CheckoutSnapshot:
     """An edition decides by what its methods could carry when it was published; those of before hold none."""
     shop = edition.published.shop
-    return Composed(
+    return CheckoutSnapshot(
         shop, edition.published.checkout, methods_of(shop) | dict(edition.published.by_id), edition.number, None
     )
 
 
-def setting_of(context: Context, composed: Composed) -> Setting:
+def setting_of(context: Context, snapshot: CheckoutSnapshot) -> Setting:
     """What the decision needs besides tenders and order; accounts as they stand now."""
     return Setting(
-        shop_country=composed.shop.country,
-        shop_currency=composed.shop.currency,
-        mode=composed.checkout.mode,
+        shop_country=snapshot.shop.country,
+        shop_currency=snapshot.shop.currency,
+        mode=snapshot.checkout.mode,
         methods={
-            tender.method: method_in(composed.methods, tender.method) for tender in composed.checkout.tenders
+            tender.method: method_in(snapshot.methods, tender.method) for tender in snapshot.checkout.tenders
         },
-        accounts=context.shop.accounts.of(composed.checkout.mode),
-        rates=rates_of(composed.shop),
-        storefront=composed.shop.storefront(composed.checkout.storefront),
-        areas={area.id: area for area in composed.shop.areas},
-        weighed=composed.shop.weighed,
-        due_before=composed.shop.due_before,
-        deliveries=composed.shop.deliveries,
-        details=details_of(composed),
+        accounts=context.shop.accounts.of(snapshot.checkout.mode),
+        rates=rates_of(snapshot.shop),
+        storefront=snapshot.shop.storefront(snapshot.checkout.storefront),
+        areas={area.id: area for area in snapshot.shop.areas},
+        weighed=snapshot.shop.weighed,
+        due_before=snapshot.shop.due_before,
+        deliveries=snapshot.shop.deliveries,
+        details=details_of(snapshot),
     )
 
 
-def details_of(composed: Composed) -> dict[str, list[str]]:
+def details_of(snapshot: CheckoutSnapshot) -> dict[str, list[str]]:
     """By tender, the currencies for which its buyers get what they need to pay; only tenders that lack one."""
-    told, shop = composed.shop.arrangements, composed.shop
+    told, shop = snapshot.shop.arrangements, snapshot.shop
     currencies = sorted({shop.currency, *(market.currency for market in shop.markets)})
     found = {}
-    for tender in composed.checkout.tenders:
-        method = method_in(composed.methods, tender.method)
+    for tender in snapshot.checkout.tenders:
+        method = method_in(snapshot.methods, tender.method)
         has = [code for code in currencies if not method.own or not told.lacks_for(method.family, code)]
         if len(has) < len(currencies):
             found[tender.id] = has
     return found
 
 
-def amount_in_books(composed: Composed, hand: OrderInHand) -> Fraction | None:
+def amount_in_books(snapshot: CheckoutSnapshot, hand: OrderInHand) -> Fraction | None:
     """The order's amount in the shop currency, exact, or None where there is no reference rate."""
     try:
-        return rates_of(composed.shop).convert(hand.order.amount, composed.shop.currency, hand.order.placed_on)
+        return rates_of(snapshot.shop).convert(hand.order.amount, snapshot.shop.currency, hand.order.placed_on)
     except NoReferenceRate:
         return None
