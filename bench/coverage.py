@@ -14,7 +14,7 @@ COUNTRIES = (
     *("AT", "AU", "BE", "BG", "BR", "CA", "CH", "CL", "CY", "CZ", "DE", "DK", "EE", "ES", "FI", "FR", "GB", "GR"),
     *("HR", "HU", "IE", "IL", "IN", "IS", "IT", "JP", "KR", "LT", "LU", "LV", "MT", "MX", "NL", "NO", "NZ", "PT"),
 )
-# What shops ask: of regions, of buyers, of how it goes. Several tenders ask the same, and end at the same amounts.
+# Conditions of shops: regions, buyers, delivery. Several tenders ask the same, and end at the same amounts.
 ASKED: tuple[dict[str, Any], ...] = (
     {"fact": "country", "only": ["PT", "ES"]},
     {"fact": "country", "not": ["BR", "IN", "IL"]},

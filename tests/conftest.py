@@ -1,4 +1,4 @@
-"""What many tests need: reference rates, the rate card of the worked examples, and a server's shops."""
+"""Tells what many tests need: reference rates, the rate card of the worked examples, and a server's shops."""
 
 import atexit
 import os

@@ -4,7 +4,10 @@ import ast
 import gzip
 import json
 import re
+import tokenize
+from collections.abc import Iterator
 from enum import StrEnum
+from io import StringIO
 from pathlib import Path
 
 import pytest
@@ -142,3 +145,42 @@ def test_the_package_needs_what_the_lock_holds() -> None:
     ]
     assert {name.lower() for name in wanted} <= named
     assert json.loads((ROOT / "web" / "package-lock.json").read_text())["lockfileVersion"] == 3
+
+
+def _opening_words(path: Path) -> Iterator[tuple[int, str]]:
+    """The first word of every docstring and comment of a module, with its line; a comment goes on over its lines."""
+    text = path.read_text("utf-8")
+    for node in ast.walk(ast.parse(text)):
+        if (
+            isinstance(node, ast.Expr)
+            and isinstance(node.value, ast.Constant)
+            and isinstance(node.value.value, str)
+        ):
+            yield node.lineno, node.value.value
+    before = 0
+    for token in tokenize.generate_tokens(StringIO(text).readline):
+        if token.type == tokenize.COMMENT:
+            if token.start[0] != before + 1:
+                yield token.start[0], token.string.lstrip("#!: ")
+            before = token.start[0]
+
+
+@pytest.mark.parametrize("folder", ["src/monedero", "tests", "bench", "tools"])
+def test_no_docstring_or_comment_opens_with_a_word_that_makes_it_a_riddle(folder: str) -> None:
+    riddles = {"What", "Which", "Whether", "Where", "Who", "That", "Of"}
+    read = [
+        (f"{path.relative_to(ROOT)}:{line}", said)
+        for path in sorted((ROOT / folder).rglob("*.py"))
+        for line, said in _opening_words(path)
+    ]
+    assert len(read) > 10
+    assert [
+        where for where, said in read if said.split(None, 1)[:1] and said.split()[0].strip(",:") in riddles
+    ] == []
+
+
+def test_no_comment_of_the_web_opens_so_either() -> None:
+    opens = re.compile(r"^\s*(?:/\*\*|//|\*) ?(?:What|Which|Whether|Where|Who|That|Of)\b", re.MULTILINE)
+    files = [path for path in (ROOT / "web" / "src").rglob("*.ts*") if path.name != "schema.d.ts"]
+    assert len(files) > 150
+    assert [str(path) for path in files if opens.search(path.read_text("utf-8"))] == []

@@ -1,1 +1,1 @@
-"""What is generated from the code and the running application."""
+"""Tells what is generated from the code and the running application."""

@@ -79,7 +79,7 @@ def compare(desk: Desk) -> None:
 
 
 def coverage(desk: Desk) -> None:
-    """Who can pay and how, and what a change would take away."""
+    """Tells who can pay and how, and what a change would take away."""
     desk.open("/coverage?market=gb-gbp&line=sky-maps&amount=9.00&currency=GBP")
     desk.see("Offer Card without an upper limit")
     picture(desk.browser, "coverage")

@@ -1,4 +1,4 @@
-"""What an owner, a buyer and whoever plays the provider do over HTTP."""
+"""Tells what an owner, a buyer and whoever plays the provider do over HTTP."""
 
 from datetime import timedelta
 from typing import Any
@@ -88,7 +88,7 @@ class Shopkeeper:
         assert answer.status_code == 303, answer.text
 
     def plays(self, token: str, what: str) -> Any:
-        """What happens to a payment after it was paid."""
+        """Tells what happens to a payment after it was paid."""
         payment = self.running.store.orders.get(token).payment  # type: ignore[union-attr]
         self.office(payment.chosen.provider or "", f"payments/{payment.reference}", happens=what)
         return self.record(token)

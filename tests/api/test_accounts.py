@@ -472,7 +472,7 @@ def test_details_are_checked_as_they_are_kept(keeper: Shopkeeper) -> None:
     assert keeper.fault(stale)[:2] == (409, "version-old")
     choose = keeper.client.put("/api/accounts/dovetide/payout", json={"payout": "nowhere"})
     assert choose.status_code == 404
-    # What was sent stays as it was sent.
+    # The application stays as it was sent.
     sent = keeper.client.put("/api/accounts/dovetide/payout", json={"payout": "main"})
     assert keeper.fault(sent)[:2] == (409, "stage-not-fit")
     keeper.post("/api/accounts/pocketfern/begin", {"mode": "test"}, 201)

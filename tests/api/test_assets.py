@@ -1,4 +1,4 @@
-"""What the pages are made of: a browser keeps it for good, but asks for the pages themselves each time."""
+"""The files that pages are made of: a browser keeps them for good, but asks for the pages themselves each time."""
 
 import re
 

@@ -1,4 +1,6 @@
-"""What is told before a change and before Publish: no false alarm, no loss out of sight, and from what to what."""
+"""Tests what is told before a change and before Publish: no false alarm, no loss out of sight, and from what to
+what.
+"""
 
 from typing import Any
 

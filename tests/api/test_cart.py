@@ -36,7 +36,7 @@ def test_the_page_of_a_line_shows_what_parts_would_be_to_the_cent(keeper: Shopke
     assert found["others"][-1]["price"] == "€12.00 each month"
     # Instalments are offered from 45 EUR on.
     assert page(keeper, "sky-maps")["ways"] == []
-    # What a browser says that a line costs is not believed.
+    # A browser's word on the price of a line is not believed.
     note = "3 parts: €49.67 first, then €49.66 each"
     assert page(keeper, "first-telescope", amount="90.00")["ways"][0]["note"] == note
 
@@ -148,7 +148,7 @@ def test_what_does_not_go_together_stays_in_the_cart_and_is_told(keeper: Shopkee
     assert found["problem"].startswith("Dark-sky club is ordered by itself.")
     assert (found["lines"], found["ways"]) == ([], [])
     assert cart(keeper, "dark-sky-club:1")["problem"] == ""
-    # What is sold no more is gone; what cannot be read is an empty cart.
+    # A line that is sold no more is gone; a cart that cannot be read is empty.
     assert [item["line"] for item in cart(keeper, "gone:3,sky-maps:1")["items"]] == ["sky-maps"]
     for held in ("", "sky-maps", "sky-maps:0", "x" * 900):
         assert cart(keeper, held)["items"] == []

@@ -39,7 +39,7 @@ def test_out_in_and_out_again_are_the_same_bytes(keeper: Shopkeeper) -> None:
     assert client.get("/api/shop").json()["shop"] is None
     opened = send(client, out)
     assert (opened.status_code, opened.json()["storefront"]) == (201, "web-shop")
-    # What buyers are told to pay the shop directly is not in the file; until it is typed, those tenders are held back.
+    # The shop's account details are not in the file; until they are typed, those tenders are held back.
     told = {tender["id"]: tender.get("details") for tender in client.get(f"{WEB}/checkout.json").json()["tenders"]}
     assert told["bank-transfer"] == []
     now = client.get("/api/shop").json()

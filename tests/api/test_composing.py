@@ -177,7 +177,7 @@ def test_two_storefronts_have_a_checkout_each(client: TestClient, keeper: Shopke
     order = {"order": BOAT, "tender": "cash-on-the-day"}
     token = client.post(f"{COUNTER}/orders", json=order).json()["token"]
     assert keeper.get(f"/api/orders/{token}")["tender_name"] == "Cash here"
-    # What it can still be paid with is of its own storefront.
+    # The ways to pay it another way are of its own storefront.
     assert [way["name"] for way in keeper.get(f"/api/orders/{token}")["offered"]] == ["Cash here"]
     assert client.get(WEB).json()["tenders"][0]["name"] != "Cash here"
 

@@ -20,7 +20,7 @@ def offered(keeper: Shopkeeper, order: dict[str, Any]) -> list[str]:
 
 
 def ends(keeper: Shopkeeper, **query: Any) -> list[str]:
-    """What is said of dead ends."""
+    """Tells what is said of dead ends."""
     found = keeper.get(COVERAGE, **query)["findings"]
     return [f"{each['lead']} {each['text']}" for each in found if each["kind"] == "dead-end"]
 
@@ -148,7 +148,7 @@ def test_an_outage_of_one_provider_and_accounts_left_aside(keeper: Shopkeeper) -
     # As if every account was ready, debits carry the club at any amount, and nothing is out of reach.
     ready = keeper.get(COVERAGE, ready=True)["findings"]
     assert "unreachable" not in {each["kind"] for each in ready}
-    # What is left out for a look is not offered as a fix.
+    # A fix never offers what is left out for a look.
     every = keeper.get(f"{COVERAGE}/fixes", without="orlenta")["fixes"]
     waits = {fix["go"] for some in every.values() for fix in some}
     assert "/accounts/brixavo" in waits

@@ -1,4 +1,4 @@
-"""What limits and fees come to, acts that end a reason, and what an edit would do, over HTTP."""
+"""Tests what limits and fees come to, acts that end a reason, and what an edit would do, over HTTP."""
 
 from decimal import Decimal
 from typing import Any

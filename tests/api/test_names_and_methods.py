@@ -1,4 +1,4 @@
-"""What an owner reads goes by names, and what nobody described is told instead of being passed over."""
+"""Names instead of ids for an owner who reads, and a word about whatever nobody described."""
 
 import json
 from pathlib import Path

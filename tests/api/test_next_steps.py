@@ -1,4 +1,4 @@
-"""What to decide next, and the examples that a new shop may look at and put away."""
+"""The next things to decide, and the examples that a new shop may look at and put away."""
 
 from typing import Any
 

@@ -27,13 +27,13 @@ SIGNS = {Move.PAID: 1, Move.TAKEN: 1, Move.REFUNDED: -1}
 
 
 class Walk:
-    """What a shop and its buyers do, drawn at random; what is refused is refused whole."""
+    """Tells what a shop and its buyers do, drawn at random; what is refused is refused whole."""
 
     def __init__(self, keeper: Shopkeeper, draw: Random) -> None:
         self.keeper, self.draw = keeper, draw
         self.codes: list[str] = []
         self.tokens: list[str] = []
-        # What each order's page said was paid: it only grows, whatever goes back.
+        # The amounts that each order's page said were paid: they only grow, whatever goes back.
         self.paid_before: dict[str, int] = {}
 
     def step(self) -> None:
@@ -147,7 +147,7 @@ class Walk:
             self._told(record)
             sold = store.vouchers.sold_by(record.token)
             if sold is not None:
-                # What goes back of a voucher's price is never what its holder has used.
+                # A voucher that comes back never holds less than its holder has used.
                 held = record.payment.books.kept - record.payment.books.credited + record.by_voucher.minor
                 assert record.state in (State.DISPUTED, State.DISPUTE_LOST, State.RETURNED) or held >= sold.used
 
@@ -178,7 +178,7 @@ class Walk:
             assert not record.rest.books.disagree
             assert record.rest.books.ordered + record.amount.minor == record.whole.minor
         if record.came_to:
-            # What weighed goods came to was paid by vouchers and by what was taken, and nothing else is held.
+            # Vouchers and captures together pay what weighed goods came to, and nothing else is held.
             assert record.came_to.minor <= record.order.amount.minor
             fee = record.payment.chosen.fee.minor if record.payment.chosen.fee else 0
             paid = record.payment.books.taken - fee + sum(part.amount.minor for part in record.vouchers)

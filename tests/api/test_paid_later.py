@@ -1,4 +1,6 @@
-"""What is paid later than it is ordered: deposits with the rest on the day, bookings on the day, weighed goods."""
+"""Tests what is paid later than it is ordered: deposits with the rest on the day, bookings on the day, weighed
+goods.
+"""
 
 from decimal import Decimal
 from typing import Any
@@ -80,7 +82,7 @@ def test_a_deposit_is_paid_then_the_rest_on_the_day_and_a_refund_goes_back_to_bo
     assert keeper.story(token)[-1] == "paid"
     assert amounts(keeper.page(token))[-1] == ("Paid", "€85.00")
     assert keeper.fault(keeper.act(token, "rest-paid")) == (409, "move-not-allowed", "move")
-    # What goes back is shared by what was paid when: 17.00 EUR are 5.10 and 11.90.
+    # A refund is shared by what was paid when: 17.00 EUR are 5.10 and 11.90.
     assert record["can"]["refund"] == "85.00 EUR"
     assert keeper.fault(keeper.act(token, "refund", amount="85.01 EUR")) == (422, "amount-beyond", "amount")
     record = keeper.act(token, "refund", amount="17.00 EUR").json()
@@ -175,7 +177,7 @@ def test_weighed_goods_are_authorised_and_what_they_came_to_is_taken(keeper: Sho
     view = keeper.get("/api/checkouts/web-shop/view", **COLLECTED)
     assert amounts(view)[0] == ("Star chart and red-light lamp", "at most €42.00")
     assert amounts(view)[-1] == ("To pay at most", "€42.00")
-    # What takes the money at once is held back, with its reason.
+    # A way that takes the money at once is held back, with its reason.
     held = {out["tender"]["id"]: [why["code"] for why in out["reasons"]] for out in view["outcomes"]}
     assert "method-takes-at-once" in held["bank-transfer"]
     assert "method-takes-at-once" in held["online-banking"]
@@ -283,7 +285,7 @@ def test_the_rest_is_released_only_after_what_it_came_to_was_taken(keeper: Shopk
 
 def test_a_line_that_is_paid_on_the_day_needs_no_way_to_pay(keeper: Shopkeeper) -> None:
     def nobody() -> str:
-        """What is said of buyers in Portugal."""
+        """Tells what is said of buyers in Portugal."""
         return " ".join(step["text"] for step in keeper.get("/api/next")["steps"] if "in Portugal" in step["text"])
 
     tour = [line for line in keeper.get("/api/shop")["shop"]["lines"] if line["id"] == "night-boat-tour"]

@@ -345,7 +345,7 @@ def test_a_buyer_who_comes_again_meets_the_usual_way(keeper: Shopkeeper) -> None
 
 
 def endpoint(keeper: Shopkeeper, account: str = "orlenta") -> tuple[str, str, str]:
-    """Where an account's notifications go, its secret and its number."""
+    """Tells where an account's notifications go, its secret and its number."""
     held = keeper.running.store.accounts.get(account, Mode.TEST)
     access = keeper.running.store.sealed.get(access_name(account, Mode.TEST), Access)
     assert held is not None

@@ -1,4 +1,4 @@
-"""What is known of a provider besides its prices: typed in place, and as a file with its rate card."""
+"""Tests what is known of a provider besides its prices: typed in place, and as a file with its rate card."""
 
 import json
 from pathlib import Path
@@ -81,7 +81,7 @@ def test_facts_are_typed_in_place_over_what_was_read(client: TestClient) -> None
     saved = client.put("/api/providers/brixavo", json={"before": held["facts"], "facts": after})
     kept = saved.json()["facts"]
     assert (kept["about"], kept["review_days"]) == ("Bank payments.", 9)
-    # What it is called by others stays.
+    # Its name among others stays.
     assert (kept["id"], kept["example"]) == ("brixavo", False)
     late = client.put("/api/providers/brixavo", json={"before": held["facts"], "facts": after})
     assert (late.status_code, late.json()["errors"][0]["code"]) == (409, "version-old")

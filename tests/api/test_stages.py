@@ -12,7 +12,7 @@ from tests.api.test_accounts import add_paper, confirm_phone
 # Quayling and Mirabou exclude each other: one is opened by credentials, the other by a mail.
 PAIR = ("quayling", "mirabou")
 ON_THE_WAY = {"begun", "in-review", "question", "approved", "connected"}
-# What is done, and how often among the others.
+# The acts, and how often each is done among the others.
 ACTS = {"begin": 3, "send": 3, "answer": 2, "review": 4, "connect": 2, "withdraw": 1} | {
     "disconnect": 1,
     "reconnect": 1,
@@ -29,7 +29,7 @@ class Office:
         self.answers: list[int] = []
 
     def stages(self) -> dict[str, str]:
-        """Where the accounts stand, once the providers were asked."""
+        """Tells where the accounts stand, once the providers were asked."""
         running = self.keeper.running
         held = running.store.accounts.of(Mode.LIVE)
         return {

@@ -47,7 +47,7 @@ def publish(client: TestClient) -> None:
 
 
 def uses(client: TestClient) -> list[str]:
-    """What is told to use the provider."""
+    """Tells what is told to use the provider."""
     answer = client.delete(WAY)
     assert answer.status_code == 409
     return [use["code"] for use in answer.json()["errors"]]

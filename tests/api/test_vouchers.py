@@ -219,7 +219,7 @@ def test_a_voucher_that_is_sold_is_no_revenue_until_it_is_used(keeper: Shopkeepe
     handle = tried(keeper, code).json()["handle"]
     placed(keeper, "voucher", handle, order={**CHART, "amount": "42.00"})
     assert "42.00 EUR of it was used, and is revenue; 8.00 EUR is owed" in keeper.record(token)["voucher_sold"]
-    # What was used cannot be given back with the voucher.
+    # The used part of a voucher cannot be given back.
     assert keeper.fault(keeper.act(token, "refund", amount="9.00 EUR")) == (422, "amount-beyond", "amount")
     assert keeper.act(token, "refund", amount="8.00 EUR").status_code == 200
     assert keeper.get("/api/vouchers")["owed"] == []

@@ -1,4 +1,4 @@
-"""What an account can be done with is said by the server, and is what the server does."""
+"""The server says what an account can be done with, and does just that."""
 
 import pytest
 

@@ -1,4 +1,6 @@
-"""What is asked of a provider that is silent, has closed the account, or says no: nothing is lost or done twice."""
+"""Tests what is asked of a provider that is silent, has closed the account, or says no: nothing is lost or done
+twice.
+"""
 
 from typing import Any
 

@@ -1,4 +1,6 @@
-"""What buyers read and need, over HTTP: texts by language, papers to pay by, fields, pictures, the personal link."""
+"""Tests what buyers read and need, over HTTP: texts by language, papers to pay by, fields, pictures, the personal
+link.
+"""
 
 import io
 from collections.abc import Callable
@@ -206,7 +208,7 @@ def test_an_invoice_keeps_its_number_for_good(keeper: Shopkeeper) -> None:
         "Name and address for the invoice": "Zofia Żółć, Gdańsk",
         "Purchase order number": "PO-77",
     }
-    # What is not paid by an invoice has none.
+    # Only an invoice gives an invoice.
     token = ordered(keeper, "bank-transfer").json()["token"]
     assert keeper.client.get(f"/api/orders/{token}/invoice.pdf").status_code == 404
 

@@ -1,4 +1,6 @@
-"""What exists in a shop, for requests that go further than the first check: ids, tokens, and bodies as they are now."""
+"""Tells what exists in a shop, for requests that go further than the first check: ids, tokens, and bodies as they
+are now.
+"""
 
 import io
 import json
@@ -79,7 +81,7 @@ def _paid_later(keeper: Shopkeeper) -> None:
             keeper.end(keeper.place("card"), "paid")
 
 
-# What is beside the words of an order's page.
+# The other files of an order's page.
 FILES = ("transfer.svg", "number.svg", "invoice.pdf")
 
 
@@ -124,7 +126,7 @@ def _paid_twice(keeper: Shopkeeper) -> None:
 
 
 class Known:
-    """What a shop holds: each list is read when it is first asked for, and kept."""
+    """Tells what a shop holds: each list is read when it is first asked for, and kept."""
 
     def __init__(self, client: TestClient, shops: Shops) -> None:
         """Look into the demo shop as its owner would."""
@@ -221,7 +223,7 @@ class Known:
         return {name: str(draw.choice(pools[name])) for name in names if pools.get(name)}
 
     def _pool(self, name: str, path: str) -> Sequence[Any]:
-        """What a parameter of a path can name; only what is asked for is read from the shop."""
+        """Tells what a parameter of a path can name; only what is asked for is read from the shop."""
         pools: dict[str, Callable[[], Sequence[Any]]] = {
             "token": lambda: self.tokens,
             "id": lambda: self._ids(path),
@@ -234,7 +236,7 @@ class Known:
         return pools[name]() if name in pools else []
 
     def _beside(self, path: str, draw: Random) -> dict[str, str] | None:
-        """What stands beside an order's page, a picture, or a voucher; None for another path."""
+        """Tells what stands beside an order's page, a picture, or a voucher; None for another path."""
         if (file := path.rpartition("/")[2]) in FILES:
             return {"token": draw.choice(self.with_file(file))}
         if path == "/api/pictures/{id}":
@@ -245,7 +247,7 @@ class Known:
         return None
 
     def _ids(self, path: str) -> list[str]:
-        """What an id in a path can be; an application is filled in while it is begun."""
+        """Tells what an id in a path can be; an application is filled in while it is begun."""
         if "/papers/" in path:
             return self.papers
         return [BEGUN] if path.endswith(("/payout", "/phone", "/code", "/terms")) else self.accounts

@@ -1,4 +1,4 @@
-"""What an attack on addresses, headers, files and starts found: each smallest case, as it is now."""
+"""Tests what an attack on addresses, headers, files and starts found: each smallest case, as it is now."""
 
 import json
 import os
@@ -40,7 +40,7 @@ from tests.work.orders.test_killed import served
 NUMBER = longer("7992739871")
 
 
-# Where a gateway sends people, and where it lies.
+# A gateway's pages, and where it lies.
 @pytest.mark.parametrize(
     "page",
     [
@@ -147,7 +147,7 @@ def test_an_answer_that_is_nested_too_deeply_or_no_json_is_answered(answer: http
         wire(answer).account()
 
 
-# What browsers are told.
+# The headers that browsers are told.
 @pytest.mark.parametrize("path", ["/compare", "/api/shop", "/api/nowhere", "/assets/nothing.js"])
 def test_every_answer_tells_browsers_what_a_page_may_do(client: TestClient, path: str) -> None:
     headers = client.get(path).headers
@@ -216,7 +216,7 @@ def test_a_card_number_in_any_dress_is_refused_at_every_door(client: TestClient,
     assert client.post("/api/papers", data={"kind": number}, files={"file": ("a", b"%PDF-1.4")}).status_code == 422
 
 
-# What is personal.
+# Personal data.
 def test_what_is_answered_is_kept_nowhere(client: TestClient) -> None:
     described = client.get("/api/openapi.json").json()["paths"]
     doors = [(method, path) for path, methods in described.items() for method in methods]

@@ -1,4 +1,4 @@
-"""What an attack by files and load found: each smallest case, as it is now."""
+"""Tests what an attack by files and load found: each smallest case, as it is now."""
 
 import signal
 import sqlite3

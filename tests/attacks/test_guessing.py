@@ -1,4 +1,4 @@
-"""Who guesses a voucher's code is known by what the server sees, not by what a browser says of itself."""
+"""A guesser of vouchers is known by what the server sees, not by what a browser says of itself."""
 
 import signal
 from concurrent.futures import ThreadPoolExecutor
@@ -14,7 +14,7 @@ WRONG = "AAAA-AAAA-AAAA-AAAA-AAAA-AAAA"
 
 
 def answered(client: httpx2.Client, said: str) -> str:
-    """What a new browser that says it asks from an address is told of a wrong code."""
+    """Tells what a new browser that says it asks from an address is told of a wrong code."""
     client.cookies.clear()
     asked = {"code": WRONG, "currency": "EUR", "language": "en"}
     answer = client.post(

@@ -1,4 +1,4 @@
-"""What an attack on money and accounts found: each smallest case, which failed before it was fixed."""
+"""Tests what an attack on money and accounts found: each smallest case, which failed before it was fixed."""
 
 import threading
 from collections.abc import Callable

@@ -1,4 +1,4 @@
-"""What answered 500: each is a clear refusal now, and what nobody foresaw is a problem with a number."""
+"""Requests that answered 500: each is a clear refusal now, and what nobody foresaw is a problem with a number."""
 
 import json
 import logging

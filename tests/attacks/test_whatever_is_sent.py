@@ -30,7 +30,7 @@ HERE = {"host": "127.0.0.1"}
 CHECKS = [not_a_server_error, response_schema_conformance, status_code_conformance]
 SCHEMA = schemathesis.openapi.from_asgi("/api/openapi.json", the_app(), headers=HERE)
 OPERATIONS = {result.ok().label: result.ok() for result in SCHEMA.get_all_operations() if isinstance(result, Ok)}
-# What succeeds in a state that the stocked shop is not in; what leads there has tests of its own.
+# These succeed in a state that the stocked shop is not in; the state has tests of its own.
 SELDOM = {
     "POST /api/accounts/{id}/send": "an application that lacks nothing",
     "POST /api/accounts/{id}/credentials": "an account with the keys that its provider gave",

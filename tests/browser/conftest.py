@@ -61,7 +61,7 @@ def desk(served: str, browser: WebDriver) -> Iterator[Desk]:
     as_new(browser, 1280, 800)
     yield Desk(browser, served)
     written = console(browser)
-    # What is open would go on asking the server, on the data of the next test.
+    # An open page would go on asking the server, on the data of the next test.
     leave(browser)
     # A refusal that the server answers is part of a test; anything else is not.
     assert [line for line in written if not re.search(r"status of (400|404|409|422)", line)] == []

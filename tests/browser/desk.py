@@ -1,4 +1,4 @@
-"""What an owner and a buyer do in the browser, by mouse and by keyboard."""
+"""Tells what an owner and a buyer do in the browser, by mouse and by keyboard."""
 
 from pathlib import Path
 from typing import Any
@@ -29,7 +29,7 @@ FLAGS = (
     "--hide-scrollbars",
     "--force-prefers-reduced-motion",
 )
-# What an element is likely to be called, for finding it among many; of a long text its beginning is enough.
+# The likely tags of an element, for finding it among many; of a long text its beginning is enough.
 CALLED = """
 const called = (element) => (element.getAttribute('aria-label') || element.labels?.[0]?.textContent
   || element.textContent || '').slice(0, 500).replace(/\\s+/g, ' ');
@@ -71,7 +71,7 @@ def open_browser(profile: Path) -> WebDriver:
 
 
 def console(browser: WebDriver) -> list[str]:
-    """What the pages wrote to the console as warnings and errors."""
+    """Tells what the pages wrote to the console as warnings and errors."""
     entries = browser.execute("getLog", {"type": "browser"})["value"]
     return [entry["message"] for entry in entries]
 
@@ -121,7 +121,7 @@ class Desk:
         try:
             return waiting.until(now)
         except TimeoutException as waited:
-            # What stood there instead is what tells the cause.
+            # The text that stood there instead tells the cause.
             waited.msg = f"{self.browser.current_url}\n{self.browser.find_element(By.TAG_NAME, 'body').text}"
             raise
 
@@ -175,7 +175,7 @@ class Desk:
         field.send_keys(text + end if text else Keys.DELETE + end)
 
     def text(self, css: str = "body") -> str:
-        """What can be read in an element; the browser tells it many times faster than the driver gathers it."""
+        """Tells what can be read in an element; the browser tells it many times faster than the driver gathers it."""
         read: str = self.browser.execute_script("return arguments[0].innerText", self.one(css))
         return read.replace("\t", " ")
 
@@ -228,7 +228,7 @@ class Desk:
         ActionChains(self.browser).key_down(modifier).send_keys(key).key_up(modifier).perform()
 
     def violations(self) -> list[str]:
-        """What axe-core finds against WCAG 2.2 AA and its best practices."""
+        """Tells what axe-core finds against WCAG 2.2 AA and its best practices."""
         if not self.browser.execute_script("return 'axe' in window"):
             self.browser.execute_script(AXE.read_text("utf-8"))
         found = self.browser.execute_async_script(

@@ -1,4 +1,4 @@
-"""What is known of a provider besides its prices is picked and typed beside its card."""
+"""Facts of a provider besides its prices are picked and typed beside its card."""
 
 from selenium.webdriver.common.keys import Keys
 

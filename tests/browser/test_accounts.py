@@ -254,7 +254,7 @@ def test_a_debit_is_returned_after_the_goods_went_out_and_money_goes_back_in_par
     desk.see("€20.00 of the €85.00 that you paid by Card")
     clean(desk)
 
-    # What was exchanged can be read, and counted once more by hand.
+    # An exchange can be read, and counted once more by hand.
     desk.open("/accounts/orlenta/notifications" + CHART)
     moved = "Something happened to the payment, order 1002"
     desk.see(moved)

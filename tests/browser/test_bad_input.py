@@ -1,4 +1,4 @@
-"""What a new user gets wrong: each time a clear answer, and nothing is lost."""
+"""Tests what a new user gets wrong: each time a clear answer, and nothing is lost."""
 
 import json
 import urllib.request
@@ -14,7 +14,7 @@ CARD = Path(__file__).parent.parent / "data" / "orlenta-example.json"
 
 
 def call(desk: Desk, path: str, method: str = "GET", body: Any = None) -> Any:
-    """What a second tab, or a script, asks of the same server."""
+    """Tells what a second tab, or a script, asks of the same server."""
     data = None if body is None else json.dumps(body).encode()
     asked = urllib.request.Request(desk.address + path, data, {"Content-Type": "application/json"}, method=method)
     with urllib.request.urlopen(asked) as answer:
@@ -68,7 +68,7 @@ def test_an_order_of_zero_needs_no_payment(desk: Desk) -> None:
     desk.open("/compare" + BOAT.replace("85.00", "0"))
     desk.see("An order of zero needs no payment")
     desk.see("There is nothing to pay.", "aside")
-    # What a buyer's address says of the price counts for nothing.
+    # A buyer's address says nothing that counts about the price.
     desk.open("/buy/demo" + BOAT.replace("85.00", "0"))
     desk.see("€85.00")
 

@@ -33,7 +33,7 @@ def ready(desk: Desk, path: str) -> None:
 
 
 def test_the_cursor_is_dragged_over_a_break_even_and_the_first_place_changes(desk: Desk) -> None:
-    # What the curves are of does not change the ranking.
+    # The kind of curve does not change the ranking.
     ready(desk, "/compare" + LOW + "&of=fees&show=money")
     assert first(desk) == "cash-on-the-day"
     ready(desk, "/compare" + LOW)

@@ -75,7 +75,7 @@ def test_shared_conditions_change_every_way_to_pay_that_uses_them(desk: Desk) ->
     desk.click("Condition of Iberia: only for buyers in Spain")
     desk.until(lambda: desk.all("[cmdk-input]"))
     desk.keys("portugal", Keys.ENTER, Keys.ESCAPE)
-    # What it would change stands there before it changes.
+    # The impact stands there before anything changes.
     desk.see("Of the orders of your month, Card gains")
     assert desk.text("[data-tender=card]").count("Only for buyers in Spain or Portugal") == 0
     assert desk.violations() == []
@@ -191,7 +191,7 @@ def test_delivery_changes_what_a_buyer_pays_and_a_town_is_priced(desk: Desk) -> 
     desk.keys("benelux", Keys.ENTER)
     desk.see("Belgium, Luxembourg, Netherlands")
     assert desk.violations() == []
-    # What lies behind the fold.
+    # Behind the fold.
     desk.one("details summary").click()
     desk.type_into("Open days to make it ready", "soon")
     desk.see("soon")
@@ -338,7 +338,7 @@ def test_every_way_is_added_from_one_list_that_says_why_not(desk: Desk) -> None:
     desk.open(CHART)
     desk.click("Add a way to pay", "main button")
     desk.see("Open to your shop")
-    # What is not open says why, and cannot be added.
+    # A way that is not open says why, and cannot be added.
     assert "only for shops in" in desk.one("[aria-label='Not open to your shop']").text
     assert not desk.all("[aria-label='Not open to your shop'] button")
     listed = desk.text("main")

@@ -1,4 +1,4 @@
-"""Who can pay is looked at, a gap is found and ended from its finding, and a change asks before it takes away."""
+"""Coverage is looked at, a gap is found and ended from its finding, and a change asks before it takes away."""
 
 from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.remote.webelement import WebElement
@@ -96,7 +96,7 @@ def test_a_change_of_currency_asks_first_and_back_restores(desk: Desk) -> None:
     desk.open("/coverage")
     desk.see("Portugal and United Kingdom, GBP")
     desk.open("/shop")
-    # What gives something back is not asked about.
+    # A change that gives something back asks nothing.
     desk.pick("Currency of pt-eur", "EUR Euro")
     desk.until(lambda: desk.named("Currency of pt-eur").text.startswith("EUR"))
     desk.open("/coverage")

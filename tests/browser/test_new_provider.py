@@ -44,7 +44,7 @@ def test_from_an_empty_shop_to_an_exact_comparison(desk: Desk) -> None:
     desk.see("1 of 10 lines is left out.")
     desk.see("Not understood, left out. “moonbeams” is not a word that is known here.")
     assert desk.violations() == []
-    # What was not understood is written otherwise, in its line.
+    # A line that was not understood is rewritten in its place.
     desk.click("Write it otherwise")
     desk.chord(Keys.CONTROL, "a")
     desk.keys("Wallets 2%", Keys.ENTER)
@@ -76,7 +76,7 @@ def test_prices_are_typed_by_where_the_card_is_from(desk: Desk) -> None:
     percents[1].send_keys(Keys.CONTROL, "a")
     percents[1].send_keys("1.5")
     desk.until(lambda: desk.text("[data-fee-of-row='0']") == "0.46 EUR")
-    # What is typed outlives a reload.
+    # Typed text outlives a reload.
     desk.browser.refresh()
     desk.until(lambda: desk.text("[data-fee-of-row='0']") == "0.46 EUR")
     desk.click("Keep these 3 prices")

@@ -130,7 +130,7 @@ def test_a_cart_is_filled_changed_and_ordered_on_a_phone(desk: Desk) -> None:
     desk.tab_to("One more: Star chart").send_keys(Keys.ENTER)
     desk.see("€84.00")
     desk.see("3 parts of €28.00")
-    # What is ordered by itself is told, and taken out again.
+    # A line that is ordered by itself says so, and is taken out again.
     desk.tab_to("Dark-sky club").send_keys(Keys.ENTER)
     desk.see("To pay each month")
     assert not [button for button in desk.all("button") if button.text == "Add to the cart"]
@@ -146,7 +146,7 @@ def test_a_cart_is_filled_changed_and_ordered_on_a_phone(desk: Desk) -> None:
     assert desk.violations() == []
     pays(desk, "Pay €169.00")
     desk.see("Star chart and red-light lamp and 1 more")
-    # What was ordered is in the cart no more.
+    # An ordered line is in the cart no more.
     desk.open("/buy/demo/cart?market=es-eur")
     desk.see("Your cart is empty.")
     assert desk.violations() == []

@@ -19,7 +19,7 @@ def test_orders_are_found_as_fast_as_one_types(desk: Desk) -> None:
     desk.see("4 found")
     assert desk.named("Find by number, line or way to pay", "input").get_attribute("value") == "transfer"
     assert desk.violations() == []
-    # What was looked for stays through a reload, and going back leads to the page of before.
+    # The search stays through a reload, and going back leads to the page of before.
     desk.until(lambda: "find=transfer" in desk.browser.current_url)
     desk.browser.refresh()
     desk.see("4 found")

@@ -1,4 +1,4 @@
-"""What buyers read and need to pay: written at the desk, met on a phone, by keyboard, in other languages."""
+"""Tests what buyers read and need to pay: written at the desk, met on a phone, by keyboard, in other languages."""
 
 from pathlib import Path
 
@@ -202,7 +202,7 @@ def test_a_voucher_is_issued_used_in_parts_and_given_back(desk: Desk) -> None:
     desk.see("Thank you. Your order is paid")
     desk.see("You paid €42.00 by Voucher")
     assert desk.violations() == []
-    # What is left pays a part of another order; the rest is met by another way.
+    # The rest of a voucher pays a part of another order; another way pays what is left.
     desk.open("/buy/demo?line=night-boat-tour&market=es-eur")
     desk.click("Voucher or shop credit", "summary")
     desk.type_into("Code", code)
@@ -237,7 +237,7 @@ def test_a_page_that_fails_does_not_lose_the_order(desk: Desk) -> None:
     desk.see("Auf dieser Seite ist etwas schiefgegangen")
     desk.see("Ihre Bestellung ist erhalten")
     assert desk.violations() == []
-    # What the page wrote about its own failure is part of it.
+    # The page's own report of its failure is part of it.
     assert any("TypeError" in line for line in console(desk.browser))
     desk.tab_to("Die Seite neu laden").send_keys(Keys.ENTER)
     desk.until(lambda: desk.one("main input[autocomplete='shipping street-address']").get_property("value"))

@@ -1,4 +1,5 @@
-"""What a checkout offers, decided slowly: written once more from the text of the format, with nothing of the core.
+"""Tells what a checkout offers, decided slowly: written once more from the text of the format, with nothing of the
+core.
 
 It reads the JSON of a checkout and the cells of an order, and gives what `monedero offer --why` writes for it.
 """
@@ -127,7 +128,7 @@ class Slow:
         return self.within(by_currency.get(self.currency, by_currency.get(books)), "window")
 
     def values(self, fact: str) -> list[str] | None:
-        """What is known of a fact with a list; None where it is not known."""
+        """Tells what is known of a fact with a list; None where it is not known."""
         known = {
             "currency": [self.currency],
             "country": [self.cells["buyer_country"]],
@@ -157,7 +158,7 @@ class Slow:
         return True if True in answers else None if None in answers else False
 
     def holds(self, condition: Json) -> bool | None:
-        """Whether a condition holds; None where what it is about is not known."""
+        """True if a condition holds; None where what it is about is not known."""
         fact = condition["fact"]
         if fact == "day":
             day = self.cells["placed_on"]

@@ -97,7 +97,7 @@ class Slowly:
         )
 
     def percent(self, entry: Any) -> Fraction:
-        """Of a graduated rate, the percentage at the band that the volume has reached; unknown: the first."""
+        """The percentage of a graduated rate at the band that the volume has reached; unknown: the first."""
         steps = getattr(entry, "graduated", None)
         if steps is None:
             return Fraction(entry.percent or 0)
@@ -141,7 +141,7 @@ class SlowMonth:
         return Fraction(order.amount.minor, 10 ** DIGITS[order.amount.currency]) * rate
 
     def fee(self, order: Order, whole: Fraction, so_far: Fraction) -> Fraction | None:
-        """What an order costs on the plan's cheapest method, in the shop's currency; None: nothing carries it."""
+        """Tells what an order costs on the plan's cheapest method, in the shop's currency; None: nothing carries it."""
         fees = []
         for method in self.methods:
             slowly = Slowly(self.card, order, Volume(whole, self.books), Volume(so_far, self.books))
@@ -160,7 +160,9 @@ class SlowMonth:
         return sum((self.worth(order) * weight for order, weight in orders), Fraction(0))
 
     def volume(self) -> Fraction:
-        """What the plan carries: asked again at what came out, from beyond every band on; of a circle the largest."""
+        """Tells what the plan carries: asked again at what came out, from beyond every band on; of a circle the
+        largest.
+        """
         seen = [self.amount(self.carried(Fraction(10**12)))]
         while True:
             again = self.amount(self.carried(seen[-1]))
@@ -169,7 +171,9 @@ class SlowMonth:
             seen.append(again)
 
     def bands(self, order: Order, volume: Fraction) -> list[tuple[Fraction, Fraction]]:
-        """Where each graduated band begins that a volume fills, and its share of the volume, on an order's day."""
+        """Tells where each graduated band begins that a volume fills, and its share of the volume, on an order's
+        day.
+        """
         ends = set()
         for below in (step.below for rate in self.card.rates for step in rate.graduated or []):
             if below is None:

@@ -1,4 +1,6 @@
-"""What a buyer fee does to a cost, where it takes more than it costs, and the fee that nets the shop its price."""
+"""Tests what a buyer fee does to a cost, where it takes more than it costs, and the fee that nets the shop its
+price.
+"""
 
 from fractions import Fraction
 

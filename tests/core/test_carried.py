@@ -1,4 +1,6 @@
-"""Which orders a method carries, in columns against the decision on each; and what is not open to a shop at all."""
+"""Tests which orders a method carries, in columns against the decision on each; and what is not open to a shop at
+all.
+"""
 
 from datetime import date
 
@@ -60,12 +62,12 @@ def test_columns_carry_what_the_decision_carries(method: Method, held: list[Orde
     for row in found:
         asked = held[row["number"]]
         against = [reason.code.value for reason in cannot_carry(method, asked, setting)]
-        # What is not known of a past order speaks against no method.
+        # An unknown fact of a past order speaks against no method.
         known = [code for code in against if code not in ("method-kind-unknown", "method-recurring-unknown")]
         assert row["carried"] is not bool(known)
 
 
-# What is not open to a shop.
+# Methods that are not open to a shop.
 def facts(**more: object) -> ProviderFacts:
     return ProviderFacts.model_validate(
         {"id": "quayling", "name": "Quayling", "about": "", "contract": "all-in-one", "review_days": 1, **more}

@@ -1,4 +1,4 @@
-"""What a change would take away, held against the decision before and after, order by order."""
+"""Tests what a change would take away, held against the decision before and after, order by order."""
 
 import json
 from typing import Any
@@ -75,7 +75,7 @@ def test_who_could_not_pay_in_the_currency_before_is_no_new_dead_end() -> None:
     small = {"id": "small", "windows": [{"up_to": "9 EUR"}]}
     # Above a limit nobody could pay before either.
     assert new_dead_ends(examined(checkout(euro, small)), examined(checkout(pound, small))) == []
-    # Where the only way carries euro alone, nobody can pay any more.
+    # Nobody can pay any more if the only way carries euro alone.
     bank = {"id": "bank", "currencies": ["EUR"]}
     assert new_dead_ends(examined(checkout(euro, bank)), examined(checkout(pound, bank)))
 
@@ -86,5 +86,5 @@ def test_a_market_that_is_not_there_any_more_loses_everything() -> None:
     after = examined(checkout({"id": "es", "country": "ES", "currency": "EUR"}, *tenders))
     assert [more.tender for more in more_offered(before, after)] == ["cash"]
     assert new_dead_ends(before, after) == []
-    # Who was never sold to before loses nothing.
+    # A buyer who was never sold to before loses nothing.
     assert new_dead_ends(before, examined(checkout({"id": "es", "country": "ES", "currency": "EUR"}))) == []

@@ -39,7 +39,7 @@ class Tried:
         self.fixes = Fixes(self.examined, Widening(self.examined, file.shared_conditions, self.setting, out))
 
     def offered(self, fix: Fix, order: Spelled) -> set[str]:
-        """What an order is offered with a fix, the accounts that it waits for ready."""
+        """Tells what an order is offered with a fix, the accounts that it waits for ready."""
         decision = self.changed(fix.tenders)
         outcomes = decision.outcomes(self.file.order_of(order.order))
         ready = {id for id, tender in self.by_id(fix).items() if tender.carried_by in fix.accounts}

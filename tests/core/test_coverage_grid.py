@@ -95,7 +95,7 @@ def test_cells_tell_the_only_way_and_a_range_where_orders_differ() -> None:
         (9001, 0, 0, ""),
     ]
     assert grid_of(file, Look(device=Device.DESKTOP))["chart",] == [(1, 1, 1, "card"), (5001, 0, 0, "")]
-    # Of one line alone, what can go by courier; the club, which repeats, is not delivered.
+    # The line that can go by courier; the club, which repeats, is not delivered.
     assert sorted(grid_of(file, Look(delivery="courier"))) == [("chart",), ("lamp",)]
     assert list(grid_of(file, Look(recurring=True))) == [("club",)]
 
@@ -129,7 +129,7 @@ def test_markets_in_which_everything_is_the_same_stand_together() -> None:
         (Order(Money(1, "EUR"), "PT", DAY, lines=("lamp",)), Share(Fraction(3), True)),
         (Order(Money(1, "EUR"), "PT", DAY, lines=("club",)), Share(Fraction(0), True)),
         (Order(Money(1, "EUR"), "PT", DAY, lines=("unheard",)), Share(Fraction(0), True)),
-        # Of goods alone either line may be meant, of which one goes by courier in any case.
+        # A market without a line may mean either; one of them goes by courier in any case.
         (Order(Money(1, "EUR"), "PT", DAY, frozenset({LineKind.GOODS})), Share(Fraction(3), False)),
         (
             Order(Money(1, "EUR"), "PT", DAY, frozenset({LineKind.COURSE}), recurring=True),
@@ -150,7 +150,7 @@ def test_orders_of_a_month_are_counted_where_they_may_lie(order: Order, share: S
     [box] = list(whole)
     month = [SameOrders(order, {0: Fraction(9), 500: Fraction(2), 501: Fraction(3)}, {})]
     assert share_of([(part.region, box)], month, over.possible) == share
-    # What lies in two boxes is counted once.
+    # An order in two boxes is counted once.
     assert share_of([(part.region, box)] * 2, month, over.possible) == share
 
 

@@ -1,4 +1,4 @@
-"""What is offered: every reason, in its sequence, and the limits at their very edge."""
+"""Tests what is offered: every reason, in its sequence, and the limits at their very edge."""
 
 from dataclasses import replace
 from datetime import date

@@ -164,7 +164,7 @@ def test_it_comes_on_an_open_day_once_it_is_ready() -> None:
     assert days_to_choose(pier, DAY) == [date(2026, 11, 28), date(2026, 12, 5), date(2026, 12, 12)]
     assert [(hours.from_, hours.until) for hours in hours_on(pier, date(2026, 11, 28))] == [("09:00", "12:30")]
     assert hours_on(pier, DAY) == []
-    # Where nothing lies so near, the first day can be chosen all the same.
+    # The first day can be chosen all the same if nothing lies so near.
     assert days_to_choose(way(preparation_days=9, ahead_days=3), DAY) == [DAY + timedelta(days=9)]
 
 

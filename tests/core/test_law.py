@@ -1,4 +1,4 @@
-"""What law says of fees and of terms by country, as data.
+"""Tests what law says of fees and of terms by country, as data.
 
 Source: Directive (EU) 2015/2366 Art. 62(4), Directive 2011/83/EU Art. 19, SI 2012/3110 reg. 4 and 6A, Regulation (EU)
 2018/302 Art. 5, Regulation (EU) 260/2012 Art. 9; all from memory.

@@ -1,4 +1,4 @@
-"""What limits cost and changes move agrees with pricing and deciding the month twice, order by order."""
+"""The cost of limits and the moves of changes agree with pricing and deciding the month twice, order by order."""
 
 import json
 from dataclasses import replace
@@ -224,7 +224,7 @@ def test_orders_without_another_way_are_lost_and_those_without_a_cost_are_unknow
     amounts = {4000: half, 6000: half, 9500: half}
     month = [SameOrders(order, amounts, {"a": one, "b": two}), SameOrders(order, {6000: half}, {"a": one})]
     found = limit_costs(decision, month)
-    # Of the three by both, one is under the limit; the last is over both of them.
+    # One of the three orders that both carry is under the limit; the last order is over both limits.
     assert found == {
         ("a", "up_to"): LimitCost(Fraction(3, 2), Fraction(1), half, half),
         ("b", "up_to"): LimitCost(half, Fraction(0), half, Fraction(0)),

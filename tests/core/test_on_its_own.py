@@ -1,4 +1,4 @@
-"""What else the core promises on its own, without a shop around it."""
+"""Tests what else the core promises on its own, without a shop around it."""
 
 from datetime import UTC, date, datetime
 

@@ -1,4 +1,4 @@
-"""What is paid later: deposits to the cent, what weighed goods may be taken for, and what is due of a rest."""
+"""Tests what is paid later: deposits to the cent, what weighed goods may be taken for, and what is due of a rest."""
 
 from datetime import UTC, date, datetime
 from fractions import Fraction

@@ -1,4 +1,4 @@
-"""What buyers need to pay: IBANs, references and numbers, held to published examples."""
+"""Tests what buyers need to pay: IBANs, references and numbers, held to published examples."""
 
 import pytest
 from hypothesis import given

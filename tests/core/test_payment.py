@@ -143,7 +143,7 @@ class Ledger:
         self.over = self.coming = False
 
     def can(self, draw: random.Random) -> list[tuple[str, int | None]]:
-        """What could happen next, with an amount."""
+        """Tells what could happen next, with an amount."""
         if self.over:
             return []
         if not self.asked and not self.coming:
@@ -197,7 +197,7 @@ class Ledger:
 
 
 def history(seed: int) -> tuple[list[Notice], Ledger]:
-    """What a provider could tell of one payment, from its beginning to somewhere."""
+    """Tells what a provider could tell of one payment, from its beginning to somewhere."""
     draw = random.Random(seed)
     ledger, notices = Ledger(8500), []
     for sequence in range(1, draw.randint(2, 12)):

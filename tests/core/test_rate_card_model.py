@@ -1,4 +1,4 @@
-"""What a rate card must be: each rule, broken once."""
+"""Tests what a rate card must be: each rule, broken once."""
 
 import json
 from pathlib import Path

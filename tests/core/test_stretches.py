@@ -1,4 +1,4 @@
-"""What is offered at every amount: the stretches agree with the decision, amount by amount."""
+"""Tests what is offered at every amount: the stretches agree with the decision, amount by amount."""
 
 from datetime import date
 from itertools import pairwise

@@ -67,7 +67,7 @@ def test_what_has_expired_is_not_used_and_what_comes_back_can_be_used_longer() -
     back = held.give_back(Money(2000, "EUR"), "one", late)
     assert back.last_day == late.date() + timedelta(days=90)
     assert back.use(Money(5000, "EUR"), "two", late).balance == 0
-    # What came back in time changes nothing; what never expires never does.
+    # A voucher that came back in time changes nothing; one that never expires never does.
     assert held.give_back(Money(1, "EUR"), "one", AT).last_day == date(2026, 12, 1)
     assert not issued(1).expired(date.max)
 

@@ -77,7 +77,7 @@ def test_a_text_that_is_missing_falls_back_to_the_first_language_alone() -> None
     texts = {"en": Texts(before="Here."), "fr": Texts(after="Après.")}
     languages = ["en", "de"]
     assert own_text(texts, TextKind.BEFORE, "de", languages) == ("Here.", "en")
-    # What is written in a second language takes nothing from those who read the first or a third one.
+    # A text in a second language takes nothing from those who read the first or a third one.
     for reader in ("en", "de"):
         assert own_text(texts, TextKind.AFTER, reader, languages) is None
     assert own_text(texts, TextKind.FAILED, "de", languages) is None

@@ -1,4 +1,4 @@
-"""What files and addresses are refused for that no honest one holds."""
+"""Tests what files and addresses are refused for that no honest one holds."""
 
 import pytest
 from tests.conftest import NOW

@@ -376,7 +376,7 @@ def test_the_mark_before_decimals_is_that_of_the_whole_text() -> None:
     lines = ("Tarjetas 1,4 % + 0,25 €", "Tarjetas 1,2 % a partir de 10.000 € al mes")
     bands = [rate.when.monthly_volume for rate in card_of(*lines).rates]
     assert [str(band.from_) for band in bands if band] == ["10000.00 EUR"]
-    # Where the text uses both, or neither, it is asked about.
+    # A text that uses both, or neither, is asked about.
     assert whys("Cards 1.4% + 0,25 €", lines[1])[1] is Why.AMOUNT
     assert whys("Cards 1%", "Cards 0.9% from 10.000 € a month")[1] is Why.AMOUNT
     # Three decimals are more than a cent has, and no thousands.
@@ -442,7 +442,7 @@ def test_a_heading_holds_for_the_lines_below_it() -> None:
         ("card", False),
         ("sepa-direct-debit", False),
     ]
-    # What stands under a heading that nobody understands is not taken for the one before it.
+    # A line under a heading that nobody understands is not taken for the one before it.
     assert whys("EEA cards", "Debit 0.8%", "For our moonlit friends", "Credit 1.2%")[3] is Why.NOTHING_UNDER
 
 
@@ -626,7 +626,7 @@ def test_a_text_of_a_made_up_card_is_read_back_to_the_same_fees(seed: int) -> No
     found = read(made.text, GIVEN)
     assert [(line.text, why(line)) for line in found.unread] == []
     assert found.card is not None
-    # Where prices cross, the sequence of the text decides, and that is told.
+    # The sequence of the text decides where prices cross, and that is told.
     if not crosses(found):
         assert fees(found.card) == fees(made.card)
 

@@ -194,7 +194,7 @@ def test_a_reader_that_takes_too_long_or_finds_no_room_says_which(
     with pytest.raises(OSError, match="No space left"):
         subprocess_reader.read_apart(content, tmp_path, Event())
 
-    # What a process that finds no room ends with.
+    # A process that finds no room ends with this.
     def full(_: object) -> int:
         raise OSError(errno.ENOSPC, "No space left on device")
 

@@ -1,4 +1,4 @@
-"""What is kept: versions, editions that never change, one schema, and nothing half written."""
+"""Tests what is kept: versions, editions that never change, one schema, and nothing half written."""
 
 import json
 import sqlite3
@@ -148,7 +148,7 @@ def test_the_revision_rises_with_what_prices_rest_on_and_with_nothing_else(store
     store.accounts.put(demo.accounts()[0])
     assert store.revision() == held._replace(checkout=held.checkout + 1, accounts=held.accounts + 1)
     held = store.revision()
-    # What is saved as it was changes nothing, not even its version.
+    # A draft that is saved as it was changes nothing, not even its version.
     assert store.checkouts.save(demo.checkout(), saved.version) == saved
     store.accounts.put(demo.accounts()[0])
     first = store.description.save(demo.shop(), 0)

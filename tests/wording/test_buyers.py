@@ -1,4 +1,4 @@
-"""What buyers read: complete in five languages, with money, days and names as CLDR writes them."""
+"""Tests what buyers read: complete in five languages, with money, days and names as CLDR writes them."""
 
 import re
 from datetime import date
@@ -143,7 +143,7 @@ def test_a_refusal_is_said_to_a_buyer_in_the_buyers_words() -> None:
     fault = Fault(FaultCode.ANSWER_MISSING, "answers.bill-to", "", {"label": "Name"})
     with to_buyer("de"):
         assert buyer_fault_text(fault) == "„Name“ fehlt. Bitte füllen Sie es aus."
-        # What buyers seldom meet is said as at the desk.
+        # A fault that buyers seldom meet is said as at the desk.
         assert buyer_fault_text(Fault(FaultCode.NOT_UTF8, "body")).endswith(".")
 
 

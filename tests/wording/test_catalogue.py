@@ -30,7 +30,7 @@ def said_in_code() -> tuple[set[str], set[str]]:
 
 def test_no_message_is_there_for_nothing() -> None:
     names, begun = said_in_code()
-    # What is named after the fields of models.
+    # Messages that are named after the fields of models.
     begun |= {"tender-", "shop-", "checkout-", "field-", "unset-"}
     begun = {text for text in begun if re.fullmatch(r"[a-z-]+-", text)}
     text = "".join(path.read_text("utf-8") for path in (SOURCE / "wording" / "en").glob("*.ftl"))

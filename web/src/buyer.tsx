@@ -5,7 +5,7 @@ import { api, SENT_AGAIN } from "./api/client";
 import { AfterPaying, BuyPage, CartPage, KeptOnFailure, LinePage } from "./features/buyer/pages";
 import "./styles.css";
 
-// What is refused is said in the language in which the page is read.
+// A refusal is said in the language in which the page is read.
 api.use({
   onRequest({ request }) {
     request.headers.set("Accept-Language", document.documentElement.lang || navigator.languages.join(", "));

@@ -21,7 +21,7 @@ from monedero.core.errors import Fault, FaultCode
 JSON = "application/json"
 FORM = "application/x-www-form-urlencoded"
 MULTIPART = "multipart/form-data"
-# What is meant as a file comes as its bytes or in a form with files, and is bounded where it is read.
+# A file comes as its bytes or in a form with files, and is bounded where it is read.
 LARGEST = {JSON: 2 * 1024 * 1024, FORM: 2 * 1024 * 1024, MULTIPART: 16 * 1024 * 1024}
 LOOKED_AT = ("cookie", "idempotency-key")
 
@@ -56,7 +56,7 @@ class RefuseCardNumbers:
 
 
 def _around(scope: Scope, headers: Headers) -> Iterator[tuple[str, str]]:
-    """What of a request stands around its body."""
+    """Tells what of a request stands around its body."""
     yield "path", scope["path"]
     for name, value in parse_qsl(scope.get("query_string", b"").decode("latin-1"), keep_blank_values=True):
         yield "query", name
@@ -95,7 +95,7 @@ def _in_json(body: bytes) -> list[Fault]:
     except ValueError:
         return []
     except RecursionError:
-        # What is nested too deeply cannot be looked through, and is not let in.
+        # A body that is nested too deeply cannot be looked through, and is not let in.
         return [Fault(FaultCode.BODY_UNREADABLE, "body")]
 
 
@@ -122,7 +122,7 @@ async def _in_multipart(headers: Headers, body: bytes) -> list[Fault]:
 
 
 def _places(told: Any, place: str = "") -> Iterator[str]:
-    """Where a card number stands in what was sent, as a path of keys."""
+    """Finds where a card number stands in what was sent, as a path of keys."""
     if isinstance(told, str):
         if holds_one(told):
             yield place

@@ -1,4 +1,4 @@
-"""What stands before every answer: changes come from this site alone, and browsers are told what a page may do.
+"""The guard stands before every answer: changes come from this site alone, and browsers are told what a page may do.
 
 An answer is worded in the language that the browser asks for.
 

@@ -1,4 +1,4 @@
-"""Which mode an answer is about: the one that is asked for, else the one that the shop's checkout is in.
+"""The mode that an answer is about: the one that is asked for, else the one that the shop's checkout is in.
 
 It is handed on with the request, so that the header of an answer and its body always say the same.
 """

@@ -23,7 +23,7 @@ FIRST_DAY, LAST_DAY = date(1990, 1, 1), date(2199, 12, 31)
 
 def shop_answers(request: Request, running: RunningShop) -> RunningShop:
     """Note which shop answers a request: its revisions stand on the answer, and its first storefront's mode."""
-    # What is asked of accounts may be about another mode than the checkout's, and says so.
+    # A request about accounts may be about another mode than the checkout's, and says so.
     if not hasattr(request.state, "mode"):
         request.state.mode = running.store.mode(running.store.first_storefront())
     request.state.revisions = running.store.revisions
@@ -39,7 +39,7 @@ def at_door(request: Request, running: RunningShop, storefront: str | None, acto
 
 
 class KnownFacts(BaseModel):
-    """What may be known of an order besides its sentence, each as text; what is left out is unknown."""
+    """Holds what may be known of an order besides its sentence, each as text; what is left out is unknown."""
 
     card_kind: str | None = None
     card_network: str | None = None
@@ -51,7 +51,7 @@ class KnownFacts(BaseModel):
     signed_in: str | None = None
 
     def facts(self) -> dict[str, str]:
-        """What is known, by the columns of the table of facts."""
+        """Tells what is known, by the columns of the table of facts."""
         named = {fact.field: fact.column for fact in MAY_BE_UNKNOWN}
         texts = {name: getattr(self, name) for name in KnownFacts.model_fields}
         return {named[name]: text for name, text in texts.items() if text}

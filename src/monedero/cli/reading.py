@@ -1,4 +1,4 @@
-"""What commands share: refusals told on standard error."""
+"""Tells what commands share: refusals told on standard error."""
 
 import os
 import sys

@@ -61,7 +61,7 @@ def serve(
         inside = open_things.enter_context(entrance(application, listening(0)))
         shops.connect(httpx2.Client(base_url=inside, timeout=10, trust_env=False), address)
         open_things.enter_context(beating(shops))
-        # What stands now stays as long as the server: looking through it for what is not used any more takes 150 ms,
+        # Objects that stand now stay as long as the server: looking through them for unused ones takes 150 ms,
         # in which everybody waits.
         gc.collect()
         gc.freeze()

@@ -51,7 +51,7 @@ class Stage(StrEnum):
 
 
 class Act(StrEnum):
-    """What an owner can do with an account."""
+    """Names what an owner can do with an account."""
 
     BEGIN = "begin"
     EDIT = "edit"
@@ -78,7 +78,7 @@ CAN: Mapping[Act, frozenset[Stage]] = {
 
 
 class Standing(StrEnum):
-    """Where a method stands at the provider, where it is not active."""
+    """Names where a method stands at the provider, where it is not active."""
 
     ACTIVATING = "activating"
     REFUSED = "refused"
@@ -122,11 +122,11 @@ class Account(Strict):
     endpoint: Description = ""
 
     def standing_of(self, method: str) -> MethodStanding | None:
-        """Where a method stands that is not active; None for one that is active, or is not in the account."""
+        """Tells where a method stands that is not active; None for one that is active, or is not in the account."""
         return next((entry for entry in self.other_methods if entry.method == method), None)
 
     def can(self, act: Act) -> bool:
-        """Whether an act is possible at its stage."""
+        """True if an act is possible at its stage."""
         return self.stage in CAN[act]
 
     @model_validator(mode="before")

@@ -27,7 +27,7 @@ class Ask(StrEnum):
     REGISTER_EXTRACT = "register-extract"
     YEARLY_ACCOUNTS = "yearly-accounts"
     CARD_DATA_ANSWERS = "card-data-answers"
-    # What stands in public.
+    # These facts stand in public.
     RETURN_POLICY = "return-policy"
     PRIVACY_POLICY = "privacy-policy"
     LINES_LISTED = "lines-listed"
@@ -63,7 +63,7 @@ class Application(Strict):
 def missing(
     asks: Iterable[Ask], business: Business, papers: Collection[Ask], application: Application
 ) -> list[Ask]:
-    """What of the asks is not there yet, in their sequence."""
+    """Tells what of the asks is not there yet, in their sequence."""
     there = {
         Ask.LEGAL: all((business.legal_name, business.legal_form, business.tax_number, business.address)),
         Ask.PEOPLE: any(person.signs for person in business.people),

@@ -49,7 +49,7 @@ SIGNS = {
     "฿": ("THB",),
 }
 CURRENCIES = re.compile(rf"[A-Za-z]+|[{''.join(SIGNS)}]")
-# What stands for a minus, a space or an apostrophe on one keyboard or another, after compatibility forms are gone.
+# Signs for a minus, a space or an apostrophe on one keyboard or another, after compatibility forms are gone.
 SAME = str.maketrans({"−": "-", "–": "-", "’": "'", "ʼ": "'", "\t": " "})  # noqa: RUF001
 LONGEST = 60
 

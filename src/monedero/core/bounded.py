@@ -1,4 +1,4 @@
-"""What was worked out and is kept for the next time, within a bound: when it is full, it is forgotten and begun anew.
+"""A cache within a bound: when it is full, everything is forgotten and begun anew.
 
 Source: own design.
 

@@ -1,4 +1,4 @@
-"""What providers ask about the merchant: its legal side, its people, its accounts for payouts, what it published.
+"""Tells what providers ask about the merchant: its legal side, its people, its accounts for payouts, what it published.
 
 Everything may be empty until an application needs it, so that it can be typed in one sitting or in ten. What is there
 is checked: a tax number by its own check digits, an account by those of its IBAN or the shape of its country.
@@ -43,7 +43,7 @@ from monedero.core.papers.account_number import scheme_of, wrong_in
 
 
 class LegalForm(StrEnum):
-    """What the merchant is in law, as far as providers ask."""
+    """Names what the merchant is in law, as far as providers ask."""
 
     SOLE_TRADER = "sole-trader"
     COMPANY = "company"
@@ -52,7 +52,7 @@ class LegalForm(StrEnum):
 
 
 class StatedFact(StrEnum):
-    """What the merchant has done in public, which some providers ask for."""
+    """Names what the merchant has done in public, which some providers ask for."""
 
     RETURN_POLICY = "return-policy"
     PRIVACY_POLICY = "privacy-policy"
@@ -71,7 +71,7 @@ class Person(Strict):
     signs: StrictBool
 
 
-# What a check of a number found wrong, by the exception that says so.
+# A check of a number raises one of these where it finds something wrong.
 WRONGS = {
     "InvalidChecksum": "checksum",
     "InvalidChecksumDigits": "checksum",

@@ -39,7 +39,7 @@ def _closings(calendar: str) -> holidays.HolidayBase:
 
 @lru_cache(maxsize=65536)
 def is_business_day(day: date, calendar: str | None) -> bool:
-    """Whether the calendar is open on a day; with no calendar every weekday is a business day."""
+    """True if the calendar is open on a day; with no calendar every weekday is a business day."""
     return day.weekday() < 5 and (calendar is None or day not in _closings(calendar))
 
 

@@ -72,7 +72,7 @@ def _hide(is_one: Callable[[str], bool]) -> Callable[[re.Match[str]], str]:
 
 
 def _is_iban(text: str) -> bool:
-    """Whether a text is built as its country's IBANs are; one with a wrong digit is refused by its own field."""
+    """True if a text is built as its country's IBANs are; one with a wrong digit is refused by its own field."""
     plain = text.replace(" ", "")
     return plain[:2] in get_countries() and get_iban_spec(plain[:2]).regex.fullmatch(plain[4:]) is not None
 
@@ -85,7 +85,7 @@ def _is_phone(text: str) -> bool:
 
 
 def _among(digits: Sequence[int]) -> bool:
-    """Whether some 13 to 19 digits in sequence pass the Luhn check; those that are all nothing do not count."""
+    """True if some 13 to 19 digits in sequence pass the Luhn check; those that are all nothing do not count."""
     doubled = [digit * 2 - 9 * (digit > 4) for digit in digits]
     # Sums up to a place: with the digits at odd places doubled, with those at even places, and of digits alone.
     sums = [(0, 0, 0)]
@@ -106,14 +106,14 @@ def _is_one(run: str) -> bool:
 
 
 def _passes(digits: str) -> bool:
-    """Whether these digits as they stand pass the Luhn check; those that are all nothing do not."""
+    """True if these digits as they stand pass the Luhn check; those that are all nothing do not."""
     backwards = [decimal(digit) for digit in reversed(digits)]
     doubled = [digit * 2 - 9 * (digit > 4) for digit in backwards[1::2]]
     return any(backwards) and (sum(backwards[::2]) + sum(doubled)) % 10 == 0
 
 
 def _in_groups(text: str) -> Iterator[tuple[int, int]]:
-    """Where groups that are one card number begin and end; the last of longer groups may be shorter."""
+    """Tells where groups that are one card number begin and end; the last of longer groups may be shorter."""
     for found in GROUPS.finditer(text):
         groups = [
             (found.start() + group.start(), group.group(1))
@@ -133,7 +133,7 @@ def _in_groups(text: str) -> Iterator[tuple[int, int]]:
 
 
 def _spans(plain: str) -> Iterator[tuple[int, int]]:
-    """Where card numbers stand in a text as it is seen."""
+    """Tells where card numbers stand in a text as it is seen."""
     hidden = _without_others(plain)
     yield from (found.span() for found in RUN.finditer(hidden) if _is_one(found.group()))
     yield from _in_groups(hidden)
@@ -168,7 +168,7 @@ def _is_turned_round(text: str) -> bool:
 
 
 def holds_one(text: str) -> bool:
-    """Whether a card number stands in a text."""
+    """True if a card number stands in a text."""
     return _first(text, _is_turned_round(text)) is not None
 
 

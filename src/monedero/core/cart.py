@@ -77,12 +77,12 @@ def cart_of(text: str) -> list[CartItem]:
 
 
 def ordered_alone(line: Line) -> bool:
-    """Whether a line is ordered by itself, and once."""
+    """True if a line is ordered by itself, and once."""
     return line.recurring or line.sells_voucher or line.chosen is not None
 
 
 def together(items: Sequence[Priced]) -> Line:
-    """What is bought with a cart, as one line; its usual amount is what all of it comes to.
+    """Tells what is bought with a cart, as one line; its usual amount is what all of it comes to.
 
     Refuses a line that is ordered by itself, and lines that no way of delivery brings together.
     """
@@ -91,7 +91,7 @@ def together(items: Sequence[Priced]) -> Line:
         return first
     weighed = any(item.line.highest is not None for item in items)
     for item in items:
-        # What is paid on the day is not known of an order that is weighed.
+        # A weighed order has no amount yet, so that its part on the day is not known.
         if ordered_alone(item.line) or (weighed and item.line.deposit is not None):
             raise refuse(FaultCode.CART_ALONE, "cart", item.line.name)
     total = Money(sum(item.amount.minor for item in items), items[0].amount.currency)
@@ -121,5 +121,7 @@ def _ways(items: Sequence[Priced]) -> list[str] | None:
 
 
 def in_parts(total: Money, parts: int) -> list[Money]:
-    """What each part comes to where an amount is paid in equal parts; what does not divide goes to the first ones."""
+    """Tells what each part comes to where an amount is paid in equal parts; what does not divide goes to the first
+    ones.
+    """
     return [Money(minor, total.currency) for minor in split([Fraction(total.minor, parts)] * parts, total.minor)]

@@ -1,4 +1,4 @@
-"""What was refused, as data: a code with fields, and no prose.
+"""Refusals as data: a code with fields, and no prose.
 
 Rule: every refusal names the field, the value as it came and what would be right; the wording lives in
 `monedero.wording`, one catalogue per language, and a test holds codes and catalogue together.
@@ -238,15 +238,15 @@ class Refused(Exception):
 
 
 class InvalidInput(Refused):
-    """What was given breaks a rule of its own."""
+    """A given value breaks a rule of its own."""
 
 
 class NotFound(Refused):
-    """What was asked for is not there."""
+    """Something that was asked for is not there."""
 
 
 class Conflict(Refused):
-    """What was asked for does not fit the state that things are in now."""
+    """A request does not fit the state that things are in now."""
 
 
 def named(field: str, name: str, names: Mapping[str, str]) -> dict[str, str]:

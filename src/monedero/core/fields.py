@@ -81,7 +81,7 @@ def checked(
 
 
 def broken(code: FaultCode, **fields: object) -> PydanticCustomError:
-    """What a validator of a model raises, with the code and fields of a fault."""
+    """Makes what a validator of a model raises, with the code and fields of a fault."""
     return PydanticCustomError(code.value, code.value, {name: str(text) for name, text in fields.items()})
 
 

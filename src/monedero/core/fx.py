@@ -36,7 +36,7 @@ EURO = "EUR"
 
 
 class RateOrigin(StrEnum):
-    """Where a reference rate comes from."""
+    """Names where a reference rate comes from."""
 
     SAME = "same-currency"
     PUBLISHED = "published"
@@ -132,7 +132,7 @@ class ReferenceRates:
         )
 
     def has(self, base: str, quote: str, day: date) -> bool:
-        """Whether there is a rate between two currencies on a day."""
+        """True if there is a rate between two currencies on a day."""
         return base == quote or (self._known(base, day) and self._known(quote, day))
 
     def _is_known(self, currency: str, day: date) -> bool:

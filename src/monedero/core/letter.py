@@ -28,7 +28,7 @@ class Letter(BaseModel):
 
 
 class Words(NamedTuple):
-    """What a letter says; a text message or a call has no subject."""
+    """Holds what a letter says; a text message or a call has no subject."""
 
     text: str
     subject: str = ""

@@ -25,7 +25,9 @@ from monedero.core.shop import Software
 
 @dataclass(frozen=True, slots=True)
 class Holding:
-    """What the shop holds: its trade, providers with an account under way, methods in its checkout, its software."""
+    """Holds what the shop holds: its trade, providers with an account under way, methods in its checkout, its
+    software.
+    """
 
     trade: str | None
     accounts: frozenset[str]

@@ -1,4 +1,4 @@
-"""What of an order is paid later than it is placed: the rest of a booking, and goods whose amount is known at dispatch.
+"""Parts of an order that are paid later than it is placed: the rest of a booking, and goods weighed at dispatch.
 
 A booking is paid when it is made, by a deposit with the rest on the day, or all of it on the day. What is paid at once
 is a share in percent, or an amount, and never more than the booking; a share is rounded up to the minor unit. Weighed
@@ -35,7 +35,7 @@ from monedero.core.money import Money
 
 
 class Deposit(Strict):
-    """What of a booking is paid when it is made: a share in percent (0: nothing, all is paid on the day) or an amount.
+    """The part of a booking that is paid when it is made: a share in percent (0: all is paid on the day) or an amount.
 
     The rest is paid on the day.
     """
@@ -51,11 +51,13 @@ class Deposit(Strict):
 
     @property
     def nothing_now(self) -> bool:
-        """Whether nothing is paid when it is made: no way to pay is asked for."""
+        """True if nothing is paid when it is made: no way to pay is asked for."""
         return self.percent == 0
 
     def of(self, whole: Money, day: date, rates: ReferenceRates) -> Money:
-        """What of an order is paid at once; all of it where an amount cannot be brought over to its currency."""
+        """The part of an order that is paid at once; all of it where an amount cannot be brought over to its
+        currency.
+        """
         if self.percent is not None:
             return Money.not_below(whole.exact * Fraction(self.percent) / 100, whole.currency)
         assert self.amount is not None  # one of the two is given

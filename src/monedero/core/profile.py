@@ -30,7 +30,7 @@ QUARTER, HALF, WHOLE = Fraction(1, 4), Fraction(1, 2), Fraction(1)
 
 
 class Source(StrEnum):
-    """Where the profile of a month comes from."""
+    """Names where the profile of a month comes from."""
 
     TYPED = "typed"
     PAST_ORDERS = "past-orders"

@@ -23,14 +23,14 @@ from monedero.core.web_address import WebAddress
 
 
 class Contract(StrEnum):
-    """Whether the provider brings the acquiring contract, or the shop has one of its own."""
+    """True if the provider brings the acquiring contract, or the shop has one of its own."""
 
     ALL_IN_ONE = "all-in-one"
     OWN_CONTRACT = "own-contract"
 
 
 class CardData(StrEnum):
-    """Where a buyer's card number is typed, which decides the shop's duty for card data."""
+    """Names where a buyer's card number is typed, which decides the shop's duty for card data."""
 
     PROVIDER_PAGE = "provider-page"
     OWN_PAGE = "own-page"
@@ -72,7 +72,7 @@ class CredentialField(Strict):
 
 
 class PaymentPage(StrEnum):
-    """Where a buyer pays: on the provider's page, or in a form of the provider's within the shop's."""
+    """Names where a buyer pays: on the provider's page, or in a form of the provider's within the shop's."""
 
     OWN_PAGE = "own-page"
     EMBEDDED = "embedded"

@@ -52,7 +52,7 @@ class ReasonCode(StrEnum):
     METHOD_DELIVERY = "method-delivery"
     METHOD_DELIVERY_UNKNOWN = "method-delivery-unknown"
     METHOD_DUE_BEFORE = "method-due-before"
-    # What its buyer needs to pay.
+    # Its buyer needs these to pay.
     DETAILS_MISSING = "details-missing"
     # Its account.
     ACCOUNT_STAGE = "account-stage"

@@ -40,7 +40,7 @@ REST = 0
 
 
 class By(StrEnum):
-    """Who did it."""
+    """Names who did it."""
 
     BUYER = "buyer"
     SHOP = "shop"
@@ -49,7 +49,7 @@ class By(StrEnum):
 
 
 class Happened(StrEnum):
-    """What can happen to an order besides the moves of its payments."""
+    """Names what can happen to an order besides the moves of its payments."""
 
     PLACED = "placed"
     SENT_TO_PROVIDER = "sent-to-provider"
@@ -159,41 +159,41 @@ class OrderRecord(Strict):
 
     @property
     def amount(self) -> Money:
-        """What the order comes to, without a fee for the way to pay and without what is paid on the day."""
+        """The amount of the order, without a fee for the way to pay and without what is paid on the day."""
         return self.came_to or self.order.amount
 
     @property
     def whole(self) -> Money:
-        """What the order comes to with what is paid on the day."""
+        """The amount of the order with what is paid on the day."""
         rest = self.rest.books.ordered if self.rest else 0
         return Money(self.amount.minor + rest, self.amount.currency)
 
     @property
     def rest_owed(self) -> Money | None:
-        """What is still to be paid on the day; None where nothing is, or the order is not paid for."""
+        """The amount still to be paid on the day; None where nothing is, or the order is not paid for."""
         return self.rest_payable if self.rest and self.rest.state is State.AWAITING_PAYMENT else None
 
     @property
     def rest_payable(self) -> Money | None:
-        """What may be paid on the day: also what was let go, where the buyer comes after all."""
+        """The amount that may be paid on the day: also what was let go, where the buyer comes after all."""
         if self.rest is None or self.state not in STANDS:
             return None
         return self.rest.total if self.rest.state in (State.AWAITING_PAYMENT, State.LAPSED) else None
 
     @property
     def left(self) -> Money:
-        """What of the amount the other tenders meet."""
+        """The part of the amount that the other tenders meet."""
         return Money(self.amount.minor - covered(self.vouchers), self.amount.currency)
 
     @property
     def missing(self) -> Money | None:
-        """What nobody paid of an order that is paid: its vouchers went back when it was given up, and hold no more."""
+        """The part of a paid order that nobody paid: its vouchers went back when it was given up, and hold no more."""
         lacks = sum(part.lacks for part in self.vouchers) if self.state in STANDS else 0
         return Money(lacks, self.amount.currency) if lacks else None
 
     @property
     def by_voucher(self) -> Money:
-        """What of the amount vouchers pay and did not get back."""
+        """The part of the amount that vouchers pay and did not get back."""
         return Money(covered(self.vouchers), self.amount.currency)
 
     @property
@@ -203,13 +203,13 @@ class OrderRecord(Strict):
 
     @property
     def goods(self) -> Money:
-        """What of the amount is not for the delivery."""
+        """The part of the amount that is not for the delivery."""
         fee = self.delivered.fee.minor if self.delivered else 0
         return Money(self.whole.minor - fee, self.amount.currency)
 
     @property
     def kind(self) -> LineKind:
-        """What was ordered: goods, where there are any in it, for they are to be sent."""
+        """The kind of thing that was ordered: goods, where there are any in it, for they are to be sent."""
         return min(self.order.kinds, key=lambda kind: kind is not LineKind.GOODS)
 
     @property
@@ -220,12 +220,12 @@ class OrderRecord(Strict):
 
     @property
     def state(self) -> State:
-        """Where the order stands."""
+        """The state in which the order is."""
         return self.payment.state
 
     @property
     def asks(self) -> bool:
-        """Whether an answer of a provider is still to come."""
+        """True if an answer of a provider is still to come."""
         return any(not request.settled for request in self.requests)
 
     @property
@@ -248,7 +248,7 @@ class OrderRecord(Strict):
 
     @property
     def all_out(self) -> bool:
-        """Whether goods for the whole amount went out."""
+        """True if goods for the whole amount went out."""
         return sum(entry.amount.minor for entry in self.dispatched) >= self.amount.minor
 
     @property
@@ -258,12 +258,12 @@ class OrderRecord(Strict):
 
     @property
     def weighs(self) -> bool:
-        """Whether what the goods come to is what is waited for."""
+        """True if what the goods come to is what is waited for."""
         return self.weighed and self.came_to is None and self.state in (State.AUTHORISED, State.PAID)
 
     @property
     def to_take(self) -> int:
-        """What may be taken of the payment that counts, in minor units; nothing of goods that are not weighed yet."""
+        """The amount that may be taken of the payment that counts, in minor units; none of goods not weighed yet."""
         payment, books = self.payment, self.payment.books
         if not self.weighed:
             return books.open

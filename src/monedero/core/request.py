@@ -1,4 +1,4 @@
-"""What a shop asks of a provider: written down before it is sent, and sent by one sender at a time.
+"""Tells what a shop asks of a provider: written down before it is sent, and sent by one sender at a time.
 
 Source: own design; keys as in draft-ietf-httpapi-idempotency-key-header.
 
@@ -22,7 +22,7 @@ from monedero.core.fields import MoneyPositive, Strict
 
 
 class Asking(StrEnum):
-    """What the shop asks of a provider."""
+    """Names what the shop asks of a provider."""
 
     BEGIN = "begin"
     TAKE = "take"
@@ -51,5 +51,5 @@ class Request(Strict):
     lease: Lease | None = None
 
     def begins(self, payment: int) -> bool:
-        """Whether it asks for the beginning of a payment."""
+        """True if it asks for the beginning of a payment."""
         return self.what is Asking.BEGIN and self.payment == payment

@@ -42,7 +42,8 @@ def web_address(text: str) -> str:
 
 
 def page_address(text: str) -> str:
-    """Where a gateway sends a buyer: a path of its own, or a whole address over HTTP; nothing that could run as script.
+    """Tells where a gateway sends a buyer: a path of its own, or a whole address over HTTP; nothing that could run as
+    script.
 
     >>> page_address("/pay/7"), page_address("https://till.example/pay/7?lang=pt")
     ('/pay/7', 'https://till.example/pay/7?lang=pt')

@@ -38,7 +38,7 @@ def profile() -> Profile:
 
 
 def providers() -> list[ProviderFacts]:
-    """What is known of the seven providers besides their prices."""
+    """Tells what is known of the seven providers besides their prices."""
     return [ProviderFacts.model_validate_json(json.dumps(entry)) for entry in _data("providers")]
 
 

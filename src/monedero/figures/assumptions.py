@@ -27,7 +27,7 @@ def every() -> MappingProxyType[str, Assumption]:
 
 @cache
 def card_duties() -> dict[str, str]:
-    """What handling card data asks of the shop, by where the number is typed."""
+    """Tells what handling card data asks of the shop, by where the number is typed."""
     data = json.loads(files("monedero.figures").joinpath("card_duties.json").read_text("utf-8"))
     return dict(data["duties"])
 

@@ -26,7 +26,7 @@ from monedero.core.method import Family, Method, UnknownMethod
 
 
 class Source(NamedTuple):
-    """Where the traits of a method come from, the day on which that was read, and how payment messages name it.
+    """Holds where the traits of a method come from, the day on which that was read, and how payment messages name it.
 
     `service_level` and `local_instrument` are codes of the ISO 20022 external code sets; empty where it has none.
     """
@@ -65,7 +65,7 @@ def known() -> dict[str, Method]:
 
 @cache
 def sources() -> dict[str, Source]:
-    """Where each known method's traits come from, by its id."""
+    """Tells where each known method's traits come from, by its id."""
     return {
         entry["id"]: Source(entry["source"], date.fromisoformat(entry["read_on"]), **entry.get("iso_20022", {}))
         for entry in _data()["methods"]

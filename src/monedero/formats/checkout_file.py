@@ -61,7 +61,7 @@ FORMAT = "monedero/checkout/1"
 
 
 class FileShop(Strict):
-    """What of the shop a decision and its buyers need."""
+    """Holds what of the shop a decision and its buyers need."""
 
     name: Name
     country: CountryCode
@@ -210,7 +210,7 @@ class CheckoutFile(Strict):
         return Decision(tenders, setting or self.setting(published), self.shared_conditions, self.headings)
 
     def setting(self, published: RateTable) -> Setting:
-        """What the decision needs besides the checkout, with published reference rates under the typed ones."""
+        """Tells what the decision needs besides the checkout, with published reference rates under the typed ones."""
         typed = {rate.currency: rate.per_euro for rate in self.typed_rates}
         by_id = {account.id: Account.model_validate(account.model_dump()) for account in self.accounts}
         for account in list(by_id.values()):

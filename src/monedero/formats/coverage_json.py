@@ -38,7 +38,7 @@ def answer_of(found: Coverage) -> dict[str, Any]:
 
 
 def more_of(found: Iterable[MoreOffered]) -> list[dict[str, Any]]:
-    """What one checkout offers and another does not."""
+    """Tells what one checkout offers and another does not."""
     return [{"tender": each.tender, "boxes": [box_of(*there) for there in each.boxes]} for each in found]
 
 

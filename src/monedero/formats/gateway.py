@@ -1,4 +1,4 @@
-"""What a shop and a gateway say to each other: the contract that a provider, or a gateway of one's own, keeps.
+"""Tells what a shop and a gateway say to each other: the contract that a provider, or a gateway of one's own, keeps.
 
 `docs/gateway.md` is its text. Every thing asked carries an idempotency key, every answer about a payment carries all
 that has happened to it, numbered from 1, and the same moves come as signed notifications.
@@ -27,7 +27,7 @@ from monedero.core.ratecard.model import LineKind
 from monedero.core.web_address import PageAddress
 
 IDEMPOTENCY_KEY = "Idempotency-Key"
-# Where a storefront's domain shows the file that a provider asks for; RFC 8615.
+# A storefront's domain shows the file that a provider asks for here; RFC 8615.
 WELL_KNOWN = "/.well-known/payment-domain/"
 
 
@@ -64,7 +64,7 @@ class Connection(Strict):
 
 
 class EndpointAsked(Strict):
-    """Where notifications go, and the secret that signs them (Standard Webhooks)."""
+    """Holds where notifications go, and the secret that signs them (Standard Webhooks)."""
 
     url: str
     secret: str

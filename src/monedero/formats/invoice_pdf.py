@@ -21,7 +21,7 @@ INK, SOFT = (23, 33, 30), (90, 100, 95)
 
 
 class InvoiceText(NamedTuple):
-    """What an invoice says, in the words of its reader.
+    """Holds what an invoice says, in the words of its reader.
 
     `facts` and `pay_to` are labels with values, `rows` what is billed with amounts, the last of them is `total`.
     """

@@ -25,7 +25,7 @@ from monedero.core.fields import BY_PROGRAM
 
 M = TypeVar("M", bound=BaseModel)
 
-# What Pydantic calls an error, and what it is called here.
+# Our names for the errors of Pydantic.
 CODES = {
     "extra_forbidden": FaultCode.KEY_UNKNOWN,
     "missing": FaultCode.KEY_MISSING,
@@ -37,7 +37,7 @@ CODES = {
     "date_type": FaultCode.DATE_TEXT,
 }
 OWN_CODES = {code.value for code in FaultCode}
-# What would have been right, by what Pydantic calls a wrong type.
+# The right type, by the name that Pydantic gives a wrong one.
 EXPECTED = {
     "bool_type": "true or false",
     "string_type": "text",

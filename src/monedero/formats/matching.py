@@ -1,4 +1,4 @@
-"""Which column of a file says what about a past order, guessed from its header and its cells.
+"""Tells which column of a file says what about a past order, guessed from its header and its cells.
 
 A guess is only that: the owner sees it, corrects it, and it is remembered by the file's header.
 
@@ -23,7 +23,7 @@ from unicodedata import normalize
 
 from monedero.core.fields import CountryCode, CurrencyCode, Strict
 
-# What a column may be called, in the languages of the shops that were thought of; the first that fits is taken.
+# Names of columns, in the languages of the shops that were thought of; the first that fits is taken.
 NAMES: dict[str, tuple[str, ...]] = {
     "id": (
         "id",
@@ -102,7 +102,7 @@ def guess(header: Sequence[str], rows: Sequence[Sequence[str]], currency: str, c
 
 
 def no_order(status: str) -> bool:
-    """Whether a status says that an order was cancelled, or never paid. Words are common practice, no source.
+    """True if a status says that an order was cancelled, or never paid. Words are common practice, no source.
 
     >>> no_order("Cancelled by customer"), no_order("Storniert"), no_order("Completed"), no_order("Refunded")
     (True, True, False, False)
@@ -118,7 +118,7 @@ NO_ORDER = (
 
 
 def _decimal(cells: Sequence[str]) -> Literal[".", ","]:
-    """Which mark decimals follow: the one that stands before one or two digits, else the one that groups none."""
+    """Tells which mark decimals follow: the one that stands before one or two digits, else the one that groups none."""
     if any(re.search(r",\d{1,2}\D*$", cell) for cell in cells):
         return ","
     if any(re.search(r"\.\d{1,2}\D*$", cell) for cell in cells):

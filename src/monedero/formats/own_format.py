@@ -1,4 +1,5 @@
-"""What files of our own formats share: their name is checked first, they are written alike, and have a JSON Schema.
+"""Tells what files of our own formats share: their name is checked first, they are written alike, and have a JSON
+Schema.
 
 Source: own design; JSON Schema 2020-12.
 

@@ -24,7 +24,7 @@ from monedero.core.one_line import on_one_line
 LARGEST = 5 * 1024 * 1024
 PDF, PNG, JPEG = "application/pdf", "image/png", "image/jpeg"
 BEGINNINGS = {b"%PDF-": PDF, b"\x89PNG\r\n\x1a\n": PNG, b"\xff\xd8\xff": JPEG}
-# What else people choose by mistake, to say what was seen.
+# Other files that people choose by mistake, to say what was seen.
 OTHERS = {
     b"PK\x03\x04": "a spreadsheet, a text document or a ZIP file",
     b"GIF8": "a GIF picture",
@@ -35,7 +35,7 @@ OTHERS = {
     b"<": "a web page or XML",
 }
 PDF_LOOKED_AT = 1024
-# What readers of files raise at bytes that are no such file.
+# Readers of files raise these at bytes that are no such file.
 BROKEN = (
     *(ArithmeticError, AssertionError, AttributeError, EOFError, LookupError, MemoryError, NotImplementedError),
     *(OSError, RecursionError, SyntaxError, TypeError, ValueError, struct.error, zlib.error),

@@ -171,7 +171,7 @@ class Reader:
         self._places = {name: table.header.index(column) for name, column in matching.columns.items()}
         self._lines: dict[str, Line] = {}
         for line in shop.lines:
-            # What the file calls it in any language of its buyers.
+            # The name that the file has for it in any language of its buyers.
             self._lines |= {name.casefold(): line for name in (*line.names.values(), line.name, line.id)}
         self.unknown_lines = 0
 

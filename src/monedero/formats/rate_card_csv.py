@@ -34,7 +34,7 @@ COLUMNS = (
 )
 LISTS = ("currency", "buyer_country", "origin", "card_network", "card_kind", "line_kind")
 TRUTHS = ("recurring", "conversion")
-# Where a fault of the model lies in the table.
+# The place of a fault of the model in the table.
 PLACES = {
     ("when", "amount", "from"): "amount_from",
     ("when", "amount", "below"): "amount_below",

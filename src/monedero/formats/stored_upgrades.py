@@ -1,4 +1,4 @@
-"""What bodies of earlier formats become: for each model the steps from one format to the next.
+"""Tells what bodies of earlier formats become: for each model the steps from one format to the next.
 
 A step changes the values of a body in place. It never changes again once it was released: bodies wait for it in data
 folders and backups.

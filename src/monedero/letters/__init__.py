@@ -1,1 +1,1 @@
-"""What people read of a shop, in their language: messages and pages of orders, papers, texts of ways to pay."""
+"""Tells what people read of a shop, in their language: messages and pages of orders, papers, texts of ways to pay."""

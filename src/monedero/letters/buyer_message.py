@@ -1,4 +1,4 @@
-"""What a buyer is told of an order, on its page and in the message.
+"""Tells what a buyer is told of an order, on its page and in the message.
 
 The state, the shop's own words, what is needed to pay, and what happens next.
 """
@@ -36,7 +36,8 @@ class ToldPaper(NamedTuple):
 
 
 class BuyerMessage(NamedTuple):
-    """What a buyer is told. `text` is said of the state; where the shop's own words stand for it, only what is besides.
+    """Holds what a buyer is told. `text` is said of the state; where the shop's own words stand for it, only what is
+    besides.
 
     `instead` are those words and `after` its instructions, as parts of a page; `plain` is everything as a message says
     it, under its subject.
@@ -55,7 +56,7 @@ class BuyerMessage(NamedTuple):
 def buyer_message(
     context: Context, snapshot: CheckoutSnapshot, record: OrderRecord, link: str, language: str = ""
 ) -> BuyerMessage:
-    """What the buyer of an order is told, in the buyer's language or in another one that is asked for."""
+    """Tells what the buyer of an order is told, in the buyer's language or in another one that is asked for."""
     with to_buyer(language or language_of(snapshot, record), snapshot.shop.country):
         return _told(context, snapshot, record, link)
 
@@ -92,7 +93,9 @@ def _told(context: Context, snapshot: CheckoutSnapshot, record: OrderRecord, lin
 def _own_words(
     context: Context, snapshot: CheckoutSnapshot, record: OrderRecord, values: Mapping[str, str]
 ) -> tuple[str | None, str]:
-    """What the owner says instead of the sentence of the state (None: nothing is said instead), and after the order."""
+    """Tells what the owner says instead of the sentence of the state (None: nothing is said instead), and after the
+    order.
+    """
     tender = next((one for one in snapshot.checkout.tenders if one.id == record.payment.chosen.tender), None)
     if tender is None:
         return None, ""

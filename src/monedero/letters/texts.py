@@ -1,4 +1,6 @@
-"""What a buyer reads of a tender: the owner's own text, else the ready-made one, with parts of the order filled in."""
+"""Tells what a buyer reads of a tender: the owner's own text, else the ready-made one, with parts of the order filled
+in.
+"""
 
 from collections.abc import Mapping
 from dataclasses import dataclass
@@ -51,12 +53,12 @@ class TextReader:
         return ready_text(kind, self._setting(tender), values)
 
     def provider_name(self, tender: Tender) -> str:
-        """Who processes a payment; nothing where the shop does."""
+        """Tells who processes a payment; nothing where the shop does."""
         card = self._cards.get(tender.route.provider) if tender.route else None
         return card.provider.name if card else ""
 
     def missing(self, tender: Tender, kind: TextKind, language: str, ready: str) -> bool:
-        """Whether a text has to be written in a language: it is written in another, or nothing is ready-made in it.
+        """True if a text has to be written in a language: it is written in another, or nothing is ready-made in it.
 
         `ready` is what would be read where nobody wrote one.
         """
@@ -87,7 +89,7 @@ def _networks(card: RateCard | None) -> list[str]:
 
 
 def values_of_order(shop: Shop, record: OrderRecord, link: str) -> dict[str, str]:
-    """What the placeholders of a text stand for, of an order that was placed."""
+    """Tells what the placeholders of a text stand for, of an order that was placed."""
     payment = record.payment
     return {
         "shop": shop.name,
@@ -102,7 +104,7 @@ def values_of_order(shop: Shop, record: OrderRecord, link: str) -> dict[str, str
 
 
 def values_in_hand(shop: Shop, hand: OrderInHand, tender: Tender, total: str) -> dict[str, str]:
-    """What the placeholders of a text would stand for, of the order in hand."""
+    """Tells what the placeholders of a text would stand for, of the order in hand."""
     return {
         "shop": shop.name,
         "line": called(hand.line.name, hand.line.names),

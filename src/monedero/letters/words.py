@@ -65,7 +65,7 @@ def words_of(context: Context, snapshot: CheckoutSnapshot, hand: OrderInHand) ->
 
 
 def _total(outcome: Outcome | None, amount: Money) -> Money:
-    """What there is to pay of an amount with a tender, as far as its fee is known."""
+    """Tells what there is to pay of an amount with a tender, as far as its fee is known."""
     fee = outcome.charged.amount if outcome and outcome.charged else None
     return Money(amount.minor + fee.minor, amount.currency) if fee else amount
 

@@ -27,7 +27,7 @@ def open_demo(store: Store, provider: SimulatedProvider, now: datetime) -> None:
     if store.description.read() is not None:
         return
     with store.together(), provider.world.memory.together():
-        # What the world outside kept of a start that was cut off belongs to nobody.
+        # The world outside may hold things of a start that was cut off; they belong to nobody.
         provider.world.memory.clear()
         put_in(store, marked=False)
         store.sealed.put(NAME, demo.business())

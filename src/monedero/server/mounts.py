@@ -1,4 +1,4 @@
-"""What the application answers for the world outside: the simulated provider's contract, and its pages."""
+"""Tells what the application answers for the world outside: the simulated provider's contract, and its pages."""
 
 from collections.abc import Callable, Iterator
 from typing import NamedTuple

@@ -22,13 +22,13 @@ SEED = 2026
 
 
 class Live(Mapping[str, V]):
-    """What is fixed, and beside it what a shop has now: a provider that an owner put in is played as well."""
+    """The fixed providers, and beside them what a shop has now: a provider that an owner put in is played as well."""
 
     def __init__(self, fixed: Mapping[str, V], now: Callable[[], Mapping[str, V]]) -> None:
         self._fixed, self._now = fixed, now
 
     def __getitem__(self, key: str) -> V:
-        """What is fixed goes first."""
+        """Fixed entries go first."""
         return self._fixed[key] if key in self._fixed else self._now()[key]
 
     def __iter__(self) -> Iterator[str]:
@@ -59,15 +59,15 @@ def played_for(
 
 
 def pages_of(name: str) -> str:
-    """Where the simulated provider's pages for a shop are."""
+    """Tells where the simulated provider's pages for a shop are."""
     return f"{MOUNTED_AT}/{name}"
 
 
 def gateways_of(name: str) -> str:
-    """Where the simulated provider answers a shop by the contract of `docs/gateway.md`."""
+    """Tells where the simulated provider answers a shop by the contract of `docs/gateway.md`."""
     return f"{CONTRACT_AT}/{name}"
 
 
 def may_be_framed(path: str) -> bool:
-    """Whether a page may stand in a frame of this site: where a provider that is played here takes a payment."""
+    """True if a page may stand in a frame of this site: where a provider that is played here takes a payment."""
     return path.startswith(f"{MOUNTED_AT}/") and path.split("/")[4:5] == ["pay"]

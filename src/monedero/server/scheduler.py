@@ -1,4 +1,6 @@
-"""What the server does by itself: every second what is due in its shops, every half a minute asking about accounts."""
+"""Tells what the server does by itself: every second what is due in its shops, every half a minute asking about
+accounts.
+"""
 
 import logging
 from collections.abc import Iterator
@@ -25,7 +27,7 @@ def beating(shops: Shops) -> Iterator[None]:
         job_defaults={"coalesce": True, "max_instances": 1, "misfire_grace_time": None},
         timezone=UTC,
     )
-    # That a beat was left out because the one before it still ran is no news.
+    # Do not log a skipped run; the previous one is still running.
     logging.getLogger("apscheduler.scheduler").setLevel(logging.ERROR)
     scheduler.add_job(shops.beat, "interval", seconds=DUE_EVERY)
     scheduler.add_job(shops.ask_around, "interval", seconds=ASK_EVERY)

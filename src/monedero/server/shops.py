@@ -1,4 +1,4 @@
-"""Where a server keeps its shops by their ids: the owner's own, and the demo shop beside it, never mixed."""
+"""The shops of a server by their ids: the owner's own, and the demo shop beside it, never mixed."""
 
 from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass
@@ -53,7 +53,7 @@ class RunningShop:
 
     @property
     def demo(self) -> bool:
-        """Whether it is the demo shop."""
+        """True if it is the demo shop."""
         return self.id == DEMO
 
     def beat(self) -> None:
@@ -157,7 +157,7 @@ class Shops:
         raise NotFound(Fault(FaultCode.NOT_FOUND, "order", token, {"what": "order"}))
 
     def played(self, id: str) -> Played:
-        """Who is played for a shop, and how a file of its storefront's domain is read."""
+        """Tells who is played for a shop, and how a file of its storefront's domain is read."""
         return Played(self.running(id).provider, self.fetch)
 
     def _running(self, folder: Path, id: str, file: str) -> RunningShop:

@@ -1,4 +1,4 @@
-"""Where the stand-ins keep what they know: things by kind and id, in one SQLite file of their own.
+"""The memory of the stand-ins: things by kind and id, in one SQLite file of their own.
 
 It is the only store of the outside world that is played here, apart from the shop's, as it would be in truth. Things
 hold tokens, secrets and names: each is sealed under a key beside the file, and found by a digest of its id.

@@ -1,4 +1,4 @@
-"""What is kept, in one SQLite file: tables, migrations, and one repository per thing."""
+"""The store of a shop, in one SQLite file: tables, migrations, and one repository per thing."""
 
 from contextlib import AbstractContextManager
 from datetime import timedelta

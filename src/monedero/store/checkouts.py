@@ -52,7 +52,9 @@ class Checkouts:
         return Versioned(version + 1, checkout)
 
     def around(self, storefront: str) -> tuple[Checkout | None, Checkout | None]:
-        """What the draft was before its last change, and what it was before that was taken back; None where nothing."""
+        """Tells what the draft was before its last change, and what it was before that was taken back; None where
+        nothing.
+        """
         place = self._place(storefront)
         bodies = (self._steps.get(storefront, place - 1), self._steps.get(storefront, place + 1))
         before, after = (None if body is None else stored.read(body, Checkout) for body in bodies)
@@ -93,7 +95,9 @@ class Checkouts:
 
 
 class Steps:
-    """What drafts were after each of their changes, by storefront and place; the newest `MOST` of each are kept."""
+    """Holds what drafts were after each of their changes, by storefront and place; the newest `MOST` of each are
+    kept.
+    """
 
     MOST = 200
 
@@ -108,7 +112,7 @@ class Steps:
         return None if found is None else str(found[0])
 
     def put(self, storefront: str, place: int, body: str) -> None:
-        """What a draft is after a change; what was taken back before it cannot be made again."""
+        """Tells what a draft is after a change; what was taken back before it cannot be made again."""
         self._database.execute_sql(
             "DELETE FROM checkout_step WHERE storefront = ? AND (place >= ? OR place <= ?)",
             (storefront, place, place - self.MOST),

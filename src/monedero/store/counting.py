@@ -33,7 +33,7 @@ class CountingDatabase(SqliteDatabase):
             yield held
 
     def kept(self, name: str, read: Callable[[], V]) -> V:
-        """What was read under a name, kept in memory until the next write; within a transaction it is read anew.
+        """Keeps what was read under a name in memory until the next write; within a transaction it is read anew.
 
         Whoever reads must not change what it is given.
         """

@@ -1,4 +1,4 @@
-"""What was said between the shop and its gateways, in both directions, to be read again later."""
+"""Tells what was said between the shop and its gateways, in both directions, to be read again later."""
 
 from datetime import datetime
 from typing import Literal
@@ -69,7 +69,7 @@ class Exchanges:
         return bool(added.rowcount)
 
     def has(self, account: str, mode: Mode, message: str) -> bool:
-        """Whether a notification is there already."""
+        """True if a notification is there already."""
         found = self._database.execute_sql(
             "SELECT 1 FROM exchange WHERE account = ? AND mode = ? AND message = ?", (account, mode.value, message)
         )

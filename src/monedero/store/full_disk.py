@@ -1,4 +1,4 @@
-"""Whether something failed because the disk is full, whatever error came of it on the way.
+"""True if something failed because the disk is full, whatever error came of it on the way.
 
 SQLite ends a transaction by itself when the disk is full; its end is then refused as one that is not there, and hides
 the reason. So an error is followed back to what it came from.
@@ -11,7 +11,7 @@ FULL = "disk is full"
 
 
 def disk_is_full(error: BaseException | None) -> bool:
-    """Whether an error, or one that it came from, says that the disk is full."""
+    """True if an error, or one that it came from, says that the disk is full."""
     seen: set[int] = set()
     while error is not None and id(error) not in seen:
         seen.add(id(error))

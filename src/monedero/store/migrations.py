@@ -8,7 +8,7 @@ from peewee import SqliteDatabase
 
 from monedero.store.upgrades import UPGRADES
 
-# What prices and comparisons rest on; a change of any of them makes the revision rise. Past orders come by the
+# Prices and comparisons rest on these; a change of any of them makes the revision rise. Past orders come by the
 # hundred thousand: whoever writes them counts once.
 WATCHED = ("shop", "draft", "rate_card", "provider", "account", "profile", "assumptions")
 
@@ -129,7 +129,7 @@ MIGRATIONS: Sequence[tuple[str, Sequence[str]]] = (
     (
         "0006-payments-by-account",
         (
-            # What one gateway calls a payment, another may call one too.
+            # Two gateways may call different payments by one name.
             "CREATE TABLE payment_at (account TEXT NOT NULL, mode TEXT NOT NULL, reference TEXT NOT NULL, "
             "order_token TEXT NOT NULL, PRIMARY KEY (account, mode, reference)) WITHOUT ROWID",
             "INSERT OR IGNORE INTO payment_at SELECT payment.value ->> '$.chosen.account', body ->> '$.mode', "

@@ -14,7 +14,7 @@ from monedero.store.vault import Vault
 
 
 class Paper(NamedTuple):
-    """What is known of a paper without opening it."""
+    """Holds what is known of a paper without opening it."""
 
     id: str
     kind: str

@@ -19,7 +19,7 @@ class Edition(NamedTuple):
 
 
 class Providers:
-    """What is known of each provider besides its prices."""
+    """Holds what is known of each provider besides its prices."""
 
     def __init__(self, database: CountingDatabase) -> None:
         self._database = database

@@ -11,7 +11,7 @@ class ShopRow(Model):
     body = TextField()
 
     class Meta:
-        """Where it lies."""
+        """The table of these rows."""
 
         table_name = "shop"
 
@@ -25,7 +25,7 @@ class CheckoutRow(Model):
     place = IntegerField(default=0)
 
     class Meta:
-        """Where it lies."""
+        """The table of these rows."""
 
         table_name = "checkout"
 
@@ -38,7 +38,7 @@ class ProfileRow(Model):
     body = TextField()
 
     class Meta:
-        """Where it lies."""
+        """The table of these rows."""
 
         table_name = "profile"
 
@@ -51,19 +51,19 @@ class AssumptionsRow(Model):
     body = TextField()
 
     class Meta:
-        """Where it lies."""
+        """The table of these rows."""
 
         table_name = "assumptions"
 
 
 class ProviderRow(Model):
-    """What is known of a provider besides its prices."""
+    """Holds what is known of a provider besides its prices."""
 
     id = CharField(primary_key=True)
     body = TextField()
 
     class Meta:
-        """Where it lies."""
+        """The table of these rows."""
 
         table_name = "provider"
 
@@ -78,7 +78,7 @@ class RateCardRow(Model):
     body = TextField()
 
     class Meta:
-        """Where it lies."""
+        """The table of these rows."""
 
         table_name = "rate_card"
 
@@ -93,7 +93,7 @@ class AccountRow(Model):
     body = TextField()
 
     class Meta:
-        """Where it lies."""
+        """The table of these rows."""
 
         table_name = "account"
 
@@ -106,7 +106,7 @@ class SealedRow(Model):
     body = BlobField()
 
     class Meta:
-        """Where it lies."""
+        """The table of these rows."""
 
         table_name = "sealed"
 
@@ -125,7 +125,7 @@ class PaperRow(Model):
     body = BlobField()
 
     class Meta:
-        """Where it lies."""
+        """The table of these rows."""
 
         table_name = "paper"
 
@@ -142,7 +142,7 @@ class ExchangeRow(Model):
     body = TextField()
 
     class Meta:
-        """Where it lies."""
+        """The table of these rows."""
 
         table_name = "exchange"
 
@@ -156,7 +156,7 @@ class EditionRow(Model):
     body = TextField()
 
     class Meta:
-        """Where it lies."""
+        """The table of these rows."""
 
         table_name = "edition"
 
@@ -175,7 +175,7 @@ class OrderRow(Model):
     body = TextField()
 
     class Meta:
-        """Where it lies."""
+        """The table of these rows."""
 
         table_name = "order_record"
 
@@ -189,7 +189,7 @@ class MessageRow(Model):
     mode = CharField()
 
     class Meta:
-        """Where it lies."""
+        """The table of these rows."""
 
         table_name = "message"
 
@@ -204,6 +204,6 @@ class PictureRow(Model):
     body = BlobField()
 
     class Meta:
-        """Where it lies."""
+        """The table of these rows."""
 
         table_name = "picture"

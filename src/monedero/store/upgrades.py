@@ -1,4 +1,4 @@
-"""What bodies of earlier states of the application become, each a step that runs once when a store is opened.
+"""Tells what bodies of earlier states of the application become, each a step that runs once when a store is opened.
 
 A body is JSON; a step changes the values in it, and leaves alone what is of today already. What a body can tell by
 itself is brought to the format of today when it is read (`monedero.formats.stored`); here stands what needs more.
@@ -18,7 +18,7 @@ from monedero.formats.stored_upgrades import (
     storefronts_with_ids,
 )
 
-# What a provider asked, as it was written before it became a list of known things; domains are checked on their own.
+# The asks of a provider as they were written before they became a list of known things; domains are checked alone.
 ASKED = {
     "An identity document of the owner": ["identity"],
     "An identity document of every owner": ["identity", "people"],
@@ -37,7 +37,7 @@ GUARDS = (
 
 
 def asks_by_their_names(database: SqliteDatabase) -> None:
-    """What providers ask, from sentences to names."""
+    """Tells what providers ask, from sentences to names."""
 
     def change(body: dict[str, Any]) -> None:
         asks = [known for ask in body.get("asks", []) for known in ASKED.get(ask, [ask])]
@@ -62,7 +62,7 @@ def accounts_by_storefront_ids(database: SqliteDatabase) -> None:
     _change(database, "account", "id", account)
 
 
-# What a change of a table counts as.
+# The cause that a change of a table counts as.
 CAUSES = {
     "shop": "prices",
     "rate_card": "prices",
@@ -136,7 +136,7 @@ def cards_with_methods_renamed(database: SqliteDatabase) -> None:
 
 
 def steps_of_drafts(database: SqliteDatabase) -> None:
-    """What a draft was after each change is kept, so that changes are taken back and made again."""
+    """Tells what a draft was after each change is kept, so that changes are taken back and made again."""
     database.execute_sql(
         "CREATE TABLE checkout_step (storefront TEXT NOT NULL, place INTEGER NOT NULL, body TEXT NOT NULL, "
         "PRIMARY KEY (storefront, place)) WITHOUT ROWID"

@@ -1,4 +1,4 @@
-"""What is secret or personal is sealed under a key that lies outside the database.
+"""The vault seals what is secret or personal under a key that lies outside the database.
 
 Source: Fernet (AES-128-CBC with HMAC-SHA256) of the package cryptography.
 """
@@ -36,11 +36,11 @@ class Vault:
             raise Conflict(Fault(FaultCode.KEY_FILE_BROKEN, "key", str(path))) from broken
 
     def seal(self, content: bytes) -> bytes:
-        """What nobody reads without the key."""
+        """Seals something so that nobody reads it without the key."""
         return self._fernet.encrypt(content)
 
     def open(self, sealed: bytes) -> bytes:
-        """What was sealed; refused where it was sealed under another key, or changed since."""
+        """Opens what was sealed; refused where it was sealed under another key, or changed since."""
         try:
             return self._fernet.decrypt(sealed)
         except InvalidToken as broken:

@@ -66,7 +66,7 @@ class Vouchers:
         return list(self._read("WHERE mode = ?", (mode.value,)))
 
     def any(self, mode: Mode) -> bool:
-        """Whether there is one in a mode."""
+        """True if there is one in a mode."""
         found = "SELECT EXISTS (SELECT 1 FROM voucher WHERE mode = ?)"
         return bool(self._database.execute_sql(found, (mode.value,)).fetchone()[0])
 

@@ -19,7 +19,7 @@ DELIVERY_REASONS = frozenset({ReasonCode.METHOD_DELIVERY, ReasonCode.METHOD_DELI
 
 
 def fault_text(fault: Fault) -> str:
-    """What is wrong, with the value as it came, and what would be right."""
+    """Tells what is wrong, with the value as it came, and what would be right."""
     fields = shown_fields(fault, Shows(money, day, _message, language()))
     if what := fields.get("what"):
         thing = f"what-{what.replace(' ', '-')}"

@@ -17,17 +17,17 @@ from monedero.wording.show import day, money, time_of_day
 
 
 def ask_text(ask: Ask) -> str:
-    """What a provider asks for."""
+    """Tells what a provider asks for."""
     return say(f"ask-{ask.value}")
 
 
 def stands_text(stage: Stage, provider: str) -> str:
-    """Where an account stands, as a sentence without its full stop; the day follows."""
+    """Tells where an account stands, as a sentence without its full stop; the day follows."""
     return say(f"stands-{stage.value}", provider=provider)
 
 
 def waits_for_text(stage: Stage, review_days: int) -> str:
-    """What an account waits for; nothing where it waits for nothing."""
+    """Tells what an account waits for; nothing where it waits for nothing."""
     message = f"waits-for-{stage.value}"
     return say(message, days=review_days) if has(message) else ""
 
@@ -53,7 +53,7 @@ def there_text(account: Account | None, method: str) -> str:
 
 
 def elsewhere_text(account: Account, provider: str) -> str:
-    """What it means that an account is held elsewhere, with what the owner said of it."""
+    """Tells what it means that an account is held elsewhere, with what the owner said of it."""
     said = [say("elsewhere", provider=provider)]
     if account.takings is not None:
         said.append(say("elsewhere-takings", amount=money(str(account.takings))))

@@ -1,4 +1,4 @@
-"""What a buyer reads of an order after paying, in the buyer's language: a headline and a sentence for its state.
+"""Tells what a buyer reads of an order after paying, in the buyer's language: a headline and a sentence for its state.
 
 Source: own design.
 """
@@ -37,7 +37,9 @@ def buyers_name(record: OrderRecord) -> str:
 
 
 def line_called(record: OrderRecord) -> str:
-    """What was ordered, by the name that its buyer reads; of a cart the first line and how many more there are."""
+    """Tells what was ordered, by the name that its buyer reads; of a cart the first line and how many more there
+    are.
+    """
     if not record.items:
         return called(record.line_name, record.line_names)
     first, more = record.items[0], len(record.items) - 1
@@ -50,7 +52,7 @@ def after_paying(record: OrderRecord) -> Page:
     payment, books, state = record.payment, record.payment.books, record.state
     rest = record.rest.books if record.rest else None
     goods = record.kind is LineKind.GOODS
-    # Where vouchers paid all of it, that is what was paid, and what went back to them is what came back.
+    # Vouchers that paid all of it are what was paid, and what went back to them is what came back.
     all_of_it = None
     back = books.money(books.refunded + books.credited + (rest.refunded if rest else 0))
     if payment.chosen.tender == BY_VOUCHER:
@@ -98,7 +100,7 @@ def _message(record: OrderRecord) -> str:
 
 
 def _later(record: OrderRecord) -> list[str]:
-    """What is said of what is paid later: the rest of a booking, and what weighed goods come to."""
+    """Tells what is said of what is paid later: the rest of a booking, and what weighed goods come to."""
     said = []
     if record.rest_owed:
         said.append(tell("rest-owed", amount=money(record.rest_owed)))
@@ -114,7 +116,9 @@ def _later(record: OrderRecord) -> list[str]:
 
 
 def fee_name(fee: Money | None, names: Mapping[str, str] | None = None) -> str:
-    """What a buyer reads beside a fee: its own name in the buyer's language, else the first; nothing without a fee."""
+    """Tells what a buyer reads beside a fee: its own name in the buyer's language, else the first; nothing without a
+    fee.
+    """
     if fee is None:
         return ""
     if names:

@@ -21,7 +21,7 @@ from monedero.wording.fault_fields import Shows, shown_fields
 
 
 def buyer_fault_text(fault: Fault) -> str:
-    """What is wrong, for the buyer who reads now; what buyers seldom meet is said as at the desk."""
+    """Tells what is wrong, for the buyer who reads now; what buyers seldom meet is said as at the desk."""
     message = f"fault-{fault.code.value}"
     if message not in catalogue(FALLBACK).fields:
         return fault_text(fault)

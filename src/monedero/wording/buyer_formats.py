@@ -66,7 +66,7 @@ def country_name(code: str) -> str:
 
 
 def language_name(tag: str) -> str:
-    """What speakers of a language call it."""
+    """Tells what speakers of a language call it."""
     try:
         own = Locale.parse(tag, sep="-")
     except ValueError:

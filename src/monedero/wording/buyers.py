@@ -1,4 +1,4 @@
-"""What buyers read: catalogues of their own, and the language of the buyer who reads now.
+"""Tells what buyers read: catalogues of their own, and the language of the buyer who reads now.
 
 A desk may be worded in one language while it shows what a buyer reads in another; so the two are apart. Every language
 here is complete. A shop may sell in a language for which there is no wording: its own texts are in that language, the

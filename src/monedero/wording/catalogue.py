@@ -150,7 +150,7 @@ def catalogue(language: str) -> Messages:
 
 
 def has(name: str) -> bool:
-    """Whether there is a message of that name."""
+    """True if there is a message of that name."""
     return name in catalogue(FALLBACK).fields
 
 

@@ -1,4 +1,4 @@
-"""What publishing would change for buyers, in sentences: one for every field of the models that can differ.
+"""Tells what publishing would change for buyers, in sentences: one for every field of the models that can differ.
 
 The message of a field is named after it, such as `tender-due-days`; a test fails for a field without one.
 
@@ -37,7 +37,7 @@ def message_of(kind: str, field: str) -> str:
 
 
 def _tender(change: Change, names: Names) -> str:
-    """What a setting of a tender becomes, and what it was where that can be said in a few words."""
+    """Tells what a setting of a tender becomes, and what it was where that can be said in a few words."""
     said, before = _becomes(change, names), _setting(change.setting, change.before, names)
     if change.setting not in SAID_THERE_AND_BACK or not before:
         return said
@@ -184,7 +184,7 @@ SENTENCES: Mapping[ChangeCode, Callable[[Change, Names], str]] = {
 
 
 def tender_summary(tender: Tender, names: Names) -> str:
-    """What is published of a tender: its name, its limits, to whom, and what its buyer pays on top."""
+    """Tells what is published of a tender: its name, its limits, to whom, and what its buyer pays on top."""
     sets = [names.get(f"shared/{id}", id) for id in tender.shared]
     parts = [
         "; ".join(map(window_text, tender.windows)),

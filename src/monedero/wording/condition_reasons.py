@@ -19,7 +19,7 @@ from monedero.wording.show import any_of, day, listed
 
 
 def condition_reason(reason: Reason, names: Mapping[str, str]) -> str:
-    """Which condition of the shop's does not hold, and the order's own value."""
+    """Tells which condition of the shop's does not hold, and the order's own value."""
     given, code = reason.fields, reason.code.value
     about = code.removeprefix("condition-").removesuffix("-unknown")
     if isinstance(reason.limit, date) and isinstance(reason.own, date):
@@ -42,7 +42,7 @@ def condition_reason(reason: Reason, names: Mapping[str, str]) -> str:
 
 
 def delivery_reason(reason: Reason, names: Mapping[str, str]) -> str:
-    """Which ways of delivery a method fits, and how the order goes.
+    """Tells which ways of delivery a method fits, and how the order goes.
 
     >>> from monedero.core.reasons import ReasonCode
     >>> delivery_reason(Reason(ReasonCode.METHOD_DELIVERY, ("pier",), ("van",)), {"delivery/van": "by Van"})

@@ -1,4 +1,4 @@
-"""What an entry of a rate card asks of an order, in words.
+"""Tells what an entry of a rate card asks of an order, in words.
 
 Source: own design.
 

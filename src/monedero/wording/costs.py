@@ -91,7 +91,7 @@ def cost_parts(case: Case) -> list[ShownCost]:
 
 
 def unknown_parts(other_costs: OtherCosts) -> list[str]:
-    """What is not known of a provider's route and counts as nothing, in sentences."""
+    """Tells what is not known of a provider's route and counts as nothing, in sentences."""
     events = {
         "refund": other_costs.events.refund,
         "dispute": other_costs.events.dispute,

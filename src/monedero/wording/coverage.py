@@ -1,4 +1,4 @@
-"""What coverage found, in words: which orders a box holds, what ends a finding, what a change moves.
+"""Tells what coverage found, in words: which orders a box holds, what ends a finding, what a change moves.
 
 Source: own design.
 
@@ -168,7 +168,9 @@ def _who(region: Region, box: Box, names: Mapping[str, str]) -> Iterator[str]:
 
 
 class MovedOrders(NamedTuple):
-    """What a tender, by its name, gains or loses: the places of most orders, how many more there are, the orders."""
+    """Holds what a tender, by its name, gains or loses: the places of most orders, how many more there are, the
+    orders.
+    """
 
     name: str
     gains: bool
@@ -178,7 +180,7 @@ class MovedOrders(NamedTuple):
 
 
 def moved_orders_text(moved: MovedOrders) -> str:
-    """What a tender gains or loses, in a sentence."""
+    """Tells what a tender gains or loses, in a sentence."""
     places = any_of(place_text(place) for place in moved.places)
     if moved.more:
         places = say("move-more-places", places=places, count=moved.more)
@@ -187,7 +189,7 @@ def moved_orders_text(moved: MovedOrders) -> str:
 
 
 def new_dead_end_text(place: Described) -> str:
-    """Where nobody can pay any more."""
+    """Tells where nobody can pay any more."""
     return say("move-new-dead-end", **place.fields)
 
 
@@ -220,7 +222,7 @@ def shut_text(codes: Iterable[str], conditions: Mapping[str, Sequence[str]]) -> 
 
 
 def cost_text(orders: Fraction, cost: Fraction | None, books: str, *, beside: bool) -> str:
-    """What a fix costs over a month, where some orders are paid so; `beside`: against the way that they have now.
+    """Tells what a fix costs over a month, where some orders are paid so; `beside`: against the way that they have now.
 
     >>> cost_text(Fraction(3), Fraction(2), "EUR", beside=False)
     '2.00 EUR a month for 3 orders'

@@ -1,4 +1,4 @@
-"""What ends a finding of coverage, in words.
+"""Fixes of a finding of coverage, in words.
 
 Source: own design.
 

@@ -1,4 +1,4 @@
-"""What limits and buyer fees of a draft come to, in words.
+"""Tells what limits and buyer fees of a draft come to, in words.
 
 Source: own design.
 
@@ -26,7 +26,9 @@ from monedero.wording.show import exact, listed, money
 
 
 def limit_text(cost: LimitCost, books: str) -> str:
-    """What a limit does over a month: costs, saves, leaves orders without a way to pay; in the shop's currency."""
+    """Tells what a limit does over a month: costs, saves, leaves orders without a way to pay; in the shop's
+    currency.
+    """
     rounded = Money.rounded(cost.cost, books)
     told = []
     if cost.lost:
@@ -40,7 +42,7 @@ def limit_text(cost: LimitCost, books: str) -> str:
 
 
 def moved_text(name: str, moved: Moved) -> str:
-    """What a change does to a tender over a month."""
+    """Tells what a change does to a tender over a month."""
     told = []
     if moved.gained:
         told.append(say("moved-gained", orders=exact(moved.gained, 2), one=_one(moved.gained)))

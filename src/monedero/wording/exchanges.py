@@ -1,4 +1,4 @@
-"""What was said between the shop and a gateway, in words, by the contract of `docs/gateway.md`.
+"""Tells what was said between the shop and a gateway, in words, by the contract of `docs/gateway.md`.
 
 >>> exchange_text("POST /payments/pay_1/take", incoming=False, by_hand=False)
 'Take money that was authorised'
@@ -19,7 +19,7 @@ REFERENCE = re.compile(r"^(\w+ /(?:payments|applications)/)[^/]+")
 
 
 def exchange_text(what: str, *, incoming: bool, by_hand: bool) -> str:
-    """What was said, in words; as it was said, where there are none for it."""
+    """Tells what was said, in words; as it was said, where there are none for it."""
     asked = REFERENCE.sub(r"\1one", what)
     name = f"told-{slugify(what)}" if incoming else f"asked-{slugify(asked)}"
     said = say(name) if has(name) else what

@@ -1,4 +1,4 @@
-"""What is not a price about a way to be paid, in words, each with a value to sort by.
+"""Tells what is not a price about a way to be paid, in words, each with a value to sort by.
 
 Source: own design; the words for a card-data duty are given.
 
@@ -34,7 +34,7 @@ class ToldFact(NamedTuple):
 
 
 class ToldFrom(NamedTuple):
-    """What facts are told from: the method, the provider with its card, the account, the day of the order."""
+    """Holds what facts are told from: the method, the provider with its card, the account, the day of the order."""
 
     method: Method
     card: RateCard | None

@@ -58,7 +58,7 @@ def shown_fields(fault: Fault, shows: Shows) -> dict[str, str]:
 
 
 def _is_day(text: str) -> bool:
-    """Whether a text is a day: what somebody typed in its place is shown as it came."""
+    """True if a text is a day: what somebody typed in its place is shown as it came."""
     try:
         date.fromisoformat(text)
     except ValueError:

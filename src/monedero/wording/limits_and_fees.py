@@ -1,4 +1,4 @@
-"""What a tender is limited to and what its buyer pays on top, in words, whatever the order.
+"""Tells what a tender is limited to and what its buyer pays on top, in words, whatever the order.
 
 Source: own design.
 

@@ -1,4 +1,4 @@
-"""What is known of an order, in words: the table of facts with a name and a sentence for each.
+"""Tells what is known of an order, in words: the table of facts with a name and a sentence for each.
 
 >>> from datetime import date
 >>> from monedero.core.money import Money
@@ -57,12 +57,12 @@ TOLD: Mapping[str, Callable[[Any], str]] = {
 }
 """Each fact by its id: a value of it in words."""
 
-# What the sentence of an order says already, by the name of its line and its amount.
+# The sentence of an order says these already, by the name of its line and its amount.
 IN_THE_SENTENCE = (AMOUNT, CURRENCY, LINE, KIND, RECURRING, STOREFRONT, DAY)
 
 
 def told(fact: Fact, order: Order) -> str:
-    """What is known of a fact in an order; nothing where it is unknown."""
+    """Tells what is known of a fact in an order; nothing where it is unknown."""
     return " and ".join(TOLD[fact.id](value) for value in fact.values(order))
 
 

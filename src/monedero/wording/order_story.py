@@ -1,4 +1,4 @@
-"""What the owner reads of an order: its state, its story, what is due, and what its state means.
+"""Tells what the owner reads of an order: its state, its story, what is due, and what its state means.
 
 Source: own design.
 """
@@ -33,7 +33,7 @@ def happened_text(record: OrderRecord, happening: Happening) -> str:
 
 
 def order_called(record: OrderRecord) -> str:
-    """What was ordered, as the owner calls it: the line, or the first of a cart and how many more there are."""
+    """Tells what was ordered, as the owner calls it: the line, or the first of a cart and how many more there are."""
     more = len(record.items) - 1
     return say("line-and-more", line=record.line_name, more=more) if more > 0 else record.line_name
 
@@ -45,7 +45,7 @@ def due_text(entry: Due) -> str:
 
 
 def meaning_text(record: OrderRecord) -> str:
-    """What the state of an order means for what was ordered, in a few words."""
+    """Tells what the state of an order means for what was ordered, in a few words."""
     means = due.means(record)
     if record.kind is LineKind.GOODS:
         goods = means.goods
@@ -61,7 +61,7 @@ def meaning_text(record: OrderRecord) -> str:
 
 
 def standing_text(record: OrderRecord) -> str:
-    """Where an order stands, in a word or two; one of which a part is owed is not said to be paid."""
+    """Tells where an order stands, in a word or two; one of which a part is owed is not said to be paid."""
     if record.state is State.PAID and record.missing:
         return say("state-part-missing")
     return (
@@ -75,12 +75,12 @@ def state_text(state: State) -> str:
 
 
 def by_text(by: By) -> str:
-    """Who did something."""
+    """Tells who did something."""
     return say(f"by-{by.value}")
 
 
 def nothing_due_text() -> str:
-    """What is said of an order on which nothing is due."""
+    """Tells what is said of an order on which nothing is due."""
     return say("nothing-due")
 
 

@@ -1,4 +1,4 @@
-"""What a buyer needs to pay, as labels with values, on the page of an order and in the message.
+"""Tells what a buyer needs to pay, as labels with values, on the page of an order and in the message.
 
 Source: own design; IBAN in fours by ISO 13616-1.
 """
@@ -24,7 +24,7 @@ class PaperLine(NamedTuple):
 
 
 def paper_title(paper: Paper) -> str:
-    """What a paper is."""
+    """Tells what a paper is."""
     return tell(f"paper-{paper.kind}")
 
 
@@ -88,5 +88,5 @@ NEXT = {
 
 
 def what_next(family: Family) -> str:
-    """What happens next and when while the shop waits for its money, and what to do when nothing happened."""
+    """Tells what happens next and when while the shop waits for its money, and what to do when nothing happened."""
     return tell(NEXT.get(family, "next-other"))

@@ -1,4 +1,4 @@
-"""What the lines of a price list mean, each as a sentence, and why others were not read.
+"""Tells what the lines of a price list mean, each as a sentence, and why others were not read.
 
 Source: own design.
 
@@ -45,7 +45,7 @@ class LineSaid(NamedTuple):
 
 
 class Names(NamedTuple):
-    """What things are called: methods and plans by their ids, and the entries of the card by theirs."""
+    """Holds what things are called: methods and plans by their ids, and the entries of the card by theirs."""
 
     methods: Mapping[str, str]
     plans: Mapping[str, str]
@@ -61,7 +61,7 @@ class Names(NamedTuple):
 
 
 def line_said(line: ReadLine, names: Names) -> LineSaid:
-    """What a line means."""
+    """Tells what a line means."""
     meaning = line.meaning
     if line.unread is not None:
         return LineSaid(unread_text(line.unread), "")

@@ -134,7 +134,7 @@ def _once(facets: Iterable[Facet]) -> Iterable[Facet]:
 
 
 def facet_text(facet: Facet, names: Mapping[str, Mapping[str, str]]) -> str:
-    """What was understood, by its name.
+    """Tells what was understood, by its name.
 
     >>> facet_text(Facet("recurring", "yes", "monthly"), {}), facet_text(Facet("country", "ES", "spain"), {})
     ('every month', 'Spain')

@@ -30,7 +30,7 @@ from monedero.wording.catalogue import FALLBACK
 
 @dataclass(frozen=True, slots=True)
 class Setting:
-    """What of a tender and its shop a ready-made text says.
+    """Holds what of a tender and its shop a ready-made text says.
 
     `provider` is who processes the payment (empty: the shop), `days` until it is to be paid, `where` the places at
     which an order is collected.
@@ -114,7 +114,7 @@ def _description(setting: Setting) -> str:
         if setting.method.at_the_door:
             return tell("ready-cash-door")
         return tell("ready-cash-collect", where=listed(setting.where)) if setting.where else tell("ready-cash")
-    # What only the owner knows is said in the owner's words.
+    # The owner alone knows this, so that it is said in the owner's words.
     return tell(SIMPLE[family]) if family in SIMPLE else setting.method.buyer
 
 
@@ -131,7 +131,8 @@ def _before(setting: Setting) -> str:
 
 
 def _fee(fee: BuyerFee) -> str:
-    """What a fee or a discount is with its tax, whatever the order; nothing where it depends on the network alone.
+    """Tells what a fee or a discount is with its tax, whatever the order; nothing where it depends on the network
+    alone.
 
     >>> _fee(BuyerFee(percent="5", tax_percent="23"))
     '6.15 % is added.'

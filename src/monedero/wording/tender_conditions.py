@@ -40,7 +40,7 @@ def condition_text(condition: Condition, names: Mapping[str, str]) -> str:
 
 
 def alone_text(stretches: Sequence[Stretch]) -> str:
-    """Where one way to pay is left, or none, in sentences; nothing where there are always two."""
+    """Tells where one way to pay is left, or none, in sentences; nothing where there are always two."""
     told = []
     for stretch in stretches:
         if len(stretch.tenders) < 2:
@@ -59,7 +59,7 @@ def alone_text(stretches: Sequence[Stretch]) -> str:
 
 
 def finding_text(finding: Finding) -> str:
-    """What a rule of law says of a tender, in a sentence."""
+    """Tells what a rule of law says of a tender, in a sentence."""
     countries = finding.countries
     named = listed(map(country_name, countries)) if len(countries) < 7 else country_names(countries, at_most=6)
     return say(f"law-{finding.rule.id}", countries=named)
@@ -75,7 +75,7 @@ def goes(way: Delivery) -> str:
 
 
 def method_limits(method: Method) -> list[str]:
-    """What a method itself can carry, in phrases."""
+    """Tells what a method itself can carry, in phrases."""
     told = []
     if method.currencies:
         told.append(say("when-currency", currencies=listed(method.currencies)))
@@ -92,7 +92,7 @@ def method_limits(method: Method) -> list[str]:
 
 
 def act_text(code: ReasonCode, apart: str = "") -> str:
-    """What ends a reason, in a few words; `apart`: the shared set from which the tender parts with that.
+    """Tells what ends a reason, in a few words; `apart`: the shared set from which the tender parts with that.
 
     >>> act_text(ReasonCode.WINDOW_OVER), act_text(ReasonCode.CONDITION_COUNTRY, "Iberia")
     ('lift the limit', 'let it be offered here, apart from Iberia')

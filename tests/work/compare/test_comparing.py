@@ -1,4 +1,4 @@
-"""What a comparison rests on: days, shares, the shop's software, reach, and a profile typed from past orders."""
+"""Tests what a comparison rests on: days, shares, the shop's software, reach, and a profile typed from past orders."""
 
 from datetime import date
 from fractions import Fraction

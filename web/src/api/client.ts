@@ -4,7 +4,7 @@ import type { components, paths } from "./schema";
 export type Schema<Name extends keyof components["schemas"]> = components["schemas"][Name];
 type Problem = Schema<"Problem">;
 
-// What carries requests is looked up at each one, so that a test can answer them.
+// The function that carries requests is looked up at each one, so that a test can answer them.
 export const api = createClient<paths>({
   baseUrl: window.location.origin,
   fetch: async (request) => {
@@ -32,7 +32,7 @@ export function sayUnanswered(title: string, detail: string): void {
 }
 
 /**
- * Whether a request that is sent twice is done once: what is saved over a version, taken away, or sent under a key. Other
+ * True if a request that is sent twice is done once: what is saved over a version, taken away, or sent under a key. Other
  * requests may have been done although no answer came.
  */
 function isDoneOnce(request: Request): boolean {
@@ -55,12 +55,12 @@ export class Refusal extends Error {
     super(problem.detail || problem.title);
   }
 
-  /** Whether there was no answer at all: what was asked may be asked again as it is. */
+  /** True if there was no answer at all: what was asked may be asked again as it is. */
   get unanswered(): boolean {
     return this.problem === UNREACHABLE;
   }
 
-  /** Whether somebody else saved first. */
+  /** True if somebody else saved first. */
   get outdated(): boolean {
     return this.problem.errors.some((fault) => fault.code === "version-old");
   }
@@ -93,22 +93,22 @@ export const SENT_AGAIN = {
   retryDelay: AGAIN_MS,
 } as const;
 
-/** Whether the server failed, or nobody answered: another try may do, whatever was asked. */
+/** True if the server failed, or nobody answered: another try may do, whatever was asked. */
 export function isFailure(failed: unknown): boolean {
   return !(failed instanceof Refusal) || failed.problem.status >= 500;
 }
 
-/** Whether what was asked was refused as it was asked: nothing but other words will do. */
+/** True if what was asked was refused as it was asked: nothing but other words will do. */
 export function isRefused(failed: unknown): boolean {
   return failed instanceof Refusal && !isFailure(failed);
 }
 
-/** What to say of anything that went wrong. */
+/** Tells what to say of anything that went wrong. */
 export function said(problem: unknown): string {
   return problem instanceof Error ? problem.message : UNREACHABLE.detail;
 }
 
-/** What went wrong in a few words, above what is said of it. */
+/** Tells what went wrong in a few words, above what is said of it. */
 export function titleOf(problem: unknown): string {
   return problem instanceof Refusal ? problem.problem.title : UNREACHABLE.title;
 }

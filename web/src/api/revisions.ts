@@ -2,7 +2,7 @@ import { MutationCache, QueryClient } from "@tanstack/react-query";
 import { api, isFailure, SENT_AGAIN } from "./client";
 import type { keys } from "./keys";
 
-/** What can have changed in a shop; the server counts each, and says so with every answer. */
+/** Tells what can have changed in a shop; the server counts each, and says so with every answer. */
 type Cause = "prices" | "month" | "accounts" | "checkout" | "clock" | "any";
 
 type First<Key> = Key extends readonly [infer Name, ...unknown[]]
@@ -12,7 +12,7 @@ type First<Key> = Key extends readonly [infer Name, ...unknown[]]
     : never;
 type Kind = First<(typeof keys)[keyof typeof keys]>;
 
-/** What each kind of answer rests on: it is asked for anew when one of these has changed. */
+/** Tells what each kind of answer rests on: it is asked for anew when one of these has changed. */
 const RESTS_ON: Record<Kind, readonly Cause[]> = {
   shop: ["prices"],
   choices: ["prices", "month"],
@@ -68,7 +68,7 @@ export function changedSince(known: Map<string, string>, now: Map<string, string
   );
 }
 
-/** Whether an answer of a kind is old when some causes have changed. */
+/** True if an answer of a kind is old when some causes have changed. */
 export function isOld(kind: unknown, changed: Set<string>): boolean {
   return (RESTS_ON[kind as Kind] ?? []).some((cause) => changed.has(cause));
 }
@@ -77,14 +77,14 @@ export function isOld(kind: unknown, changed: Set<string>): boolean {
  * The cache of answers, with the one rule that says which of them have become old: each answer tells at which
  * revisions the shop is, and everything that rests on one that has changed is asked for anew.
  *
- * What is under way when a change becomes known may still be from before it. Where the change is our own, it is asked
+ * A question that is under way when a change becomes known may still be from before it. Where the change is our own, it is asked
  * for again at once, and where it is another one's, when it has come. An act is over when what it changed is here; only
  * edits that are saved one after the other (those with a scope) do not wait for that.
  */
 export function answersKept(): QueryClient {
   let known = new Map<string, string>();
   let renewing: Promise<unknown> = Promise.resolve();
-  /** What has changed while a question was under way, by the question. */
+  /** Tells what has changed while a question was under way, by the question. */
   const meanwhile = new Map<string, Set<string>>();
   const client = new QueryClient({
     defaultOptions: {

@@ -20,7 +20,7 @@ import { Unanswered } from "./Unanswered";
 
 const FindDialog = lazy(() => import("./FindDialog").then((module) => ({ default: module.FindDialog })));
 
-/** What a stage can do with what stands beside the work. */
+/** Tells what a stage can do with what stands beside the work. */
 interface BesideWork {
   showBuyer: () => void;
 }
@@ -29,7 +29,7 @@ interface BesideWork {
 export function Desk() {
   const state = useShop();
   const { hand } = useHand();
-  // What of the order cannot be read is said at its sentence; a view that fails says so itself.
+  // An order that cannot be read says so at its sentence; a view that fails says so itself.
   const view = useView(hand, "", true);
   const search = useHandSearch();
   const navigate = useNavigate();
@@ -168,7 +168,7 @@ export function Desk() {
   );
 }
 
-/** Whether an address lies in a stage. */
+/** True if an address lies in a stage. */
 function within(pathname: string, stage: string): boolean {
   return pathname === stage || pathname.startsWith(`${stage}/`);
 }

@@ -13,7 +13,7 @@ function at(search: string, storefront: string | null): string {
   return `?${parts}`;
 }
 
-/** What to decide next: the desk's first screen, at most five sentences, each with the place where it is decided. */
+/** Tells what to decide next: the desk's first screen, at most five sentences, each with the place where it is decided. */
 export function NextPage() {
   const search = useHandSearch();
   const next = useQuery({ queryKey: keys.next, queryFn: () => answered(api.GET("/api/next")) });

@@ -51,7 +51,7 @@ export function pathOf(
   return path;
 }
 
-/** Where the curve is at an amount, between the two readings beside it; for drawing only. */
+/** Tells where the curve is at an amount, between the two readings beside it; for drawing only. */
 export function valueAt(curve: CostCurve, amounts: number[], amount: number): number | null {
   const after = amounts.findIndex((entry) => entry >= amount);
   const [right, left] = [curve.values[after], curve.values[Math.max(after - 1, 0)]];

@@ -38,12 +38,12 @@ interface Props {
   low: number | null;
   high: number | null;
   cursor: number | null;
-  /** What the method itself carries; beyond it the bar is struck out. */
+  /** Tells what the method itself carries; beyond it the bar is struck out. */
   carried: { low: number | null; high: number | null };
   ink: Ink;
   /** Amounts at which the handles are caught: where another way costs the same. */
   catches: Catch[];
-  /** What the lower and the upper limit do over a month. */
+  /** Tells what the lower and the upper limit do over a month. */
   told: { low: string; high: string };
   /**
    * Keep new limits; the answer is whether they were kept. `met`: the upper end was caught, so that what begins there

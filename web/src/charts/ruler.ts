@@ -23,7 +23,7 @@ export interface Stretch {
   said: string;
 }
 
-/** Where things stand in the drawing of the ruler, in pixels. */
+/** Tells where things stand in the drawing of the ruler, in pixels. */
 export const LEFT = 46;
 export const RIGHT = 196;
 export const TOP = 30;

@@ -1,4 +1,4 @@
-/** What stands between commas; empty parts are left out. */
+/** Tells what stands between commas; empty parts are left out. */
 export function between(text: string): string[] {
   return text
     .split(",")

@@ -29,7 +29,7 @@ export function drawn(money: string): number {
   return Number(partsOf(money).amount);
 }
 
-/** What was typed for an amount, with the currency that is meant where none was typed. The server reads it. */
+/** Tells what was typed for an amount, with the currency that is meant where none was typed. The server reads it. */
 export function inCurrency(typed: string, currency: string): string {
   return typed === "" || /[\p{L}\p{Sc}]/u.test(typed) ? typed : `${typed} ${currency}`;
 }

@@ -1,4 +1,4 @@
-/** What a spreadsheet would take for a formula: it begins with one of these, or with a blank before one. */
+/** Tells what a spreadsheet would take for a formula: it begins with one of these, or with a blank before one. */
 const FORMULA = /^[=+\-@\t\r]/;
 /** A plain number, or money or a percentage, is what it is, a minus before it as well. */
 const FIGURE = /^-?[\d.,\s]+( [A-Z]{3}| %)?$/;
@@ -26,7 +26,7 @@ export function tabbed(rows: string[][]): string {
     .join("\n");
 }
 
-/** What a table shows, row by row; a field in a cell counts by what is typed in it. */
+/** Tells what a table shows, row by row; a field in a cell counts by what is typed in it. */
 export function rowsOf(table: HTMLTableElement): string[][] {
   return [...table.rows].map((row) =>
     [...row.cells].flatMap((cell) => [textOf(cell), ...Array(Math.max(cell.colSpan - 1, 0)).fill("")]),
@@ -42,7 +42,7 @@ function textOf(cell: HTMLTableCellElement): string {
   return [shown, ...typed].join(" ").replace(/\s+/g, " ").trim();
 }
 
-/** What a table is called: by its own name, else by the heading above it. */
+/** Tells what a table is called: by its own name, else by the heading above it. */
 export function nameOf(table: HTMLTableElement): string {
   const own = table.getAttribute("aria-label") ?? table.caption?.textContent;
   if (own) return own.trim();

@@ -10,7 +10,7 @@ interface Typed {
 }
 
 /**
- * What is typed in a form and not sent yet. It is kept in this tab until it is sent: leaving the page, going
+ * Keeps what is typed in a form and not sent yet in this tab until it is sent: leaving the page, going
  * back and reloading take nothing away. `place` says where it is typed; nothing secret may be kept so.
  */
 export function useTyped(place: string, before = ""): Typed {
@@ -28,7 +28,7 @@ export function useTyped(place: string, before = ""): Typed {
 }
 
 /**
- * What is typed in forms belongs to a shop: set it aside for the one that is left, and bring back what was set aside in
+ * Sets what is typed in forms aside for the shop that is left, and brings back what was set aside in
  * the one that is gone to.
  */
 export function changeShop(to: "demo" | "own"): void {

@@ -16,7 +16,7 @@ interface Answered {
   revisions?: string;
 }
 
-/** What a server of a test answers to a request: a body, and the revisions at which the shop is then; or never. */
+/** Tells what a server of a test answers to a request: a body, and the revisions at which the shop is then; or never. */
 export type Answer = (asked: Asked) => Answered | Promise<Answered>;
 
 /** Let `fetch` be answered by a test. What was asked is in the list that is given back. */

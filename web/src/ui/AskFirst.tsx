@@ -2,12 +2,12 @@ import { AlertDialog } from "radix-ui";
 import { useEffect, useState } from "react";
 import { Button } from "./Button";
 
-/** What is asked before a change: what it would do, in sentences. */
+/** Tells what is asked before a change: what it would do, in sentences. */
 interface Question {
   title: string;
   sentences: string[];
   act: string;
-  /** What can be done about it afterwards; nothing where it is for good. */
+  /** Tells what can be done about it afterwards; nothing where it is for good. */
   after?: string;
 }
 
@@ -43,7 +43,7 @@ export async function unlessTakenAway(would: { takes_away: boolean; sentences: s
 /** So many sentences are told at once; the others unfold. */
 const SHOWN = 6;
 
-/** Where a question stands that is asked before a change. */
+/** Tells where a question stands that is asked before a change. */
 export function AskFirst() {
   const [asked, setAsked] = useState<Asked | null>(null);
   useEffect(() => {

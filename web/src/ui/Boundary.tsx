@@ -4,16 +4,16 @@ import { said } from "../api/client";
 import { Button } from "./Button";
 
 interface Props {
-  /** What is drawn here, in a few words: *This view*, *What this buyer sees*. */
+  /** Tells what is drawn here, in a few words: *This view*, *What this buyer sees*. */
   what: string;
   children: ReactNode;
-  /** What stands here instead, where it is not the sentence with *Try again*. */
+  /** Tells what stands here instead, where it is not the sentence with *Try again*. */
   instead?: ReactNode;
-  /** Where one is: somewhere else it is drawn anew. */
+  /** Tells where one is: somewhere else it is drawn anew. */
   at?: string;
 }
 
-/** Whether a script of a page did not come: a browser asks for it anew only when the page is loaded again. */
+/** True if a script of a page did not come: a browser asks for it anew only when the page is loaded again. */
 const isScript = (failed: unknown) =>
   failed instanceof TypeError && /import|module|script/i.test(failed.message);
 

@@ -5,13 +5,13 @@ interface ChoiceProps {
   group: string;
   name: string;
   description: string;
-  /** What it costs on top. */
+  /** Tells what it costs on top. */
   onTop?: string;
   /** The address of a picture that stands beside it. */
   picture?: string | null;
   chosen: boolean;
   onChoose: () => void;
-  /** What unfolds below it while it is chosen. */
+  /** Tells what unfolds below it while it is chosen. */
   children?: ReactNode;
 }
 

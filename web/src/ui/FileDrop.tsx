@@ -2,7 +2,7 @@ import { useId, useState } from "react";
 
 interface Props {
   label: string;
-  /** What stands on the field where the label says more than there is room for; it begins the label. */
+  /** Tells what stands on the field where the label says more than there is room for; it begins the label. */
   short?: string;
   text: string;
   accept: string;

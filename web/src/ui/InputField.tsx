@@ -8,7 +8,7 @@ interface Props {
   align?: "left" | "right";
   autoComplete?: string;
   inputMode?: "text" | "numeric" | "decimal";
-  /** Whether to begin typing here at once, as in a form that was just opened. */
+  /** True if to begin typing here at once, as in a form that was just opened. */
   begin?: boolean;
   /** Why it was refused, said below it. */
   problem?: string;

@@ -35,7 +35,7 @@ export function OnItsWay() {
   );
 }
 
-/** What is being worked out, where it will stand. */
+/** Tells what is being worked out, where it will stand. */
 export function Waiting({ children }: { children: ReactNode }) {
   return (
     <p role="status" className="py-4 text-soft">

@@ -8,7 +8,7 @@ interface Props {
   values: string[];
   options: Option[];
   onPick: (values: string[]) => void;
-  /** What nothing chosen means. */
+  /** Tells what nothing chosen means. */
   none: string;
   /** As a word of a sentence, or as a field with its label above it. */
   look?: "field" | "word";

@@ -20,7 +20,7 @@ interface Props {
   lines?: boolean;
   /** Told of every change as it is typed, before it is kept. */
   onTyped?: (text: string) => void;
-  /** Whether to begin typing here at once, as in a row that was just added. */
+  /** True if to begin typing here at once, as in a row that was just added. */
   begin?: boolean;
 }
 
@@ -49,7 +49,7 @@ export function TextField(props: Props) {
   const [problem, setProblem] = useState("");
   const id = useId();
 
-  // What was typed and not kept yet outlives a newer value from the server.
+  // Text that was typed and not kept yet outlives a newer value from the server.
   const kept = useRef(value);
   useEffect(() => {
     const before = kept.current;
@@ -73,7 +73,7 @@ export function TextField(props: Props) {
     }
     try {
       await save(text.trim());
-      // What is typed while a save is under way is not taken back by it.
+      // Text that is typed while a save is under way is not taken back by it.
       setText((typed) => (typed === text ? kept.current : typed));
       setProblem("");
     } catch (refused) {

@@ -75,7 +75,7 @@ class LineLink(BaseModel):
 
 
 class BeforeCheckout(BaseModel):
-    """What every page before the checkout says.
+    """Every page before the checkout says this.
 
     Buyers' pages of the shop lie below `at`; `search` is the address of the order's checkout, after that path.
     """
@@ -186,7 +186,7 @@ def cart_page(of: PageOf, asked: Asked, wished: str) -> CartPage:
             page, problem = of.page(asked.model_copy(update={"cart": cart or None})), ""
             items = page.hand.items
         except InvalidInput as refused:
-            # What does not go together stays in the cart, so that something can be taken out of it.
+            # Lines that do not go together stay in the cart, so that something can be taken out of it.
             page = of.page(asked.model_copy(update={"cart": None}))
             problem, order = buyer_fault_text(refused.faults[0]), page.hand.order
             items = ordered(priced(shop, cart, order.amount.currency, order.placed_on))
@@ -218,7 +218,7 @@ class _Page:
     at: str
 
     def around(self, item: Item, shows: Callable[[Tender], bool], without: Set[str]) -> dict[str, Any]:
-        """What every such page says: the ways to pay that it `shows`, and the other lines of the shop."""
+        """Tells what every such page says: the ways to pay that it `shows`, and the other lines of the shop."""
         checkout, shop = self.snapshot.checkout, self.snapshot.shop
         order = self.hand.order
         offered = placed(self.context, self.snapshot, order.on(item.left, order.placed_on))
@@ -259,7 +259,7 @@ class _Page:
 
 
 def _usual(line: Line, price: Money) -> str:
-    """What a line costs, as it is shown where several stand."""
+    """Tells what a line costs, as it is shown where several stand."""
     if line.highest is not None:
         return tell("at-most", amount=money(price))
     return tell("each-month", amount=money(price)) if line.recurring else money(price)

@@ -1,4 +1,4 @@
-"""What the newest edition of a storefront offers to an order, worded for its buyer."""
+"""Tells what the newest edition of a storefront offers to an order, worded for its buyer."""
 
 from collections.abc import Sequence
 from datetime import date
@@ -51,7 +51,7 @@ class NothingLeft(BaseModel):
 
 
 class Offer(BaseModel):
-    """What a buyer is offered: the shop, the order, and the ways to pay in sequence, in the buyer's language.
+    """Holds what a buyer is offered: the shop, the order, and the ways to pay in sequence, in the buyer's language.
 
     `edition` None: the draft. `lines` are what there is to pay before a way to pay is chosen. `chooses` says what the
     buyer may choose the amount between, None where it is not chosen. `vouchers` are those that
@@ -202,7 +202,7 @@ def _used(context: Context, handles: Sequence[str], parts: Sequence[VoucherPart]
 
 
 def item_of(shop: Shop, order: OrderInHand) -> Item:
-    """What the buyer of the order in hand is about to pay for."""
+    """Tells what the buyer of the order in hand is about to pay for."""
     way = next((there for there in ways_there(shop, order) if there.chosen and there.fee), None)
     return Item(
         bought_called(order),
@@ -217,7 +217,7 @@ def item_of(shop: Shop, order: OrderInHand) -> Item:
 
 
 def bought_called(order: OrderInHand) -> str:
-    """What the order in hand is called by what is bought, as its buyer reads it."""
+    """Tells what the order in hand is called by what is bought, as its buyer reads it."""
     name, more = called(order.line.name, order.line.names), len(order.items) - 1
     return tell("line-and-more", line=name, more=more) if more > 0 else name
 

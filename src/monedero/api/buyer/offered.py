@@ -136,7 +136,7 @@ class OfferWriter:
         return tag() if tag() in names else self.snapshot.shop.languages[0]
 
     def _values(self, tender: Tender, paid: Money) -> dict[str, str]:
-        """What is known of an order before it is placed."""
+        """Tells what is known of an order before it is placed."""
         return {
             "shop": self.snapshot.shop.name,
             "line": self.item.name,
@@ -146,7 +146,7 @@ class OfferWriter:
 
 
 def _pay(tender: Tender, at_most: bool) -> str:
-    """What paying with a tender is called."""
+    """Tells what paying with a tender is called."""
     if at_most:
         return "pay-at-most"
     return "pay" if tender.route else "order-now"

@@ -1,4 +1,4 @@
-"""What a buyer is about to pay for, or has paid, line by line, as it is shown."""
+"""Tells what a buyer is about to pay for, or has paid, line by line, as it is shown."""
 
 from collections.abc import Sequence
 from typing import Literal, NamedTuple
@@ -21,7 +21,7 @@ class OrderLineOut(BaseModel):
 
 
 class Item(NamedTuple):
-    """What is paid for: its name, all there is to pay without a fee, and what of it the delivery is.
+    """The things that are paid for: their name, all there is to pay without a fee, and what of it the delivery is.
 
     `vouchers` pay a part of it, and `later` is paid on the day, or was `let_go`; a way to pay meets what is `left`.
     `at_most`: what the goods come to is known only when they go out; of a cart `items` are its lines. Of one that was
@@ -43,23 +43,23 @@ class Item(NamedTuple):
 
     @property
     def by_vouchers(self) -> list[int]:
-        """What each voucher pays of it, in minor units; what was paid stays so when it is refunded."""
+        """The part of it that each voucher pays, in minor units; what was paid stays so when it is refunded."""
         return [part.paid if self.paid else part.held for part in self.vouchers]
 
     @property
     def goods(self) -> Money:
-        """What of it is not for the delivery."""
+        """The part of it that is not for the delivery."""
         return Money(self.amount.minor - (self.delivery.minor if self.delivery else 0), self.amount.currency)
 
     @property
     def left(self) -> Money:
-        """What vouchers leave to pay, without what is paid on the day."""
+        """The part that vouchers leave to pay, without what is paid on the day."""
         later = self.later.minor if self.later else 0
         return Money(self.amount.minor - later - sum(self.by_vouchers), self.amount.currency)
 
     @property
     def total_name(self) -> str:
-        """What all there is to pay is called."""
+        """Tells what all there is to pay is called."""
         if self.paid:
             return "paid-line"
         if self.later:
@@ -68,7 +68,7 @@ class Item(NamedTuple):
 
 
 class OnTop(NamedTuple):
-    """What a way to pay costs its buyer: a fee with its name, and what coins add to it."""
+    """Holds what a way to pay costs its buyer: a fee with its name, and what coins add to it."""
 
     label: str = ""
     fee: Money | None = None
@@ -80,7 +80,7 @@ NOTHING = OnTop()
 
 
 def _bought(item: Item) -> list[OrderLineOut]:
-    """What is bought: the line, or each line of a cart."""
+    """Tells what is bought: the line, or each line of a cart."""
     named = [(_counted(line), line.amount, line.weighed) for line in item.items]
     return [
         OrderLineOut(
@@ -93,7 +93,7 @@ def _bought(item: Item) -> list[OrderLineOut]:
 
 
 def _came_to_less(item: Item) -> list[OrderLineOut]:
-    """What a weighed cart came to less than the most that its lines could."""
+    """Tells what a weighed cart came to less than the most that its lines could."""
     less = item.goods.minor - sum(line.amount.minor for line in item.items)
     if not item.items or less >= 0:
         return []
@@ -134,7 +134,7 @@ def _part(label: str, amount: Money) -> OrderLineOut:
 
 
 def _back(item: Item) -> list[OrderLineOut]:
-    """What of an order that was paid went back to its buyer, in money and to each voucher."""
+    """Tells what of an order that was paid went back to its buyer, in money and to each voucher."""
     if not item.paid:
         return []
     lines = [_part(tell("back-line"), Money(-item.back.minor, item.amount.currency))] if item.back else []

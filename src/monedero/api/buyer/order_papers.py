@@ -1,4 +1,6 @@
-"""What a buyer's page shows or lets save beside its words: codes for a banking app or a counter, and the invoice."""
+"""Tells what a buyer's page shows or lets save beside its words: codes for a banking app or a counter, and the
+invoice.
+"""
 
 from fastapi import Response
 

@@ -110,7 +110,7 @@ def place_order(running: RunningDep, context: ContextDep, caller: CallerDep, new
 
 @router.get("/api/orders/{token}")
 def read_order(running: OfOrderDep, token: str, language: str = "") -> Paying:
-    """What a buyer sees of an order, in the language in which it was placed, or in another of the shop's."""
+    """Tells what a buyer sees of an order, in the language in which it was placed, or in another of the shop's."""
     record = running.intake.record(token)
     if record.state is State.AT_PROVIDER:
         record = running.intake.look(record, record.payment)

@@ -30,7 +30,9 @@ class ToPayWithLine(BaseModel):
 
 
 class ToPayWith(BaseModel):
-    """What a buyer needs to pay; `code` and `bars` are where the codes lie that a banking app or a counter reads."""
+    """Holds what a buyer needs to pay; `code` and `bars` are where the codes lie that a banking app or a counter
+    reads.
+    """
 
     title: str
     lines: list[ToPayWithLine]
@@ -39,7 +41,7 @@ class ToPayWith(BaseModel):
 
 
 class Paying(BaseModel):
-    """What a buyer sees of an order after paying, and what it can still be paid with, in the buyer's language.
+    """Holds what a buyer sees of an order after paying, and what it can still be paid with, in the buyer's language.
 
     `page` is where a payment that is not finished goes on, in a frame where it is `embedded`. `instead` are words of
     the shop in the place of its sentence, `after` its instructions, both parts of a page; `next` is what happens next.
@@ -118,7 +120,7 @@ def _worded(running: RunningShop, snapshot: CheckoutSnapshot, record: OrderRecor
         at_most=record.weighed and record.came_to is None,
         items=record.items,
     )
-    # What is paid another way is paid for the order without the fee of this one.
+    # Another way to pay is offered for the order without the fee of this one.
     writer = OfferWriter(snapshot, TextReader(context, snapshot), item)
     at = f"/api/orders/{record.token}"
     return Paying(
@@ -163,12 +165,12 @@ def _worded(running: RunningShop, snapshot: CheckoutSnapshot, record: OrderRecor
 
 
 def _paid(record: OrderRecord) -> bool:
-    """Whether money was taken for it, or vouchers paid all of it."""
+    """True if money was taken for it, or vouchers paid all of it."""
     return bool(record.payment.books.taken) or record.payment.chosen.tender == BY_VOUCHER
 
 
 def _back(record: OrderRecord) -> Money | None:
-    """What of the money of an order went back to its buyer, shop credit included."""
+    """Tells what of the money of an order went back to its buyer, shop credit included."""
     parts = [record.payment.books, *([record.rest.books] if record.rest else [])]
     minor = sum(books.refunded + books.credited for books in parts)
     return Money(minor, record.amount.currency) if minor else None

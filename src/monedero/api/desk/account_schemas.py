@@ -1,4 +1,4 @@
-"""What is said about accounts over HTTP."""
+"""Tells what is said about accounts over HTTP."""
 
 from datetime import datetime
 from typing import Annotated, Literal
@@ -105,7 +105,7 @@ class Excluded(BaseModel):
 
 
 class BringsOut(BaseModel):
-    """What a provider brings over the month."""
+    """Holds what a provider brings over the month."""
 
     orders: str
     of_orders: str
@@ -193,7 +193,7 @@ class EmailNamed(BaseModel):
 
 
 class GoTo(BaseModel):
-    """Where the browser goes next."""
+    """Holds where the browser goes next."""
 
     mode: Mode
     go_to: str
@@ -239,7 +239,7 @@ class Serves(BaseModel):
 
 
 class LeavingOut(BaseModel):
-    """What leaving an account would take away.
+    """Holds what leaving an account would take away.
 
     `moves` says it of orders: of what buyers see now, or of the draft where nothing is published.
     """

@@ -104,7 +104,7 @@ def hold_account_elsewhere(running: RunningDep, provider: str, told: HeldElsewhe
 def would_hold_elsewhere(
     running: RunningDep, context: ContextDep, provider: str, told: HeldElsewhere, mode: ModeDep
 ) -> WouldLeave:
-    """What saying it anew would take away from buyers; nothing is changed."""
+    """Tells what saying it anew would take away from buyers; nothing is changed."""
     then = held_elsewhere(running.store, provider, mode, told)
     return would_leave(mode, account_would_move(context, then, then, running.clock.now().date()))
 
@@ -189,7 +189,7 @@ def serve_storefronts(running: RunningDep, id: str, serves: Serves, mode: ModeDe
 
 @router.post("/accounts/{id}/serves/would-change")
 def would_serve(running: RunningDep, context: ContextDep, id: str, serves: Serves, mode: ModeDep) -> WouldLeave:
-    """What serving other storefronts would take away from buyers; nothing is changed."""
+    """Tells what serving other storefronts would take away from buyers; nothing is changed."""
     account = running.applications.account(id, mode)
     then = serving(running.store, account, serves.storefronts, pooled=serves.pooled)
     found = account_would_move(context, account, then, running.clock.now().date())
@@ -198,7 +198,7 @@ def would_serve(running: RunningDep, context: ContextDep, id: str, serves: Serve
 
 @router.get("/accounts/{id}/leaving")
 def read_leaving(running: RunningDep, context: ContextDep, id: str, mode: ModeDep) -> LeavingOut:
-    """What leaving an account would take away."""
+    """Tells what leaving an account would take away."""
     account = running.applications.account(id, mode)
     found = leaving(context, account)
     return LeavingOut(
@@ -239,7 +239,7 @@ def end_connecting(
     confirms: str = "",
     bound: Annotated[str, Cookie(alias=BOUND)] = "",
 ) -> RedirectResponse:
-    """Where a sign-in or a mail's link comes back to: the account's sheet, or what was wrong with the return."""
+    """Tells where a sign-in or a mail's link comes back to: the account's sheet, or what was wrong with the return."""
     try:
         connect = running.connections
         account = connect.end_by_email(confirms) if confirms else connect.end_sign_in(state, bound, code)

@@ -21,7 +21,7 @@ class AmountOut(BaseModel):
 
 @router.get("/amount")
 def read_amount(typed: str, currency: str) -> AmountOut:
-    """What was typed, such as `1.200,50`, as an amount; in `currency` where none was typed with it."""
+    """Reads an amount as it was typed, such as `1.200,50`; in `currency` where none was typed with it."""
     text = typed if CURRENCIES.search(typed) else f"{typed} {currency}"
     try:
         read = not_negative(Money.parse(money_text(text)), typed)

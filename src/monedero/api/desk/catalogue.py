@@ -80,7 +80,7 @@ class ProviderOut(BaseModel):
 
 
 class CatalogueOut(BaseModel):
-    """What was understood of a question, what was not, and everything that fits."""
+    """Holds what was understood of a question, what was not, and everything that fits."""
 
     mode: Mode
     facets: list[FacetOut]
@@ -90,7 +90,7 @@ class CatalogueOut(BaseModel):
 
 
 def source_text(source: methods.Source) -> str:
-    """Where a method's traits come from, with the codes by which payment messages name it."""
+    """Tells where a method's traits come from, with the codes by which payment messages name it."""
     if not source.service_level:
         return source.text
     codes = {"level": source.service_level, "instrument": source.local_instrument or "none"}
@@ -136,7 +136,9 @@ def _entry(entry: Entry, names: dict[str, str]) -> EntryOut:
 def read_catalogue(
     running: RunningDep, context: ContextDep, asks: str = "", unpriced: bool = False
 ) -> CatalogueOut:
-    """Who carries what is asked for; without a question everything, and `unpriced` what nobody has a price for too."""
+    """Tells who carries what is asked for; without a question everything, and `unpriced` what nobody has a price for
+    too.
+    """
     inputs = inputs_of(context)
     answer = search(inputs, partial(understand, asks[:300]), running.clock.now().date(), unpriced=unpriced)
     names = {card.provider.id: card.provider.name for card in inputs.cards}

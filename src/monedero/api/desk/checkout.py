@@ -76,7 +76,7 @@ class CopyNow(BaseModel):
 
 
 class StepNow(BaseModel):
-    """Which way to step, over the version that was read."""
+    """Holds which way to step, over the version that was read."""
 
     version: StrictInt
     way: Way
@@ -99,7 +99,7 @@ class WaysAt(BaseModel):
 
 
 class ViewOut(BaseModel):
-    """What the draft offers to the order in hand; its amount also in the shop currency, where there is a rate.
+    """Holds what the draft offers to the order in hand; its amount also in the shop currency, where there is a rate.
 
     `offered` are the ways to pay as the buyer meets them, `lines` the order without one, `words` those around them, all
     of it in the buyer's language. `asked` are the facts that a condition or
@@ -208,7 +208,7 @@ def _view_out(context: Context, snapshot: CheckoutSnapshot, seen: View) -> ViewO
     item = item_of(snapshot.shop, seen.hand)
     writer = OutcomeWriter(seen)
     whole = nothing_left(item)
-    # Where nothing is to be paid now, no way to pay is chosen.
+    # No way to pay is chosen as long as nothing is to be paid now.
     offered = [] if whole else [entry for entry in seen.outcomes if entry.place]
     placed = sorted(offered, key=lambda entry: entry.place or 0)
     in_books = amount_in_books(snapshot, seen.hand)

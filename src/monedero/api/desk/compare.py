@@ -145,7 +145,7 @@ class _Writer(RouteWriter):
         )
 
     def _facts(self, entry: RankedRoute) -> list[FactOut]:
-        """What is not a price, worded once for orders that differ in their amount alone."""
+        """Tells what is not a price, worded once for orders that differ in their amount alone."""
         key = (entry.candidate.key, self._order.placed_on, entry.arrives_on, entry.reach)
         told: list[FactOut] = self.comparison.inputs.worded.get((language(), *key), lambda: self._told(entry))
         return told
@@ -223,7 +223,7 @@ class _Writer(RouteWriter):
         )
 
     def turnings(self) -> TurningsOut:
-        """What would let another method come first."""
+        """Tells what would let another method come first."""
         ranked = self.comparison.ranked
         return TurningsOut(
             first=self.route(ranked[0].candidate) if ranked else None,
@@ -286,5 +286,5 @@ def read_route(running: RunningDep, context: ContextDep, asked: Annotated[KeyQue
 
 @router.get("/compare/turnings")
 def read_turnings(running: RunningDep, context: ContextDep, asked: InHandQuery) -> TurningsOut:
-    """Which assumptions would let another method come first, and from which value on."""
+    """Tells which assumptions would let another method come first, and from which value on."""
     return _compared(running, context, asked).turnings()

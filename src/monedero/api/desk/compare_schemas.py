@@ -1,4 +1,4 @@
-"""What an answer about comparing is made of."""
+"""Tells what an answer about comparing is made of."""
 
 from datetime import date
 
@@ -78,7 +78,7 @@ class FeeOut(BaseModel):
 
 
 class FactOut(BaseModel):
-    """What is not a price: its key, its text, and what to sort by."""
+    """Holds what is not a price: its key, its text, and what to sort by."""
 
     key: str
     text: str
@@ -227,7 +227,7 @@ class PlanOut(BaseModel):
 
 
 class VolumesOut(BaseModel):
-    """Which plan is cheapest from which volume, and the shop's own.
+    """Holds which plan is cheapest from which volume, and the shop's own.
 
     Only plans that carry the same orders are compared; the provider's others stand beside them.
     """

@@ -1,4 +1,4 @@
-"""What a condition can be about, and what can be picked for it."""
+"""Tells what a condition can be about, and what can be picked for it."""
 
 from collections.abc import Mapping, Sequence
 from typing import Literal
@@ -46,7 +46,7 @@ class ConditionFacts(BaseModel):
 
 @router.get("")
 def read_condition_facts(running: RunningDep, context: ContextDep) -> ConditionFacts:
-    """What conditions can be about, with everything that can be picked; the shop's own markets come first."""
+    """Tells what conditions can be about, with everything that can be picked; the shop's own markets come first."""
     shop = described_shop(running.store).value
     found = [_fact(fact, _choices(fact, shop)) for fact in SEQUENCE]
     return ConditionFacts(

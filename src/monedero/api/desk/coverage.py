@@ -53,7 +53,7 @@ MOST_FIXED = 24
 def read_coverage(
     running: RunningDep, context: ContextDep, storefront: str, query: Annotated[CoverageQuery, Query()]
 ) -> CoverageOut:
-    """Who can pay and how, over every order that the shop can receive; with a fix as if that was made."""
+    """Tells who can pay and how, over every order that the shop can receive; with a fix as if that was made."""
     snapshot, asked, look = _asked(running, context, storefront, query)
     over = before = examined(context, snapshot, asked)
     month = told_orders(context, asked.day)
@@ -85,7 +85,7 @@ def read_coverage(
 def read_fixes(
     running: RunningDep, context: ContextDep, storefront: str, query: Annotated[LookQuery, Query()]
 ) -> FixesOut:
-    """What ends each finding, with what that costs over the month."""
+    """Tells what ends each finding, with what that costs over the month."""
     snapshot, asked, _ = _asked(running, context, storefront, query)
     found = findings(examined(context, snapshot, asked), told_orders(context, asked.day))
     return FixesOut(
@@ -156,7 +156,7 @@ def _minor(field: str, amount: str, currency: str) -> int:
 def _asked(
     running: RunningShop, context: Context, storefront: str, query: LookQuery
 ) -> tuple[CheckoutSnapshot, Asked, Look]:
-    """What a query asks for; what it names must be there."""
+    """Tells what a query asks for; what it names must be there."""
     snapshot = drafted(context)
     shop = snapshot.shop
     named = (

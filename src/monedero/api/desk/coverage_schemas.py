@@ -1,4 +1,4 @@
-"""What coverage answers: the grid, the findings with what ends them, what a change moves."""
+"""Tells what coverage answers: the grid, the findings with what ends them, what a change moves."""
 
 from datetime import date
 
@@ -11,7 +11,8 @@ from monedero.work.checkout.findings import FindingKind
 
 
 class LookQuery(BaseModel):
-    """Which orders the grid looks at, and how the accounts count: as they stand, all ready, without one provider's.
+    """Holds which orders the grid looks at, and how the accounts count: as they stand, all ready, without one
+    provider's.
 
     What is left out is not told apart. `on` is the day of the orders, today without it.
     """
@@ -139,7 +140,7 @@ class CoverageOut(BaseModel):
 
 
 class FixOut(BaseModel):
-    """What ends a finding: in words, what it costs a month, and the path to the account that it waits for."""
+    """Holds what ends a finding: in words, what it costs a month, and the path to the account that it waits for."""
 
     id: str
     text: str
@@ -148,7 +149,7 @@ class FixOut(BaseModel):
 
 
 class FixesOut(BaseModel):
-    """What ends each finding, by the finding's id; an empty list where nothing in the checkout does."""
+    """Holds what ends each finding, by the finding's id; an empty list where nothing in the checkout does."""
 
     mode: Mode
     draft_version: int

@@ -48,7 +48,7 @@ class EditAsked(BaseModel):
 
 
 class WouldChange(BaseModel):
-    """What an edit would do: to the orders of a month, a phrase for each tender, and to all that can be ordered.
+    """Holds what an edit would do: to the orders of a month, a phrase for each tender, and to all that can be ordered.
 
     Nothing is said of what stays as it is.
     """
@@ -75,7 +75,7 @@ def meet(running: RunningDep, context: ContextDep, storefront: str, now: MeetNow
 
 @router.post("/would-change")
 def would_change(running: RunningDep, context: ContextDep, storefront: str, asked: EditAsked) -> WouldChange:
-    """What an edit would do to the orders of a month; nothing is changed."""
+    """Tells what an edit would do to the orders of a month; nothing is changed."""
     snapshot = drafted(context)
     hand = order_in_hand(snapshot.shop, sentence(asked.order, running))
     edit = Edit(asked.edit.tenders, asked.edit.headings, asked.edit.shared_conditions)

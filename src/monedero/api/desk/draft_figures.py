@@ -1,4 +1,4 @@
-"""What the limits and buyer fees of a draft come to, and the acts that end a reason."""
+"""Tells what the limits and buyer fees of a draft come to, and the acts that end a reason."""
 
 from fastapi import APIRouter
 from pydantic import BaseModel
@@ -19,7 +19,7 @@ router = APIRouter(prefix="/api/checkouts/{storefront}/figures", tags=["checkout
 
 
 class LimitFigure(BaseModel):
-    """What one end of a tender's window (`from`, or `up_to` for either upper end) costs or saves a month."""
+    """Holds what one end of a tender's window (`from`, or `up_to` for either upper end) costs or saves a month."""
 
     tender: str
     end: str
@@ -40,7 +40,7 @@ class MeetingOut(BaseModel):
 
 
 class FeeFigure(BaseModel):
-    """Where a tender's buyer fee takes more than it costs, and the fee with which the order nets its price."""
+    """Holds where a tender's buyer fee takes more than it costs, and the fee with which the order nets its price."""
 
     tender: str
     over: str
@@ -59,7 +59,9 @@ class DraftFiguresOut(BaseModel):
 
 @router.get("")
 def read_figures(running: RunningDep, context: ContextDep, storefront: str, asked: InHandQuery) -> DraftFiguresOut:
-    """What the limits and buyer fees of a draft come to, over the shop's orders of a month and the order in hand."""
+    """Tells what the limits and buyer fees of a draft come to, over the shop's orders of a month and the order in
+    hand.
+    """
     snapshot = drafted(context)
     hand = order_in_hand(snapshot.shop, sentence(asked, running))
     found = draft_figures(context, snapshot, hand)

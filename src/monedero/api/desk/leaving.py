@@ -1,4 +1,4 @@
-"""What takes long is ended when whoever asked for it leaves."""
+"""Ends work that takes long when whoever asked for it leaves."""
 
 import asyncio
 from collections.abc import AsyncIterator

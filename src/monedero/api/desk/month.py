@@ -68,7 +68,7 @@ class AssumptionEdit(BaseModel):
 
 
 class PastOrdersOut(BaseModel):
-    """What is kept of past orders."""
+    """Holds what is kept of past orders."""
 
     mode: Mode
     paid: int

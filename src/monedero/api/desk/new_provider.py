@@ -43,7 +43,7 @@ class PriceRow(BaseModel):
 
 
 class LineCorrection(BaseModel):
-    """What the owner says that a line of the text means; what is left out stays as it was read."""
+    """Holds what the owner says that a line of the text means; what is left out stays as it was read."""
 
     line: int
     methods: list[Identifier] | None = None
@@ -66,7 +66,7 @@ class NewProvider(BaseModel):
 
     @property
     def beginning(self) -> Beginning:
-        """What it is in the words of the work."""
+        """Tells what it is in the words of the work."""
         given = Given(self.name, self.country, self.currency, tuple(self.networks), self.valid_from)
         corrections = {
             entry.line: Correction(

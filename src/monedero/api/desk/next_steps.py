@@ -1,4 +1,4 @@
-"""What to decide next, in sentences, each with the place where it is decided."""
+"""Tells what to decide next, in sentences, each with the place where it is decided."""
 
 from collections.abc import Mapping
 
@@ -44,7 +44,7 @@ class NextOut(BaseModel):
 
 
 class NextStepsOut(BaseModel):
-    """What to decide next, the most urgent first; nothing where nothing is left."""
+    """Holds what to decide next, the most urgent first; nothing where nothing is left."""
 
     mode: Mode
     steps: list[NextOut]
@@ -52,7 +52,7 @@ class NextStepsOut(BaseModel):
 
 @router.get("/next")
 def read_next_steps(running: RunningDep, context: ContextDep) -> NextStepsOut:
-    """What to decide next: five things at the most."""
+    """Tells what to decide next: five things at the most."""
     steps = next_steps(context, running.clock.now().date())
     several = len({step.storefront.id for step in steps if step.storefront}) > 1 or any(
         step.storefront and step.storefront.id != context.shop.first_storefront() for step in steps

@@ -1,4 +1,4 @@
-"""What the owner can do with an order now."""
+"""Tells what the owner can do with an order now."""
 
 from monedero.api.desk.order_schemas import Can
 from monedero.core.payment.state import State
@@ -11,7 +11,7 @@ from monedero.work.orders.bounds import can_give_back, can_take, rest_kept
 
 
 def can_now(record: OrderRecord) -> Can:
-    """What can be done now, with what was asked before and is not answered yet left out."""
+    """Tells what can be done now, with what was asked before and is not answered yet left out."""
     payment, books = record.payment, record.payment.books
 
     def some(minor: int) -> str | None:

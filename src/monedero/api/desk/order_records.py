@@ -56,7 +56,7 @@ PARTS = (
 
 
 class RecordsQuery(BaseModel):
-    """Which records are wanted, and from which number on; `text` is looked for in number, line and way to pay."""
+    """Holds which records are wanted, and from which number on; `text` is looked for in number, line and way to pay."""
 
     state: State | None = None
     text: Annotated[str, Field(max_length=60)] = ""
@@ -236,7 +236,7 @@ def _order(running: RunningShop, stored: VersionedOrder, names: dict[str, str]) 
 
 
 def _ordered(record: OrderRecord) -> str:
-    """What was ordered, in words; of weighed goods with the most that they may come to, or what that was."""
+    """Tells what was ordered, in words; of weighed goods with the most that they may come to, or what that was."""
     text = order_text(record.order.on(record.whole, record.order.placed_on), order_called(record))
     if not record.weighed:
         return text
@@ -247,7 +247,9 @@ def _ordered(record: OrderRecord) -> str:
 
 
 def _sold(running: RunningShop, record: OrderRecord) -> str:
-    """What an order sold that is no revenue yet: a voucher, with what of it was used; nothing where it sold none."""
+    """Tells what an order sold that is no revenue yet: a voucher, with what of it was used; nothing where it sold
+    none.
+    """
     voucher = running.store.vouchers.sold_by(record.token)
     if voucher is None:
         return ""

@@ -1,4 +1,4 @@
-"""What is said about the record of an order over HTTP."""
+"""Tells what is said about the record of an order over HTTP."""
 
 from datetime import datetime
 
@@ -65,7 +65,7 @@ class DueOut(BaseModel):
 
 
 class Can(BaseModel):
-    """What the owner can do with an order now, each with the amount that it is about, or nothing."""
+    """Holds what the owner can do with an order now, each with the amount that it is about, or nothing."""
 
     take: str | None
     release: bool

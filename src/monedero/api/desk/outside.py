@@ -69,7 +69,9 @@ def read_exchanges(
     mode: ModeDep,
     before: Annotated[int | None, Query(ge=1, le=2**63 - 1)] = None,
 ) -> ExchangesOut:
-    """What was said between the shop and the gateway of an account, from before a number on where one is given."""
+    """Tells what was said between the shop and the gateway of an account, from before a number on where one is
+    given.
+    """
     account = running.applications.account(id, mode)
     kept = running.store.exchanges.newest(account.id, mode, before=before, at_most=AT_ONCE + 1)
     shown = kept[:AT_ONCE]

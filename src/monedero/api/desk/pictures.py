@@ -42,6 +42,6 @@ def read_picture(shops: ShopsDep, id: str) -> Response:
     """A picture, for any page that shows it."""
     for running in shops:
         if found := running.store.pictures.get(id):
-            # What is known by its bytes never changes.
+            # A picture is known by its bytes, so that it never changes.
             return Response(found.body, media_type=found.media_type, headers={"Cache-Control": FOR_GOOD})
     raise NotFound(Fault(FaultCode.NOT_FOUND, "picture", id[:40], {"what": "picture"}))

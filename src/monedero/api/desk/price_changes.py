@@ -25,7 +25,7 @@ router = APIRouter(prefix="/api", tags=["compare"], responses=PROBLEMS)
 
 
 class PriceChangeOut(BaseModel):
-    """What lets another route come first, in a sentence; `on` a day, or at once (None) by another plan."""
+    """Holds what lets another route come first, in a sentence; `on` a day, or at once (None) by another plan."""
 
     on: date | None
     text: str

@@ -22,7 +22,7 @@ router = APIRouter(prefix="/api/providers", tags=["rate cards"], responses=PROBL
 
 
 class FactsOut(BaseModel):
-    """What is known of a provider, and everything that one may ask, by name."""
+    """Holds what is known of a provider, and everything that one may ask, by name."""
 
     mode: Mode
     facts: ProviderFacts
@@ -30,14 +30,14 @@ class FactsOut(BaseModel):
 
 
 class FactsEdit(BaseModel):
-    """What is known of a provider as it was read, and as it shall be."""
+    """Holds what is known of a provider as it was read, and as it shall be."""
 
     before: ProviderFacts
     facts: ProviderFacts
 
 
 class FileRead(BaseModel):
-    """What a file held: a provider, and whether its rate card was in it."""
+    """Holds what a file held: a provider, and whether its rate card was in it."""
 
     mode: Mode
     provider: str
@@ -60,7 +60,7 @@ async def read_provider_file(request: Request, running: RunningDep, context: Con
 
 @router.get("/{provider}")
 def read_facts(running: RunningDep, context: ContextDep, provider: str) -> FactsOut:
-    """What is known of a provider besides its prices."""
+    """Tells what is known of a provider besides its prices."""
     return _out(running, context, facts_of(context, provider))
 
 

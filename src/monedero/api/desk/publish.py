@@ -31,7 +31,9 @@ class EditionOut(BaseModel):
 
 
 class Publication(BaseModel):
-    """What publishing would change for buyers, the fingerprint of all of it, and the editions, the newest first."""
+    """Holds what publishing would change for buyers, the fingerprint of all of it, and the editions, the newest
+    first.
+    """
 
     mode: Mode
     storefront: str
@@ -65,7 +67,7 @@ def _edition(edition: Edition) -> EditionOut:
 
 @router.get("/publication")
 def read_publication(running: RunningDep, context: ContextDep, storefront: str) -> Publication:
-    """What is pending and what is published for a storefront."""
+    """Tells what is pending and what is published for a storefront."""
     shown, differs = pending(context)
     names = {card.provider.id: card.provider.name for card in running.store.rate_cards.all()}
     names |= names_of(shown.shop, shown.checkout)
@@ -82,7 +84,7 @@ def read_publication(running: RunningDep, context: ContextDep, storefront: str) 
 
 @router.get("/publication/moves")
 def read_moves(running: RunningDep, context: ContextDep, storefront: str) -> PublicationMoves:
-    """What publishing would move; looked at apart, since every order is looked at for it."""
+    """Tells what publishing would move; asked for by itself, since every order is looked at for it."""
     snapshot = drafted(context)
     moved = publishing_would_move(context, running.clock.now().date())
     sentences = impact_texts(moved, names_of(snapshot.shop, snapshot.checkout)) if moved else []

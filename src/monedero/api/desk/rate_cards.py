@@ -189,7 +189,7 @@ def put_example_cards_away(running: RunningDep, context: ContextDep) -> CardsOut
 
 @router.post("/try")
 def try_rate_card(running: RunningDep, context: ContextDep, tried: TryCard) -> list[TriedOut]:
-    """What the order in hand would cost on a card that is not kept yet."""
+    """Tells what the order in hand would cost on a card that is not kept yet."""
     order = order_in_hand(described_shop(running.store).value, sentence(tried.hand, running))
     books = described_shop(running.store).value.currency
     return tried_out(try_card(context, tried.card, order), tried.card, books)

@@ -94,7 +94,7 @@ class AccountScheme(BaseModel):
 
 
 class Choices(BaseModel):
-    """What pickers offer, and how accounts are written in every country."""
+    """Holds what pickers offer, and how accounts are written in every country."""
 
     countries: list[CountryChoice]
     currencies: list[Choice]
@@ -145,7 +145,7 @@ def save_shop(running: RunningDep, context: ContextDep, edit: ShopEdit) -> ShopS
 
 @router.post("/shop/would-change")
 def would_change(running: RunningDep, context: ContextDep, edit: ShopEdit) -> WouldLeave:
-    """What a shop as it shall be would take away from buyers; nothing is changed."""
+    """Tells what a shop as it shall be would take away from buyers; nothing is changed."""
     return would_leave(context.mode, shop_would_move(context, edit.shop, running.clock.now().date()))
 
 
@@ -215,7 +215,9 @@ def _scheme(country: str) -> AccountScheme:
 
 @router.get("/choices")
 def read_choices(running: RunningDep, context: ContextDep) -> Choices:
-    """What pickers offer. Methods are the known ones and the shop's own; card networks are those of its rate cards."""
+    """Tells what pickers offer. Methods are the known ones and the shop's own; card networks are those of its rate
+    cards.
+    """
     networks = [Choice(code=network, name=network_name(network)) for network in card_networks(context)]
     shop = running.store.description.read()
     known = methods_of(shop.value) if shop else methods.known()

@@ -1,4 +1,4 @@
-"""What each tender of a draft is for the order in hand, in words and with names."""
+"""Tells what each tender of a draft is for the order in hand, in words and with names."""
 
 from datetime import date
 
@@ -56,7 +56,7 @@ class ToKnow(BaseModel):
 
 
 class FindingOut(BaseModel):
-    """What a rule of law says of a tender, with its source and the day on which that was read."""
+    """Holds what a rule of law says of a tender, with its source and the day on which that was read."""
 
     text: str
     forbids: bool
@@ -190,7 +190,7 @@ class OutcomeWriter:
         )
 
     def _over_cost(self, kept: Money | None, fee: Ranked | None) -> bool:
-        """Whether the shop keeps more of a buyer fee than the provider's fee on it all; no where one is not known."""
+        """True if the shop keeps more of a buyer fee than the provider's fee on it all; no where one is not known."""
         if kept is None or fee is None:
             return False
         order = self._seen.hand.order

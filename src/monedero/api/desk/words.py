@@ -60,7 +60,7 @@ class WordsOut(BaseModel):
 
 @router.get("")
 def read_words(running: RunningDep, context: ContextDep, storefront: str, asked: InHandQuery) -> WordsOut:
-    """What buyers read of every tender in every language, and what is missing."""
+    """Tells what buyers read of every tender in every language, and what is missing."""
     snapshot = drafted(context)
     found = words_of(context, snapshot, order_in_hand(snapshot.shop, sentence(asked, running)))
     missing = sum(words.missing for words in found)

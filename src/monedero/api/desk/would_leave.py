@@ -1,4 +1,4 @@
-"""What a change would take away from buyers, as it is told before the change."""
+"""Tells what a change would take away from buyers, as it is told before the change."""
 
 from collections.abc import Sequence
 
@@ -11,7 +11,7 @@ from monedero.work.checkout.impact import Impact
 
 
 class WouldLeave(BaseModel):
-    """What a change would do to the orders that the shop can receive, in sentences.
+    """Holds what a change would do to the orders that the shop can receive, in sentences.
 
     `takes_away`: somebody would have fewer ways to pay; the owner is asked before that.
     """
@@ -22,6 +22,6 @@ class WouldLeave(BaseModel):
 
 
 def would_leave(mode: Mode, found: Sequence[tuple[CheckoutSnapshot, Impact]]) -> WouldLeave:
-    """What a change does to some checkouts."""
+    """Tells what a change does to some checkouts."""
     takes_away = any(change.takes_away for _, change in found)
     return WouldLeave(mode=mode, takes_away=takes_away, sentences=texts_of(found))

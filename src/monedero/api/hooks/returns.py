@@ -1,4 +1,4 @@
-"""Where a provider sends a buyer back to, and the file by which it knows a domain."""
+"""Providers send buyers back to this address, and know a domain by this file."""
 
 from fastapi import APIRouter, Response
 from fastapi.responses import PlainTextResponse, RedirectResponse
@@ -15,7 +15,7 @@ router = APIRouter(tags=["outside"])
 
 @router.get(RETURN, include_in_schema=False)
 def come_back(shops: ShopsDep, payment: str = "") -> RedirectResponse:
-    """Where the provider sends the buyer back to; what became of the payment is asked there."""
+    """The provider sends the buyer back to here; what became of the payment is asked there."""
     for running in shops:
         if running.store.orders.with_reference(payment):
             record = running.intake.came_back(payment)

@@ -1,4 +1,4 @@
-"""Whether a buyer is likely to be asked to prove who they are (strong authentication), by rules that come in as values.
+"""True if a buyer is likely to be asked to prove who they are (strong authentication), by rules that come in as values.
 
 A rule holds where both the shop and the buyer are in its countries. It is expected then, unless the order is small
 enough to be let off, or repeats what was confirmed before. Whoever issued the card decides; this is information.
@@ -45,7 +45,7 @@ class How(StrEnum):
     EXPECTED = "expected"
     MAY_BE_LET_OFF = "may-be-let-off"
     FIRST_TIME = "first-time"
-    """Of an order that repeats: the first time, and when its amount changes."""
+    """An order that repeats: the first time, and when its amount changes."""
 
 
 class Expected(NamedTuple):

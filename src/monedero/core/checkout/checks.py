@@ -1,4 +1,4 @@
-"""What an order must be for a tender to be offered: a list of checks, each about one fact of the order.
+"""Tells what an order must be for a tender to be offered: a list of checks, each about one fact of the order.
 
 A check tells whether it holds for an order, and, where it does not, why. What does not depend on the order (a tender
 that is off, an account that is not connected) is a check that never holds. Coverage asks the same checks
@@ -39,11 +39,11 @@ class Check(Protocol):
 
     @property
     def fact(self) -> Fact | None:
-        """What of the order it is about."""
+        """Tells what of the order it is about."""
         ...
 
     def holds(self, order: Order) -> bool:
-        """Whether it holds for an order."""
+        """True if it holds for an order."""
         ...
 
     def reasons(self, order: Order) -> Iterator[Reason]:
@@ -76,7 +76,7 @@ class OneOf:
     codes: tuple[ReasonCode, ReasonCode]
 
     def holds(self, order: Order) -> bool:
-        """Whether the order's own values are all among them; what is unknown is not."""
+        """True if the order's own values are all among them; what is unknown is not."""
         values = self.fact.values(order)
         return bool(values) and all(value in self.allowed for value in values)
 
@@ -100,11 +100,11 @@ class Is:
     shared: str = ""
 
     def holds(self, order: Order) -> bool:
-        """Whether it is; what is unknown is not."""
+        """True if it is; what is unknown is not."""
         return self.fact.value(order) is self.wanted
 
     def reasons(self, order: Order) -> Iterator[Reason]:
-        """That it is the other, or unknown."""
+        """Says that it is the other, or unknown."""
         value, (other, unknown) = self.fact.value(order), self.codes
         if value is not self.wanted:
             fields = {"asks": "yes" if self.wanted else "no"}
@@ -122,7 +122,7 @@ class NoneOf:
     code: ReasonCode
 
     def holds(self, order: Order) -> bool:
-        """Whether none of the order's own values is among them."""
+        """True if none of the order's own values is among them."""
         return not any(value in self.barred for value in self.fact.values(order))
 
     def reasons(self, order: Order) -> Iterator[Reason]:
@@ -170,7 +170,7 @@ class Within:
         return self.windows.get(currency) or self.windows.get(self.books or "")
 
     def holds(self, order: Order) -> bool:
-        """Whether the amount lies within."""
+        """True if the amount lies within."""
         low, high = self.ends(order.amount.currency, order.placed_on)
         return low <= order.amount.minor <= high
 
@@ -213,7 +213,7 @@ class Within:
                     yield _limit(beyond, limit, end, order.amount)
 
     def _against(self, order: Order, limit: Money) -> int:
-        """Whether the amount is over a limit (above nothing), at it (nothing) or under it; exact, never rounded."""
+        """True if the amount is over a limit (above nothing), at it (nothing) or under it; exact, never rounded."""
         amount = order.amount
         if limit.currency == amount.currency:
             return amount.minor - limit.minor
@@ -226,7 +226,7 @@ BEYOND: Mapping[str, Callable[[int], bool]] = {
     "up_to": lambda against: against > 0,
     "below": lambda against: against >= 0,
 }
-"""Whether an amount is beyond an end, by how it stands against it."""
+"""True if an amount is beyond an end, by how it stands against it."""
 
 
 def _limit(code: ReasonCode, limit: Money, end: str, amount: Money) -> Reason:

@@ -1,4 +1,5 @@
-"""What a shop asks of an order before it offers a tender: conditions, each about one fact, and named sets of them.
+"""Tells what a shop asks of an order before it offers a tender: conditions, each about one fact, and named sets of
+them.
 
 A list says for which values only, or for which not; a condition on yes or no says which; one on the day says from when
 (inclusive) and below which day (exclusive). Several conditions about one fact must all hold.

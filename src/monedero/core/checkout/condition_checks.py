@@ -50,7 +50,7 @@ class Among:
     shared: str = ""
 
     def holds(self, order: Order) -> bool:
-        """Whether it holds; what is unknown does not."""
+        """True if it holds; what is unknown does not."""
         own = self.fact.values(order)
         if not own:
             return False
@@ -75,11 +75,11 @@ class Lies:
     fact: ClassVar[Fact] = POSTCODE
 
     def holds(self, order: Order) -> bool:
-        """Whether it holds; where it cannot be known, it does not."""
+        """True if it holds; where it cannot be known, it does not."""
         return self._lies(order) is self.only
 
     def _lies(self, order: Order) -> bool | None:
-        """Whether it lies in one of them; an area that is known may decide for all."""
+        """True if it lies in one of them; an area that is known may decide for all."""
         unknown = False
         for area in self.areas:
             held = area.holds(order.country, order.postcode, order.town)
@@ -107,7 +107,7 @@ class During:
     fact: ClassVar[Fact] = DAY
 
     def holds(self, order: Order) -> bool:
-        """Whether the day lies between them."""
+        """True if the day lies between them."""
         day = order.placed_on
         return (self.begins is None or self.begins <= day) and (self.below is None or day < self.below)
 
@@ -127,7 +127,7 @@ class OnNetwork:
     fact: ClassVar[Fact] = CARD_NETWORK
 
     def holds(self, order: Order) -> bool:
-        """Whether the network is one of them, or not known yet."""
+        """True if the network is one of them, or not known yet."""
         return order.card_network is None or order.card_network in self.networks
 
     def reasons(self, order: Order) -> Iterator[Reason]:

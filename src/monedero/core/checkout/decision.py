@@ -1,4 +1,4 @@
-"""What is offered to an order: every tender in sequence, with its place or with all the reasons it is held back.
+"""Tells what is offered to an order: every tender in sequence, with its place or with all the reasons it is held back.
 
 A tender is offered when it is on, its method can carry the order, its account stands ready in the checkout's mode with
 this method active and serves the storefront, the amount lies in its window, and each of the shop's conditions holds.
@@ -61,7 +61,7 @@ NO_SETS: Mapping[str, SharedConditions] = MappingProxyType({})
 
 @dataclass(frozen=True, slots=True)
 class Setting:
-    """What a decision needs besides checkout and order; methods, accounts and areas are by their ids.
+    """The setting of a decision besides checkout and order; methods, accounts and areas are by their ids.
 
     `weighed` are the lines, by their ids, of which it is known only when they go out what they come to; of those with a
     deposit (`due_before`) a part is paid before the day. `details` are the currencies for which the buyers of some
@@ -83,7 +83,7 @@ class Setting:
 
 
 class Outcome(NamedTuple):
-    """What a tender is for one order: offered at a place (from 1), or held back for reasons (place None).
+    """Holds what a tender is for one order: offered at a place (from 1), or held back for reasons (place None).
 
     `heading` is the id of the heading that is shown above it, if one is; `charged` what its buyer pays on top.
     """
@@ -96,12 +96,12 @@ class Outcome(NamedTuple):
 
     @property
     def offered(self) -> bool:
-        """Whether the buyer sees it."""
+        """True if the buyer sees it."""
         return self.place is not None
 
 
 class _Asked(NamedTuple):
-    """What was said of every tender for some values of facts, and those of them that nothing said holds back."""
+    """Holds what was said of every tender for some values of facts, and those of them that nothing said holds back."""
 
     every: list[tuple[Tender, Said]]
     open: list[tuple[Tender, Checks]]
@@ -156,12 +156,12 @@ class Decision:
         ]
 
     def costs_more(self, tender: str, order: Order) -> bool:
-        """Whether an order costs its buyer more with a tender; no where that is not known."""
+        """True if an order costs its buyer more with a tender; no where that is not known."""
         charged = self.charged(tender, order)
         return charged is not None and charged.amount is not None and charged.amount.minor > 0
 
     def charged(self, tender: str, order: Order) -> Charged | None:
-        """What the buyer of an order pays on top of it with a tender, whether it is offered or not."""
+        """Tells what the buyer of an order pays on top of it with a tender, whether it is offered or not."""
         fee = self._fees.get(tender)
         return None if fee is None else fee.of(order, self._rates)
 
@@ -187,7 +187,7 @@ def decide(tenders: Iterable[Tender], order: Order, setting: Setting) -> list[Ou
 def checks_of(
     tender: Tender, setting: Setting, shared: Mapping[str, SharedConditions] = NO_SETS
 ) -> Iterator[Check]:
-    """What must hold for a tender to be offered, in sequence."""
+    """Tells what must hold for a tender to be offered, in sequence."""
     method = setting.methods[tender.method]
     if not tender.on and not tender.follows:
         yield Never(Reason(ReasonCode.OFF))
@@ -205,7 +205,7 @@ def checks_of(
 
 
 def carrying(method: Method, setting: Setting) -> Iterator[Check]:
-    """What must hold for a method to carry an order, in sequence."""
+    """Tells what must hold for a method to carry an order, in sequence."""
     if isinstance(method, UnknownMethod):
         yield Never(Reason(ReasonCode.METHOD_UNKNOWN, own=method.id))
         return
@@ -261,6 +261,6 @@ def _account(tender: Tender, setting: Setting) -> Iterator[Reason]:
 
 
 def _standing(account: Account, method: str) -> dict[str, str]:
-    """Where a method that is not active stands, and why."""
+    """Tells where a method that is not active stands, and why."""
     other = account.standing_of(method)
     return {"standing": other.standing.value, "why": other.reason} if other else {"standing": "", "why": ""}

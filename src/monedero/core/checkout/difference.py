@@ -1,4 +1,5 @@
-"""What differs between two published states, as data: one change for each field of the models that is not the same.
+"""Tells what differs between two published states, as data: one change for each field of the models that is not the
+same.
 
 The fields of the models are walked, so that none can be forgotten: what is added to a model is compared from then on.
 
@@ -85,7 +86,7 @@ def differing(before: BaseModel, after: BaseModel) -> Iterator[tuple[str, Any, A
 
 
 def changes(before: Checkout | None, after: Checkout) -> list[Change]:
-    """What changed in a checkout; before the first edition everything in it is added."""
+    """Tells what changed in a checkout; before the first edition everything in it is added."""
     old = {tender.id: tender for tender in (before.tenders if before else [])}
     new = {tender.id: tender for tender in after.tenders}
     found = [
@@ -107,7 +108,7 @@ def changes(before: Checkout | None, after: Checkout) -> list[Change]:
 
 
 def shop_changes(before: Shop | None, after: Shop) -> list[Change]:
-    """What changed in the shop that a checkout is published for."""
+    """Tells what changed in the shop that a checkout is published for."""
     if before is None:
         return []
     found: list[Change] = []
@@ -120,7 +121,7 @@ def shop_changes(before: Shop | None, after: Shop) -> list[Change]:
 
 
 def _things(setting: str, before: Sequence[Thing], after: Sequence[Thing]) -> Iterator[Change]:
-    """What was added to, removed from or changed in a list; where nothing was, its sequence is another one."""
+    """Tells what was added to, removed from or changed in a list; where nothing was, its sequence is another one."""
     goes_by = THINGS[setting]
     old, new = ({goes_by(thing): thing for thing in things} for things in (before, after))
     same = True
@@ -133,7 +134,7 @@ def _things(setting: str, before: Sequence[Thing], after: Sequence[Thing]) -> It
 
 
 def method_changes(before: Sequence[Method], after: Sequence[Method]) -> list[Change]:
-    """What changed in what the methods that both use can carry."""
+    """Tells what changed in what the methods that both use can carry."""
     old = {method.id: method for method in before}
     return [
         Change(ChangeCode.METHOD, method.id, before=old[method.id], after=method)

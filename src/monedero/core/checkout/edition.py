@@ -1,4 +1,4 @@
-"""What is published: a checkout with all that a decision over it needs but the accounts, as they stood.
+"""An edition: a checkout with all that a decision over it needs but the accounts, as they stood.
 
 Whoever publishes looks at it first: a fingerprint over all of it tells whether it is still what was looked at.
 
@@ -24,7 +24,7 @@ from monedero.core.shop import Shop
 
 
 class Published(Strict):
-    """What an edition holds: the shop, its checkout, and what the methods of its tenders can carry."""
+    """Holds what an edition holds: the shop, its checkout, and what the methods of its tenders can carry."""
 
     shop: Shop
     checkout: Checkout

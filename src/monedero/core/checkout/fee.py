@@ -1,4 +1,4 @@
-"""What a tender asks of its buyer on top of the order, or takes off it: a percentage, a fixed amount, or both.
+"""Tells what a tender asks of its buyer on top of the order, or takes off it: a percentage, a fixed amount, or both.
 
 The percentage and the fixed amount are added exactly (a fixed part in another currency at the reference rate) and
 rounded, halves away from zero; then tax on what was rounded, rounded likewise. A price for a card network replaces the
@@ -55,7 +55,7 @@ class BuyerFee(FeePart):
 
 
 class Charged(NamedTuple):
-    """What a buyer pays on top, tax included (below zero: less); None where a reference rate for it is missing.
+    """Holds what a buyer pays on top, tax included (below zero: less); None where a reference rate for it is missing.
 
     `up_to`: it depends on the card network, which is not known yet. `kept` is what of it is not tax.
     """
@@ -93,7 +93,7 @@ class Charge:
         self._tax, self._of = above, under * 100
 
     def of(self, order: Order, rates: ReferenceRates) -> Charged:
-        """What it is for an order."""
+        """Tells what it is for an order."""
         network = order.card_network
         prices = self._unknown if network is None else [self._networks.get(network, self._general)]
         try:
@@ -103,7 +103,7 @@ class Charge:
         minor, currency = order.amount
         charged, kept = max(amounts)
         if charged < -minor:
-            # What is cut off is cut off both: the discount and its tax.
+            # A discount that is cut off loses its tax as well.
             charged, kept = -minor, -round_half_up(minor * -kept, -charged)
         up_to = network is None and bool(self._networks)
         return Charged(Money(charged, currency), up_to, Money(kept, currency))

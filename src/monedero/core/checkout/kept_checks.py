@@ -33,12 +33,14 @@ EVERY_TIME = (AMOUNT, DAY)
 
 
 Checks = tuple[Callable[[Order], bool], ...]
-"""Whether some checks hold for an order."""
+"""True if some checks hold for an order."""
 
 
 @dataclass(frozen=True, slots=True)
 class Said:
-    """What was said for some values: in sequence reasons and checks to be asked yet, and each of them by itself."""
+    """Holds what was said for some values: in sequence reasons and checks to be asked yet, and each of them by
+    itself.
+    """
 
     parts: tuple[tuple[Reason, ...] | Check, ...]
     only: tuple[Reason, ...]
@@ -61,14 +63,14 @@ class Sifted:
     """The checks of a tender, in sequence."""
 
     def __init__(self, checks: Sequence[Check]) -> None:
-        """Which facts they are about is seen once."""
+        """Sees once which facts they are about."""
         self.checks = tuple(checks)
         self.fields = {field for check in checks for field in fields_of(check.fact)}
         self._values = values_of(self.fields)
         self._kept: Bounded[Any, Said] = Bounded(MOST_KEPT)
 
     def said(self, order: Order) -> Said:
-        """What they say for the values of an order."""
+        """Tells what they say for the values of an order."""
         values = self._values(order)
         return self._kept.get(values) or self._kept.put(values, self._ask(order))
 
@@ -95,7 +97,7 @@ def fields_of(fact: Fact | None) -> tuple[str, ...]:
 
 
 def values_of(fields: set[str]) -> Callable[[Order], Any]:
-    """What reads the values of some fields of an order, as one thing that can be compared."""
+    """Tells what reads the values of some fields of an order, as one thing that can be compared."""
     return attrgetter(*sorted(fields)) if fields else _nothing
 
 

@@ -1,4 +1,4 @@
-"""What law says of what a tender asks of its buyers: rules as data, held against its fee and its conditions.
+"""Tells what law says of what a tender asks of its buyers: rules as data, held against its fee and its conditions.
 
 A rule on fees speaks where a fee is asked of buyers in one of its countries; a rule on terms by country where some of
 its countries that the shop sells to are offered the tender and others are not. A finding is information, not advice.
@@ -72,13 +72,13 @@ def findings(
 
 
 def _asks_more(fee: BuyerFee) -> bool:
-    """Whether some part of a fee is above nothing."""
+    """True if some part of a fee is above nothing."""
     parts = [fee, *fee.networks.values()]
     return any((part.percent or 0) > 0 or (part.fixed is not None and part.fixed.minor > 0) for part in parts)
 
 
 def _may_pay(country: str, asks: Iterable[Condition], areas: Sequence[Area]) -> bool:
-    """Whether a buyer of a country may be offered it, as far as conditions on country and area say."""
+    """True if a buyer of a country may be offered it, as far as conditions on country and area say."""
     by_id = {area.id: area for area in areas}
     for condition in asks:
         if condition.fact == "country":

@@ -1,4 +1,4 @@
-"""What a limit on the amount of a tender costs or saves the shop over its orders of a month.
+"""Tells what a limit on the amount of a tender costs or saves the shop over its orders of a month.
 
 The orders that count are those that the tender would be offered but for this one end of its window. Each would cost
 what the tender costs; as it is, it costs what the cheapest other tender costs that is offered. The difference is what
@@ -74,7 +74,7 @@ NOTHING = LimitCost(ZERO, ZERO, ZERO, ZERO)
 
 
 def limit_costs(decision: Decision, month: Iterable[SameOrders]) -> dict[tuple[str, str], LimitCost]:
-    """What each end of each window costs, by tender and end (`from`, or `up_to` for either upper end).
+    """Tells what each end of each window costs, by tender and end (`from`, or `up_to` for either upper end).
 
     Only ends that keep some order of the month from their tender are there.
     """
@@ -136,7 +136,9 @@ class Moved(NamedTuple):
 
 
 def moved(before: Decision, after: Decision, month: Iterable[SameOrders]) -> dict[str, Moved]:
-    """Which orders of the month every tender gains and loses by a change; tenders that keep theirs are left out."""
+    """Tells which orders of the month every tender gains and loses by a change; tenders that keep theirs are left
+    out.
+    """
     found: dict[str, Moved] = {}
     for same in month:
         both = [_offers(decision, same) for decision in (before, after)]

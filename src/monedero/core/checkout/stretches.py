@@ -1,4 +1,5 @@
-"""Which tenders are offered at every amount, for an order in all but its amount: stretches on which nothing changes.
+"""Tells which tenders are offered at every amount, for an order in all but its amount: stretches on which nothing
+changes.
 
 The amounts are cut at every limit of a tender or a method; one order is asked in each stretch, which answers for all of
 it, since no other check is about the amount.

@@ -35,7 +35,7 @@ CONDITION, UNKNOWN = "condition-", "-unknown"
 
 
 class Around(NamedTuple):
-    """What a tender's conditions rest on: the shared sets, the areas by their ids, the currency of the books."""
+    """Holds what a tender's conditions rest on: the shared sets, the areas by their ids, the currency of the books."""
 
     shared: Sequence[SharedConditions]
     areas: Mapping[str, Area]
@@ -43,7 +43,7 @@ class Around(NamedTuple):
 
 
 def can_widen(code: ReasonCode) -> bool:
-    """Whether a reason is the shop's own and can be ended by a change of the tender.
+    """True if a reason is the shop's own and can be ended by a change of the tender.
 
     >>> can_widen(ReasonCode.WINDOW_OVER), can_widen(ReasonCode.CONDITION_DEVICE_UNKNOWN)
     (True, False)
@@ -94,7 +94,8 @@ def _lifted(windows: Iterable[Window], code: ReasonCode, order: Order, books: st
 
 
 def without_limits(currency: str, currencies: Container[str], books: str) -> Iterable[Window]:
-    """What stands for a window that has no end left: nothing, or every amount, where the books' own would hold then.
+    """Tells what stands for a window that has no end left: nothing, or every amount, where the books' own would hold
+    then.
 
     >>> list(without_limits("EUR", {"EUR"}, "EUR")), list(without_limits("JPY", {"JPY"}, "EUR"))
     ([], [])
@@ -126,7 +127,7 @@ def _let_in(conditions: Iterable[Condition], fact: str, order: Order, around: Ar
 
 
 def own_values(code: ReasonCode, order: Order, around: Around) -> list[str]:
-    """What an order has of the fact that a reason is about; nothing where it is about no condition."""
+    """Tells what an order has of the fact that a reason is about; nothing where it is about no condition."""
     return _own(_fact_of(code), order, around) if code.value.startswith(CONDITION) else []
 
 

@@ -61,7 +61,7 @@ class CardColumns:
         """`carried` says which orders a method can carry; `plans` are those of the card that are open to the shop."""
         self.plans = plans
         self._columns, self._pricer, self._orders, self._carried = columns, pricer, orders, carried
-        # What returns of a percentage is worked out only where a refund brings it back.
+        # A returned percentage is worked out only where a refund brings it back.
         refunds = (event.refund for event in pricer.card.events if event.refund)
         self._returns = any(refund.returns == "percent" for refund in refunds)
         self._levels: dict[tuple[int, Reached], Level] = {}
@@ -78,7 +78,7 @@ class CardColumns:
 
     @property
     def by_volume(self) -> bool:
-        """Whether prices depend on the month's volume at all."""
+        """True if prices depend on the month's volume at all."""
         return bool(self._pricer.volume_ends)
 
     def _reached(self, days: int, whole: Fraction, so_far: Fraction) -> Reached:
@@ -137,7 +137,7 @@ class CardColumns:
         return method not in self._carried.long or order.row in self._carried.long[method]
 
     def volume(self, plan: PlanColumns) -> Fraction:
-        """What a plan carries in the month, in the shop's currency.
+        """Tells what a plan carries in the month, in the shop's currency.
 
         It is asked again at the volume that came out, from the largest on, until that is what is carried. Where it goes
         round in a circle instead, the largest volume of the circle counts.

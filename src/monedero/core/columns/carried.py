@@ -1,4 +1,5 @@
-"""Which of many orders a method can carry, as the decision on a single order has it, but for what is not known of them.
+"""Tells which of many orders a method can carry, as the decision on a single order has it, but for what is not known of
+them.
 
 What does not depend on the amount is asked once for all orders that are alike; the method's limits are compared
 exactly, brought over at the reference rate. A limit without a rate carries nothing. Long orders are asked one by one.
@@ -23,9 +24,9 @@ from monedero.core.order.model import Order
 from monedero.core.reasons import ReasonCode
 from monedero.core.window import Window
 
-# What a method can carry besides the amount does not depend on the day.
+# A method carries the same on every day, but for the amount.
 ANY_DAY = date(2026, 1, 1)
-# Of most past orders little is known; what is not known speaks against no method.
+# Little is known of most past orders; an unknown fact speaks against no method.
 NOT_KNOWN = frozenset(
     (ReasonCode.METHOD_RECURRING_UNKNOWN, ReasonCode.METHOD_KIND_UNKNOWN, ReasonCode.METHOD_DELIVERY_UNKNOWN)
 )
@@ -56,7 +57,7 @@ def carried(methods: Mapping[str, Method], orders: OrderColumns, setting: Settin
 
 
 def _can_carry(method: Method, order: Order, setting: Setting) -> bool:
-    """Whether nothing that is known of an order speaks against a method."""
+    """True if nothing that is known of an order speaks against a method."""
     return all(reason.code in NOT_KNOWN for reason in cannot_carry(method, order, setting))
 
 

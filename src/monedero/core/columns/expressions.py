@@ -45,7 +45,7 @@ class Writer:
         return self._chain(entry, self._base, self._priced)
 
     def returned(self, entry: Candidates) -> pl.Expr:
-        """What of the fee is percentage: the lesser of the rate's percentage and its base, and that of extras."""
+        """Tells what of the fee is percentage: the lesser of the rate's percentage and its base, and that of extras."""
         return self._chain(
             entry, lambda rate: pl.min_horizontal(self._percentage(rate), self._base(rate)), self._percentage
         )
@@ -112,7 +112,7 @@ def _money(money: Money) -> pl.Expr:
 
 
 def _within(band: Band) -> pl.Expr:
-    """Whether the amount lies in a band."""
+    """True if the amount lies in a band."""
     within, amount = ALWAYS, pl.col("minor") * pl.col("over")
     if band.from_:
         within = within & (amount >= _money(band.from_))

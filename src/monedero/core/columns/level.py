@@ -36,7 +36,7 @@ class PlanColumns:
 
 
 class Sum(NamedTuple):
-    """Of some orders: how many, what they come to, their fees, what of a fee a refund returns."""
+    """The sum of some orders: how many, what they come to, their fees, what of a fee a refund returns."""
 
     orders: Fraction
     amount: Fraction
@@ -102,7 +102,7 @@ class Level:
         return self._kept[name]
 
     def of_rows(self, plan: str, rows: pl.DataFrame) -> Sum:
-        """Of some orders (their `row`s) those that a plan carries, each on its cheapest route."""
+        """Takes from some orders (their `row`s) those that a plan carries, each on its cheapest route."""
         chosen = self.best.join(rows, on="row", how="semi")
         sums = chosen.group_by("pair").agg(*_parts(plan, chosen.columns))
         wanted = set(rows["row"].to_list()) if self.long else set()
@@ -131,7 +131,7 @@ class Level:
 
 
 def _parts(name: str, columns: Sequence[str]) -> list[pl.Expr]:
-    """What is summed of a route or a plan."""
+    """Tells what is summed of a route or a plan."""
     weight, held = pl.col("weight"), pl.col(name).is_not_null()
     parts = [
         weight.filter(held).sum().alias(f"{name}|orders"),

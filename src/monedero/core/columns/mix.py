@@ -144,6 +144,6 @@ def _asked(frame: pl.DataFrame, columns: Sequence[pl.Expr]) -> Iterator[Fraction
 
 
 def _placed(plans: Sequence[str]) -> dict[str, pl.Expr]:
-    """Which orders are placed on each of some plans: those of which it is the first that carries them."""
+    """Assigns each order to the first plan of the mix that can carry it."""
     first = pl.min_horizontal([place_of(name) for name in plans]) if plans else pl.lit(None)
     return {name: (place_of(name) == first).fill_null(False) for name in plans}

@@ -81,7 +81,7 @@ class LongOrder(NamedTuple):
 
     @property
     def amount(self) -> Fraction:
-        """What it comes to in the shop's currency."""
+        """Tells what it comes to in the shop's currency."""
         return self.order.amount.minor * self.value
 
 
@@ -168,7 +168,7 @@ class OrderColumns:
         return LongOrder(int(str(row["row"])), weight, order, pair.value)
 
     def without_rate(self, currencies: Iterable[str]) -> pl.Expr | None:
-        """Which orders lack a reference rate of one of these currencies on their day; None where none does."""
+        """Tells which orders lack a reference rate of one of these currencies on their day; None where none does."""
         lacking = sorted({number for code in currencies for number in self._lacking(code)})
         return pl.col("pair").is_in(lacking) if lacking else None
 

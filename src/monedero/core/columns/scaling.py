@@ -30,7 +30,7 @@ def carried_by(alone: Alone, volume: Fraction) -> pl.DataFrame:
 
 
 def same_orders(rows: Sequence[pl.DataFrame]) -> bool:
-    """Whether all of these are the same rows, in rising sequence.
+    """True if all of these are the same rows, in rising sequence.
 
     >>> same_orders([pl.DataFrame({"row": [1, 2]}), pl.DataFrame({"row": [1]})])
     False
@@ -51,6 +51,6 @@ def _fees(alone: Alone) -> Iterable[Piece]:
     for start, below in zip(edges, [*edges[1:], None], strict=True):
         if same_orders([carried, carried_by(alone, start)]):
             slope = card.sum_of(plan.id, card.ended(start)).fees / own
-            # What lies in the bands below is paid at their prices.
+            # The part of an amount in the bands below is paid at their prices.
             paid = (card.level(step).of(plan.id).fees * width for step, width in card.bands(start, start))
             yield Piece(start, below, slope, sum(paid, ZERO) / own - slope * start)

@@ -19,7 +19,7 @@ import polars as pl
 
 from monedero.core.ratecard.straight import FeeLine
 
-# What is beyond these is priced order by order: below them no sum of products in a fee leaves 128 bits.
+# Amounts beyond these are priced order by order: below them no sum of products in a fee leaves 128 bits.
 AMOUNTS, BRINGINGS, PERCENTS, FIGURES = 2**47, 2**46, 2**30, 2**60
 
 
@@ -37,14 +37,14 @@ def figures_of(line: FeeLine) -> dict[str, int | None]:
 
 
 def fits(line: FeeLine) -> bool:
-    """Whether a line is within what columns can hold."""
+    """True if a line is within what columns can hold."""
     money = (line.start, line.end, line.fixed, line.low, line.high, line.more_fixed)
     figures = sum(entry or 0 for entry in money) * line.over
     return line.percent + line.more_percent < PERCENTS and line.over < PERCENTS and figures < FIGURES
 
 
 def holds(amount: pl.Expr, figure: pl.Expr) -> pl.Expr:
-    """Whether an amount lies from `start` and below `end` of its row; a null is no end."""
+    """True if an amount lies from `start` and below `end` of its row; a null is no end."""
     under = (amount < pl.col("start") * figure).fill_null(value=False)
     beyond = (amount >= pl.col("end") * figure).fill_null(value=False)
     return ~under & ~beyond

@@ -1,1 +1,1 @@
-"""What a route costs all in: assumptions, parts, when the money arrives, plans over a month's volume."""
+"""All-in costs of a route: assumptions, parts, when the money arrives, plans over a month's volume."""

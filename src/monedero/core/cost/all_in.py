@@ -46,7 +46,7 @@ HOUR = 60
 
 @dataclass(frozen=True, slots=True)
 class EventPrices:
-    """What may happen after an order, in whole units of the shop's currency; a fee of None is not known."""
+    """Holds what may happen after an order, in whole units of the shop's currency; a fee of None is not known."""
 
     refund: Fraction | None = None
     refund_returns: str = "none"
@@ -57,7 +57,7 @@ class EventPrices:
 
 @dataclass(frozen=True, slots=True)
 class OtherCosts:
-    """What a route bears besides its fee. `days` is until the money arrives; `to_books` brings the amount over.
+    """Holds what a route bears besides its fee. `days` is until the money arrives; `to_books` brings the amount over.
 
     A `monthly_share` of None is not known. `buyer_fee` is what of a fee of the buyer the shop keeps, in the currency of
     the order.
@@ -150,7 +150,7 @@ def _straight(piece: FeePiece, line: Linear) -> Piece:
 
 
 def earned(cost: Fraction, margin: Fraction, assumed: Assumed) -> Fraction:
-    """What a route earns on an order: completion x (margin - cost) - (1 - completion) x what a lost order costs.
+    """Tells what a route earns on an order: completion x (margin - cost) - (1 - completion) x what a lost order costs.
 
     >>> earned(Fraction(1), Fraction(20), Assumed(completion_rate=Fraction(9, 10), lost_order=Fraction(2)))
     Fraction(169, 10)

@@ -43,7 +43,7 @@ def taken_on(day: date, method: Method) -> date:
 
 
 def handed_over(rule: Settlement, method: Method) -> bool:
-    """Whether the money is there as soon as the buyer hands it over.
+    """True if the money is there as soon as the buyer hands it over.
 
     >>> cash = Method(id="cash", name="Cash", family="cash", buyer="Pays.", recurring=False)
     >>> handed_over(Settlement(business_days=0, calendar="TARGET", payout="daily"), cash)

@@ -27,7 +27,7 @@ ZERO = Fraction(0)
 
 @dataclass(frozen=True)
 class Assumed:
-    """What is assumed about orders that are paid by one method."""
+    """Holds what is assumed about orders that are paid by one method."""
 
     refund_rate: Fraction = ZERO
     dispute_rate: Fraction = ZERO
@@ -52,7 +52,9 @@ class Assumed:
 
     @cached_property
     def earning(self) -> Linear:
-        """What comes of an order by what is left of it: that where it is completed, what a lost one costs where not."""
+        """Tells what comes of an order by what is left of it: that where it is completed, what a lost one costs where
+        not.
+        """
         return Linear(self.completes, (self.completes - 1) * self.lost_order)
 
     def replace(self, **values: Any) -> "Assumed":
@@ -64,7 +66,7 @@ FIELDS = {field.name.replace("_", "-"): field.name for field in dataclasses.fiel
 
 
 def about(assumption: Assumption, method: Method) -> str:
-    """What a value of the assumption is about, for a method."""
+    """Tells what a value of the assumption is about, for a method."""
     if assumption.scope is Scope.SHOP:
         return ALL
     return method.family.value if assumption.scope is Scope.FAMILY else method.id

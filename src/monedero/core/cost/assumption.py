@@ -32,7 +32,7 @@ PLAIN = re.compile(r"[0-9]{1,9}(\.[0-9]{1,6})?", re.ASCII)
 
 
 class Unit(StrEnum):
-    """What an assumption is counted in; money is in the shop's currency."""
+    """Names what an assumption is counted in; money is in the shop's currency."""
 
     PERCENT = "percent"
     MONEY = "money"
@@ -41,7 +41,7 @@ class Unit(StrEnum):
 
 
 class Scope(StrEnum):
-    """What one value of an assumption is about."""
+    """Names what one value of an assumption is about."""
 
     SHOP = "shop"
     FAMILY = "family"
@@ -61,7 +61,7 @@ class Assumption(Strict):
 
 
 class ChosenValue(Strict):
-    """What the owner typed for an assumption; `about` is a family, a method, or `*` for the shop."""
+    """Holds what the owner typed for an assumption; `about` is a family, a method, or `*` for the shop."""
 
     id: Identifier
     about: str

@@ -1,4 +1,5 @@
-"""What a buyer fee does to a route's cost: the provider's fee falls on all that is paid, and the fee is taken off.
+"""Tells what a buyer fee does to a route's cost: the provider's fee falls on all that is paid, and the fee is taken
+off.
 
 A buyer fee is a straight line in the order's amount here, in whole units of the order's currency: what the buyer pays
 on top, tax included, and what of it the shop keeps, without the tax. A discount that would leave nothing to pay ends
@@ -30,7 +31,7 @@ ONE = Fraction(1)
 
 
 class OnTop(NamedTuple):
-    """What a buyer pays on top of an order, and what of it the shop keeps, as lines in the order's amount."""
+    """Holds what a buyer pays on top of an order, and what of it the shop keeps, as lines in the order's amount."""
 
     paid: Linear
     kept: Linear
@@ -100,7 +101,7 @@ def over_cost(pieces: Iterable[FeePiece], on_top: OnTop, to_books: Fraction) -> 
 
 
 def _above_nothing(line: Linear, start: Fraction, below: Fraction | None) -> Amounts | None:
-    """Where a line is above nothing between two amounts; where it leaves nothing it is not above yet."""
+    """Tells where a line is above nothing between two amounts; where it leaves nothing it is not above yet."""
     if not line.slope:
         return Amounts(start, below) if line.intercept > 0 else None
     root, rises = -line.intercept / line.slope, line.slope > 0

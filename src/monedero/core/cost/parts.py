@@ -59,7 +59,7 @@ def band_lines(parts: Mapping[CostPart, Linear]) -> dict[CostBand, Linear]:
 
 
 def bands_at(lines: Mapping[CostBand, Linear], amount: Fraction) -> dict[CostBand, Fraction]:
-    """What each band of a cost comes to at an amount; none is below nothing unless the whole cost is."""
+    """Tells what each band of a cost comes to at an amount; none is below nothing unless the whole cost is."""
     bands = {band: line.at(amount) for band, line in lines.items()}
     for band, other in ((CostBand.RISK, CostBand.FEE), (CostBand.FEE, CostBand.MONTH)):
         if bands[band].numerator < 0:

@@ -1,4 +1,4 @@
-"""Where, along a value, the first place among straight lines passes to another method.
+"""Tells where along a value, the first place among straight lines passes to another method.
 
 The lines are what routes cost as one assumption changes. Going away from the value of now, the least line changes from
 route to route; as long as it is one of the same method, nothing has turned.

@@ -1,4 +1,4 @@
-"""What a plan costs in a month, as a function of the month's volume, at the shop's own mix of orders.
+"""Tells what a plan costs in a month, as a function of the month's volume, at the shop's own mix of orders.
 
 All orders of the mix are scaled together, and the month is walked band by band. The monthly charge comes on top and
 does not count towards the minimum. Two plans whose fees are linear cost the same at (M2 - M1) / (r1 - r2).

@@ -21,7 +21,7 @@ from monedero.core.curve.pieces import Curve, Piece
 
 
 class Crossing(NamedTuple):
-    """Which is lower before and after an amount: -1 the first, 1 the second, 0 neither."""
+    """Holds which is lower before and after an amount: -1 the first, 1 the second, 0 neither."""
 
     at: Fraction
     before: int
@@ -56,7 +56,7 @@ def _shared(first: Curve, second: Curve) -> Iterable[tuple[Fraction, Fraction | 
 
 
 def _signs(start: Fraction, below: Fraction | None, one: Piece, other: Piece) -> Iterable[tuple[Fraction, int]]:
-    """Which line is lower just right of the stretch's start, and just right of where they meet on it."""
+    """Tells which line is lower just right of the stretch's start, and just right of where they meet on it."""
     slope, gap = one.slope - other.slope, one.at(start) - other.at(start)
     yield start, sign(gap) or sign(slope)
     if slope and gap and sign(slope) != sign(gap):

@@ -41,7 +41,7 @@ class Piece:
         return self.slope * amount + self.intercept
 
     def holds(self, amount: Fraction) -> bool:
-        """Whether an amount lies on the piece."""
+        """True if an amount lies on the piece."""
         return self.from_ <= amount and (self.below is None or amount < self.below)
 
 

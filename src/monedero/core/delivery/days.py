@@ -26,7 +26,7 @@ LONGEST_CLOSED = 366 * 2
 
 
 def is_open(way: Delivery, day: date) -> bool:
-    """Whether it comes, or can be collected, on a day."""
+    """True if it comes, or can be collected, on a day."""
     return WEEKDAYS[day.weekday()] in way.open_weekdays and day not in way.closed_dates
 
 

@@ -84,14 +84,16 @@ WITH_ADDRESS = (DeliveryKind.COURIER, DeliveryKind.OWN_ROUND)
 
 
 class WeightBand(Strict):
-    """What delivery costs up to a weight, that weight included; None: whatever is heavier."""
+    """Holds what delivery costs up to a weight, that weight included; None: whatever is heavier."""
 
     up_to_grams: Grams | None = None
     fee: MoneyText
 
 
 class DeliveryPrice(Strict):
-    """What delivery costs in some areas (None: everywhere else): flat or by weight, free from an amount of goods on."""
+    """Holds what delivery costs in some areas (None: everywhere else): flat or by weight, free from an amount of goods
+    on.
+    """
 
     areas: AnyOf[Identifier] | None = None
     fee: MoneyText | None = None
@@ -126,7 +128,7 @@ class Hours(Strict):
 
 
 class DeliveryCosts(Strict):
-    """What it costs the shop: on the way out, on the way back, and for money that is taken at the door."""
+    """Holds what it costs the shop: on the way out, on the way back, and for money that is taken at the door."""
 
     out: MoneyText | None = None
     back: MoneyText | None = None
@@ -155,7 +157,7 @@ class Delivery(Strict):
 
     @property
     def needs_address(self) -> bool:
-        """Whether its buyer says where it shall go."""
+        """True if its buyer says where it shall go."""
         return self.kind in WITH_ADDRESS if self.address is None else self.address
 
     @property

@@ -1,4 +1,4 @@
-"""What a way of delivery costs the buyer of an order, and how much of the order's amount is the goods.
+"""Tells what a way of delivery costs the buyer of an order, and how much of the order's amount is the goods.
 
 The amount of an order is all that its buyer pays but the buyer fee, delivery included. The first price that holds the
 address is the price; where it cannot be known whether one holds it, neither can the price be. Delivery is free where
@@ -49,7 +49,9 @@ class NoPrice(StrEnum):
 
 @dataclass(frozen=True, slots=True)
 class Destination:
-    """Where an order goes, on which day it was placed, in which currency it is paid, and what it weighs in grams."""
+    """Holds where an order goes, on which day it was placed, in which currency it is paid, and what it weighs in
+    grams.
+    """
 
     country: str
     day: date
@@ -89,7 +91,7 @@ class DeliveryFee:
 def price_of(
     way: Delivery, there: Destination, areas: Mapping[str, Area], rates: ReferenceRates
 ) -> DeliveryFee | NoPrice:
-    """What it costs its buyer to have goods brought somewhere, or why that cannot be said."""
+    """Tells what it costs its buyer to have goods brought somewhere, or why that cannot be said."""
     found = _price_there(way.prices, there, areas) if way.prices else DeliveryPrice()
     if isinstance(found, NoPrice):
         return found

@@ -88,7 +88,7 @@ class Area(Strict):
         return self
 
     def holds(self, country: str, postcode: str | None, town: str | None = None) -> bool | None:
-        """Whether an order of a country, a postcode and a town lies in it; None where that is unknown."""
+        """True if an order of a country, a postcode and a town lies in it; None where that is unknown."""
         if country in self.countries:
             return True
         held = {self._by_postcode(country, postcode), self._by_town(country, town)}

@@ -26,14 +26,14 @@ from monedero.core.ratecard.model import CardKind, LineKind
 
 
 class Device(StrEnum):
-    """What a buyer pays on."""
+    """Names what a buyer pays on."""
 
     PHONE = "phone"
     DESKTOP = "desktop"
 
 
 class Known(NamedTuple):
-    """What prices ask of an order but its amount and day: hashable, so that an answer can be kept."""
+    """The facts that prices ask of an order besides its amount and day: hashable, so that an answer can be kept."""
 
     currency: str
     country: str
@@ -96,7 +96,7 @@ class Order:
 
     @property
     def known(self) -> Known:
-        """What prices ask of it."""
+        """The facts that prices ask of it."""
         return Known(
             self.amount.currency, self.country, self.card_network, self.card_kind, self.recurring, self.kinds
         )

@@ -1,4 +1,5 @@
-"""What an order's lines say of it, where nothing else does: its kinds, whether it repeats, that nothing is delivered.
+"""Facts that an order's lines say of it, where nothing else does: its kinds, whether it repeats, that nothing is
+delivered.
 
 A fact that is given goes before what the lines say. What a line says that nobody described is unknown.
 
@@ -26,7 +27,7 @@ from monedero.core.ratecard.model import LineKind
 
 
 class Sold(Protocol):
-    """What a line says of an order that it is in."""
+    """Holds what a line says of an order that it is in."""
 
     @property
     def kind(self) -> LineKind:
@@ -35,7 +36,7 @@ class Sold(Protocol):
 
     @property
     def recurring(self) -> bool:
-        """Whether it repeats."""
+        """True if it repeats."""
         ...
 
     @property

@@ -32,7 +32,7 @@ class Scheme(NamedTuple):
 
 
 def clabe_checks(number: str) -> bool:
-    """Whether the last digit of a CLABE is right: weights 3, 7, 1 over the others, each product modulo 10."""
+    """True if the last digit of a CLABE is right: weights 3, 7, 1 over the others, each product modulo 10."""
     total = sum(int(digit) * (3, 7, 1)[place % 3] % 10 for place, digit in enumerate(number[:17]))
     return (10 - total % 10) % 10 == int(number[17])
 
@@ -58,7 +58,7 @@ def scheme_of(country: str) -> Scheme:
 
 
 def wrong_in(country: str, bank_code: str, account_number: str) -> str:
-    """Which part of an account is not built as its country writes it, by a code; empty where both are right."""
+    """Tells which part of an account is not built as its country writes it, by a code; empty where both are right."""
     scheme, bank, number = scheme_of(country), _plain(bank_code), _plain(account_number)
     if scheme.bank_code and not (re.fullmatch(scheme.bank_shape, bank, re.ASCII) and scheme.bank_check(bank)):
         return scheme.bank_code

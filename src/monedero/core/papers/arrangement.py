@@ -39,7 +39,7 @@ DETAILS: Mapping[Family, tuple[Details, ...]] = {
 
 
 class Arrangements(Strict):
-    """What buyers are told by the shop's own arrangements.
+    """Holds what buyers are told by the shop's own arrangements.
 
     `payee` and `post_to` are for cheques (empty: the shop's name, no address). `seller` is the name and address that
     invoices bear, `tax_number` the number on them; `invoice_prefix` stands before their numbers.
@@ -63,7 +63,7 @@ class Arrangements(Strict):
         return next((account for account in self.accounts if account.currency == currency), None)
 
     def lacks_for(self, family: Family, currency: str) -> bool:
-        """Whether a buyer of a method of a family would lack what is needed to pay in a currency."""
+        """True if a buyer of a method of a family would lack what is needed to pay in a currency."""
         needed = DETAILS.get(family, ())
         if Details.ACCOUNTS in needed:
             return self.account_for(currency) is None

@@ -75,5 +75,5 @@ class TransferAccount(PayoutAccount):
         return str(IBAN(self.iban).bic or "")
 
     def takes_euro_code(self, sepa: Container[str]) -> bool:
-        """Whether a SEPA credit transfer can be sent to it, which a QR code may describe; `sepa` are its countries."""
+        """True if a SEPA credit transfer can be sent to it, which a QR code may describe; `sepa` are its countries."""
         return self.currency == EURO and self.iban is not None and self.country in sepa

@@ -1,4 +1,4 @@
-"""What a buyer needs to pay one payment, as it stood when it was chosen: it stays the same until it is paid.
+"""Tells what a buyer needs to pay one payment, as it stood when it was chosen: it stays the same until it is paid.
 
 A transfer has an account and a reference; a cheque a payee and an address; cash what the buyer pays with and the
 change; an invoice its number for good; a counter voucher its number and its last day.
@@ -51,7 +51,7 @@ class Cash(_Paper):
     pays_with: MoneyPositive | None = None
 
     def change(self, total: Money) -> Money | None:
-        """What is given back of the money that is brought; None where it is not more, or nothing was said."""
+        """Tells what is given back of the money that is brought; None where it is not more, or nothing was said."""
         brought = self.pays_with
         if brought is None or brought.currency != total.currency or brought.minor <= total.minor:
             return None

@@ -44,17 +44,17 @@ class Books(Strict):
 
     @property
     def open(self) -> int:
-        """What was authorised and is neither taken nor released."""
+        """The amount that was authorised and is neither taken nor released."""
         return self.authorised - self.taken - self.released
 
     @property
     def kept(self) -> int:
-        """What the shop has of the buyer's money, fees aside."""
+        """The buyer's money that the shop has, fees aside."""
         return self.taken - self.refunded - self.disputed - self.lost - self.returned
 
     @property
     def can_give_back(self) -> int:
-        """What may still be refunded, or given as shop credit."""
+        """The amount that may still be refunded, or given as shop credit."""
         return max(0, min(self.kept, self.kept - self.credited))
 
     def with_(self, **amounts: int) -> Self:
@@ -67,7 +67,7 @@ class Books(Strict):
 
     @property
     def disagree(self) -> bool:
-        """Whether some amount lies beyond what bounds it."""
+        """True if some amount lies beyond what bounds it."""
         return self.authorised > self.ordered or self.credited > self.taken or self.open < 0 or self.kept < 0
 
     def charged(self, fee: Money | None, given_back: Money | None = None) -> Self:

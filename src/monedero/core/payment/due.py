@@ -1,4 +1,4 @@
-"""What is due next on an order, from whom, and by when.
+"""Tells what is due next on an order, from whom, and by when.
 
 Source: own design.
 
@@ -20,7 +20,7 @@ from monedero.core.record import OrderRecord
 
 
 class Who(StrEnum):
-    """Who has something to do."""
+    """Names who has something to do."""
 
     BUYER = "buyer"
     SHOP = "shop"
@@ -28,7 +28,7 @@ class Who(StrEnum):
 
 
 class DueCode(StrEnum):
-    """What is due."""
+    """Names what is due."""
 
     FINISH = "finish"
     CHOOSE = "choose"
@@ -95,7 +95,7 @@ def _money(record: OrderRecord) -> Iterable[Due]:
 
 
 def means(record: OrderRecord) -> Meaning:
-    """What the state of an order means for what was ordered."""
+    """Tells what the state of an order means for what was ordered."""
     return meaning.NOT_ALL_PAID if record.missing else meaning.of(record.state, record.payment.chosen.gives)
 
 

@@ -1,4 +1,4 @@
-"""What the state of a payment means for goods, access, stock and seat: at certainty, not at hope.
+"""Tells what the state of a payment means for goods, access, stock and seat: at certainty, not at hope.
 
 One row for each state. Where the tender gives with the order already (cash at the pier), what waits for certainty is
 given while the money is still to come. What was given and is no longer paid for is asked back.
@@ -19,7 +19,7 @@ from monedero.core.payment.state import State
 
 
 class Goods(StrEnum):
-    """What to do with goods."""
+    """Names what to do with goods."""
 
     KEEP_BACK = "keep-back"
     SEND = "send"
@@ -27,7 +27,7 @@ class Goods(StrEnum):
 
 
 class AccessState(StrEnum):
-    """What to do with access to a download, a course or a membership."""
+    """Names what to do with access to a download, a course or a membership."""
 
     WAIT = "wait"
     GIVE = "give"
@@ -35,7 +35,7 @@ class AccessState(StrEnum):
 
 
 class Stock(StrEnum):
-    """What to do with the stock of the line."""
+    """Names what to do with the stock of the line."""
 
     HOLD = "hold"
     SOLD = "sold"
@@ -43,7 +43,7 @@ class Stock(StrEnum):
 
 
 class Seat(StrEnum):
-    """What to do with the seat of a booking."""
+    """Names what to do with the seat of a booking."""
 
     HOLD = "hold"
     KEEP = "keep"
@@ -51,7 +51,7 @@ class Seat(StrEnum):
 
 
 class Meaning(NamedTuple):
-    """What a state means for the order."""
+    """Holds what a state means for the order."""
 
     goods: Goods
     access: AccessState
@@ -83,7 +83,7 @@ MEANING: dict[State, Meaning] = {
     State.PAID: _GIVEN,
     State.PART_REFUNDED: _GIVEN,
     State.REFUNDED: Meaning(Goods.ASK_BACK, AccessState.WITHDRAW, Stock.FREE, Seat.LET_GO),
-    # What was given stays; what was not yet sent waits for the answer.
+    # Things that were given stay; what was not yet sent waits for the answer.
     State.DISPUTED: Meaning(Goods.KEEP_BACK, AccessState.GIVE, Stock.SOLD, Seat.KEEP),
     State.DISPUTE_LOST: _UNPAID,
     State.RETURNED: _UNPAID,
@@ -92,11 +92,11 @@ _WITH_THE_ORDER = frozenset({State.CONFIRMING, State.AUTHORISED, State.AWAITING_
 
 
 NOT_ALL_PAID = _HELD
-"""Of an order of which a part is missing nothing is given, whatever the state of its payment."""
+"""An order with a part missing gives nothing, whatever the state of its payment."""
 
 
 def of(state: State, gives: Gives) -> Meaning:
-    """What a state means for an order whose tender gives at certainty, or with the order."""
+    """Tells what a state means for an order whose tender gives at certainty, or with the order."""
     if gives is Gives.AT_ORDER and state in _WITH_THE_ORDER:
         return _GIVEN
     return MEANING[state]

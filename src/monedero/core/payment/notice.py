@@ -29,7 +29,7 @@ from monedero.core.payment.state import Move
 
 
 class Notice(Strict):
-    """What the provider tells of a payment: the move, the amount it moves, and what was charged for it.
+    """Holds what the provider tells of a payment: the move, the amount it moves, and what was charged for it.
 
     `until` is the day on which what was authorised lapses, on which a debit is confirmed, or by which an answer to
     a dispute is due.
@@ -46,7 +46,7 @@ class Notice(Strict):
 
 
 class Fate(StrEnum):
-    """What became of a notice."""
+    """Names what became of a notice."""
 
     COUNTED = "counted"
     AGAIN = "again"

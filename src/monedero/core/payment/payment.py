@@ -106,7 +106,7 @@ class Payment(Strict):
 
     @property
     def total(self) -> Money:
-        """What its buyer pays: the order with the fee of the tender."""
+        """Tells what its buyer pays: the order with the fee of the tender."""
         return self.books.money(self.books.ordered)
 
     @property
@@ -133,7 +133,7 @@ class Counted(NamedTuple):
 
 
 class Told(NamedTuple):
-    """What became of a notice: the payment after it, its fate, and what took its place, early ones included."""
+    """Holds what became of a notice: the payment after it, its fate, and what took its place, early ones included."""
 
     payment: Payment
     fate: Fate

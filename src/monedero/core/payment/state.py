@@ -21,7 +21,7 @@ from monedero.core.payment.books import Books
 
 
 class State(StrEnum):
-    """Where a payment stands; the first is an order for which no way to pay is chosen."""
+    """Names where a payment stands; the first is an order for which no way to pay is chosen."""
 
     OPEN = "open"
     # With a provider.
@@ -49,7 +49,7 @@ class State(StrEnum):
 
 
 class Move(StrEnum):
-    """What can happen to a payment."""
+    """Names what can happen to a payment."""
 
     AUTHORISED = "authorised"
     CONFIRMING = "confirming"

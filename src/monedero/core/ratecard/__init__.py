@@ -1,1 +1,1 @@
-"""What a rate card is, and the fee of an order by it."""
+"""Tells what a rate card is, and the fee of an order by it."""

@@ -35,7 +35,7 @@ class Ranked(NamedTuple):
 
 
 def newest(pricers: Sequence[CardPricer], day: date) -> CardPricer | None:
-    """Of the cards of one provider, the newest that holds on the day; a card without a day always holds."""
+    """Finds the newest card of one provider that holds on the day; a card without a day always holds."""
     versions = [pricer for pricer in pricers if (pricer.card.valid_from or date.min) <= day]
     return max(versions, key=lambda pricer: pricer.card.valid_from or date.min, default=None)
 

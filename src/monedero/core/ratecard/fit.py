@@ -1,4 +1,4 @@
-"""Which rates and extras of a card fit an order, apart from its amount and its monthly volume.
+"""Tells which rates and extras of a card fit an order, apart from its amount and its monthly volume.
 
 Every key present in `when` must hold; lists mean any of; a key about something unknown does not hold. A cart of
 several kinds of line fits only where each of its kinds is in the list.
@@ -26,7 +26,7 @@ from monedero.core.ratecard.model import Extra, Origin, Rate, Route, When
 
 
 class OrderTraits(NamedTuple):
-    """What is known of an order, with where its buyer is and whether it is converted, as one card sees both."""
+    """Holds what is known of an order, with where its buyer is and whether it is converted, as one card sees both."""
 
     known: Known
     origin: Origin
@@ -34,7 +34,7 @@ class OrderTraits(NamedTuple):
 
 
 def fits(when: When, asked: OrderTraits) -> bool:
-    """Whether every key but `amount` and `monthly_volume` holds."""
+    """True if every key but `amount` and `monthly_volume` holds."""
     known = asked.known
     return (
         (when.currency is None or known.currency in when.currency)
@@ -49,14 +49,14 @@ def fits(when: When, asked: OrderTraits) -> bool:
 
 
 def rate_covers(rate: Rate, route: Route, asked: OrderTraits) -> bool:
-    """Whether a rate is for this route and fits what is known of the order."""
+    """True if a rate is for this route and fits what is known of the order."""
     return (
         rate.method == route.method and (rate.plans is None or route.plan in rate.plans) and fits(rate.when, asked)
     )
 
 
 def extra_covers(extra: Extra, route: Route, asked: OrderTraits) -> bool:
-    """Whether an extra is for this route and fits what is known of the order."""
+    """True if an extra is for this route and fits what is known of the order."""
     return (
         (extra.methods is None or route.method in extra.methods)
         and (extra.plans is None or route.plan in extra.plans)

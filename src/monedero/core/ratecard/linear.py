@@ -92,7 +92,7 @@ class FeePiece(NamedTuple):
         return total((self.base, self.added))
 
     def returned(self, how: str) -> Linear:
-        """What of the fee comes back with a refund: `none`, `percent` or `all`."""
+        """Tells what of the fee comes back with a refund: `none`, `percent` or `all`."""
         if how == "all":
             return self.fee
         if how == "none":

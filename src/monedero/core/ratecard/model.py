@@ -48,7 +48,7 @@ PAYOUT = re.compile(r"daily|weekly:(MON|TUE|WED|THU|FRI|SAT|SUN)|monthly:([1-9]|
 
 
 class Origin(StrEnum):
-    """Where the buyer is, seen from the shop and the provider."""
+    """Names where the buyer is, seen from the shop and the provider."""
 
     DOMESTIC = "domestic"
     REGION = "region"
@@ -56,7 +56,7 @@ class Origin(StrEnum):
 
 
 class CardKind(StrEnum):
-    """What kind of card a buyer pays with."""
+    """Names what kind of card a buyer pays with."""
 
     CONSUMER_DEBIT = "consumer-debit"
     CONSUMER_CREDIT = "consumer-credit"
@@ -101,7 +101,7 @@ class Band(Strict):
 
 
 class When(Strict):
-    """What an order must be for a rate or an extra to fit; every key present must hold."""
+    """Holds what an order must be for a rate or an extra to fit; every key present must hold."""
 
     amount: Band | None = None
     monthly_volume: Band | None = None
@@ -150,7 +150,7 @@ class Rate(Strict):
 
 
 class Extra(Strict):
-    """What comes on top for the orders that fit."""
+    """Holds what comes on top for the orders that fit."""
 
     id: Identifier
     label: Name
@@ -162,21 +162,21 @@ class Extra(Strict):
 
 
 class RefundEvent(Strict):
-    """What a refund costs, and how much of the fee comes back."""
+    """Holds what a refund costs, and how much of the fee comes back."""
 
     fixed: MoneyText | None = None
     returns: Literal["none", "percent", "all"]
 
 
 class DisputeEvent(Strict):
-    """What a dispute costs."""
+    """Holds what a dispute costs."""
 
     fixed: MoneyText | None = None
     returned_if_won: StrictBool
 
 
 class FailedEvent(Strict):
-    """What a payment that fails later costs."""
+    """Holds what a payment that fails later costs."""
 
     fixed: MoneyText | None = None
 

@@ -1,4 +1,4 @@
-"""Where a buyer is, seen from the shop and the provider.
+"""Tells where a buyer is, seen from the shop and the provider.
 
 `origin` is `domestic` where the buyer's country is the shop's, else `region` where both are in the provider's
 region, else `abroad`.
@@ -15,7 +15,7 @@ from monedero.core.ratecard.model import Origin
 
 
 def origin_of(shop_country: str, buyer_country: str, region: frozenset[str]) -> Origin:
-    """Where the buyer is, seen from the shop and the provider's region."""
+    """Tells where the buyer is, seen from the shop and the provider's region."""
     if shop_country == buyer_country:
         return Origin.DOMESTIC
     if shop_country in region and buyer_country in region:

@@ -1,4 +1,4 @@
-"""What pricing a route answers: an exact fee with its parts, or the reason why there is none.
+"""Tells what pricing a route answers: an exact fee with its parts, or the reason why there is none.
 
 A fee is carried exactly and rounded once, half up; its parts are shown so that they add up to what is charged.
 
@@ -49,7 +49,7 @@ class Priced(NamedTuple):
 
     @property
     def returned(self) -> Fraction:
-        """What a refund brings back where it brings back the percentage, in whole units, not rounded.
+        """Tells what a refund brings back where it brings back the percentage, in whole units, not rounded.
 
         >>> Priced(None, "any", "EUR", 1000, (2465, 250, 0, 100, 5), ("abroad",)).returned
         Fraction(513, 20000)

@@ -52,7 +52,7 @@ class Candidates(NamedTuple):
 
 
 class MetTerms(NamedTuple):
-    """What of a card an order meets, whatever its amount.
+    """Holds what of a card an order meets, whatever its amount.
 
     Factors bring minor units to the settlement currency; `reached` says by plan what the month's volume reaches (one
     that is not there is not known), in which currency it was asked; `percent_over` is what the card's percentages
@@ -115,7 +115,7 @@ class CardPricer:
             return None
 
     def terms(self, order: Order, takings: Takings = NOT_KNOWN) -> MetTerms | Reason:
-        """What of the card an order meets, whatever its amount; or why none of the card's routes has a price."""
+        """Tells what of the card an order meets, whatever its amount; or why none of the card's routes has a price."""
         if not self.open:
             return Reason(
                 ReasonCode.SHOP_COUNTRY, limit=tuple(self.card.provider.countries), own=self._shop_country
@@ -134,7 +134,7 @@ class CardPricer:
         return MetTerms(settlement, candidates, factors, reached, other, self.percent_over)
 
     def _reached(self, volume: Volume, factors: Factors) -> Reached:
-        """What a volume reaches of the card's ends; all is left open where it has no reference rate."""
+        """Tells what a volume reaches of the card's ends; all is left open where it has no reference rate."""
         if volume.currency not in factors.by_currency:
             return Reached(frozenset(), frozenset(), self.volume_ends)
         known = factors.by_currency
@@ -167,7 +167,7 @@ class CardPricer:
         return find_factors(self._reference, sorted(currencies), settlement, day)
 
     def _prepare(self, known: Known) -> tuple[str, tuple[Candidates, ...]]:
-        """What does not depend on amount, volume and day: settlement currency, and the entries that may fit.
+        """Tells what does not depend on amount, volume and day: settlement currency, and the entries that may fit.
 
         It can be a key: orders for which it is the same have the same fees, whatever else is known of them.
         """

@@ -28,7 +28,7 @@ UNKNOWN = "unknown"
 
 
 class Factors(NamedTuple):
-    """What brings minor units of each currency to the settlement currency, whole over `over`."""
+    """Holds what brings minor units of each currency to the settlement currency, whole over `over`."""
 
     over: int
     by_currency: dict[str, int]
@@ -122,7 +122,7 @@ def find_factors(rates: ReferenceRates, currencies: Iterable[str], settlement: s
 
 
 def amount_holds(band: Band | None, value: int, factors: Factors) -> bool | None:
-    """Whether an amount (in the settlement currency, over the factors' denominator) lies in a band.
+    """True if an amount (in the settlement currency, over the factors' denominator) lies in a band.
 
     None where an end without a reference rate leaves it open.
     """
@@ -138,7 +138,7 @@ def amount_holds(band: Band | None, value: int, factors: Factors) -> bool | None
 
 
 def volume_holds(band: Band | None, reached: Reached | None) -> bool | None:
-    """Whether a month's volume lies in a band; a volume that is not known lies in none, None leaves it open."""
+    """True if a month's volume lies in a band; a volume that is not known lies in none, None leaves it open."""
     if band is None:
         return True
     if reached is None:
@@ -151,7 +151,7 @@ def volume_holds(band: Band | None, reached: Reached | None) -> bool | None:
 
 
 def stands(entry: ScaledEntry, amount: int, reached: Reached | None, factors: Factors) -> bool | None:
-    """Whether the bands of an entry hold; None where it may price the order and a reference rate is missing.
+    """True if the bands of an entry hold; None where it may price the order and a reference rate is missing.
 
     An entry that cannot fit needs no rate.
     """

@@ -1,4 +1,4 @@
-"""What a route charges as straight lines over the amount.
+"""Tells what a route charges as straight lines over the amount.
 
 Most routes are of this kind: the figures of a rate and its extras are in one currency, and no extra asks for the
 amount. A fee is then a few multiplications and one division of whole numbers, which `monedero.core.columns.straight`
@@ -46,7 +46,7 @@ class FeeLine(NamedTuple):
     over: int
 
     def holds(self, amount: int, figure: int) -> bool:
-        """Whether an amount lies between its ends; figures are multiplied by `figure`."""
+        """True if an amount lies between its ends; figures are multiplied by `figure`."""
         return (self.start is None or amount >= self.start * figure) and (
             self.end is None or amount < self.end * figure
         )

@@ -1,4 +1,4 @@
-"""What stands on a rate card besides prices: the terms of contract, and where its figures come from.
+"""Tells what stands on a rate card besides prices: the terms of contract, and where its figures come from.
 
 Source: own design, format `monedero/rate-card/1`.
 
@@ -40,7 +40,7 @@ class Terms(Strict):
 
 
 class CardSource(Strict):
-    """Where the figures of a card come from: the provider's price list as it stood, and the day it was read."""
+    """Holds where the figures of a card come from: the provider's price list as it stood, and the day it was read."""
 
     text: LongText
     read_on: Day

@@ -1,4 +1,4 @@
-"""What an account takes in a month, and which ends of a card's bands of volume that reaches.
+"""Tells what an account takes in a month, and which ends of a card's bands of volume that reaches.
 
 Bands in `when` take the volume whole. A graduated rate looks at how far the month has come: over a month every band
 is walked, so that the two may differ. An end or a volume without a reference rate leaves open what is reached.
@@ -41,7 +41,7 @@ def plan_key(provider: str, plan: str) -> str:
 
 @dataclass(frozen=True, slots=True)
 class Takings:
-    """What accounts take in a month: each plan (by its `plan_key`) its own, and every other one alike.
+    """Holds what accounts take in a month: each plan (by its `plan_key`) its own, and every other one alike.
 
     Where neither is given, nothing is known.
     """
@@ -50,7 +50,7 @@ class Takings:
     by_plan: Mapping[str, Volume] = field(default_factory=dict)
 
     def of(self, card: RateCard) -> Mapping[str, Volume]:
-        """What the account takes, by plan of a card; one that is not known is not there."""
+        """Tells what the account takes, by plan of a card; one that is not known is not there."""
         alike = (
             {} if self.every is None else dict.fromkeys((plan.id for plan in card.plans), Volume.of(self.every))
         )
@@ -85,7 +85,7 @@ def graduated_ends(entries: Iterable[Rate | Extra]) -> frozenset[Money]:
 
 
 def reached_by(ends: Mapping[Money, Fraction | int | None], whole: Fraction, so_far: Fraction) -> Reached:
-    """What two volumes reach of ends that were brought to the same currency; None has no reference rate."""
+    """Tells what two volumes reach of ends that were brought to the same currency; None has no reference rate."""
     known = {end: value for end, value in ends.items() if value is not None}
     return Reached(
         frozenset(end for end, value in known.items() if value <= whole),

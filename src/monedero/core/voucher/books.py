@@ -35,7 +35,7 @@ class VoucherKind(StrEnum):
 
 
 class EntryKind(StrEnum):
-    """What happens to a voucher."""
+    """Names what happens to a voucher."""
 
     ISSUED = "issued"
     USED = "used"
@@ -69,17 +69,17 @@ class Voucher(Strict):
 
     @property
     def balance(self) -> int:
-        """What is left, in minor units."""
+        """The amount that is left, in minor units."""
         return sum(SIGN[entry.what] * entry.amount.minor for entry in self.entries)
 
     @property
     def issued(self) -> int:
-        """What it was issued for, in minor units."""
+        """The amount for which it was issued, in minor units."""
         return sum(entry.amount.minor for entry in self.entries if entry.what is EntryKind.ISSUED)
 
     @property
     def used(self) -> int:
-        """What orders have used and did not give back: what is revenue of it."""
+        """The amount that orders have used and did not give back: what is revenue of it."""
         return sum(-SIGN[entry.what] * entry.amount.minor for entry in self.entries if entry.order)
 
     @property
@@ -95,11 +95,11 @@ class Voucher(Strict):
         return max([self.expires, *late])
 
     def expired(self, on: date) -> bool:
-        """Whether it can be used no more on a day."""
+        """True if it can be used no more on a day."""
         return self.last_day is not None and on > self.last_day
 
     def used_by(self, order: str) -> int:
-        """What an order has used of it and did not give back, in minor units."""
+        """Tells how much of it an order has used and did not give back, in minor units."""
         return sum(-SIGN[entry.what] * entry.amount.minor for entry in self.entries if entry.order == order)
 
     def use(self, amount: Money, order: str, at: datetime) -> Self:

@@ -42,7 +42,7 @@ def read_code(text: str) -> str:
 
 
 def digest_of(code: str) -> str:
-    """What is kept of a code; a random code of this length cannot be found from it."""
+    """Makes the digest of a code that is kept; a random code of this length cannot be found from it."""
     return hashlib.sha256(read_code(code).encode()).hexdigest()
 
 

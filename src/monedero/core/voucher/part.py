@@ -1,4 +1,4 @@
-"""What vouchers pay of an order, and how what is given back goes to where each part came from.
+"""Tells what vouchers pay of an order, and how what is given back goes to where each part came from.
 
 A voucher pays as much as there is on it, up to what is left to pay; the other tenders meet the rest. What is given back
 is split by what each part still holds, to the minor unit, so that giving all of it back makes every part whole.
@@ -38,7 +38,7 @@ class Back(StrEnum):
 
 
 class VoucherPart(Strict):
-    """What one voucher pays of an order, and what of that went back to it.
+    """Holds what one voucher pays of an order, and what of that went back to it.
 
     `less` is what the order did not need, because its goods came to less than the most that they could. What went back
     because the order was given up is `waiting`: it is taken again if the order is paid after all.
@@ -53,22 +53,22 @@ class VoucherPart(Strict):
 
     @property
     def back(self) -> int:
-        """What went back to it after it had paid, in minor units."""
+        """The amount that went back to it after it had paid, in minor units."""
         return self.returned.minor if self.returned else 0
 
     @property
     def held(self) -> int:
-        """What the order still holds of it, in minor units."""
+        """The amount that the order still holds of it, in minor units."""
         return self.amount.minor - self.back - (self.less.minor if self.less else 0)
 
     @property
     def paid(self) -> int:
-        """What it paid of the order, in minor units, whether or not that was refunded later."""
+        """The amount that it paid of the order, in minor units, whether or not that was refunded later."""
         return self.held + (0 if self.waiting else self.back)
 
     @property
     def lacks(self) -> int:
-        """What it does not pay because it went back when the order was given up, in minor units."""
+        """The amount it does not pay because it went back when the order was given up, in minor units."""
         return self.back if self.waiting else 0
 
     def came_back(self, minor: int, why: Back) -> Self:
@@ -87,7 +87,7 @@ class VoucherPart(Strict):
 
 
 def covered(parts: Sequence[VoucherPart]) -> int:
-    """What vouchers pay and did not get back, in minor units."""
+    """Tells what vouchers pay and did not get back, in minor units."""
     return sum(part.held for part in parts)
 
 

@@ -1,1 +1,1 @@
-"""What buyers read of a tender: texts by language, with placeholders, and names that nobody can mistake."""
+"""Tells what buyers read of a tender: texts by language, with placeholders, and names that nobody can mistake."""

@@ -36,7 +36,7 @@ MOST_CHOICES = 40
 
 
 class AskedKind(StrEnum):
-    """What a field takes."""
+    """Names what a field takes."""
 
     TEXT = "text"
     NUMBER = "number"
@@ -62,7 +62,7 @@ class AskedField(Strict):
 
 
 class Answer(Strict):
-    """What a buyer filled in, under the label that was read; a choice by its first name."""
+    """Holds what a buyer filled in, under the label that was read; a choice by its first name."""
 
     field: Identifier
     label: Name

@@ -1,4 +1,4 @@
-"""What a text leads to: a picture that is kept beside the shop, and a film somewhere on the web.
+"""Tells what a text leads to: a picture that is kept beside the shop, and a film somewhere on the web.
 
 Source: RFC 3986 and RFC 9110 section 4.2.2 (https addresses); RFC 6234 (SHA-256, by which a picture is known).
 

@@ -39,7 +39,9 @@ KEPT_HERE = re.compile(r"/api/pictures/[a-p]{32}", re.ASCII)
 
 
 class Placeholder(StrEnum):
-    """What a text can be filled with; `UNTIL` is the day by which it is to be paid, `LINK` the page of the order."""
+    """Names what a text can be filled with; `UNTIL` is the day by which it is to be paid, `LINK` the page of the
+    order.
+    """
 
     LINE = "line"
     SHOP = "shop"
@@ -52,7 +54,7 @@ class Placeholder(StrEnum):
 
 
 IN_ADVANCE = (Placeholder.LINE, Placeholder.SHOP, Placeholder.AMOUNT, Placeholder.TENDER)
-"""What is known before there is an order."""
+"""These are known before there is an order."""
 AFTERWARDS = tuple(Placeholder)
 
 

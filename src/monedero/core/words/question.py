@@ -24,7 +24,7 @@ class Facet(NamedTuple):
 
 
 class Question(NamedTuple):
-    """What was understood, in the sequence in which it was said, and the words that were not."""
+    """Holds what was understood, in the sequence in which it was said, and the words that were not."""
 
     facets: list[Facet]
     unknown: list[str]

@@ -61,7 +61,7 @@ class Own(NamedTuple):
 
 
 def own_text(texts: Mapping[str, Texts], kind: TextKind, wished: str, languages: Sequence[str]) -> Own | None:
-    """What the owner wrote, in the language that is wished for, else in the first of the shop's.
+    """Tells what the owner wrote, in the language that is wished for, else in the first of the shop's.
 
     None: it is written in neither. What is written in another language stands for no reader of a third one.
     """

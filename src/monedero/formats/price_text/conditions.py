@@ -1,4 +1,4 @@
-"""What a line says of orders, as the conditions of a rate; and which of two conditions is the narrower one.
+"""Tells what a line says of orders, as the conditions of a rate; and which of two conditions is the narrower one.
 
 Which countries *European* means depends on the whole text: it becomes the provider's region. A shop outside it has no
 region there, so that its countries are named one by one.
@@ -121,7 +121,7 @@ def _band(ends: Ends | None) -> Band | None:
 
 
 def within(one: When, other: When, places: tuple[Places, Places]) -> bool:
-    """Whether every order of one is an order of the other; `places` are the countries of both."""
+    """True if every order of one is an order of the other; `places` are the countries of both."""
     here, there = places
     if there is not None and not (here is not None and here <= there):
         return False
@@ -136,7 +136,7 @@ def within(one: When, other: When, places: tuple[Places, Places]) -> bool:
 
 
 def apart(one: When, other: When, places: tuple[Places, Places]) -> bool:
-    """Whether no order can be one of both; `places` are the countries of both."""
+    """True if no order can be one of both; `places` are the countries of both."""
     here, there = places
     if here is not None and there is not None and not here & there:
         return True

@@ -1,4 +1,4 @@
-"""What a line says of disputes, refunds and failed debits, of when the money arrives, and of the contract.
+"""Tells what a line says of disputes, refunds and failed debits, of when the money arrives, and of the contract.
 
 Source: own design.
 
@@ -40,7 +40,7 @@ def _fixed(items: Items, currency: str) -> Money | None:
 
 
 def event(items: Items, currency: str) -> EventLine:
-    """What one of the three costs."""
+    """Tells what one of the three costs."""
     whats = [what for what in ("dispute", "refund", "failed") if items.has(what)]
     if not whats and items.has("won-returned", "won-kept"):
         whats = ["dispute"]

@@ -104,11 +104,11 @@ class Items:
         return [item for item in self.all if item.group == "figures"]
 
     def has(self, *names: str) -> bool:
-        """Whether one of these marks is there."""
+        """True if one of these marks is there."""
         return any(item.group == "marks" and item.name in names for item in self.all)
 
     def open(self, name: str) -> bool:
-        """Whether a mark is there that is not taken yet."""
+        """True if a mark is there that is not taken yet."""
         return any(item.group == "marks" and item.name == name and not item.taken for item in self.all)
 
     def take(self, *names: str) -> bool:

@@ -49,7 +49,7 @@ EVENTS = (
 )
 TERMS = ("set-up", "rent", "term", "notice", "exit", "reserve", "first-payout")
 PAYOUTS = ("payout", "daily", "weekly", "next-business-day", "business-days")
-# What a line without figures says nothing with, as long as all else in it is known.
+# A line without figures may hold these and say nothing, as long as all else in it is known.
 BARE = ("dispute", "refund", "failed", "payout", "set-up", "rent", "term", "notice", "exit", "reserve", "tax")
 NAME = r"(?P<name>[^\W\d_][\w&'+ ]{0,40}?)"
 PLAN = r"(?:plano|plan|tarifa)\b"
@@ -62,7 +62,7 @@ PLAN_LINES = (
 
 
 def read_line(line: str, currency: str, more: More | None = None, decimal: str = "") -> Meaning | None:
-    """What a line means, nothing for one without letters and figures; refuses one that is not understood."""
+    """Tells what a line means, nothing for one without letters and figures; refuses one that is not understood."""
     if len(line) > LONGEST:
         raise NotRead(Why.TOO_LONG, f"{line[:40]}...")
     if not re.search(r"\w", line):
@@ -100,7 +100,7 @@ def _refuse_what_is_no_price(items: Items) -> None:
 
 
 def _says_something(items: Items) -> bool:
-    """Whether a line says something without a figure: that it is free, on which day, what comes back."""
+    """True if a line says something without a figure: that it is free, on which day, what comes back."""
     schedule = items.has("daily", "weekly", "per-month", "next-business-day") or any(
         item.group == "weekdays" for item in items.all
     )
@@ -144,14 +144,14 @@ def _plan_line(line: str, currency: str, more: More, decimal: str) -> PlanLine |
 
 
 def _no_name(sign: Sign, rest: str) -> bool:
-    """Whether a word cannot be part of a plan's name; a monthly plan has a price a month, or nothing, behind it."""
+    """True if a word cannot be part of a plan's name; a monthly plan has a price a month, or nothing, behind it."""
     if sign.group == "marks" and sign.name in ("per-month", "free"):
         return bool(rest.strip(" :-")) and not A_MONTH_BEHIND.search(rest)
     return sign.group in ("methods", "marks", "plans")
 
 
 def names_a_plan(line: str) -> bool:
-    """Whether a line that is not understood seems to begin a plan: what stands below it is of an unknown one."""
+    """True if a line that is not understood seems to begin a plan: what stands below it is of an unknown one."""
     plain = tidy(line)
     return bool(re.search(rf"\b{PLAN}", plain, re.IGNORECASE)) and "%" not in plain
 
@@ -211,13 +211,13 @@ def _price_line(line: str, items: Items, currency: str) -> Meaning:
 
 
 def _begins_with_plus(items: Items) -> bool:
-    """Whether a plus stands before the first figure."""
+    """True if a plus stands before the first figure."""
     figure = next((place for place, item in enumerate(items.all) if item.group == "figures"), 0)
     return any(item.name == "+" for item in items.all[:figure])
 
 
 def _only_a_month(items: Items) -> bool:
-    """Whether a line is about the plan: something a month, and of no method."""
+    """True if a line is about the plan: something a month, and of no method."""
     about = {item.group for item in items.all} - {"figures", "signs", "marks"}
     names = {item.name for item in items.all if item.group == "marks"}
     percent = any(item.name == "percent" for item in items.all)
@@ -278,6 +278,6 @@ def _card_kinds(items: Items) -> tuple[str, ...]:
 
 
 def _label(line: str) -> str:
-    """What an extra is called: the words before its figures."""
+    """Tells what an extra is called: the words before its figures."""
     words = re.split(r"[+€£$\d:(]", tidy(line).strip(" -•·+"), maxsplit=1)[0].strip(" -•·")
     return words[:60] or "Extra"

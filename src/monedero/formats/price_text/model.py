@@ -1,4 +1,4 @@
-"""What a line of a price list can mean.
+"""Tells what a line of a price list can mean.
 
 Source: own design.
 
@@ -24,7 +24,7 @@ class Ends:
 
 @dataclass(frozen=True, slots=True)
 class Facets:
-    """What a line says of the orders that it is for; what it does not say is empty."""
+    """Holds what a line says of the orders that it is for; what it does not say is empty."""
 
     methods: tuple[str, ...] = ()
     card_kinds: tuple[str, ...] = ()
@@ -43,13 +43,13 @@ class Facets:
 
     @property
     def narrows(self) -> bool:
-        """Whether it is about some orders only."""
+        """True if it is about some orders only."""
         parts = (self.card_kinds, self.origins, self.countries, self.networks, self.line_kinds, self.currencies)
         return any(parts) or self.recurring is not None
 
     @property
     def about_cards(self) -> bool:
-        """Whether it names what only cards have."""
+        """True if it names what only cards have."""
         return bool(self.card_kinds or self.networks)
 
 
@@ -81,7 +81,7 @@ class PlanLine:
 
 @dataclass(frozen=True, slots=True)
 class MonthlyLine:
-    """What the plan costs in a month, or the least that its fees come to."""
+    """Holds what the plan costs in a month, or the least that its fees come to."""
 
     monthly: Money | None = None
     minimum_monthly: Money | None = None
@@ -97,7 +97,7 @@ class RateLine:
 
 @dataclass(frozen=True, slots=True)
 class ExtraLine:
-    """What comes on top."""
+    """Holds what comes on top."""
 
     facets: Facets
     price: Price
@@ -106,7 +106,7 @@ class ExtraLine:
 
 @dataclass(frozen=True, slots=True)
 class EventLine:
-    """What a dispute, a refund or a failed debit costs; `returns` is of a refund, `if_won` of a dispute."""
+    """Holds what a dispute, a refund or a failed debit costs; `returns` is of a refund, `if_won` of a dispute."""
 
     what: str
     methods: tuple[str, ...]
@@ -159,7 +159,7 @@ class ReadLine:
 
 @dataclass(frozen=True, slots=True)
 class Correction:
-    """What the owner says that a line means, in the place of what was read; None leaves it as it was read."""
+    """Holds what the owner says that a line means, in the place of what was read; None leaves it as it was read."""
 
     methods: tuple[str, ...] | None = None
     card_kinds: tuple[str, ...] | None = None

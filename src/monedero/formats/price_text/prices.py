@@ -38,7 +38,7 @@ class Amounts:
 
     @property
     def anything(self) -> bool:
-        """Whether there is a price for an order."""
+        """True if there is a price for an order."""
         return self.price.percent is not None or self.price.fixed is not None
 
 
@@ -88,7 +88,7 @@ def _money(items: Sequence[Item], place: int, found: Amounts, *, monthly: bool) 
 
 
 def _leads(items: Sequence[Item], place: int) -> bool:
-    """Whether a mark belongs to the amount behind it: no pause stands between them."""
+    """True if a mark belongs to the amount behind it: no pause stands between them."""
     after = items[place + 1] if place + 1 < len(items) else None
     return after is not None and after.name == "money" and not after.apart
 
@@ -138,7 +138,7 @@ def _ranged_to(items: Sequence[Item], place: int) -> Item | None:
 
 
 def _banded(items: Sequence[Item], besides: Item | None = None) -> bool:
-    """Whether a band of the month or of amounts can be meant."""
+    """True if a band of the month or of amounts can be meant."""
     named = any(item.name in ("volume", "amounts") for item in items if item.group == "marks")
     priced = any(item.name == "percent" for item in items)
     month = any(item.name == "per-month" and item is not besides for item in items)

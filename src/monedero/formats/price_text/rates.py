@@ -34,7 +34,7 @@ class Entry:
     where: Places = None
 
     def covers(self, other: "Entry") -> bool:
-        """Whether this one is the wider: about every order of the other, and more."""
+        """True if this one is the wider: about every order of the other, and more."""
         if self.method != other.method or not self._plans_cover(other):
             return False
         inside = within(other.when, self.when, (other.where, self.where))
@@ -47,11 +47,11 @@ class Entry:
         return other.plans is not None and set(other.plans) <= set(self.plans)
 
     def same_orders(self, other: "Entry") -> bool:
-        """Whether both are about the same orders, exactly."""
+        """True if both are about the same orders, exactly."""
         return (self.method, self.plans, self.when) == (other.method, other.plans, other.when)
 
     def crosses(self, other: "Entry") -> bool:
-        """Whether some orders are of both, without one being the wider, at different prices."""
+        """True if some orders are of both, without one being the wider, at different prices."""
         meeting = self.plans is None or other.plans is None or set(self.plans) & set(other.plans)
         if self.method != other.method or not meeting or self.price == other.price:
             return False
@@ -61,7 +61,7 @@ class Entry:
 
     @property
     def name(self) -> str:
-        """What the entry is called: its method, or its label, and what it is for."""
+        """Tells what the entry is called: its method, or its label, and what it is for."""
         when = self.when
         parts = [
             *(kind.value.removeprefix("consumer-") for kind in when.card_kind or ()),
@@ -102,7 +102,7 @@ def add(entries: list[Entry], new: Entry) -> Entry:
                 raise NotRead(Why.ANOTHER_PRICE, line=entry.line)
             return entry
         if entry.covers(new):
-            # What is the same as the new one could only stand before this one.
+            # An entry that is the same as the new one could only stand before this one.
             entries.insert(place, new)
             return new
     entries.append(new)

@@ -39,7 +39,9 @@ MOST_LINES = 2_000
 
 @dataclass(frozen=True, slots=True)
 class Given:
-    """What the text does not say: the provider's name, the shop's country, the currency it pays out in, networks."""
+    """Holds what the text does not say: the provider's name, the shop's country, the currency it pays out in,
+    networks.
+    """
 
     provider: str
     country: str

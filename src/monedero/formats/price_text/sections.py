@@ -1,4 +1,4 @@
-"""What the lines above a line say of it: the heading it stands under, and the plan.
+"""Tells what the lines above a line say of it: the heading it stands under, and the plan.
 
 A line that names its own method takes nothing from a heading. Below a heading that is not understood, a line that would
 need the one before it is not read.

@@ -30,7 +30,7 @@ from monedero.formats.price_text.vocabulary import folded
 
 
 class Kind(StrEnum):
-    """What a token is."""
+    """Names what a token is."""
 
     PERCENT = "percent"
     MONEY = "money"
@@ -139,7 +139,7 @@ def _ungrouped(line: str, decimal: str) -> str:
         return line
     other = "." if decimal == "," else ","
     plain = GROUPED[decimal].sub(lambda match: match.group().replace(other, ""), line)
-    # What follows the mark are decimals, even where there are three of them.
+    # Digits after the mark are decimals, even where there are three of them.
     return DECIMALS.sub(r"\1.\2", plain) if decimal == "," else plain
 
 

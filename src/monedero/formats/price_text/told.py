@@ -1,4 +1,4 @@
-"""What lines say besides rates and extras, each thing once: plans by the month, events, settlement, terms, tax.
+"""Tells what lines say besides rates and extras, each thing once: plans by the month, events, settlement, terms, tax.
 
 Rule: a line that says otherwise of a thing that another line has said is not read.
 
@@ -25,7 +25,9 @@ EVENTS = ("refund", "dispute", "failed")
 
 
 class EventTold(NamedTuple):
-    """What an event costs, what of the fee a refund brings back, and whether a dispute's fee comes back when won."""
+    """Holds what an event costs, what of the fee a refund brings back, and whether a dispute's fee comes back when
+    won.
+    """
 
     fixed: str | None
     returns: str
@@ -50,7 +52,7 @@ class Told:
             raise NotRead(Why.ANOTHER_PRICE, line=line)
 
     def of_plan(self, plan: str) -> dict[str, str]:
-        """What a plan costs a month; what was said of every plan holds for it too."""
+        """Tells what a plan costs a month; what was said of every plan holds for it too."""
         every = {key: value for (named, key), (_, value) in self.plans.items() if not named}
         return every | {key: value for (named, key), (_, value) in self.plans.items() if named == plan}
 

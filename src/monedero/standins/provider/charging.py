@@ -1,4 +1,4 @@
-"""What the simulated provider charges for a payment, by its own rate card."""
+"""Tells what the simulated provider charges for a payment, by its own rate card."""
 
 from collections.abc import Mapping
 
@@ -24,7 +24,7 @@ class Charges:
         self._rates = ReferenceRates(reference_rates.bundled())
 
     def fee(self, payment: Taking, move: Move, minor: int) -> tuple[Money | None, Money | None]:
-        """What a move is charged, and what of an earlier fee it gives back."""
+        """Tells what a move is charged, and what of an earlier fee it gives back."""
         if move in (Move.PAID, Move.TAKEN):
             return self._for_taking(payment, minor), None
         event = self._event(payment) or Event()

@@ -41,7 +41,7 @@ Key = Annotated[str, Header(alias=IDEMPOTENCY_KEY, min_length=8, max_length=200)
 
 
 class TokenAsked(BaseModel):
-    """What a sign-in is ended with (RFC 6749 section 4.1.3, RFC 7636 section 4.5)."""
+    """Holds what a sign-in is ended with (RFC 6749 section 4.1.3, RFC 7636 section 4.5)."""
 
     grant_type: str
     code: str
@@ -79,7 +79,7 @@ def contract_app(find: Find) -> FastAPI:
 
 
 class _Desk:
-    """Who is asked: the provider of a shop, open, and the merchant whom a token names."""
+    """Holds who is asked: the provider of a shop, open, and the merchant whom a token names."""
 
     def __init__(self, find: Find) -> None:
         self.find = find
@@ -94,7 +94,7 @@ class _Desk:
         return provider
 
     def asked(self, shop: str, name: str, authorization: Annotated[str, Header()] = "") -> "AskedOfProvider":
-        """Who asks with a token."""
+        """Tells who asks with a token."""
         provider = self.open(shop, name)
         scheme, _, token = authorization.partition(" ")
         merchant = provider.merchants.by_token(token) if scheme.lower() == "bearer" and token else None

@@ -32,7 +32,7 @@ TRY_AGAIN_AFTER = (
 
 
 class Courier:
-    """What is on its way to the shops."""
+    """Holds what is on its way to the shops."""
 
     def __init__(self, world: World, merchants: Merchants, post: Post) -> None:
         """`post` carries a notification."""
@@ -45,7 +45,7 @@ class Courier:
         self._random = random.Random(world.seed)
 
     def faults(self, provider: str) -> Faults:
-        """What a provider is told to do wrong."""
+        """Tells what a provider is told to do wrong."""
         return self._memory.get(Faults, provider) or Faults(provider=provider)
 
     def set_faults(self, faults: Faults) -> None:

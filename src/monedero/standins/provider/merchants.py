@@ -29,7 +29,7 @@ OLD_SET_HOLDS = timedelta(days=7)
 
 
 class Holder(NamedTuple):
-    """Who holds an account."""
+    """Holds who holds an account."""
 
     name: str
     email: str
@@ -167,7 +167,7 @@ class Merchants:
             self.put(self.get(number).model_copy(update={"credentials": [], "tokens": []}))
 
     def set_endpoint(self, number: str, path: str, secret: str) -> None:
-        """Where the notifications of a merchant go from now on."""
+        """Tells where the notifications of a merchant go from now on."""
         with self._memory.together():
             self.put(self.get(number).model_copy(update={"endpoint": Endpoint(path=path, secret=secret)}))
 

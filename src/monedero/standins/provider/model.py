@@ -1,4 +1,4 @@
-"""What the simulated provider knows: merchants, applications, payments, and what it still has to send."""
+"""Tells what the simulated provider knows: merchants, applications, payments, and what it still has to send."""
 
 from datetime import datetime
 from typing import Literal
@@ -21,7 +21,7 @@ class CredentialSet(BaseModel):
 
 
 class Endpoint(BaseModel):
-    """Where notifications of a merchant go."""
+    """Holds where notifications of a merchant go."""
 
     path: str
     secret: str
@@ -132,7 +132,7 @@ class Outgoing(BaseModel):
 
 
 class Faults(BaseModel):
-    """What a provider is told to do wrong."""
+    """Holds what a provider is told to do wrong."""
 
     provider: str
     down: bool = False

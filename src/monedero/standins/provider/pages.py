@@ -37,7 +37,7 @@ ENDINGS = {
     Ending.ABANDONED: "Abandoned: back to the shop",
     Ending.EXPIRES: "Left open: it expires in half an hour",
 }
-# What can be played after a payment, by the move that it makes.
+# Things that can be played after a payment, by the move that they make.
 AFTERWARDS = {
     "dispute": (Move.DISPUTED, "The buyer disputes it"),
     "win": (Move.DISPUTE_WON, "Decide for the shop"),
@@ -47,7 +47,7 @@ AFTERWARDS = {
 
 
 class SignInAsked(BaseModel):
-    """What a shop's browser brings to the sign-in (RFC 6749 section 4.1.1, RFC 7636 section 4.3).
+    """Holds what a shop's browser brings to the sign-in (RFC 6749 section 4.1.1, RFC 7636 section 4.3).
 
     A browser goes back nowhere but to the address that Monedero is registered with (section 3.1.2.2).
     """
@@ -59,13 +59,13 @@ class SignInAsked(BaseModel):
 
 
 class SignInAnswered(SignInAsked):
-    """What was asked, with the account that is allowed; none: it is not allowed."""
+    """Holds what was asked, with the account that is allowed; none: it is not allowed."""
 
     merchant: str = ""
 
 
 class ReviewTold(BaseModel):
-    """What the reviewer is told to find."""
+    """Holds what the reviewer is told to find."""
 
     verdict: Verdict
     said: Annotated[str, Field(max_length=300)] = ""

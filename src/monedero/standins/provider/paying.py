@@ -55,7 +55,7 @@ NOT_RECEIVED = "the buyer says that nothing arrived"
 
 
 class PlayedStep(NamedTuple):
-    """What comes with a move: its reason, the day of the state after it, what will follow, and when it was."""
+    """Holds what comes with a move: its reason, the day of the state after it, what will follow, and when it was."""
 
     reason: str = ""
     until: datetime | None = None

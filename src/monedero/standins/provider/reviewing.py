@@ -44,7 +44,7 @@ class Reviews:
         return review
 
     def held(self, reference: str) -> ApplicationHeld:
-        """Where an application stands."""
+        """Tells where an application stands."""
         return _held(self.get(reference))
 
     def answer(self, reference: str, answer: str, papers: Mapping[str, str]) -> ApplicationHeld:

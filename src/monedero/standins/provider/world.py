@@ -1,4 +1,4 @@
-"""What every part of the simulated provider shares."""
+"""Tells what every part of the simulated provider shares."""
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass

@@ -60,7 +60,7 @@ class Applications:
         return begun
 
     def facts(self, provider: str) -> ProviderFacts:
-        """What is known of a provider."""
+        """Tells what is known of a provider."""
         facts = self._store.providers.all().get(provider)
         if facts is None:
             raise NotFound(Fault(FaultCode.NOT_FOUND, "provider", provider, {"what": "provider"}))
@@ -78,7 +78,7 @@ class Applications:
         return self._store.sealed.get(application_name(account), Application) or Application()
 
     def missing(self, account: Account) -> list[Ask]:
-        """What the provider asks and is not there yet."""
+        """Tells what the provider asks and is not there yet."""
         facts, merchant_file = self.facts(account.provider), MerchantFile(self._store, self._now)
         business = read_business(self._store).business
         # Every application names who applies, whatever else its provider asks.
@@ -202,7 +202,7 @@ class Applications:
         )
 
     def _fill_in(self, account: Account, update: dict[str, object]) -> None:
-        """What the owner fills in; what was sent and is not asked about any more stays as it was sent."""
+        """Fills in the owner's part; what was sent and is not asked about any more stays as it was sent."""
         if not account.can(Act.EDIT):
             raise _unfit(account)
         self._edit(account, update)

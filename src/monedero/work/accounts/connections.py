@@ -46,7 +46,7 @@ class Begun(BaseModel):
 
 
 class BegunSignIn(NamedTuple):
-    """Where the browser goes, and the state that it must bring back."""
+    """Holds where the browser goes, and the state that it must bring back."""
 
     go_to: str
     state: str
@@ -129,7 +129,7 @@ class Connections:
         return self._connected(account, connection, {}, begun.email)
 
     def access(self, account: Account) -> Access | None:
-        """What opens the account, to be shown masked."""
+        """Tells what opens the account, to be shown masked."""
         return self._store.sealed.get(access_name(account.id, account.mode), Access)
 
     def refresh(self, account: Account) -> Account:
@@ -227,7 +227,7 @@ class Connections:
         )
         endpoint = account.endpoint or secrets.token_urlsafe(12)
         since = account.since if account.stage is Stage.CONNECTED else self._now().date()
-        # What was held elsewhere is carried here from now on; all that was said of it stays.
+        # An account that was held elsewhere is carried here from now on; all that was said of it stays.
         update: dict[str, object] = {"stage": Stage.CONNECTED, "since": since, "elsewhere": False}
         update |= {"number": held.number, "endpoint": endpoint}
 
@@ -246,7 +246,7 @@ class Connections:
         return kept
 
     def _notify(self, account: Account) -> str:
-        """Where the notifications of an account go."""
+        """Tells where the notifications of an account go."""
         return self._gateways.here(account.provider, f"{NOTIFY}/{account.endpoint}")
 
     def _keep(self, account: Account, held: AccountHeld) -> Account:

@@ -15,7 +15,7 @@ from monedero.work.shop.lookups import described_shop
 
 
 class HeldElsewhere(Strict):
-    """What the owner says of an account that is held elsewhere; storefronts None: it serves all of them."""
+    """Holds what the owner says of an account that is held elsewhere; storefronts None: it serves all of them."""
 
     plan: Identifier | None = None
     since: Day | None = None

@@ -30,7 +30,7 @@ from monedero.store.exchanges import Exchange
 M = TypeVar("M", bound=BaseModel)
 Tell = Callable[[Exchange], object]
 AT_MOST = 4000
-# What an answer of a gateway may be, in bytes and in seconds from beginning to end.
+# The most that an answer of a gateway may be, in bytes and in seconds from beginning to end.
 LARGEST = 1024 * 1024
 SECONDS = 15
 
@@ -122,12 +122,12 @@ class Wire:
         self._tell(self._blank.model_copy(update=update))
 
 
-# What is answered there opens an account; it is kept nowhere but sealed.
+# These answers open an account; they are kept nowhere but sealed.
 SECRET_PATHS = ("/connection", "/connection/confirmed", "/token")
 
 
 class Gateway:
-    """What can be asked of a gateway for an account; `token` opens the account."""
+    """Holds what can be asked of a gateway for an account; `token` opens the account."""
 
     def __init__(self, wire: Wire, token: str = "") -> None:
         """Ask over a wire."""
@@ -217,7 +217,7 @@ class Gateway:
         return self._read(ApplicationHeld, "POST", "/applications", body=asked)
 
     def application(self, reference: str) -> ApplicationHeld:
-        """Where an application stands."""
+        """Tells where an application stands."""
         return self._read(ApplicationHeld, "GET", f"/applications/{reference}")
 
     def answer(self, reference: str, given: AnswerGiven) -> ApplicationHeld:

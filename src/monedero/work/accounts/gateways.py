@@ -23,7 +23,9 @@ class HeldSecret(BaseModel):
 
 
 class Access(BaseModel):
-    """What opens an account: the token, and the credentials or the address that it was given for. Always sealed."""
+    """Holds what opens an account: the token, and the credentials or the address that it was given for. Always
+    sealed.
+    """
 
     token: str
     fields: dict[str, str] = {}

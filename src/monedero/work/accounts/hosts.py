@@ -1,4 +1,4 @@
-"""Which hosts gateways of the shop's own may lie on: public ones, and those that were allowed by name.
+"""Tells which hosts gateways of the shop's own may lie on: public ones, and those that were allowed by name.
 
 A gateway is asked with the shop's credentials, from inside the network that this machine stands in: an address in a
 private, loopback or link-local range (where routers and cloud machines answer) is refused. So is an IPv6 address that
@@ -40,7 +40,7 @@ class Hosts:
 
 
 def _is_public(address: IPv4Address | IPv6Address) -> bool:
-    """Whether an address can be reached by everybody, and so can the IPv4 address to which it leads."""
+    """True if an address can be reached by everybody, and so can the IPv4 address to which it leads."""
     if isinstance(address, IPv4Address):
         return address.is_global and not address.is_multicast
     through = [address.ipv4_mapped, address.sixtofour, *(address.teredo or ())]

@@ -176,5 +176,5 @@ class Health:
 
     @property
     def arrives(self) -> bool:
-        """Whether notifications arrive, as far as is known."""
+        """True if notifications arrive, as far as is known."""
         return self.last_seen is not None and self.failing_since is None

@@ -23,7 +23,7 @@ from monedero.work.month.costs import mix_of, month_of
 
 @dataclass(frozen=True, slots=True)
 class Brings:
-    """What a provider brings over the month: orders its methods can carry, and what the cheapest mix saves by it.
+    """Holds what a provider brings over the month: orders its methods can carry, and what the cheapest mix saves by it.
 
     `saves` is None where the mix does without it; `more_carried` are orders that no other provider carries.
     """
@@ -51,7 +51,9 @@ class Sheet:
 
 @dataclass(frozen=True, slots=True)
 class Leaving:
-    """What leaving an account takes away: tenders of the draft and of what buyers see, and orders under way there."""
+    """Holds what leaving an account takes away: tenders of the draft and of what buyers see, and orders under way
+    there.
+    """
 
     draft: list[Tender]
     published: list[Tender]
@@ -113,7 +115,7 @@ def _brings(context: Context, inputs: CompareInputs, provider: str, day: date) -
 
 
 def leaving(context: Context, account: Account) -> Leaving:
-    """What leaving an account takes away."""
+    """Tells what leaving an account takes away."""
 
     def carried(checkouts: Iterable[Checkout]) -> list[Tender]:
         return [

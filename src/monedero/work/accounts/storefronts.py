@@ -1,4 +1,4 @@
-"""Which storefronts an account serves, and whose it is."""
+"""Tells which storefronts an account serves, and whose it is."""
 
 from collections.abc import Sequence
 

@@ -36,13 +36,13 @@ def draft(context: Context) -> Versioned[Checkout]:
 
 
 def drafted(context: Context) -> CheckoutSnapshot:
-    """What the owner's views of a storefront rest on."""
+    """Tells what the owner's views of a storefront rest on."""
     shop, saved = described_shop(context.shop).value, draft(context)
     return CheckoutSnapshot(shop, saved.value, methods_of(shop), None, saved.version)
 
 
 def published(context: Context) -> CheckoutSnapshot:
-    """What buyers of a storefront see; refused until its first edition is published."""
+    """Tells what buyers of a storefront see; refused until its first edition is published."""
     shop = context.shop.description.read()
     edition = context.shop.editions.newest(storefront_of(shop.value, context.storefront).id) if shop else None
     if edition is None:
@@ -67,7 +67,7 @@ def _published(edition: Edition) -> CheckoutSnapshot:
 
 
 def setting_of(context: Context, snapshot: CheckoutSnapshot) -> Setting:
-    """What the decision needs besides tenders and order; accounts as they stand now."""
+    """Tells what the decision needs besides tenders and order; accounts as they stand now."""
     return Setting(
         shop_country=snapshot.shop.country,
         shop_currency=snapshot.shop.currency,

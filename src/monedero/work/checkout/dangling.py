@@ -1,4 +1,4 @@
-"""What conditions name must be in the shop: lines, areas, ways of delivery and customer groups."""
+"""Holds conditions to the shop: the lines, areas, ways of delivery and customer groups that they name must be there."""
 
 from collections.abc import Iterable
 
@@ -25,7 +25,7 @@ def refuse_lacking(shop: Shop, checkouts: Iterable[Checkout]) -> None:
 
 
 def _missing(shop: Shop, checkout: Checkout) -> Iterable[tuple[str, Condition, str]]:
-    """What is named and not there: who names it, in which condition, and its id."""
+    """Tells what is named and not there: who names it, in which condition, and its id."""
     there = {
         "line": {line.id for line in shop.lines},
         "area": {area.id for area in shop.areas},

@@ -1,4 +1,4 @@
-"""Which facts of an order its checkout and its delivery ask."""
+"""Tells which facts of an order its checkout and its delivery ask."""
 
 from monedero.core.checkout.condition import SEQUENCE
 from monedero.core.checkout.model import Checkout

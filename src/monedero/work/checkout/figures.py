@@ -1,4 +1,4 @@
-"""What limits and fees of a draft come to: what each limit costs a month, and where two tenders cost the same."""
+"""Tells what limits and fees of a draft come to: what each limit costs a month, and where two tenders cost the same."""
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
@@ -32,7 +32,8 @@ class Meeting(NamedTuple):
 
 
 class FeeFigures(NamedTuple):
-    """What a buyer fee comes to: where it takes more than the provider's fee, and the one that nets the order's price.
+    """Holds what a buyer fee comes to: where it takes more than the provider's fee, and the one that nets the order's
+    price.
 
     `over` is in whole units of the order's currency, None where the provider's fee is not known; `nets` is None where
     no fee does it, or the shop's currency is another one.
@@ -65,7 +66,7 @@ def draft_figures(context: Context, snapshot: CheckoutSnapshot, hand: OrderInHan
 
 
 def meetings(context: Context, snapshot: CheckoutSnapshot, hand: OrderInHand) -> list[Meeting]:
-    """Where two tenders that are on cost the same, for the order in hand paid in the shop's currency."""
+    """Tells where two tenders that are on cost the same, for the order in hand paid in the shop's currency."""
     tenders = [tender for tender in snapshot.checkout.tenders if tender.on]
     order = hand.order.on(Money(hand.order.amount.minor, snapshot.shop.currency), hand.order.placed_on)
     alike = OrderInHand(order, hand.market, hand.line)

@@ -1,4 +1,4 @@
-"""What coverage found in a checkout, the worst first, with the orders of the month that each is about."""
+"""Tells what coverage found in a checkout, the worst first, with the orders of the month that each is about."""
 
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
@@ -17,7 +17,7 @@ OFF = ("off",)
 
 
 class FindingKind(StrEnum):
-    """What is found, the worst first."""
+    """Names what is found, the worst first."""
 
     DEAD_END = "dead-end"
     SINGLE = "single"

@@ -1,4 +1,4 @@
-"""What ends a finding of a draft: the changes with what they cost over the month, and making one of them."""
+"""Tells what ends a finding of a draft: the changes with what they cost over the month, and making one of them."""
 
 from datetime import date
 from fractions import Fraction
@@ -53,7 +53,7 @@ class Named(NamedTuple):
 
 
 def fixes_for(context: Context, snapshot: CheckoutSnapshot, asked: Asked, finding: Finding) -> list[FixFor]:
-    """What ends a finding of a draft, the best first."""
+    """Tells what ends a finding of a draft, the best first."""
     fixes = fixes_of(context, snapshot, examined(context, snapshot, asked), asked, finding)
     return [_with_cost(context, snapshot, asked.day, finding, fix) for fix in fixes]
 
@@ -145,7 +145,7 @@ def _with_cost(context: Context, snapshot: CheckoutSnapshot, day: date, finding:
 
 
 def _curves(context: Context, snapshot: CheckoutSnapshot, order: Order) -> dict[str, Curve]:
-    """What the tenders of a draft cost for orders like one; those of which nothing is known are left out."""
+    """Tells what the tenders of a draft cost for orders like one; those of which nothing is known are left out."""
     inputs, shop = inputs_of(context), snapshot.shop
     market = next(
         market

@@ -76,6 +76,6 @@ def _shop(file: CheckoutFile) -> Shop:
 
 
 def _known(method: FileMethod) -> bool:
-    """Whether a method is as it is known here."""
+    """True if a method is as it is known here."""
     held = methods.known().get(method.id)
     return held is not None and held.model_dump() == method.model_dump()

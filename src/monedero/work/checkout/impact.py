@@ -1,4 +1,4 @@
-"""Which orders every tender gains and loses by a change, and which of them nobody can pay for then."""
+"""Tells which orders every tender gains and loses by a change, and which of them nobody can pay for then."""
 
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
@@ -13,7 +13,9 @@ from monedero.core.checkout.limit_cost import SameOrders
 
 
 class Move(NamedTuple):
-    """What a tender, by its id, gains or loses: largest boxes, those of most orders first, and the orders in them."""
+    """Holds what a tender, by its id, gains or loses: largest boxes, those of most orders first, and the orders in
+    them.
+    """
 
     tender: str
     gains: bool
@@ -23,7 +25,7 @@ class Move(NamedTuple):
 
 @dataclass(frozen=True, slots=True)
 class Impact:
-    """What a change does: moves, losses and those of most orders first, and the dead ends that it makes."""
+    """Holds what a change does: moves, losses and those of most orders first, and the dead ends that it makes."""
 
     before: Examined
     after: Examined
@@ -33,7 +35,7 @@ class Impact:
 
     @property
     def takes_away(self) -> bool:
-        """Whether somebody has fewer ways to pay then."""
+        """True if somebody has fewer ways to pay then."""
         return bool(self.dead_ends) or any(not move.gains for move in self.moves)
 
 
@@ -45,7 +47,9 @@ class Months(NamedTuple):
 
 
 def moves(before: Examined, after: Examined, months: Months) -> Impact:
-    """What changes from one checkout to another: what is lost of the month before, what is gained of the one after."""
+    """Tells what changes from one checkout to another: what is lost of the month before, what is gained of the one
+    after.
+    """
     lost = {more.tender: more for more in more_offered(before, after, changed=True)}
     gained = {more.tender: more for more in more_offered(after, before, changed=True)}
     tenders = dict.fromkeys(tender.id for each in (after, before) for tender, _ in each.decision.tenders)
@@ -55,7 +59,7 @@ def moves(before: Examined, after: Examined, months: Months) -> Impact:
             found.append(_move(lost[tender], months.before, before.possible, gains=False))
         if tender in gained:
             found.append(_move(gained[tender], months.after, after.possible, gains=True))
-    # What is lost comes before what is gained, and what most orders lose first, so that no loss is out of sight.
+    # Losses come before gains, and those of most orders first, so that no loss is out of sight.
     found.sort(key=lambda move: (move.gains, -move.share.orders))
     dead = largest_of(new_dead_ends(before, after), after.possible)
     return Impact(before, after, found, _by_share(dead, months.after, after.possible), bool(months.before))

@@ -1,4 +1,4 @@
-"""What a change would take away from buyers, before it is made: of the shop, of an account, of a draft."""
+"""Tells what a change would take away from buyers, before it is made: of the shop, of an account, of a draft."""
 
 from collections.abc import Iterable, Iterator
 from dataclasses import replace
@@ -17,7 +17,7 @@ from monedero.work.checkout.tenders import Edit, edited
 from monedero.work.context import Context
 from monedero.work.shop.lookups import described_shop, methods_of
 
-# What of a shop decides who can pay; the rest can be changed without a look.
+# These parts of a shop decide who can pay; the rest can be changed without a look.
 DECIDES = (
     *("country", "currency", "markets", "lines", "deliveries", "customer_groups", "areas"),
     *("typed_rates", "own_methods", "storefronts"),
@@ -25,7 +25,7 @@ DECIDES = (
 
 
 def shop_would_move(context: Context, shop: Shop, day: date) -> list[tuple[CheckoutSnapshot, Impact]]:
-    """What another shop would change for the drafts of its storefronts, as they stand.
+    """Tells what another shop would change for the drafts of its storefronts, as they stand.
 
     Refuses what saving it would refuse: a shop without something that a condition names.
     """
@@ -44,7 +44,7 @@ def shop_would_move(context: Context, shop: Shop, day: date) -> list[tuple[Check
 def account_would_move(
     context: Context, account: Account, then: Account | None, day: date
 ) -> list[tuple[CheckoutSnapshot, Impact]]:
-    """What another state of an account (None: it is left) would change for what buyers see now.
+    """Tells what another state of an account (None: it is left) would change for what buyers see now.
 
     Where nothing is published for a storefront, its draft is meant.
     """
@@ -61,7 +61,7 @@ def account_would_move(
 
 
 def edit_would_move(context: Context, edit: Edit, day: date) -> tuple[CheckoutSnapshot, Impact]:
-    """What an edit would change for a draft; refuses what saving it would refuse."""
+    """Tells what an edit would change for a draft; refuses what saving it would refuse."""
     snapshot = drafted(context)
     after = edited(snapshot.checkout, edit)
     refuse_dangling(snapshot.shop, after)
@@ -70,7 +70,7 @@ def edit_would_move(context: Context, edit: Edit, day: date) -> tuple[CheckoutSn
 
 
 def publishing_would_move(context: Context, day: date) -> Impact | None:
-    """What publishing a draft would change for buyers; None before the first edition."""
+    """Tells what publishing a draft would change for buyers; None before the first edition."""
     newest = context.shop.editions.newest(context.storefront)
     if newest is None:
         return None

@@ -1,4 +1,4 @@
-"""What a checkout offers, by its compiled decision: made once for what it rests on, then asked for any order.
+"""Tells what a checkout offers, by its compiled decision: made once for what it rests on, then asked for any order.
 
 Nothing is read from the database for an order, as long as nothing was written to it.
 """
@@ -19,7 +19,7 @@ MOST_EXAMINED = 16
 
 @dataclass
 class _KeptDecisions:
-    """What was made at a revision of a shop: buyers' bases by storefront, and decisions by draft or edition."""
+    """Holds what was made at a revision of a shop: buyers' bases by storefront, and decisions by draft or edition."""
 
     revision: Revision
     newest: dict[str | None, CheckoutSnapshot] = field(default_factory=dict)
@@ -38,7 +38,7 @@ def _kept(context: Context) -> _KeptDecisions:
 
 
 def newest(context: Context) -> CheckoutSnapshot:
-    """What buyers of a storefront see, kept in memory; refused until its first edition is published."""
+    """Tells what buyers of a storefront see, kept in memory; refused until its first edition is published."""
     kept = _kept(context)
     if context.storefront not in kept.newest:
         kept.newest[context.storefront] = published(context)

@@ -1,4 +1,4 @@
-"""What a checkout offers to a stream of orders, as lines of CSV: in their sequence, in memory that does not grow.
+"""Tells what a checkout offers to a stream of orders, as lines of CSV: in their sequence, in memory that does not grow.
 
 Lines of the file are taken in chunks that end between two rows, and two processes work on two of them at a time. Rows
 before one that cannot be read stand.

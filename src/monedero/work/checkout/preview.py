@@ -19,7 +19,7 @@ from monedero.work.shop.order_in_hand import OrderInHand
 
 @dataclass(frozen=True, slots=True)
 class View:
-    """What a draft does for one order: each tender's outcome, what is offered at other amounts, and by the ids of
+    """Holds what a draft does for one order: each tender's outcome, what is offered at other amounts, and by the ids of
     tenders what the provider takes of all that is paid."""
 
     snapshot: CheckoutSnapshot
@@ -31,7 +31,7 @@ class View:
 
 
 def view(context: Context, snapshot: CheckoutSnapshot, hand: OrderInHand) -> View:
-    """What the owner sees of the draft: outcomes with reasons and costs."""
+    """Tells what the owner sees of the draft: outcomes with reasons and costs."""
     inputs = inputs_of(context)
     takings = takings_of(context, hand.order.placed_on)
     catalogue = inputs.catalogue

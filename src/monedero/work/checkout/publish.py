@@ -9,7 +9,7 @@ from monedero.work.context import Context
 
 
 def to_publish(context: Context) -> Published:
-    """What publishing would make an edition of now."""
+    """Tells what publishing would make an edition of now."""
     snapshot = drafted(context)
     used = dict.fromkeys(tender.method for tender in snapshot.checkout.tenders)
     methods = [snapshot.methods[method] for method in used if method in snapshot.methods]
@@ -17,7 +17,7 @@ def to_publish(context: Context) -> Published:
 
 
 def pending(context: Context) -> tuple[Published, list[Change]]:
-    """What would be published, and what that changes for buyers."""
+    """Tells what would be published, and what that changes for buyers."""
     shown, newest = to_publish(context), context.shop.editions.newest(context.storefront)
     before = newest.published if newest else None
     return shown, [

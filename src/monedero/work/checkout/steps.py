@@ -22,7 +22,7 @@ class Steps(NamedTuple):
 
 
 def steps_of(context: Context) -> Steps:
-    """What could be taken back and made again."""
+    """Tells what could be taken back and made again."""
     now = draft(context).value
     before, after = context.shop.checkouts.around(now.storefront)
     return Steps(changes(before, now) if before else [], changes(now, after) if after else [])

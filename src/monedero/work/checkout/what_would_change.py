@@ -1,4 +1,4 @@
-"""What a change of a draft would do to the shop's orders of a month, before it is made."""
+"""Tells what a change of a draft would do to the shop's orders of a month, before it is made."""
 
 from monedero.core.checkout.decision import Decision
 from monedero.core.checkout.limit_cost import Moved, moved

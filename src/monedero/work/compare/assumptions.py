@@ -9,7 +9,7 @@ from monedero.work.context import Context
 
 
 def _abouts(inputs: CompareInputs, assumption: Assumption) -> list[str]:
-    """What an assumption can be about in this shop."""
+    """Tells what an assumption can be about in this shop."""
     if assumption.scope is Scope.SHOP:
         return [ALL]
     if assumption.scope is Scope.FAMILY:
@@ -18,7 +18,7 @@ def _abouts(inputs: CompareInputs, assumption: Assumption) -> list[str]:
 
 
 def every_assumption(context: Context) -> tuple[CompareInputs, list[tuple[Assumption, str]]]:
-    """What they rest on, and every assumption with what it is about."""
+    """Gives what assumptions rest on, and every assumption with what it is about."""
     inputs = inputs_of(context)
     found = [
         (assumption, about) for assumption in assumptions.every().values() for about in _abouts(inputs, assumption)

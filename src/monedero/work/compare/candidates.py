@@ -1,4 +1,6 @@
-"""What could pay for the order in hand: every route and arrangement with its fee, or with the reasons against it."""
+"""Tells what could pay for the order in hand: every route and arrangement with its fee, or with the reasons against
+it.
+"""
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
@@ -44,12 +46,12 @@ class Candidate:
 
     @cached_property
     def key(self) -> str:
-        """What names it among the others."""
+        """The key by which it is told from the others."""
         return key_of(self.route, self.method.id)
 
 
 def key_of(route: Route | None, method: str) -> str:
-    """What names a route, or an arrangement of the shop's own by its method."""
+    """Makes the key of a route, or of an arrangement of the shop's own by its method."""
     return f"{route.provider}/{route.plan}/{route.method}" if route else method
 
 
@@ -78,7 +80,7 @@ class InQuestion:
         return replace(self, tenders={key_of(tender.route, tender.method): tender})
 
     def charged(self, key: str) -> OnTop:
-        """What a buyer pays on top of the order in hand, as it is charged; nothing where that is not known."""
+        """Tells what a buyer pays on top of the order in hand, as it is charged; nothing where that is not known."""
         tender = self.tenders.get(key)
         if tender is None or tender.fee is None:
             return NOTHING_ON_TOP
@@ -94,7 +96,7 @@ class InQuestion:
         return Money(amount.minor + int(fee), amount.currency)
 
     def on_top(self, key: str) -> OnTop:
-        """What a buyer pays on top of an order of any amount, unrounded; nothing where that is not known."""
+        """Tells what a buyer pays on top of an order of any amount, unrounded; nothing where that is not known."""
         tender, currency = self.tenders.get(key), self.hand.order.amount.currency
         if tender is None or tender.fee is None:
             return NOTHING_ON_TOP
@@ -123,7 +125,7 @@ def _first_tenders(tenders: Sequence[Tender]) -> dict[str, Tender]:
 
 
 def open_candidates(asked: InQuestion) -> list[Candidate]:
-    """What is open to the shop and can carry an order like this one at some amount, for curves."""
+    """Tells what is open to the shop and can carry an order like this one at some amount, for curves."""
     return [candidate for candidate, reasons in candidates(asked) if not _besides_amount(reasons)]
 
 
@@ -190,7 +192,7 @@ def _announced(asked: InQuestion, card: RateCard) -> list[tuple[Candidate, Again
 
 
 def _own_fee(asked: InQuestion, method: Method) -> FeeCurve:
-    """What an arrangement of the shop's own costs an order by itself."""
+    """Tells what an arrangement of the shop's own costs an order by itself."""
     if asked.to_books is None:
         return ()
     fee = own_fee(asked.inputs, method, asked.day)

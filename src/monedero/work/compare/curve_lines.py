@@ -36,7 +36,9 @@ class Range(NamedTuple):
 
 
 class CurvesAsked(NamedTuple):
-    """What curves are drawn for: an order of any amount, takings, the amounts; fees alone where nothing is assumed."""
+    """Holds what curves are drawn for: an order of any amount, takings, the amounts; fees alone where nothing is
+    assumed.
+    """
 
     order: Order
     takings: Takings

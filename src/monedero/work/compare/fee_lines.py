@@ -134,7 +134,7 @@ class _Reader:
             self._known[cells] = len(self._known), order_of(Row(0, header, of_cells[cells])).order.known
 
     def _meet(self, known: list[tuple[int, Known]], days: list[Day]) -> list[Meeting] | None:
-        """What the orders meet; None where some of it is not told in columns."""
+        """Tells what the orders meet; None where some of it is not told in columns."""
         found = list(map(self._met.get, [(met[0], day.number) for met, day in zip(known, days, strict=True)]))
         for place in [place for place, met in enumerate(found) if met is None]:
             (number, facts), day = known[place], days[place]

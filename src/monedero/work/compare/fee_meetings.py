@@ -1,4 +1,5 @@
-"""What orders meet: the cards of a day, on each the lines that fit what is known of them, and what brings amounts.
+"""Tells what orders meet: the cards of a day, on each the lines that fit what is known of them, and what brings
+amounts.
 
 What is the same for many orders is found out once. It goes into the tables of `fee_text`, and is told by numbers.
 """
@@ -31,8 +32,9 @@ class MetCard(NamedTuple):
 
 
 class Meeting(NamedTuple):
-    """What orders meet of which as much is known: a group of cards, their currencies, and whether some of their ways
-    are told exactly."""
+    """Holds what orders meet of which as much is known: a group of cards, their currencies, and whether some of their
+    ways are told exactly.
+    """
 
     group: int
     cards: tuple[MetCard, ...]
@@ -59,7 +61,7 @@ class Day(NamedTuple):
 
 
 class Meetings:
-    """What orders were found to meet so far, with the tables for it."""
+    """Holds what orders were found to meet so far, with the tables for it."""
 
     def __init__(self, catalogue: Catalogue, rates: ReferenceRates, takings: Takings) -> None:
         self._catalogue, self._rates, self._takings = catalogue, rates, takings
@@ -74,7 +76,8 @@ class Meetings:
     def day(self, order: Order) -> Day:
         """The day of an order as orders in its currency meet it."""
         day, currency = order.placed_on, order.amount.currency
-        # What a volume reaches may depend on the currency of an order; without one a day's cards are the same for all.
+        # The bands that a volume reaches may depend on the currency of an order; without one a day's cards are the same
+        # for all.
         key = (day, "" if self._takings.every is None else currency)
         if key not in self._on_day:
             pricers = self._catalogue.pricers(day)
@@ -89,7 +92,7 @@ class Meetings:
         return None if isinstance(terms, Reason) else next(iter(terms.reached.values()), None)
 
     def meeting(self, known: Known, day: Day) -> Meeting:
-        """What orders meet on a day of which so much is known."""
+        """Tells what orders meet on a day of which so much is known."""
         key = (known, day.number)
         if key not in self._met:
             self._met[key] = self._meeting(known, day)
@@ -105,7 +108,7 @@ class Meetings:
         )
 
     def missing(self, met: Meeting, day: Day) -> list[Currencies]:
-        """Where nothing brings amounts and figures that orders need on a day; what does goes into the tables."""
+        """Tells where nothing brings amounts and figures that orders need on a day; what does goes into the tables."""
         for currencies in met.currencies:
             if currencies not in day.there:
                 by = self._brings(day, *currencies)
@@ -151,7 +154,7 @@ class Meetings:
         return MetCard(pricer, number, (settlement, figures), exact)
 
     def _brings(self, day: Day, settlement: str, figures: str) -> Bringing | None:
-        """What brings an amount and a card's figures to its settlement currency.
+        """Tells what brings an amount and a card's figures to its settlement currency.
 
         None without a reference rate, or where columns cannot hold it.
         """
@@ -168,11 +171,11 @@ class Meetings:
 
 
 def _early(pricer: CardPricer, day: date) -> bool:
-    """Whether a card does not hold yet on a day."""
+    """True if a card does not hold yet on a day."""
     starts = pricer.card.valid_from
     return starts is not None and starts > day
 
 
 def not_priced(route: Route, code: ReasonCode) -> str:
-    """What stands after the order in the line of a route without a price."""
+    """Tells what stands after the order in the line of a route without a price."""
     return f",{route.provider},{route.plan},{route.method},not-priced,,,,{code.value}"

@@ -24,13 +24,13 @@ import polars as pl
 from monedero.core.columns.straight import charged, figures_of, holds
 from monedero.core.ratecard.straight import FeeLine
 
-# What an amount and the figures of a card are multiplied by in the settlement currency, over a third number.
+# An amount and the figures of a card are multiplied by these in the settlement currency, over a third number.
 Bringing = tuple[int, int, int]
 # The currency of the payout of an order, and that of the figures that it meets.
 Currencies = tuple[str, str]
 NO_CURRENCIES: Currencies = ("", "")
 ONE_TO_ONE: Bringing = (1, 1, 1)
-# Where no sum can reach this, 64 bits hold it, which is faster.
+# Sums below this are held by 64 bits, which is faster.
 SMALL = 2**62
 
 
@@ -70,7 +70,7 @@ class _LineRow(NamedTuple):
 
 
 TEXTS = ("before", "after")
-# What products are made of is as wide as they are.
+# Products are as wide as their factors.
 WIDE = ("start", "end", "percent", "fixed", "low", "high", "more_percent", "more_fixed", "over")
 TOLD = {"order": pl.Int64, "place": pl.Int64, "way": pl.Int64, "text": pl.String}
 BRINGING = ("bringing", "money", "times", "figure", "below")
@@ -84,7 +84,7 @@ class Tables:
         self._bringings = pl.DataFrame(schema=dict.fromkeys(BRINGING, pl.Int64))
         self._new_bringings: dict[str, list[int]] = {name: [] for name in BRINGING}
         self.windows = False
-        """Whether a line holds for some amounts alone."""
+        """True if a line holds for some amounts alone."""
         self._groups: dict[tuple[int, ...], int] = {}
         self._cards: list[int] = []
         self._money: dict[Currencies, int] = {NO_CURRENCIES: 0}
@@ -139,7 +139,9 @@ class Tables:
         return self._bringing
 
     def brings(self, number: int, currencies: Currencies, by: Bringing) -> None:
-        """What brings amounts and the figures of cards to some currencies; what is not said brings nothing there."""
+        """Tells what brings amounts and the figures of cards to some currencies; what is not said brings nothing
+        there.
+        """
         money = self._money.setdefault(currencies, len(self._money))
         for name, value in zip(BRINGING, (number, money, *by), strict=True):
             self._new_bringings[name].append(value)

@@ -1,4 +1,4 @@
-"""What a comparison rests on: the shop, the catalogue, assumptions, the order profile. Read once per revision."""
+"""Tells what a comparison rests on: the shop, the catalogue, assumptions, the order profile. Read once per revision."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field
@@ -52,14 +52,14 @@ class CompareInputs:
     cost_pieces: Kept[tuple[OtherCosts, CostPiece]] = field(default_factory=Kept)
     all_in_curves: Kept[tuple[OtherCosts, Curve]] = field(default_factory=Kept)
     worded: Kept[Any] = field(default_factory=Kept)
-    """What was said of routes, by language; kept here because it rests on the same."""
+    """Sentences about routes, by language; kept here because they rest on the same."""
     by_day: Kept[Any] = field(default_factory=Kept)
     _curves: Kept[list[tuple[Route, FeeCurve | NotPriced]]] = field(default_factory=Kept)
     _checks: Kept[tuple[Check, ...]] = field(default_factory=Kept)
 
     @cached_property
     def chosen(self) -> dict[tuple[str, str], str]:
-        """What the owner assumed, by assumption and what it is about."""
+        """Tells what the owner assumed, by assumption and what it is about."""
         return {(entry.id, entry.about): entry.value for entry in self.assumptions.chosen}
 
     @cached_property
@@ -105,13 +105,13 @@ class CompareInputs:
 
     @cached_property
     def holding(self) -> Holding:
-        """What the shop holds."""
+        """Tells what the shop holds."""
         with_account = frozenset(name for name, account in self.accounts.items() if account.stage in UNDER_WAY)
         return Holding(self.shop.trade, with_account, self.in_checkout, self.shop.software)
 
     @cached_property
     def setting(self) -> Setting:
-        """What a decision about methods needs."""
+        """Tells what a decision about methods needs."""
         return Setting(
             shop_country=self.shop.country,
             shop_currency=self.shop.currency,
@@ -129,7 +129,9 @@ _kept: WeakKeyDictionary[Store, dict[Mode, tuple[Revision, CompareInputs]]] = We
 
 
 def inputs_of(context: Context) -> CompareInputs:
-    """What a comparison of the shop rests on now, in the mode of the context; refused until the shop is described."""
+    """Tells what a comparison of the shop rests on now, in the mode of the context; refused until the shop is
+    described.
+    """
     store, mode = context.shop, context.mode
     revision, by_mode = store.revision(), _kept.setdefault(store, {})
     before, known = by_mode.get(mode, (None, None))

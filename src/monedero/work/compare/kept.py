@@ -1,4 +1,4 @@
-"""What was worked out is kept, as long as it rests on the same inputs; how much is bounded."""
+"""A cache of what was worked out, as long as it rests on the same inputs; its size is bounded."""
 
 from collections.abc import Callable, Hashable
 from typing import Generic, TypeVar

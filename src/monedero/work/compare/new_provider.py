@@ -26,7 +26,7 @@ class PriceRowUnread(InvalidInput):
 
 @dataclass(frozen=True, slots=True)
 class Beginning:
-    """What a provider begins with: who it is, and its prices as a text (with corrections by line) or as rows."""
+    """Holds what a provider begins with: who it is, and its prices as a text (with corrections by line) or as rows."""
 
     given: Given
     text: str = ""
@@ -51,7 +51,7 @@ def table_as_text(
 
 
 def columns_of(context: Context, header: Sequence[str], rows: Sequence[Sequence[str]]) -> PriceColumns:
-    """Which column of a table says what: as the owner matched this header the last time, else a guess."""
+    """Tells which column of a table says what: as the owner matched this header the last time, else a guess."""
     kept = context.shop.past_orders.remembered(_remembered_by(header))
     return PriceColumns.model_validate_json(kept) if kept else guess(header, rows)
 

@@ -1,4 +1,6 @@
-"""What a route bears besides its fee: its events and terms from the card, the shop's software, the assumptions."""
+"""Tells what a route bears besides its fee: its events and terms from the card, the shop's software, the
+assumptions.
+"""
 
 from collections.abc import Callable
 from datetime import date, timedelta
@@ -76,9 +78,10 @@ def arrival(inputs: CompareInputs, card: RateCard | None, method: Method, hand: 
 
 
 class RouteOnDay(NamedTuple):
-    """What orders a route bears its costs on: their day, what brings their amounts to the shop's currency, the plan's
-    share of an order (None: not known), the day on which the money arrives (None: the mean over a week), and the way
-    by which they are delivered, with costs of its own (None: as is assumed); and what the shop keeps of a buyer fee.
+    """Holds what orders a route bears its costs on: their day, what brings their amounts to the shop's currency, the
+    plan's share of an order (None: not known), the day on which the money arrives (None: the mean over a week), and the
+    way by which they are delivered, with costs of its own (None: as is assumed); and what the shop keeps of a buyer
+    fee.
     """
 
     day: date
@@ -96,7 +99,7 @@ def other_costs_of(
     orders: RouteOnDay,
     changed: Changed | None = None,
 ) -> OtherCosts:
-    """What a route bears besides its fee."""
+    """Tells what a route bears besides its fee."""
     day, to_books, monthly_share, arrives_on, way, buyer_fee = orders
     rule = rule_of(inputs, card, method)
     if arrives_on is not None:
@@ -121,7 +124,7 @@ def other_costs_of(
 
 
 def _by_way(inputs: CompareInputs, assumed: Assumed, id: str | None, day: date) -> Assumed:
-    """What is assumed, with a way's own costs in the place of those that are assumed of every delivery."""
+    """Tells what is assumed, with a way's own costs in the place of those that are assumed of every delivery."""
     way = next((way for way in inputs.shop.deliveries if way.id == id), None)
     if way is None:
         return assumed
@@ -152,7 +155,7 @@ def _events(inputs: CompareInputs, card: RateCard | None, method: Method, day: d
 
 
 def own_fee(inputs: CompareInputs, method: Method, day: date) -> Linear:
-    """What an arrangement of the shop's own costs by itself: a share of the amount in the books, and fixed."""
+    """Tells what an arrangement of the shop's own costs by itself: a share of the amount in the books, and fixed."""
     own = inputs.own_method(method.id)
     if own is None:
         return Linear(ZERO, ZERO)
@@ -160,7 +163,7 @@ def own_fee(inputs: CompareInputs, method: Method, day: date) -> Linear:
 
 
 def software_of(inputs: CompareInputs, card: RateCard | None, day: date) -> Linear:
-    """What the shop's software takes of an order on this route."""
+    """Tells what the shop's software takes of an order on this route."""
     software = inputs.shop.software
     if software is None or (card is not None and card.provider.id in software.waived):
         return Linear(ZERO, ZERO)

@@ -1,4 +1,4 @@
-"""What lets another route come first for the order in hand: prices that end or begin, and another plan held."""
+"""Tells what lets another route come first for the order in hand: prices that end or begin, and another plan held."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace

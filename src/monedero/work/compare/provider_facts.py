@@ -1,4 +1,4 @@
-"""What is known of a provider besides its prices: typed in place, read from a file and written to one."""
+"""Tells what is known of a provider besides its prices: typed in place, read from a file and written to one."""
 
 from monedero.core.errors import Conflict, Fault, FaultCode, NotFound
 from monedero.core.provider import ProviderFacts
@@ -7,7 +7,7 @@ from monedero.work.context import Context
 
 
 def facts_of(context: Context, provider: str) -> ProviderFacts:
-    """What is known of a provider; refused where nothing is."""
+    """Tells what is known of a provider; refused where nothing is."""
     facts = context.shop.providers.all().get(provider)
     if facts is None:
         raise NotFound(Fault(FaultCode.NOT_FOUND, "provider", provider, {"what": "provider"}))

@@ -83,7 +83,7 @@ def cards_of(inputs: CompareInputs, day: date) -> dict[str, RateCard]:
 
 
 class _Ranking:
-    """What every candidate of one comparison is measured with."""
+    """Holds what every candidate of one comparison is measured with."""
 
     def __init__(self, asked: InQuestion, month: MonthFigures) -> None:
         self.month = month
@@ -115,7 +115,9 @@ class _Ranking:
 
 
 def _margin(asked: InQuestion) -> Fraction | None:
-    """What is left of the order before the cost of its payment, also of what is paid on the day; None: not known."""
+    """Tells what is left of the order before the cost of its payment, also of what is paid on the day; None: not
+    known.
+    """
     margin = asked.hand.line.margin
     if margin is None:
         return None
@@ -134,7 +136,7 @@ def _cost_piece(asked: InQuestion, candidate: Candidate, fee: FeePiece, other_co
 def other_costs_with(
     asked: InQuestion, candidate: Candidate, month: MonthFigures, arrives_on: date | None, on_top: OnTop
 ) -> OtherCosts:
-    """What a candidate bears besides its fee, for the order in hand or (no day of arrival) for a curve."""
+    """Tells what a candidate bears besides its fee, for the order in hand or (no day of arrival) for a curve."""
     share = month.share(candidate.route) if candidate.route else ZERO
     way = way_of(asked.inputs.shop, asked.hand)
     orders = RouteOnDay(asked.day, asked.to_books or ZERO, share, arrives_on, way.id if way else None, on_top.kept)

@@ -38,7 +38,7 @@ def stored_card(context: Context, provider: str, day: str) -> StoredCard:
 
 
 def try_card(context: Context, card: RateCard, hand: OrderInHand) -> Tried:
-    """What the order in hand would cost on every route of a card, whatever the day from which it holds."""
+    """Tells what the order in hand would cost on every route of a card, whatever the day from which it holds."""
     inputs, order = inputs_of(context), hand.order
     alone = Catalogue([card.model_copy(update={"valid_from": None})], inputs.shop.country, inputs.rates)
     takings = takings_of(context, order.placed_on)

@@ -25,7 +25,7 @@ class ReachedMarket:
 
 
 class Reach:
-    """What candidates reach of the shop's markets, for one order in hand."""
+    """Holds what candidates reach of the shop's markets, for one order in hand."""
 
     def __init__(self, asked: InQuestion) -> None:
         """Price an order like the one in hand in every market."""

@@ -30,7 +30,7 @@ class Entry:
 
 @dataclass(frozen=True, slots=True)
 class SearchAnswer:
-    """What was understood, the names of providers and methods by kind and id, and every entry that fits."""
+    """Holds what was understood, the names of providers and methods by kind and id, and every entry that fits."""
 
     question: Question
     names: Mapping[str, Mapping[str, str]]

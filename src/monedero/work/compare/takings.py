@@ -1,4 +1,4 @@
-"""What the shop's accounts take in a month, as prices of one order ask for it."""
+"""Tells what the shop's accounts take in a month, as prices of one order ask for it."""
 
 from datetime import date
 

@@ -54,7 +54,7 @@ class MonthFigures:
     left_out: int
 
     def share(self, route: Route) -> Fraction | None:
-        """What of the plan's month falls on one order: its charge and shortfall over the orders it would carry.
+        """Tells what of the plan's month falls on one order: its charge and shortfall over the orders it would carry.
 
         None where the plan carries no order of a month, so that nobody can know; a plan without charges has nothing to
         share.

@@ -42,7 +42,7 @@ class MonthOrders:
 
 @dataclass
 class _KeptColumns:
-    """What was made for a shop, each with what it rests on."""
+    """Holds what was made for a shop, each with what it rests on."""
 
     orders: tuple[Any, MonthOrders] | None = None
     cards: dict[str, tuple[Any, CardColumns]] = field(default_factory=dict)

@@ -54,7 +54,7 @@ class PlansAndProviders:
 
 
 def one_instead_of_mix(found: PlansAndProviders) -> Fraction | None:
-    """What having the best one provider costs over the mix; None where none alone carries as many orders."""
+    """Tells what having the best one provider costs over the mix; None where none alone carries as many orders."""
     best = found.alone[0] if found.alone else None
     return best.cost - found.mix.cost if best and best.carried == found.mix.carried else None
 

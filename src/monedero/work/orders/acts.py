@@ -1,4 +1,4 @@
-"""What the owner does with an order: take, release, refund, send, mark as paid; and what time does by itself.
+"""Tells what the owner does with an order: take, release, refund, send, mark as paid; and what time does by itself.
 
 Money that a gateway holds is moved by asking the gateway. What is asked is bounded by the books and by what was
 asked before and is not answered yet, so that nothing is taken or sent back twice.
@@ -32,7 +32,7 @@ UNPAID = (State.AWAITING_PAYMENT, State.RECEIPT_SENT, State.OVERDUE, State.LAPSE
 
 
 class OrderActs:
-    """What is done with the orders of one shop after they are placed."""
+    """Holds what is done with the orders of one shop after they are placed."""
 
     def __init__(self, store: Store, intake: OrderIntake) -> None:
         self._store = store
@@ -69,7 +69,7 @@ class OrderActs:
         payment, at = before.payment, self._intake.now()
         held = [can_give_back(before, payment), rest_kept(before), *(part.held for part in before.vouchers)]
         if not held[0] and payment.state in UNDER_WAY:
-            # What is being paid now is paid for what the vouchers leave.
+            # The payment under way is over what the vouchers leave.
             state = {"state": payment.state.value}
             raise Conflict(Fault(FaultCode.MOVE_NOT_ALLOWED, "move", "refunded", state))
         bounded(amount, sum(held), payment)
@@ -104,7 +104,7 @@ class OrderActs:
         return before.with_payment(payment).model_copy(update={"vouchers": parts, "happened": happened})
 
     def _sold_back(self, before: OrderRecord, amount: Money, held: int) -> None:
-        """What is given back of a sold voucher is taken off it; refused beyond what of the order's money is not used.
+        """Takes what is given back of a sold voucher off it; refused beyond what of the order's money is not used.
 
         `held` is all that the shop holds of the order, in minor units.
         """
@@ -151,7 +151,8 @@ class OrderActs:
             open_ = payment.books.open - order_events.asked_for(before, payment.number, Asking.TAKE)
             if payment.chosen.take is not Take.ON_DISPATCH or not open_:
                 return after
-            # What went out and what is taken for it are written down together: neither is there without the other.
+            # Goods that went out and the money taken for them are written down together: neither is there without the
+            # other.
             # With the last of it everything is taken, what the buyer pays for the way to pay included.
             part = Money(open_ if amount.minor == left else min(amount.minor, open_), amount.currency)
             return order_events.ask(after, payment.number, Asking.TAKE, part, at)

@@ -9,17 +9,17 @@ from monedero.work.orders import order_events
 
 
 def can_give_back(record: OrderRecord, payment: Payment) -> int:
-    """What of a payment may still be given back, in minor units."""
+    """Tells what of a payment may still be given back, in minor units."""
     return payment.books.can_give_back - order_events.asked_for(record, payment.number, Asking.REFUND)
 
 
 def can_take(record: OrderRecord) -> int:
-    """What of the payment that counts may still be taken, in minor units."""
+    """Tells what of the payment that counts may still be taken, in minor units."""
     return max(0, record.to_take - order_events.asked_for(record, record.payment.number, Asking.TAKE))
 
 
 def rest_kept(record: OrderRecord) -> int:
-    """What the shop holds of what was paid on the day, in minor units."""
+    """Tells what the shop holds of what was paid on the day, in minor units."""
     return record.rest.books.can_give_back if record.rest else 0
 
 

@@ -18,7 +18,9 @@ def language_of(snapshot: CheckoutSnapshot, record: OrderRecord) -> str:
 
 
 def paper_of(snapshot: CheckoutSnapshot, record: OrderRecord) -> Paper | None:
-    """What the buyer needs to pay, as long as it is not paid; at a provider's counter the number is the provider's."""
+    """Tells what the buyer needs to pay, as long as it is not paid; at a provider's counter the number is the
+    provider's.
+    """
     payment = record.payment
     if payment.paper is not None and record.state in WAITING:
         return payment.paper
@@ -30,7 +32,7 @@ def paper_of(snapshot: CheckoutSnapshot, record: OrderRecord) -> Paper | None:
 
 
 def takes_receipt(snapshot: CheckoutSnapshot, record: OrderRecord) -> bool:
-    """Whether the buyer of an order can send a receipt of what was paid: cash and cheques have none to send."""
+    """True if the buyer of an order can send a receipt of what was paid: cash and cheques have none to send."""
     chosen = record.payment.chosen
     family = method_in(snapshot.methods, chosen.method).family
     can = record.state is State.RECEIPT_SENT or Move.RECEIPT_SENT in MOVES[record.state]
@@ -44,6 +46,6 @@ def invoice_of(record: OrderRecord) -> Invoice | None:
 
 
 def at_a_counter(record: OrderRecord, family: Family) -> bool:
-    """Whether an order waits to be paid at the counter of a provider."""
+    """True if an order waits to be paid at the counter of a provider."""
     with_provider = record.payment.chosen.provider is not None
     return family is Family.COUNTER_VOUCHER and with_provider and record.state in AT_A_COUNTER

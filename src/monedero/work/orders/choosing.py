@@ -24,7 +24,8 @@ LONGEST_LINE = 80
 
 
 class Ordering(NamedTuple):
-    """Who orders, and how it shall come: `buyer` knows one who comes again; under a `key` an order is placed once.
+    """Holds who orders, and how it shall come: `buyer` knows one who comes again; under a `key` an order is placed
+    once.
 
     `answers` are what the buyer filled in, by field, `vouchers` the handles of those that pay a part; `language` is the
     one that the buyer reads (None: the shop's first). `total` is what the page showed that there is to pay
@@ -50,7 +51,7 @@ def buying_of(
 
 
 def asked_of(record: OrderRecord, payment: Payment, shop: str, return_to: str) -> PaymentAsked:
-    """What a gateway is asked to begin for a payment; one whose method holds nothing takes at once."""
+    """Tells what a gateway is asked to begin for a payment; one whose method holds nothing takes at once."""
     holds = methods.method(payment.chosen.method).authorisation_days is not None
     return PaymentAsked(
         order=record.token,

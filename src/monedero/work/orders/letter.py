@@ -1,4 +1,6 @@
-"""The letter that the buyer of an order gets, as it is asked for: the server gives order intake the function that words it."""
+"""The letter that the buyer of an order gets, as it is asked for: the server gives order intake the function that words
+it.
+"""
 
 from collections.abc import Callable, Sequence
 from typing import NamedTuple

@@ -58,7 +58,7 @@ def chosen_of(buying: "Buying", fee: Money | None = None, rounding: Money | None
 
 
 def rounding_of(amount: Money) -> Money | None:
-    """What paying an amount in coins adds to it, or takes off it; None where it can be paid as it is."""
+    """Tells what paying an amount in coins adds to it, or takes off it; None where it can be paid as it is."""
     more = in_coins(amount).minor - amount.minor
     return Money(more, amount.currency) if more else None
 
@@ -139,7 +139,7 @@ def on_the_day(number: int, at: datetime, amount: Money) -> Payment:
 def voucher_steps(
     payment: Payment, parts: Sequence[VoucherPart], shares: Sequence[int], what: Happened, at: datetime
 ) -> list[Happening]:
-    """What vouchers paid, or what went back to them, as steps of the story."""
+    """Tells what vouchers paid, or what went back to them, as steps of the story."""
     by = By.BUYER if what is Happened.VOUCHER_USED else By.SHOP
     return [
         step(payment, what, by, at, Money(minor, part.amount.currency)).model_copy(update={"reason": part.ends_in})
@@ -167,7 +167,7 @@ def hear(record: OrderRecord, number: int, notice: Notice) -> tuple[OrderRecord,
 
 
 class How(NamedTuple):
-    """What comes with a move: its amount in minor units, the day of the state after it, and the reason."""
+    """Holds what comes with a move: its amount in minor units, the day of the state after it, and the reason."""
 
     minor: int | None = None
     until: datetime | None = None
@@ -181,7 +181,7 @@ def move(record: OrderRecord, number: int, what: Move, at: datetime, how: How = 
     """The record after a move of the shop, the buyer or the clock."""
     after = made(record.numbered(number), what, how.minor, how.until, how.reason)
     amount = None if how.minor is None else after.books.money(how.minor)
-    # What of a booking is paid on the day is in the hands of the shop alone.
+    # The part of a booking that is paid on the day is in the hands of the shop alone.
     by = By.SHOP if number == REST else CAME_BY.get(what, By.SHOP)
     happening = step(after, what, by, at, amount)
     return record.with_payment(after).model_copy(update={"happened": [*record.happened, happening]})
@@ -213,7 +213,7 @@ def settle(record: OrderRecord, key: str, at: datetime, refused: str | None = No
 
 
 def asked_for(record: OrderRecord, number: int, what: Asking) -> int:
-    """What was asked of the provider for a payment and is not answered yet, in minor units."""
+    """Tells what was asked of the provider for a payment and is not answered yet, in minor units."""
     return sum(
         request.amount.minor
         for request in record.requests

@@ -1,4 +1,6 @@
-"""What is paid later than an order is placed: what weighed goods came to, and the rest of a booking on the day."""
+"""Tells what is paid later than an order is placed: what weighed goods came to, and the rest of a booking on the
+day.
+"""
 
 from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.core.money import Money
@@ -15,7 +17,7 @@ from monedero.work.orders.place_order import OrderIntake
 
 
 class PaidLater:
-    """What is done with orders of which not everything was known, or paid, when they were placed."""
+    """Holds what is done with orders of which not everything was known, or paid, when they were placed."""
 
     def __init__(self, intake: OrderIntake, acts: OrderActs) -> None:
         self._intake = intake

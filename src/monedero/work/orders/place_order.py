@@ -96,14 +96,14 @@ class OrderIntake:
         try:
             total = self._prepared(new).payment.total
         except Refused:
-            # What vouchers leave cannot be paid by this tender: the total is then what another one would meet.
+            # This tender cannot pay what vouchers leave: the total is then what another one would meet.
             parts = self.vouchers.parts_of(new.by.vouchers, amount, new.mode)
             total = Money(amount.minor - covered(parts), amount.currency)
         shown = str(new.by.total) if new.by.total is not None else ""
         return Conflict(Fault(FaultCode.TOTAL_CHANGED, "total", shown, {"now": str(total)}))
 
     def offered_again(self, record: OrderRecord) -> list[Outcome]:
-        """What an order that is not paid could be paid with, by the checkout with which it was placed."""
+        """Tells what an order that is not paid could be paid with, by the checkout with which it was placed."""
         snapshot = self.of_record.snapshot(record)
         return placed(self.of_record.context(snapshot), snapshot, self.as_paid_again(record).order_left)
 
@@ -146,7 +146,7 @@ class OrderIntake:
                     *(without_paper(payment) for payment in before.payments),
                     with_paper(self.of_record.context(snapshot), snapshot, payment, name),
                 ],
-                # What a voucher lacks is paid by this payment.
+                # This payment pays what a voucher lacks.
                 "vouchers": [part.model_copy(update={"waiting": False}) for part in before.vouchers],
                 "happened": [*before.happened, *steps],
                 "requests": [*before.requests, *requests],
@@ -238,7 +238,7 @@ class OrderIntake:
         return record or self.record(token)
 
     def _asked(self, record: OrderRecord, request: Request, back: str) -> PaymentAsked:
-        """What a gateway is asked to begin for a request of an order; its buyer comes back to a path."""
+        """Tells what a gateway is asked to begin for a request of an order; its buyer comes back to a path."""
         return asked_of(record, record.numbered(request.payment), self.of_record.snapshot(record).shop.name, back)
 
     def _withdraw(self, record: OrderRecord) -> OrderRecord:
@@ -255,7 +255,7 @@ class OrderIntake:
         return self.hear_all(record.token, payment.number, answer)
 
     def fee_of(self, record: OrderRecord, amount: Money) -> Money | None:
-        """What the buyer of an order pays on top of an amount of it with the tender that was chosen."""
+        """Tells what the buyer of an order pays on top of an amount of it with the tender that was chosen."""
         snapshot = self.of_record.snapshot(record)
         decision = decision_of(self.of_record.context(snapshot), snapshot)
         order = record.order.on(amount, record.order.placed_on)
@@ -277,7 +277,7 @@ class OrderIntake:
     def _letters(
         self, before: OrderRecord | None, after: OrderRecord, besides: Issued | None = None
     ) -> list[Message]:
-        """What the buyer is told of a change, with the code of a voucher where one was sold by it.
+        """Tells what the buyer is told of a change, with the code of a voucher where one was sold by it.
 
         It runs in the transaction of the change; what it rests on is read only where there is something to tell.
         """
@@ -295,5 +295,5 @@ class OrderIntake:
 
 
 def _is_more(total: Money, shown: Money) -> bool:
-    """Whether a total is more than the one that its buyer saw, or in another currency."""
+    """True if a total is more than the one that its buyer saw, or in another currency."""
     return total.currency != shown.currency or total.minor > shown.minor

@@ -36,13 +36,13 @@ class NewOrder(NamedTuple):
 
     @property
     def order(self) -> Order:
-        """What is paid for through the checkout; where all of it is paid on the day, what is paid then."""
+        """The order that is paid for through the checkout; where all of it is paid on the day, what is paid then."""
         order, rest = self.hand.order, self.hand.rest
         return order.on(rest, order.placed_on) if rest is not None and self.on_the_day else order
 
     @property
     def on_the_day(self) -> bool:
-        """Whether all of it is paid on the day."""
+        """True if all of it is paid on the day."""
         return self.hand.rest is not None and self.hand.order.nothing_to_pay
 
     @property

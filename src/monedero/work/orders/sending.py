@@ -97,7 +97,7 @@ class Sending:
             self._change(token, lambda before: _freed(before, key, mine))
 
     def _held(self, request: Request) -> bool:
-        """Whether somebody is sending a request now."""
+        """True if somebody is sending a request now."""
         lease = request.lease
         if lease is None or request.settled:
             return False
@@ -156,7 +156,7 @@ class Sending:
         self._change(record.token, begun)
 
     def _refused(self, before: OrderRecord, request: Request, why: str) -> OrderRecord:
-        """What a gateway does not do is over; a payment that it does not begin is declined, and another is chosen."""
+        """Ends what a gateway does not do; a payment that it does not begin is declined, and another is chosen."""
         after = order_events.settle(before, request.key, self._now(), why)
         if request.what is not Asking.BEGIN or before.asked(request.key).settled:
             return after
@@ -198,6 +198,6 @@ def _freed(before: OrderRecord, key: str, mine: Lease) -> OrderRecord:
 
 
 def _waits(record: OrderRecord, request: Request) -> bool:
-    """Whether a request waits for another: of weighed goods the rest is released once what they came to is taken."""
+    """True if a request waits for another: of weighed goods the rest is released once what they came to is taken."""
     payment = record.numbered(request.payment)
     return record.weighed and request.what is Asking.RELEASE and bool(record.to_take) and payment == record.payment

@@ -8,7 +8,7 @@ SAYS_NOTHING = (State.OPEN, State.AT_PROVIDER)
 
 
 def tells(before: OrderRecord | None, after: OrderRecord) -> bool:
-    """Whether a change of an order is told to its buyer: a new state, and every amount taken or given back."""
+    """True if a change of an order is told to its buyer: a new state, and every amount taken or given back."""
     if after.state in SAYS_NOTHING:
         return False
     if before is None:
@@ -19,15 +19,15 @@ def tells(before: OrderRecord | None, after: OrderRecord) -> bool:
 
 
 def _is_released(record: OrderRecord) -> bool:
-    """Whether the rest of what was authorised is about to be released: what the buyer paid is told with that."""
+    """True if the rest of what was authorised is about to be released: what the buyer paid is told with that."""
     return any(request.what is Asking.RELEASE and not request.settled for request in record.requests)
 
 
 def _told(record: OrderRecord) -> tuple[object, ...]:
-    """What of an order its buyer is told when it changes."""
+    """Tells what of an order its buyer is told when it changes."""
     payment, books = record.payment, record.payment.books
     rest = record.rest
-    # What is let go because all of it goes back is told with that.
+    # A rest that is let go because all of it goes back is told with that.
     let_go = rest is not None and rest.state is State.LAPSED and record.state is State.PAID and not record.asks
     amounts = (books.refunded, books.credited, books.taken, record.by_voucher, record.missing)
     return (payment.number, payment.state, *amounts, rest.books.taken if rest else 0, let_go)

@@ -44,7 +44,7 @@ class Tried(NamedTuple):
 
 
 class Guesser(NamedTuple):
-    """Who tries a code: the buyer, by a token of the shop, and the address from which the buyer asks."""
+    """Holds who tries a code: the buyer, by a token of the shop, and the address from which the buyer asks."""
 
     buyer: str
     address: str
@@ -150,7 +150,7 @@ class Vouchers:
         return Wrong(left, held_off)
 
     def parts_of(self, handles: Sequence[str], amount: Money, mode: Mode) -> list[VoucherPart]:
-        """What vouchers pay of an amount, one after the other; what does not hold any more pays nothing."""
+        """Tells what vouchers pay of an amount, one after the other; what does not hold any more pays nothing."""
         now, left = self._now(), amount.minor
         parts: list[VoucherPart] = []
         for handle in dict.fromkeys(handles[:MOST_AT_ONCE]):
@@ -165,7 +165,7 @@ class Vouchers:
         return parts
 
     def pay_nothing(self, handles: Sequence[str], amount: Money, mode: Mode) -> bool:
-        """Whether one of some vouchers pays nothing of an amount of which there is something left to pay."""
+        """True if one of some vouchers pays nothing of an amount of which there is something left to pay."""
         parts = self.parts_of(handles, amount, mode)
         return covered(parts) < amount.minor and len(parts) < len(set(handles))
 
@@ -196,7 +196,7 @@ class Vouchers:
         return after
 
     def again(self, parts: Sequence[VoucherPart]) -> list[int]:
-        """What of each part that went back when its order was given up can be taken again, in minor units."""
+        """Tells how much of each part that went back when its order was given up can be taken again, in minor units."""
         today = self._now().date()
         can = []
         for part in parts:
@@ -216,7 +216,7 @@ class Vouchers:
         return taken
 
     def stands_still(self, voucher: Voucher) -> bool:
-        """Whether a sold voucher cannot be used, because the payment for it is disputed, or went back to its buyer."""
+        """True if a sold voucher cannot be used, because the payment for it is disputed, or went back to its buyer."""
         sold = self._store.orders.get(voucher.sold_by) if voucher.sold_by else None
         return sold is not None and sold.state in TAKEN_BACK
 

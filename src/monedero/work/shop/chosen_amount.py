@@ -18,7 +18,7 @@ class Between(NamedTuple):
 
 
 def chosen_between(shop: Shop, hand: OrderInHand) -> Between | None:
-    """What the buyer of an order may choose between; None where the line has its amount, or no rate is known."""
+    """Tells what the buyer of an order may choose between; None where the line has its amount, or no rate is known."""
     chosen, currency, day = hand.line.chosen, hand.order.amount.currency, hand.order.placed_on
     if chosen is None:
         return None

@@ -37,7 +37,9 @@ class WayThere:
 
 
 class Wish(NamedTuple):
-    """Where and on which day a buyer wishes an order to come; `known` is whether there is a buyer to ask at all."""
+    """Holds where and on which day a buyer wishes an order to come; `known` is whether there is a buyer to ask at
+    all.
+    """
 
     address: str = ""
     day: date | None = None
@@ -95,7 +97,7 @@ def ways_there(shop: Shop, hand: OrderInHand) -> list[WayThere]:
 
 
 def goods_of(shop: Shop, hand: OrderInHand) -> int | None:
-    """What of the order's amount is goods, in minor units; None where it is less than the delivery costs."""
+    """Tells what of the order's amount is goods, in minor units; None where it is less than the delivery costs."""
     if hand.goods is not None:
         return hand.goods.minor
     way = way_called(shop, hand.order.delivery)

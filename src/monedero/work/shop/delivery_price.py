@@ -1,4 +1,4 @@
-"""What a way of delivery of a shop costs the buyer of an order."""
+"""Tells what a way of delivery of a shop costs the buyer of an order."""
 
 from monedero.core.delivery.model import Delivery
 from monedero.core.delivery.price import DeliveryFee, Destination, NoPrice, price_of
@@ -13,7 +13,7 @@ def way_called(shop: Shop, id: str | None) -> Delivery | None:
 
 
 def price_for(shop: Shop, way: Delivery, order: Order, line: Line) -> DeliveryFee | NoPrice:
-    """What it costs to have a line of an order brought, or why that cannot be said."""
+    """Tells what it costs to have a line of an order brought, or why that cannot be said."""
     areas = {area.id: area for area in shop.areas}
     there = Destination(
         country=order.country,

@@ -1,4 +1,4 @@
-"""What the lines of a cart come to in the currency of an order, as one line that is bought."""
+"""Tells what the lines of a cart come to in the currency of an order, as one line that is bought."""
 
 from datetime import date
 from typing import NamedTuple
@@ -12,7 +12,7 @@ from monedero.work.shop.lookups import rates_of
 
 
 class Bought(NamedTuple):
-    """What is bought with a cart: as one line, what it comes to, its lines, and what of it is paid on the day."""
+    """Holds what is bought with a cart: as one line, what it comes to, its lines, and what of it is paid on the day."""
 
     line: Line
     amount: Money
@@ -20,7 +20,9 @@ class Bought(NamedTuple):
 
 
 def price_in(line: Line, shop: Shop, currency: str, day: date) -> Money | None:
-    """What a line usually costs in a currency, or the most that it may where it is weighed; None without a rate."""
+    """Tells what a line usually costs in a currency, or the most that it may where it is weighed; None without a
+    rate.
+    """
     usual = line.highest or line.usual_amount
     if usual.currency == currency:
         return usual
@@ -50,14 +52,14 @@ def still_sold(shop: Shop, cart: str) -> str:
 
 
 def bought(shop: Shop, cart: str, currency: str, day: date) -> Bought:
-    """What is bought with a cart, as one line."""
+    """Tells what is bought with a cart, as one line."""
     items = priced(shop, cart, currency, day)
     total = Money(sum(item.amount.minor for item in items), currency)
     return Bought(together(items), total, items)
 
 
 def priced(shop: Shop, cart: str, currency: str, day: date) -> list[Priced]:
-    """What each line of a cart comes to; each thing that is wrong with it is refused under `cart`."""
+    """Tells what each line of a cart comes to; each thing that is wrong with it is refused under `cart`."""
     lines = {line.id: line for line in shop.lines}
     items = []
     try:

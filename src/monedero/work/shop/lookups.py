@@ -1,4 +1,6 @@
-"""What is looked up of a shop: itself, its storefronts, its reference rates, the methods that it knows, its prices."""
+"""Tells what is looked up of a shop: itself, its storefronts, its reference rates, the methods that it knows, its
+prices.
+"""
 
 from collections.abc import Mapping
 from fractions import Fraction

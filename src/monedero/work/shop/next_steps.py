@@ -1,4 +1,4 @@
-"""What to decide next: what a shop still lacks before its buyers can pay, the most urgent first."""
+"""Tells what to decide next: what a shop still lacks before its buyers can pay, the most urgent first."""
 
 from collections.abc import Iterator
 from dataclasses import dataclass, field, replace
@@ -125,7 +125,7 @@ def _at(context: Context, front: Storefront, day: date) -> Iterator[NextStep]:
 
 
 def _arrangements(snapshot: CheckoutSnapshot) -> Iterator[NextStep]:
-    """What buyers of the shop's own arrangements would not be told: where to send a transfer, or a cheque."""
+    """Tells what buyers of the shop's own arrangements would not be told: where to send a transfer, or a cheque."""
     shop, told = snapshot.shop, snapshot.shop.arrangements
     currencies = dict.fromkeys((shop.currency, *(market.currency for market in shop.markets)))
     for tender in snapshot.checkout.tenders:
@@ -144,7 +144,7 @@ def _arrangements(snapshot: CheckoutSnapshot) -> Iterator[NextStep]:
 
 
 def _can_pay(context: Context, snapshot: CheckoutSnapshot, market: Market, line: Line, day: date) -> bool:
-    """Whether a buyer of a market can order a line at its usual amount, in the market's currency.
+    """True if a buyer of a market can order a line at its usual amount, in the market's currency.
 
     Without a reference rate nothing is known of that amount, and nothing is said.
     """

@@ -38,7 +38,7 @@ class OrderInHand:
 
     @property
     def whole(self) -> Money:
-        """What there is to pay now and on the day."""
+        """Tells what there is to pay now and on the day."""
         return Money(self.order.amount.minor + (self.rest.minor if self.rest else 0), self.order.amount.currency)
 
 
@@ -99,7 +99,7 @@ def order_in_hand(shop: Shop, said: OrderSentence) -> OrderInHand:
 
 
 def _rest(shop: Shop, item: Priced, day: date) -> int:
-    """What of a line is paid on the day, in minor units of its amount."""
+    """Tells what of a line is paid on the day, in minor units of its amount."""
     if item.line.deposit is None:
         return 0
     each = Money(item.amount.minor // item.times, item.amount.currency)

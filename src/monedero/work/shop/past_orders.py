@@ -146,7 +146,7 @@ class Imports:
         )
 
     def _statuses(self, spool: Spool, matching: Matching) -> list[str]:
-        """What a file says of the status of its orders, among its first rows."""
+        """Tells what a file says of the status of its orders, among its first rows."""
         column = matching.columns.get("status")
         if column not in spool.header:
             return []
@@ -213,7 +213,7 @@ class Imports:
                 self._store.changed_elsewhere()
                 state = ImportState.DONE
             else:
-                # What a process leaves that is ended at once does not count; it takes no room either.
+                # A process that is ended at once leaves rows that do not count; they take no room either.
                 self._store.past_orders.drop_unfinished()
                 state = ImportState.STOPPED if progress.stopping else ImportState.FAILED
         finally:

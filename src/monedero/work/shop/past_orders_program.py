@@ -35,7 +35,7 @@ class ReadingStopped(Exception):
 
 
 class Task(BaseModel):
-    """What is to be read: the shop's database, the rows, how they are matched, and where refused ones go."""
+    """Holds what is to be read: the shop's database, the rows, how they are matched, and where refused ones go."""
 
     database: Path
     rows: Path

@@ -38,7 +38,7 @@ export function HeldElsewhere({ sheet, account, onDone }: Props) {
         storefronts: storefronts.length > 0 ? storefronts : null,
         since: since.trim() || null,
         takings: inCurrency(takings.trim(), shop?.currency ?? "") || null,
-        // What is no number goes as it was typed, for the server to refuse.
+        // A text that is no number goes as it was typed, for the server to refuse.
         saved_details: saved.trim() === "" ? null : numberOf(saved.trim()),
       },
       { onSuccess: onDone },

@@ -19,7 +19,7 @@ const VERDICTS: Record<string, { word: string; ink: string }> = {
   failed: { word: "not answered", ink: "text-copper" },
 };
 
-/** What was exchanged with a gateway: notifications that came, what was asked of it, and what became of each. */
+/** Tells what was exchanged with a gateway: notifications that came, what was asked of it, and what became of each. */
 export function NotificationsPage() {
   const { provider = "" } = useParams();
   const [address, setAddress] = useSearchParams();

@@ -15,7 +15,7 @@ import { People } from "./People";
 import { type Business, useBusiness, useChangeBusiness } from "./queries";
 import { VIEWS } from "./views";
 
-/** What every provider asks about the business, typed once: its legal side, people, payouts, papers, what is public. */
+/** Tells what every provider asks about the business, typed once: its legal side, people, payouts, papers, what is public. */
 export function PapersPage() {
   const state = useBusiness();
   const change = useChangeBusiness();

@@ -6,7 +6,7 @@ import { useShop } from "../shop";
 import { useMode } from "./mode";
 import { type Account, useAccountActs } from "./queries";
 
-/** Which storefronts an account serves, and whether it is the shop's own or the pooled one of its software. */
+/** Tells which storefronts an account serves, and whether it is the shop's own or the pooled one of its software. */
 export function Serves({ account }: { account: Account }) {
   const acts = useAccountActs(account.id, useMode());
   const storefronts = account.storefronts ?? [];

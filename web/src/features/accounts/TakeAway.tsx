@@ -7,7 +7,7 @@ import { useRemoveProvider } from "./queries";
 interface Props {
   provider: string;
   name: string;
-  /** What is done when it is gone. */
+  /** Tells what is done when it is gone. */
   onGone: () => void;
 }
 

@@ -9,7 +9,7 @@ export function useMode(): Mode {
   return address.get("mode") === "live" ? "live" : "test";
 }
 
-/** What links within Accounts carry: the order in hand, and the mode where it is live. */
+/** Tells what links within Accounts carry: the order in hand, and the mode where it is live. */
 export function useAccountSearch(): string {
   const hand = useHandSearch();
   const mode = useMode();

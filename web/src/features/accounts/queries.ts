@@ -31,7 +31,7 @@ export function useSheet(provider: string, mode: Mode) {
   });
 }
 
-/** What leaving an account would take away; asked when somebody is about to. */
+/** Tells what leaving an account would take away; asked when somebody is about to. */
 export function useLeaving(account: string, mode: Mode, asked: boolean) {
   return useQuery({
     queryKey: keys.leaving(account, mode),
@@ -41,7 +41,7 @@ export function useLeaving(account: string, mode: Mode, asked: boolean) {
   });
 }
 
-/** What was said between the shop and the gateway of an account. */
+/** Tells what was said between the shop and the gateway of an account. */
 export function useExchanges(account: string, mode: Mode, before: number | undefined) {
   return useQuery({
     queryKey: [...keys.exchanges(account, mode), before],
@@ -88,7 +88,7 @@ export function useAddGateway() {
   });
 }
 
-/** What can be done with one account. */
+/** Tells what can be done with one account. */
 export function useAccountActs(id: string, mode: Mode) {
   const params = { path: { id }, query: { mode } };
   const act = <Given>(mutationFn: (given: Given) => Promise<unknown>) => ({

@@ -1,7 +1,7 @@
 import type { Option } from "../../ui/Picker";
 import type { Business } from "./queries";
 
-/** What a section of the details works with. */
+/** Tells what a section of the details works with. */
 export interface Section {
   business: Business;
   countries: Option[];

@@ -8,7 +8,7 @@ import { offerOf } from "./queries";
 interface Props {
   shop: string;
   offer: Schema<"Offer">;
-  /** What of the order is goods, as it is shown in the address. */
+  /** Tells what of the order is goods, as it is shown in the address. */
   value: string;
   /** The address of the order with another amount. */
   searchWith: (amount: string) => string;

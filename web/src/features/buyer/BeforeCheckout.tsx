@@ -30,7 +30,7 @@ function ShownWays({ page }: { page: Page }) {
   );
 }
 
-/** What else the shop sells, each on a page of its own. */
+/** Tells what else the shop sells, each on a page of its own. */
 function Others({ page }: { page: Page }) {
   if (page.others.length === 0) return null;
   return (
@@ -58,7 +58,7 @@ function Others({ page }: { page: Page }) {
 interface LineProps {
   page: Schema<"LinePage">;
   onAdd: () => void;
-  /** Whether something is in the cart already. */
+  /** True if something is in the cart already. */
   inCart: boolean;
   /** The title of the page, or of a part of the desk. */
   as?: "h1" | "h2";

@@ -10,25 +10,25 @@ import { OrderLines } from "./OrderLines";
 import { useOffer, usePay } from "./queries";
 import { Ways } from "./Ways";
 
-// What few orders need is loaded when one does.
+// Parts that few orders need are loaded when one does.
 const AmountField = lazy(() => import("./AmountField").then((module) => ({ default: module.AmountField })));
 const Delivering = lazy(() => import("./Delivering").then((module) => ({ default: module.Delivering })));
 const VoucherField = lazy(() =>
   import("./VoucherField").then((module) => ({ default: module.VoucherField })),
 );
 
-/** What of an offer is goods, where its delivery is known. */
+/** Tells what of an offer is goods, where its delivery is known. */
 function goodsOf(offer: Schema<"Offer"> | undefined): { goods?: string } {
   const goods = offer?.deliveries.find((way) => way.chosen)?.goods;
   return goods ? { goods: partsOf(goods).amount } : {};
 }
 
-/** What a chosen amount is of an order: its goods, where it is delivered, else all of it. */
+/** Tells what a chosen amount is of an order: its goods, where it is delivered, else all of it. */
 function amountIn(offer: Schema<"Offer">, amount: string): Record<string, string> {
   return offer.order.goods ? { goods: amount } : { amount };
 }
 
-/** What a buyer pressed: the way to pay, what was filled in, and the total that was shown. */
+/** Tells what a buyer pressed: the way to pay, what was filled in, and the total that was shown. */
 interface Pressed {
   tender: string;
   answers: Record<string, string>;
@@ -38,7 +38,7 @@ interface Pressed {
 /** The checkout that buyers see: the newest edition, for the order that the address names. */
 export function BuyPage({ shop, search: first }: { shop: string; search: string }) {
   const [search, setSearch] = useState(first);
-  // What was typed is still there when the page had to be loaded again.
+  // Typed text is still there when the page had to be loaded again.
   const address = useTyped("buy-address");
   const [day, setDay] = useState("");
   const wish = { address: address.text, day };
@@ -50,7 +50,7 @@ export function BuyPage({ shop, search: first }: { shop: string; search: string 
   const offer = useOffer(shop, search, vouchers);
   const data = offer.data;
   const pay = usePay({ shop, storefront: data?.storefront ?? "" });
-  // What is shown is of the order as it was before the last change, until the new one is here.
+  // The page shows the order as it was before the last change, until the new one is here.
   const drawnAnew = offer.isPlaceholderData;
   const [pressed, setPressed] = useState<Pressed | null>(null);
 
@@ -76,7 +76,7 @@ export function BuyPage({ shop, search: first }: { shop: string; search: string 
         delivery_day: wish.day || null,
         answers,
         language: data.language,
-        // What the buyer sees is what is ordered: these vouchers, and this total.
+        // The buyer orders what the page shows: these vouchers, and this total.
         vouchers: data.vouchers.map((voucher) => voucher.handle),
         total,
       },
@@ -86,7 +86,7 @@ export function BuyPage({ shop, search: first }: { shop: string; search: string 
 
   /** The address of the order with some of its parts changed. */
   function searchWith(offer: Schema<"Offer">, parts: Record<string, string>): string {
-    // What was bought stays; with another way of delivery there is another amount to pay.
+    // The goods stay; with another way of delivery there is another amount to pay.
     const way = parts.delivery ? goodsOf(offer) : {};
     const { order, storefront, language } = offer;
     const all = Object.entries({ ...order, storefront, language, ...way, ...parts });

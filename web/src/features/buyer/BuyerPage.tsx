@@ -6,7 +6,7 @@ import { LanguagePicker } from "./LanguagePicker";
 interface Props {
   /** The mode of what is shown; undefined while nothing is here yet. */
   mode: Schema<"Mode"> | undefined;
-  /** What is read around it and in which languages; undefined while nothing is here yet. */
+  /** Tells what is read around it and in which languages; undefined while nothing is here yet. */
   page:
     | {
         words: Schema<"PageWords"> | Schema<"BuyerWords">;

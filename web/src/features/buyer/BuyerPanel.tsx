@@ -13,7 +13,7 @@ import { Ways } from "./Ways";
 
 type Page = "line" | "cart" | "checkout";
 
-/** Where each page lies at its own address. */
+/** Tells where each page lies at its own address. */
 const AT: Record<Page, (line: string) => string> = {
   line: (line) => `/lines/${line}`,
   cart: () => "/cart",

@@ -4,7 +4,7 @@ import { Choice } from "../../ui/Choice";
 import { InputField } from "../../ui/InputField";
 import { faultAt } from "./Fields";
 
-/** Where and on which day an order shall come. */
+/** Tells where and on which day an order shall come. */
 export interface Wish {
   address: string;
   day: string;
@@ -13,7 +13,7 @@ export interface Wish {
 interface Props {
   offer: Schema<"Offer">;
   wish: Wish;
-  /** What was wrong with what was sent before. */
+  /** Tells what was wrong with what was sent before. */
   problem: unknown;
   onWish: (wish: Wish) => void;
   /** Look at the order with some of its parts changed. */
@@ -24,7 +24,7 @@ interface Props {
 export function Delivering({ offer, wish, problem, onWish, onChange }: Props) {
   const group = useId();
   const { deliveries: ways, words } = offer;
-  // What was picked is picked at once; what it costs comes with the next answer.
+  // A pick counts at once; its price comes with the next answer.
   const [picked, setPicked] = useState("");
   useEffect(() => setPicked(""), [offer]);
   const chosen = ways.find((way) => way.chosen);

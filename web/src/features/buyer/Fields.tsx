@@ -4,13 +4,13 @@ import { Refusal, type Schema } from "../../api/client";
 interface Props {
   fields: Schema<"FieldOut">[];
   answers: Record<string, string>;
-  /** What was wrong with what was sent before; each fault stands at its field. */
+  /** Tells what was wrong with what was sent before; each fault stands at its field. */
   problem: unknown;
   chooseOne: string;
   onAnswer: (field: string, answer: string) => void;
 }
 
-/** What was refused about a field of what was sent, by its place in it. */
+/** Tells what was refused about a field of what was sent, by its place in it. */
 export function faultAt(problem: unknown, place: string): string {
   if (!(problem instanceof Refusal)) return "";
   return problem.problem.errors.find((fault) => fault.field === place)?.detail ?? "";

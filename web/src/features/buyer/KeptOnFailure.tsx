@@ -16,7 +16,7 @@ export function rememberWords(read: Words): void {
 }
 
 /**
- * What stands in the place of a buyer's page that fails while it is drawn. The order is not lost: it lives in the address,
+ * Stands in the place of a buyer's page that fails while it is drawn. The order is not lost: it lives in the address,
  * what was typed in the tab, and what was ordered is at the shop.
  */
 export class KeptOnFailure extends Component<{ children: ReactNode }, { failed: boolean }> {

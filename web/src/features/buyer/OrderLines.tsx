@@ -9,7 +9,7 @@ interface Props {
 
 const LOOKS = { line: "", part: "text-soft", total: "border-t border-ink pt-1 font-semibold" };
 
-/** What a buyer is about to pay for, or has paid. */
+/** Tells what a buyer is about to pay for, or has paid. */
 export function OrderLines({ shop, lines, as: Title = "h2" }: Props) {
   return (
     <>

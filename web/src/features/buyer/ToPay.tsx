@@ -1,6 +1,6 @@
 import type { Schema } from "../../api/client";
 
-/** What a buyer needs to pay: labels with values, and a code that a banking app or a counter reads. */
+/** Tells what a buyer needs to pay: labels with values, and a code that a banking app or a counter reads. */
 export function ToPay({ paper, words }: { paper: Schema<"ToPayWith">; words: Schema<"BuyerWords"> }) {
   return (
     <section aria-labelledby="to-pay-with" className="mb-6 border-y border-ink py-3">

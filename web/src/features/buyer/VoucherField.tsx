@@ -12,7 +12,7 @@ interface Props {
   onUse: (handles: string[]) => void;
 }
 
-/** Where a buyer types the code of a voucher, and the vouchers that pay a part of the order. */
+/** Tells where a buyer types the code of a voucher, and the vouchers that pay a part of the order. */
 export function VoucherField({ shop, offer, used, onUse }: Props) {
   const [code, setCode] = useState("");
   const tried = useTryCode(shop);

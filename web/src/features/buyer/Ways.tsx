@@ -6,7 +6,7 @@ import { ShopText } from "../../ui/ShopText";
 import { Fields } from "./Fields";
 import type { Offered } from "./queries";
 
-/** What a buyer sends: the way to pay, and what was filled in for it. */
+/** Tells what a buyer sends: the way to pay, and what was filled in for it. */
 export interface Paid {
   tender: string;
   answers: Record<string, string>;
@@ -15,12 +15,12 @@ export interface Paid {
 interface Props {
   offered: Offered[];
   words: Schema<"BuyerWords">;
-  /** What stands above the ways to pay, by the one that is chosen. */
+  /** Tells what stands above the ways to pay, by the one that is chosen. */
   above?: (chosen: Offered | undefined) => ReactNode;
   /** Why it cannot be paid yet, whatever is chosen; empty where it can. */
   stopped?: string;
   paying: boolean;
-  /** Whether what was sent is not answered, and is sent again by itself. */
+  /** True if what was sent is not answered, and is sent again by itself. */
   unanswered?: boolean;
   problem: unknown;
   onPay: (paid: Paid) => void;
@@ -29,7 +29,7 @@ interface Props {
 /** The ways to pay, as a buyer meets them: one is chosen, filled in where it asks for something, then paid with. */
 export function Ways({ offered, words, above, stopped, paying, unanswered, problem, onPay }: Props) {
   const [picked, setPicked] = useState("");
-  // What was filled in stays when another way is looked at.
+  // Filled-in fields stay when another way is looked at.
   const [answers, setAnswers] = useState<Record<string, Record<string, string>>>({});
   const group = useId();
   const chosen =
@@ -47,7 +47,7 @@ export function Ways({ offered, words, above, stopped, paying, unanswered, probl
   const filled = answers[chosen.tender] ?? {};
   return (
     <form
-      // What is missing is said in the page's own language, at its field.
+      // A missing field is told in the page's own language, beside the field.
       noValidate
       onSubmit={(event) => {
         event.preventDefault();
@@ -121,7 +121,7 @@ export function Ways({ offered, words, above, stopped, paying, unanswered, probl
   );
 }
 
-/** What of a refusal does not stand at a field already. */
+/** Tells what of a refusal does not stand at a field already. */
 function elsewhere(problem: unknown): string {
   if (problem === null || problem === undefined) return "";
   if (!(problem instanceof Refusal) || problem.problem.errors.length === 0) return said(problem);

@@ -30,7 +30,7 @@ export function timesIn(cart: string, line: string): number {
   return Number(item?.split(":")[1] ?? 0);
 }
 
-/** What is bought, which is another on another page; market, currency, language and who buys stay. */
+/** Tells what is bought, which is another on another page; market, currency, language and who buys stay. */
 const BOUGHT = ["line", "amount", "goods", "delivery", "cart", "voucher"];
 
 /** An address with the same market, language and buyer for something else. */

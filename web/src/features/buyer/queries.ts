@@ -16,11 +16,11 @@ export function offerOf(shop: string, search: string, voucher: string[]) {
   };
 }
 
-/** What the newest edition offers to the order that an address names; the server reads it. */
+/** Tells what the newest edition offers to the order that an address names; the server reads it. */
 export function useOffer(shop: string, search: string, voucher: string[]) {
   return useQuery({
     ...offerOf(shop, search, voucher),
-    // What was seen stays while the order is looked at anew: what is being typed is not lost.
+    // The page stays while the order is looked at anew: what is being typed is not lost.
     placeholderData: keepPreviousData,
     retry: false,
   });
@@ -57,7 +57,7 @@ function keyOf(order: Schema<"OrderNew">): string {
   return key;
 }
 
-/** Where an order is placed: a buyer's at a shop, the desk's by the draft of a storefront. */
+/** Tells where an order is placed: a buyer's at a shop, the desk's by the draft of a storefront. */
 type Till = { shop: string; storefront: string } | { draft: string };
 
 function placing(till: Till, body: Schema<"OrderNew">) {

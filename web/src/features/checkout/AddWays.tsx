@@ -10,7 +10,7 @@ import { useAddTender, useDraft } from "../draft";
 import { useHandSearch } from "../hand";
 import { ArrangementDetails } from "../shop";
 
-/** Whether a way is among those that are searched for, by its method, what else it is called, or its provider. */
+/** True if a way is among those that are searched for, by its method, what else it is called, or its provider. */
 function fits(entry: CatalogueEntry, searched: string): boolean {
   const names = [entry.method_name, ...entry.also, entry.provider_name].join(" ").toLowerCase();
   return searched

@@ -9,13 +9,13 @@ export type Fact = Schema<"ConditionFact">;
 
 interface Props {
   fact: Fact;
-  /** What it is now; null before anything is picked. */
+  /** Tells what it is now; null before anything is picked. */
   condition: Condition | null;
   /** The condition as it shall be; null takes it out. */
   onChange: (condition: Condition | null) => void;
 }
 
-/** What a condition about one fact asks: a list to pick from, yes or no, or days. */
+/** Tells what a condition about one fact asks: a list to pick from, yes or no, or days. */
 export function ConditionEditor({ fact, condition, onChange }: Props) {
   return (
     <div className="grid gap-2">

@@ -4,7 +4,7 @@ import { type Condition, useConditionFacts } from "../draft";
 import { ConditionEditor } from "./ConditionEditor";
 
 interface Props {
-  /** Of what they are the conditions. */
+  /** The thing whose conditions they are. */
   of: string;
   conditions: Condition[];
   /** The same in phrases. */

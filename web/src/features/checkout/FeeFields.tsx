@@ -12,7 +12,7 @@ type Part = NonNullable<Fee["networks"]>[string];
 
 interface Props {
   outcome: Outcome;
-  /** What the fee comes to; undefined until it is here, or where nothing is known. */
+  /** Tells what the fee comes to; undefined until it is here, or where nothing is known. */
   figure: Schema<"FeeFigure"> | undefined;
   currency: string;
   language: string;
@@ -27,7 +27,7 @@ function orNone(fee: Fee): Fee | null {
   return empty ? null : fee;
 }
 
-/** What a buyer pays on top with this tender, or less: in percent, as a fixed amount, by card network, with its tax. */
+/** Tells what a buyer pays on top with this tender, or less: in percent, as a fixed amount, by card network, with its tax. */
 export function FeeFields({ outcome, figure, currency, language, save }: Props) {
   const { tender } = outcome;
   const choices = useChoices().data?.card_networks ?? [];

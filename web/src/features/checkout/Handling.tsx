@@ -32,7 +32,7 @@ const SHOWN: { value: "on_line_page" | "in_cart"; label: string }[] = [
   { value: "in_cart", label: "in the cart" },
 ];
 
-/** Where it is shown, when the money is taken, when what was ordered is given, and how long an own arrangement waits. */
+/** Tells where it is shown, when the money is taken, when what was ordered is given, and how long an own arrangement waits. */
 export function Handling({ tender, save }: Props) {
   const held = useAccounts().data?.providers ?? [];
   const provider = held.find((entry) => entry.provider === tender.route?.provider);

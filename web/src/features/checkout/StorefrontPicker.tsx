@@ -2,7 +2,7 @@ import { useSearchParams } from "react-router";
 import { Picks } from "../../ui/Picks";
 import { useShop, useStorefront } from "../shop";
 
-/** Which storefront's checkout is worked on, where the shop has several. */
+/** Tells which storefront's checkout is worked on, where the shop has several. */
 export function StorefrontPicker() {
   const fronts = useShop().data?.shop?.storefronts ?? [];
   const chosen = useStorefront();

@@ -22,7 +22,7 @@ interface Props {
   outcome: Outcome;
   composed: Composed;
   shared: Schema<"SharedOut">[];
-  /** What limits and fees come to; undefined until it is here. */
+  /** Tells what limits and fees come to; undefined until it is here. */
   figures: Schema<"DraftFiguresOut"> | undefined;
   shop: Shop;
   axis: ReturnType<typeof axisFor>;
@@ -221,7 +221,7 @@ function State({ outcome, onEnd }: StateProps) {
 
 const ACT = "ml-1.5 text-small font-semibold text-verdigris underline-offset-4 hover:underline min-h-6";
 
-/** What ends a reason, one click away: in the draft, at its account, or by saying what is not known. */
+/** Tells what ends a reason, one click away: in the draft, at its account, or by saying what is not known. */
 function Act({ reason, name, onEnd }: { reason: Reason; name: string; onEnd: StateProps["onEnd"] }) {
   const search = useHandSearch();
   if (!reason.act) return null;

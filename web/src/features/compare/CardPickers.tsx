@@ -4,7 +4,7 @@ import { useChoices } from "../shop";
 
 const ANY = "any";
 
-/** What is known of the card, where the buyer pays by card; it decides which rate fits. */
+/** Tells what is known of the card, where the buyer pays by card; it decides which rate fits. */
 export function CardPickers() {
   const { hand, change } = useHand();
   const choices = useChoices().data;

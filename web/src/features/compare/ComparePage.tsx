@@ -29,7 +29,7 @@ const TABLE = ["costs", "terms"] as const;
 const SORTS = COLUMNS.map((column) => column.key) as [string, ...string[]];
 const FOREGROUND = 6;
 
-/** What each route costs for the order in hand and for every other amount, and why the others are not open. */
+/** Tells what each route costs for the order in hand and for every other amount, and why the others are not open. */
 export function ComparePage() {
   const { hand, shop, change } = useHand();
   const search = useHandSearch();

@@ -17,7 +17,7 @@ export function CostBar({ entry, dearest }: Props) {
   return <span className="cost-bar block h-3" aria-hidden style={{ backgroundSize }} />;
 }
 
-/** What the bands of the bars are. */
+/** Tells what the bands of the bars are. */
 export function CostLegend() {
   return (
     <span className="flex gap-2 whitespace-nowrap">

@@ -10,7 +10,7 @@ interface Props {
   show: "money" | "percent";
   curves: CostCurve[];
   axis: Axis;
-  /** What stands beside the way into the figures. */
+  /** Tells what stands beside the way into the figures. */
   children: ReactNode;
 }
 

@@ -4,12 +4,12 @@ import { useHandSearch } from "../hand";
 import { NEW_PROVIDER } from "./views";
 
 interface Props {
-  /** Whether it is known already what a month of orders looks like. */
+  /** True if it is known already what a month of orders looks like. */
   month: boolean;
   onExamples: () => void;
 }
 
-/** What to do first while there is no price to compare. */
+/** Tells what to do first while there is no price to compare. */
 export function FirstPrices({ month, onExamples }: Props) {
   const search = useHandSearch();
   return (

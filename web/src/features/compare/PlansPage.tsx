@@ -7,7 +7,7 @@ import { useHandSearch } from "../hand";
 import { type Plan, usePlans, type Volumes } from "./queries";
 import { VIEWS } from "./views";
 
-/** Which plan pays from which volume, each provider alone over the month, and the cheapest mix. */
+/** Tells which plan pays from which volume, each provider alone over the month, and the cheapest mix. */
 export function PlansPage() {
   const search = useHandSearch();
   const plans = usePlans();
@@ -72,7 +72,7 @@ export function PlansPage() {
   );
 }
 
-/** What the cheapest mix costs, and what one provider alone costs instead. */
+/** Tells what the cheapest mix costs, and what one provider alone costs instead. */
 export function Mix({ data }: { data: NonNullable<ReturnType<typeof usePlans>["data"]> }) {
   const { mix, one_instead_of_mix: price } = data;
   const best = data.alone[0];
@@ -204,7 +204,7 @@ export function VolumeBar({ volumes, currency }: { volumes: Volumes; currency: s
   );
 }
 
-/** Where a stretch begins; one whose exact figure is too long to be told is rounded, and says so. */
+/** Tells where a stretch begins; one whose exact figure is too long to be told is rounded, and says so. */
 function startOf(stretch: Volumes["stretches"][number] | undefined): string {
   if (!stretch) return "";
   const money = grouped(stretch.from_money.split(" ")[0] ?? "");

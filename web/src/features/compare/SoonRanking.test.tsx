@@ -31,7 +31,7 @@ const compared = (cost: string) => ({
 const nothing = () => undefined;
 const all = () => true;
 
-/** What the page of Compare has of it. */
+/** Tells what the page of Compare has of it. */
 function Page() {
   const { hand, change } = useHand();
   const data = useComparison(hand).data;

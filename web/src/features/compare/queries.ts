@@ -64,7 +64,7 @@ export function usePriceChanges(hand: Hand | null) {
   });
 }
 
-/** Which assumptions would let another method come first. */
+/** Tells which assumptions would let another method come first. */
 export function useTurnings(hand: Hand | null) {
   return useQuery({
     queryKey: [...keys.compare, "turnings", hand],
@@ -94,7 +94,7 @@ export function usePlans() {
 
 export type CatalogueEntry = Schema<"EntryOut">;
 
-/** Who carries what is asked for. */
+/** Tells who carries what is asked for. */
 export function useCatalogue(asks: string, unpriced = false) {
   return useQuery({
     queryKey: [...keys.catalogue, asks, unpriced],

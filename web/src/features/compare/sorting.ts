@@ -5,7 +5,7 @@ export interface Column {
   key: string;
   name: string;
   align: "left" | "right";
-  /** Whether the column stands in the view of costs or in that of terms. */
+  /** True if the column stands in the view of costs or in that of terms. */
   view: "costs" | "terms" | "both";
 }
 

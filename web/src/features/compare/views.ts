@@ -1,4 +1,4 @@
-/** Where a provider of the owner's own is put in. */
+/** Tells where a provider of the owner's own is put in. */
 export const NEW_PROVIDER = "/compare/new";
 
 /** The views of Compare. */

@@ -25,7 +25,7 @@ function marked(money: string, books: string): string {
   return currency === books ? grouped(amount) : shown(money);
 }
 
-/** Who can pay and how, over every order that the shop can receive, with what was found and what ends it. */
+/** Tells who can pay and how, over every order that the shop can receive, with what was found and what ends it. */
 export function CoveragePage() {
   const { hand, shop, change } = useHand();
   const { showBuyer } = useOutletContext<{ showBuyer: () => void }>();

@@ -5,7 +5,7 @@ import { accountsOptions, named, type Part } from "./look";
 
 const ANY = "any";
 
-/** Which orders are looked at: each filter is a word that can be changed in place. */
+/** Tells which orders are looked at: each filter is a word that can be changed in place. */
 export function Filters({ shop, providers }: { shop: Shop; providers: { id: string; name: string }[] }) {
   const [address, setAddress] = useSearchParams();
   const filters: { part: Part; label: string; options: Option[] }[] = [

@@ -22,14 +22,14 @@ const MORE: Record<Finding["kind"], string> = {
 
 interface Props {
   findings: Finding[];
-  /** What ends each, once that is worked out. */
+  /** Tells what ends each, once that is worked out. */
   fixes: Record<string, Fix[]> | undefined;
   looking: Named | null;
   onLook: (named: Named) => void;
   onOrder: (order: OrderToHand) => void;
 }
 
-/** What was found, in sentences, the worst first; each with what ends it. */
+/** Tells what was found, in sentences, the worst first; each with what ends it. */
 export function Findings({ findings, fixes, looking, onLook, onOrder }: Props) {
   const kinds = [...new Set(findings.map((finding) => finding.kind))];
   const told = (finding: Finding) => (

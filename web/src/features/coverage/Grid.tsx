@@ -3,7 +3,7 @@ import { placeOf, RulerTicks } from "../../charts";
 import type { Axis } from "../../charts/axis";
 import type { Block, Cell, Row } from "./queries";
 
-/** Where amounts beyond the ends of the ruler are told, in pixels. */
+/** Tells where amounts beyond the ends of the ruler are told, in pixels. */
 const BEYOND = 22;
 const DARKEST = 5;
 
@@ -125,7 +125,7 @@ interface CellProps {
 function CellButton({ cell, axis, said, reachable, onClick }: CellProps) {
   const begins = Number(cell.begins);
   const ends = cell.ends === null ? null : Number(cell.ends);
-  // What lies wholly beyond an end of the ruler stands in the margin there.
+  // An amount beyond an end of the ruler stands in the margin there.
   const left =
     begins <= axis.from
       ? "0px"

@@ -10,7 +10,7 @@ export const named = (part: Part | "finding" | "fix" | "as") => `cover_${part}`;
 const READY = "ready";
 const WITHOUT = "without:";
 
-/** Which orders are looked at, from the address. */
+/** Tells which orders are looked at, from the address. */
 export function lookOf(address: URLSearchParams): Look {
   const look: Look = {};
   const said = (part: Part) => address.get(named(part)) ?? "";

@@ -13,7 +13,7 @@ export type Finding = Schema<"FoundOut">;
 export type Fix = Schema<"FixOut">;
 export type OrderToHand = Schema<"OrderToHand">;
 type Asked = NonNullable<paths["/api/checkouts/{storefront}/coverage"]["get"]["parameters"]["query"]>;
-/** Which orders are looked at, and how the accounts count. */
+/** Tells which orders are looked at, and how the accounts count. */
 export type Look = Omit<Asked, "finding" | "fix" | "on">;
 /** A fix of a finding that is looked at. */
 export type Named = Pick<Schema<"MakeFix">, "finding" | "fix">;
@@ -21,7 +21,7 @@ export type Named = Pick<Schema<"MakeFix">, "finding" | "fix">;
 /** How the accounts count. */
 const accountsOf = ({ ready = false, without }: Look) => ({ ready, ...(without && { without }) });
 
-/** Who can pay and how; with a fix, as if that was made. */
+/** Tells who can pay and how; with a fix, as if that was made. */
 export function useCoverage(look: Look, named: Named | null) {
   const storefront = useStorefront();
   return useQuery({
@@ -38,7 +38,7 @@ export function useCoverage(look: Look, named: Named | null) {
   });
 }
 
-/** What ends each finding; it takes longer than the findings, and is asked for apart. */
+/** Tells what ends each finding; it takes longer than the findings, and is asked for apart. */
 export function useFixes(look: Look) {
   const storefront = useStorefront();
   const query = accountsOf(look);

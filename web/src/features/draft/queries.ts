@@ -11,7 +11,7 @@ export type Outcome = Schema<"OutcomeOut">;
 export type Condition = Schema<"Condition">;
 export type SharedSet = Schema<"SharedConditions">;
 export type Heading = Schema<"Heading">;
-/** What of a checkout is composed. */
+/** Tells what of a checkout is composed. */
 export type Composed = Pick<Draft, "tenders" | "headings" | "shared_conditions">;
 
 /** The address of a storefront's checkout. */
@@ -32,7 +32,7 @@ export function useDraft() {
 }
 
 /**
- * What the draft offers to the order in hand; what its buyer reads is in a language of the shop, else in its first. Where
+ * Asks for what the draft offers to the order in hand; its buyer reads in a language of the shop, else in its first. Where
  * it is asked for quietly, an answer that fails takes nothing from the page.
  */
 export function useView(hand: Hand | null, language = "", quiet = false) {
@@ -52,7 +52,7 @@ export function useView(hand: Hand | null, language = "", quiet = false) {
   });
 }
 
-/** What buyers read of every tender in every language, for the order in hand. */
+/** Tells what buyers read of every tender in every language, for the order in hand. */
 export function useWords(hand: Hand | null) {
   const storefront = useStorefront();
   return useQuery({
@@ -69,7 +69,7 @@ export function useWords(hand: Hand | null) {
   });
 }
 
-/** What the limits and fees of the draft come to, for the order in hand and over the shop's month. */
+/** Tells what the limits and fees of the draft come to, for the order in hand and over the shop's month. */
 export function useFigures(hand: Hand | null) {
   const storefront = useStorefront();
   return useQuery({
@@ -101,7 +101,7 @@ export function useCoverageState() {
   });
 }
 
-/** What is done once a draft is saved: it is kept here as it is now. */
+/** Tells what is done once a draft is saved: it is kept here as it is now. */
 export function useAfterDraft() {
   const client = useQueryClient();
   return {
@@ -200,7 +200,7 @@ export function useMeet() {
   });
 }
 
-/** What a change of the checkout would do to the orders of a month; nothing is changed. */
+/** Tells what a change of the checkout would do to the orders of a month; nothing is changed. */
 export function useWouldChange(order: Hand | null) {
   const { storefront, held } = useHeld();
   return useMutation({

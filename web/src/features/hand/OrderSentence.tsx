@@ -21,18 +21,18 @@ interface Props {
   problem: string;
   /** The facts that a condition or the delivery asks, which are shown too. */
   asked: string[];
-  /** What the order comes to, as the newest answer says; empty until there is one. */
+  /** Tells what the order comes to, as the newest answer says; empty until there is one. */
   amount: string;
   /** The ways by which it can go: the goods stay when another is picked, what there is to pay becomes another. */
   deliveries: Schema<"WayOut">[];
-  /** What of it is paid on the day; empty where all of it is paid now. */
+  /** Tells what of it is paid on the day; empty where all of it is paid now. */
   rest: string;
 }
 
 /** The order in hand as one sentence; each part is a picker in place. */
 export function OrderSentence({ problem, asked, amount, deliveries, rest }: Props) {
   const { hand, shop, begins, change, expect } = useHand();
-  // Where the goods are said, what there is to pay is the server's answer to them.
+  // The server answers the goods with what there is to pay.
   const pays = hand?.goods && amount ? partsOf(amount).amount : "";
   useEffect(() => {
     if (hand?.goods && pays && pays !== hand.amount) {
@@ -240,7 +240,7 @@ function AmountWord({ hand, invalid, onAmount, onLikely }: AmountWordProps) {
       setText(read.amount);
       onAmount(read);
     } catch {
-      // What cannot be read stands in the sentence as it was typed, with the reason under it.
+      // A part that cannot be read stands in the sentence as it was typed, with the reason under it.
       onAmount({ amount: typed });
     }
   }

@@ -10,7 +10,7 @@ type Name = "delivery" | "customer_group" | "device" | "signed_in" | "postcode" 
 interface Part {
   part: Name;
   label: string;
-  /** What the sentence says while it is not known. */
+  /** Tells what the sentence says while it is not known. */
   unknown: string;
   options: Option[];
 }

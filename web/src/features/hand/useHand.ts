@@ -42,7 +42,7 @@ function handOf(address: URLSearchParams, shop: Shop, beginsAt: BeginsAt): Hand 
   const kind = address.get("card_kind");
   // A kind that does not exist is refused by the server, with its name.
   if (kind) hand.card_kind = kind as NonNullable<Hand["card_kind"]>;
-  // Where only the way of delivery is said, the amount of the line is that of the goods.
+  // An address that says only the way of delivery means the line's amount as that of the goods.
   const amountSaid = address.get("amount") !== null || !address.get("delivery");
   const goods = address.get("goods") ?? (amountSaid ? null : begins());
   if (goods) hand.goods = goods;
@@ -86,7 +86,7 @@ export function beforeHandChanges(tell: Tell): () => void {
   return () => told.delete(tell);
 }
 
-/** What is on its way into the address: a change waits a moment, and others may come meanwhile. */
+/** Tells what is on its way into the address: a change waits a moment, and others may come meanwhile. */
 const coming: { parts: Parts; changes: number } = { parts: {}, changes: 0 };
 
 /**

@@ -4,7 +4,7 @@ import { Button } from "../../ui/Button";
 import { Heading, OnItsWay, Trouble } from "../../ui/Page";
 import { useMoves, usePublication, usePublish } from "./queries";
 
-/** What differs from what buyers see, one action to publish it, and the editions so far. */
+/** Tells what differs from what buyers see, one action to publish it, and the editions so far. */
 export function PublishPage() {
   const publication = usePublication().data;
   const moves = useMoves().data?.sentences ?? [];

@@ -5,7 +5,7 @@ import { useStorefront } from "../shop";
 
 type Shown = Pick<Schema<"Publication">, "storefront" | "fingerprint">;
 
-/** What the draft would change for buyers, and the editions. */
+/** Tells what the draft would change for buyers, and the editions. */
 export function usePublication() {
   const storefront = useStorefront();
   return useQuery({

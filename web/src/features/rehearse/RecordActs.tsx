@@ -7,7 +7,7 @@ import { InputField } from "../../ui/InputField";
 import { Trouble } from "../../ui/Page";
 import { type OrderRecord, useRecordActs } from "./queries";
 
-/** What the owner can do with an order now; what is not possible is not shown. */
+/** Tells what the owner can do with an order now; what is not possible is not shown. */
 export function RecordActs({ order }: { order: OrderRecord }) {
   const acts = useRecordActs(order);
   const { can } = order;
@@ -168,7 +168,7 @@ export function RecordActs({ order }: { order: OrderRecord }) {
 }
 
 interface WithAmountProps {
-  /** Where it is typed: the order and the act. */
+  /** Tells where it is typed: the order and the act. */
   place: string;
   label: string;
   most: string;

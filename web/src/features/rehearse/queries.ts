@@ -27,7 +27,7 @@ export function useRecord(token: string | undefined) {
   });
 }
 
-/** What the owner can do with an order; each is asked over the version that was looked at. */
+/** Tells what the owner can do with an order; each is asked over the version that was looked at. */
 export function useRecordActs(record: OrderRecord) {
   const params = { path: { token: record.token } };
   const { version } = record;

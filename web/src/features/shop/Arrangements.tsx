@@ -65,7 +65,7 @@ export function Cheques({ shop, save }: Sections) {
   );
 }
 
-/** What stands on invoices. */
+/** Tells what stands on invoices. */
 export function Invoices({ shop, save }: Sections) {
   const told = shop.arrangements;
   const put = putting(save);
@@ -252,7 +252,7 @@ function NewAccount({
   shop: Shop;
   add: (account: Account) => Promise<unknown>;
 } & Pick<Sections, "countries" | "schemeOf">) {
-  // Where the currency is that of a market, the account is most often there.
+  // The account is most often in the country whose currency it has.
   const market = shop.markets.find((entry) => entry.currency === currency);
   const first = currency === shop.currency ? shop.country : (market?.country ?? shop.country);
   const [country, setCountry] = useState(first);

@@ -5,7 +5,7 @@ import { Accounts, Cheques, Invoices } from "./Arrangements";
 import { useSections } from "./sections";
 import { VIEWS } from "./views";
 
-/** What buyers are told by the shop's own arrangements: accounts for transfers, cheques, invoices. */
+/** Tells what buyers are told by the shop's own arrangements: accounts for transfers, cheques, invoices. */
 export function ArrangementsPage() {
   const sections = useSections();
   const search = useHandSearch();

@@ -7,7 +7,7 @@ const UNITS: Record<string, string> = { percent: "%", minutes: "min" };
 interface Props {
   assumption: Assumption;
   currency: string;
-  /** Where the name stands elsewhere in the row, it is only read out. */
+  /** The name is only read out if it stands elsewhere in the row. */
   hideName?: boolean;
 }
 

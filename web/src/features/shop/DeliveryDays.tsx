@@ -162,7 +162,7 @@ export function DeliveryDays({ way, currency, edit, quietly }: Props) {
   );
 }
 
-/** What stands behind the fold, in a few words. */
+/** Tells what stands behind the fold, in a few words. */
 function inShort(way: Way): string {
   const days = way.preparation_days;
   const said = [

@@ -29,7 +29,7 @@ export function DeliveryPage() {
   );
 }
 
-/** Which line may go which way, and what it weighs. */
+/** Tells which line may go which way, and what it weighs. */
 function LinesGo({ shop, save, quietly }: Sections) {
   const ways = shop.deliveries.map((way) => ({ value: way.id, label: way.name }));
   const edit = (id: string, part: object) => (before: typeof shop) => ({

@@ -18,7 +18,7 @@ interface Props {
   quietly: (part: Partial<Way>) => void;
 }
 
-/** What a way of delivery costs its buyer, area by area: flat or by weight, and from which goods on it is free. */
+/** Tells what a way of delivery costs its buyer, area by area: flat or by weight, and from which goods on it is free. */
 export function DeliveryPrices({ way, areas, currency, edit, quietly }: Props) {
   const prices = way.prices;
   const named = new Set(prices.flatMap((price) => price.areas ?? []));

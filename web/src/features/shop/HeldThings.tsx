@@ -17,7 +17,7 @@ const LIMITS = [
 type Software = NonNullable<Shop["software"]>;
 type SoftwarePlan = Software["plans"][number];
 
-/** What is there already: the trade, the shop software with its own fee, and methods of the shop's own. */
+/** Tells what is there already: the trade, the shop software with its own fee, and methods of the shop's own. */
 export function HeldThings({ shop, save, quietly, remove }: Sections) {
   const choices = useChoices().data;
   const trades = choices?.trades ?? [];

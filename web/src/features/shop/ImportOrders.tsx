@@ -175,7 +175,7 @@ export function ImportOrders() {
   );
 }
 
-/** What the button says: how many rows would be read, as far as that is known before all were looked at. */
+/** Tells what the button says: how many rows would be read, as far as that is known before all were looked at. */
 function begins({ total, looked_at, refused_of_them }: Look): string {
   const all = grouped(String(total));
   if (refused_of_them === 0) return `Read ${all} rows`;

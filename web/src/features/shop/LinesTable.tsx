@@ -12,7 +12,7 @@ import { shownWhole, wholeOrNone } from "./whole";
 
 type Line = Shop["lines"][number];
 
-/** What is sold: each line with its kind, its usual amount, and whether it repeats. */
+/** Tells what is sold: each line with its kind, its usual amount, and whether it repeats. */
 export function LinesTable({ shop, save, quietly, kinds, remove }: Sections) {
   const lines = shop.lines;
   const [added, setAdded] = useState("");

@@ -7,7 +7,7 @@ import { freeId } from "./ids";
 import type { Shop } from "./queries";
 import type { Sections } from "./sections";
 
-/** Where buyers come from: a country with a currency, and its share of orders. */
+/** Tells where buyers come from: a country with a currency, and its share of orders. */
 export function MarketsTable({ shop, save, quietly, countries, currencyOf, currencies, remove }: Sections) {
   const markets = shop.markets;
   const sum = markets.reduce((total, market) => total + Number(market.share), 0);

@@ -10,7 +10,7 @@ interface Named {
 
 interface Props extends Pick<Sections, "shop" | "save"> {
   title: string;
-  /** What of the shop is named. */
+  /** Tells what of the shop is named. */
   of: "lines" | "deliveries";
 }
 

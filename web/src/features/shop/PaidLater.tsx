@@ -22,7 +22,7 @@ function whenOf({ deposit }: Line): When {
   return Number(deposit.percent) === 0 ? "day" : "share";
 }
 
-/** What a booking is first paid by, when another time is picked. */
+/** Tells what a booking is first paid by, when another time is picked. */
 function depositAt(when: When, line: Line): NonNullable<Line["deposit"]> | null {
   if (when === "booked") return null;
   if (when === "amount") return { amount: line.usual_amount };

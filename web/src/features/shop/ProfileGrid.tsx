@@ -109,7 +109,7 @@ function spreadText(cell: Cell): string {
   return amounts.map((money) => partsOf(money).amount.replace(/\.00$/, "")).join(" ");
 }
 
-/** What was typed as a spread; three amounts are low, usual and high, and anything else is the usual one. */
+/** Tells what was typed as a spread; three amounts are low, usual and high, and anything else is the usual one. */
 function spreadOf(text: string, currency: string): Partial<Cell> {
   const amounts = text.split(/\s+/).filter(Boolean);
   if (amounts.length === 3) {

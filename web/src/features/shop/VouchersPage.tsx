@@ -107,7 +107,7 @@ function Issue({ currency }: { currency: string }) {
   );
 }
 
-/** Which lines sell a voucher over what is paid for them. */
+/** Tells which lines sell a voucher over what is paid for them. */
 function Sold({ shop, quietly }: Sections) {
   return (
     <div className="max-w-xl mb-6">

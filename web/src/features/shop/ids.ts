@@ -1,4 +1,4 @@
-/** What a name is as an id. */
+/** Tells what a name is as an id. */
 export function idOf(name: string): string {
   return freeId(name, []);
 }

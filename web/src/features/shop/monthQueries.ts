@@ -37,7 +37,7 @@ export function useDerived() {
   return useMutation({ mutationFn: () => answered(api.GET("/api/profile/derived")) });
 }
 
-/** What is kept of past orders. */
+/** Tells what is kept of past orders. */
 export function usePastOrders() {
   return useQuery({ queryKey: keys.pastOrders, queryFn: () => answered(api.GET("/api/past-orders")) });
 }

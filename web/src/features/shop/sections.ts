@@ -4,7 +4,7 @@ import { LeftAsItWas } from "../../ui/AskFirst";
 import type { Option } from "../../ui/Picker";
 import { type Shop, useChangeShop, useChoices, useShop } from "./queries";
 
-/** What every section of the shop is given. */
+/** Tells what every section of the shop is given. */
 export interface Sections {
   shop: Shop;
   countries: Option[];

@@ -22,7 +22,7 @@ interface Props {
   quietly: (edit: (tender: Tender) => Tender) => void;
 }
 
-/** What the buyer of an arrangement of the shop's own fills in. */
+/** Tells what the buyer of an arrangement of the shop's own fills in. */
 export function AskedFields({ tender, languages, save, quietly }: Props) {
   const fields = tender.fields;
   const with_ = (id: string, part: (field: Field) => Field) => (before: Tender) => ({

@@ -14,7 +14,7 @@ interface Props {
   quietly: (edit: (tender: Tender) => Tender) => void;
 }
 
-/** What stands beside the texts: a picture, a film, and for an arrangement of the shop's own what its buyer fills in. */
+/** Tells what stands beside the texts: a picture, a film, and for an arrangement of the shop's own what its buyer fills in. */
 export function Besides({ tender, languages, save, quietly }: Props) {
   const keep = useMutation({
     mutationFn: (file: File) =>

@@ -6,7 +6,7 @@ import { withName } from "./edits";
 interface Props {
   tender: Tender;
   language: Schema<"LanguageOut">;
-  /** Whether it is the first language of the shop, in which every way to pay has a name. */
+  /** True if it is the first language of the shop, in which every way to pay has a name. */
   first: boolean;
   save: (edit: (tender: Tender) => Tender) => Promise<unknown>;
 }

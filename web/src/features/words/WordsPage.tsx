@@ -13,7 +13,7 @@ import { TextCell } from "./TextCell";
 
 type Words = Schema<"TenderWordsOut">;
 
-/** What buyers read of every way to pay, in each language of the shop, and what is missing in which. */
+/** Tells what buyers read of every way to pay, in each language of the shop, and what is missing in which. */
 export function WordsPage() {
   const { hand, shop } = useHand();
   const draft = useDraft().data;

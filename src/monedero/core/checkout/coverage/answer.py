@@ -1,5 +1,5 @@
-"""What coverage answers: dead ends, single tenders, orders on which every way costs, what nothing reaches, what is
-offered where.
+"""Tells what coverage answers: dead ends, single tenders, orders on which every way costs, what nothing reaches, what
+is offered where.
 
 Every order is looked at, never one of several: which tenders are let in is worked out for the values that the checks of
 the decision tell apart, fact after fact, and what is the same is looked at once.
@@ -68,7 +68,7 @@ class Coverage:
 
 
 def coverage(examined: Examined) -> Coverage:
-    """What a checkout offers to every order that its shop can receive."""
+    """Tells what a checkout offers to every order that its shop can receive."""
     dead: list[Found] = []
     single: list[Found] = []
     costly: list[Found] = []
@@ -107,7 +107,7 @@ def _outside(everything: Reach, reach: Reach) -> Iterator[Reach]:
 
 
 def _free(part: Part, ends: Iterable[tuple[Box, Box]]) -> list[Reach]:
-    """Where something is offered that costs nothing more, and where nothing is offered."""
+    """Tells where something is offered that costs nothing more, and where nothing is offered."""
     free = [
         each.reach._replace(amounts=each.reach.amounts & ~cost)
         for each, cost in zip(part.compiled, part.costs, strict=True)

@@ -54,7 +54,7 @@ class Boxes:
     """Makes boxes of one region."""
 
     def __init__(self, region: Region, possible: Possible) -> None:
-        """What goes together is worked out once."""
+        """Works out once what goes together."""
         self._region, self._possible = region, possible
         self.everything = region.everything
         width, count = region.width, len(region.markets)
@@ -212,7 +212,7 @@ FACTS = ("markets", "areas", "carts", "deliveries", "groups", "devices", "signed
 
 
 def without(box: Box, other: Box) -> list[Box]:
-    """What of a box does not lie in another, in boxes that do not meet.
+    """Tells what of a box does not lie in another, in boxes that do not meet.
 
     >>> one = Box(1, 1, 1, 1, 1, 1, 0b11, 0, 9)
     >>> [(rest.signed_in, rest.first, rest.last) for rest in without(one, one._replace(signed_in=1, first=4, last=5))]

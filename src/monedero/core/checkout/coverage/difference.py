@@ -49,7 +49,7 @@ class MoreOffered(NamedTuple):
 
 
 def more_offered(here: Examined, there: Examined, *, changed: bool = False) -> list[MoreOffered]:
-    """What one checkout offers and another does not, tender by tender; those without are left out."""
+    """Tells what one checkout offers and another does not, tender by tender; those without are left out."""
     others = {tender.id: sifted for tender, sifted in there.decision.tenders}
     found: dict[str, list[tuple[Region, Box]]] = {}
     for region in here.regions(there.decision):
@@ -91,7 +91,7 @@ def new_dead_ends(before: Examined, after: Examined) -> list[tuple[Region, Box]]
 
 
 def _offered(examined: Examined, region: Region) -> list[Reach]:
-    """What each tender of a checkout is offered for in a region."""
+    """Tells what each tender of a checkout is offered for in a region."""
     return [
         compiled(filter(examined.keep, sifted.checks), region).reach for _, sifted in examined.decision.tenders
     ]
@@ -125,13 +125,15 @@ def _moved(region: Region, there: Examined) -> Iterator[tuple[int, Region]]:
 
 
 def _as_before(reach: Reach, region: Region, place: int) -> Reach:
-    """What a tender is offered for in a market that has another currency, as orders of a region, at any amount."""
+    """Tells what a tender is offered for in a market that has another currency, as orders of a region, at any
+    amount.
+    """
     amounts = (1 << len(region.begins)) - 1 if reach.amounts else 0
     return reach._replace(places=reach.places << place * region.width, amounts=amounts)
 
 
 def _received(region: Region, other: Space) -> Reach:
-    """What of a region another shop can receive too."""
+    """Tells what of a region another shop can receive too."""
     space, everything = region.space, region.everything
     markets = {(market.country, market.currency) for market in other.markets}
     carts = {frozenset(cart.lines) for cart in other.carts}
@@ -149,7 +151,7 @@ def _received(region: Region, other: Space) -> Reach:
 
 
 def _same_buyers(group: str | None, others: Sequence[str | None]) -> bool:
-    """Whether buyers of a group buy in another shop too; a shop without groups (None) sells to all of them.
+    """True if buyers of a group buy in another shop too; a shop without groups (None) sells to all of them.
 
     >>> _same_buyers("retail", [None]), _same_buyers(None, ["retail"]), _same_buyers("retail", ["wholesale"])
     (True, True, False)

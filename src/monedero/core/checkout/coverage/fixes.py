@@ -55,14 +55,14 @@ class Fixes:
         self._tenders = widening.tenders
 
     def of_dead_end(self, found: Found) -> list[Fix]:
-        """What ends a dead end."""
+        """Tells what ends a dead end."""
         part = self._part(found)
         return self._best(
             self._by_one_or_two(part, _within(part, part.nobody, found.box), range(len(self._tenders)))
         )
 
     def of_single(self, found: Found) -> list[Fix]:
-        """What puts a second tender beside the single one."""
+        """Tells what puts a second tender beside the single one."""
         part = self._part(found)
         at = part.tenders.index(found.tender)
         others = [other for other in range(len(self._tenders)) if other != at]
@@ -71,7 +71,7 @@ class Fixes:
         return self._best(self._by_one_or_two(part, _within(part, part.only(at), found.box), others), beside)
 
     def of_fee_only(self, found: Found) -> list[Fix]:
-        """What lets the orders be paid without a fee: a fee that is taken off, or a tender without one."""
+        """Tells what lets the orders be paid without a fee: a fee that is taken off, or a tender without one."""
         part = self._part(found)
         wanted = _within(part, part.costly, found.box)
         fixes = [

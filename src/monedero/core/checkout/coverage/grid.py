@@ -39,7 +39,7 @@ from monedero.core.order.model import Device
 
 
 class Look(NamedTuple):
-    """Which orders are looked at; None: all of them."""
+    """Holds which orders are looked at; None: all of them."""
 
     delivery: str | None = None
     group: str | None = None
@@ -120,7 +120,7 @@ def looked_at(part: Part, look: Look) -> Reach:
 
 
 def _holds(part: Part, reach: Reach, cart: int) -> bool:
-    """Whether a reach holds an order of a cart."""
+    """True if a reach holds an order of a cart."""
     return bool(reach.carts >> cart & 1) and part.possible.any(reach._replace(carts=1 << cart))
 
 

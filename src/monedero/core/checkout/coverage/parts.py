@@ -85,16 +85,16 @@ class Part:
 
     @property
     def nobody(self) -> list[Reach]:
-        """Where nothing is offered."""
+        """Tells where nothing is offered."""
         return self.where.get(0, [])
 
     def only(self, tender: int) -> list[Reach]:
-        """Where one tender, by its place, is the only one that is offered."""
+        """Tells where one tender, by its place, is the only one that is offered."""
         return self.where.get(1 << tender, [])
 
     @cached_property
     def costly(self) -> list[Reach]:
-        """Where something is offered, and all of it costs more than nothing."""
+        """Tells where something is offered, and all of it costs more than nothing."""
         found = []
         for some, reaches in self.where.items():
             amounts = self.boxes.everything.amounts if some else 0
@@ -136,7 +136,7 @@ class Examined:
 
     @cached_property
     def possible(self) -> Possible:
-        """Which values go together."""
+        """Tells which values go together."""
         return Possible(self.space)
 
     @cached_property
@@ -163,7 +163,7 @@ class Examined:
         return regions(self.space, cuts)
 
     def part(self, region: Region) -> Part:
-        """Where every tender is offered in a region."""
+        """Tells where every tender is offered in a region."""
         decision = self.decision
         found = [compiled(filter(self.keep, sifted.checks), region) for _, sifted in decision.tenders]
         tenders = [tender.id for tender, _ in decision.tenders]

@@ -1,4 +1,5 @@
-"""Where a tender is offered, compiled from the checks of the decision: the values of a fact that each check lets in.
+"""Tells where a tender is offered, compiled from the checks of the decision: the values of a fact that each check lets
+in.
 
 A check is about one fact, so that what a tender is offered for is a product: values of each fact, in whole numbers that
 hold a bit for every value. Markets and areas are one fact here, since an area lies in a country; amounts are cut into
@@ -40,17 +41,17 @@ class Reach(NamedTuple):
     amounts: int
 
     def meets(self, other: "Reach") -> "Reach":
-        """What both hold."""
+        """Tells what both hold."""
         return Reach(*map(and_, self, other))
 
     @property
     def is_nothing(self) -> bool:
-        """Whether it holds no order, whatever goes together."""
+        """True if it holds no order, whatever goes together."""
         return not all(self)
 
 
 def less(own: Reach, other: Reach) -> list[Reach]:
-    """What of a reach does not lie in another, in reaches that do not meet.
+    """Tells what of a reach does not lie in another, in reaches that do not meet.
 
     >>> whole = Reach(1, 1, 1, 1, 1, 1, 0b111)
     >>> [reach.amounts for reach in less(whole, whole._replace(amounts=0b001))]
@@ -119,7 +120,7 @@ def regions(space: Space, cuts: dict[str, set[int]]) -> Iterator[Region]:
 
 
 class Compiled(NamedTuple):
-    """Where a tender is offered, and for each code of a reason where nothing speaks against it with that code."""
+    """Holds where a tender is offered, and for each code of a reason where nothing speaks against it with that code."""
 
     reach: Reach
     by_code: dict[str, Reach]
@@ -193,7 +194,7 @@ def bits_of(number: int) -> Iterator[int]:
 
 
 class Possible:
-    """Which values go together: carts with the ways by which they can go."""
+    """Holds which values go together: carts with the ways by which they can go."""
 
     def __init__(self, space: Space) -> None:
         """For each way of delivery the carts that can go by it."""
@@ -213,12 +214,12 @@ class Possible:
         return self._kept[deliveries]
 
     def any(self, reach: Reach) -> bool:
-        """Whether a reach holds an order that can be; its places are those that go together."""
+        """True if a reach holds an order that can be; its places are those that go together."""
         return all(reach) and bool(reach.carts & self.carts(reach.deliveries))
 
 
 Codes = tuple[dict[str, Reach], Reach]
-"""Of a tender in one region: the reach that every code leaves, and all that can be ordered there."""
+"""A tender in one region: the reach that every code leaves, and all that can be ordered there."""
 
 
 def shut_out_by(regions: Sequence[Codes], possible: Possible, most: int = 4) -> Sequence[str]:
@@ -236,5 +237,5 @@ def shut_out_by(regions: Sequence[Codes], possible: Possible, most: int = 4) -> 
 
 
 def _left(codes: Iterable[str], by_code: dict[str, Reach], everything: Reach) -> Reach:
-    """What some codes leave."""
+    """Tells what some codes leave."""
     return reduce(Reach.meets, (by_code[code] for code in codes if code in by_code), everything)

@@ -1,4 +1,4 @@
-"""Which tenders are offered together: every set of them that some order is offered, and where just that one is.
+"""Tells which tenders are offered together: every set of them that some order is offered, and where just that one is.
 
 What is let in is looked at fact after fact: values that let in the same tenders are one, so that orders that cannot be
 told apart are looked at once.

@@ -78,7 +78,7 @@ def _amounts(region: Region, box: Box) -> tuple[int, int]:
 
 
 def _lies(region: Region, box: Box, order: Order, possible: Possible) -> bool | None:
-    """Whether an order lies in a box by all but its amount: surely, perhaps (False), or not (None)."""
+    """True if an order lies in a box by all but its amount: surely, perhaps (False), or not (None)."""
     space = region.space
     market = next((at for at, m in enumerate(region.markets) if space.markets[m].country == order.country), None)
     if market is None or not box.markets >> market & 1:

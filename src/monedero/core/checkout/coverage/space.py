@@ -146,7 +146,7 @@ class Space:
         )
 
     def _of_cart(self, place: int, cart: Cart) -> Order:
-        """What the lines of a cart say of any order; worked out once."""
+        """Tells what the lines of a cart say of any order; worked out once."""
         if place not in self._carts:
             nothing = Order(Money(1, "EUR"), "PT", self.day, lines=cart.lines)
             self._carts[place] = with_lines(nothing, self.lines)

@@ -62,7 +62,7 @@ class Widening:
         self.tenders = [tender for tender, _ in examined.decision.tenders]
 
     def can_end(self, at: int, code: str) -> bool:
-        """Whether a reason of a tender, by its place, is the shop's own to end."""
+        """True if a reason of a tender, by its place, is the shop's own to end."""
         if code in OF_ACCOUNT:
             return (self.tenders[at].carried_by or "") not in self._out
         return can_widen(ReasonCode(code))
@@ -73,7 +73,7 @@ class Widening:
         return but(compiled, part.boxes.everything, [code for code in compiled.by_code if self.can_end(at, code)])
 
     def reach(self, part: Part, tender: Tender) -> Reach:
-        """What a changed tender is offered for, its account left aside."""
+        """Tells what a changed tender is offered for, its account left aside."""
         decision = Decision([tender], self._setting, self._shared)
         changed = Examined(decision, self._examined.space, _not_the_account).part(part.region)
         return changed.compiled[0].reach
@@ -156,7 +156,7 @@ def _not_the_account(check: Check) -> bool:
 
 
 def but(compiled: Compiled, everything: Reach, ended: Iterable[str]) -> Reach:
-    """What a tender is offered for when some codes are ended."""
+    """Tells what a tender is offered for when some codes are ended."""
     reach = everything
     for code, lets_in in compiled.by_code.items():
         if code not in ended:

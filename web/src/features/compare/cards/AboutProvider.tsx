@@ -19,7 +19,7 @@ const CARD_DATA: Option[] = [
   { value: "own-page", label: "on your own page" },
   { value: "terminal", label: "on a terminal" },
 ];
-/** What a provider is besides its prices: what it asks, excludes and brings, and how it connects. */
+/** Tells what a provider is besides its prices: what it asks, excludes and brings, and how it connects. */
 export function AboutProvider({ provider }: { provider: string }) {
   const found = useFacts(provider).data;
   const change = useChangeFacts(provider);

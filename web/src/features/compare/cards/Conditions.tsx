@@ -26,7 +26,7 @@ const TRUTHS = [
   ["conversion", "Is converted"],
 ] as const;
 
-/** What an order must be for a rate to fit; every field that is filled must hold. */
+/** Tells what an order must be for a rate to fit; every field that is filled must hold. */
 export function Conditions({ name, currency, when, save, quietly }: Props) {
   const choices = useChoices().data;
   const lists = [

@@ -49,7 +49,7 @@ export function stepsText(steps: Steps | null | undefined): string {
     .join(", ");
 }
 
-/** What was typed as steps; nothing where it is empty. A comma without a space behind it belongs to a number. */
+/** Tells what was typed as steps; nothing where it is empty. A comma without a space behind it belongs to a number. */
 export function stepsOf(text: string, currency: string): Steps | undefined {
   const parts = text
     .split(/[,;]\s+/)
@@ -102,7 +102,7 @@ export function putBack(before: Card, kind: Kind, id: string): (now: Card) => Ca
   const entries = (before[kind] ?? []) as Entry[];
   const place = entries.findIndex((entry) => entry.id === id);
   const less = withoutEntry(before, kind, id);
-  /** What was there before in the place of what was left of it; what was taken away whole is put in again. */
+  /** Tells what was there before in the place of what was left of it; what was taken away whole is put in again. */
   function named<Named>(
     was: Named[] | undefined,
     left: Named[] | undefined,

@@ -26,7 +26,7 @@ export function useCard(provider: string, day: string) {
   });
 }
 
-/** What the order in hand would cost on a card as it is typed. */
+/** Tells what the order in hand would cost on a card as it is typed. */
 export function useTried(card: Card | null, hand: Hand | null) {
   return useQuery({
     queryKey: [...keys.tried, card, hand],
@@ -63,7 +63,7 @@ export function useChangeCard(provider: string, day: string) {
   });
 }
 
-/** What is known of a provider besides its prices. */
+/** Tells what is known of a provider besides its prices. */
 export function useFacts(provider: string) {
   return useQuery({
     queryKey: keys.facts(provider),

@@ -11,7 +11,7 @@ interface Props {
   currency: string;
   methods: Option[];
   preview: Preview | undefined;
-  /** Whether a price is said for each place that a card can be from. */
+  /** True if a price is said for each place that a card can be from. */
   byPlace: boolean;
   onRows: (rows: TypedRow[]) => void;
 }

@@ -60,7 +60,7 @@ export function useForm(country: string, currency: string) {
   };
 }
 
-/** What is asked of the server; rows without a figure are not prices yet. */
+/** Tells what is asked of the server; rows without a figure are not prices yet. */
 export function askedOf(form: Form, beginning: Beginning, hand: Hand | null): NewProvider {
   const rows = (beginning === "text" ? [] : form[beginning]).filter((row) => row.percent || row.fixed);
   return {

@@ -2,7 +2,7 @@ import { useEffect, useState } from "react";
 
 const PAUSE = 200;
 
-/** What is typed, once the hands rest for a moment; the same value as long as nothing in it changes. */
+/** Tells what is typed, once the hands rest for a moment; the same value as long as nothing in it changes. */
 export function useTypedOut<Value>(value: Value): Value {
   const text = JSON.stringify(value);
   const [rested, setRested] = useState(text);
