@@ -8,7 +8,11 @@ PORT ?= 8420
 BROWSER := $(shell command -v chromium-headless-shell)
 DRIVER := $(shell command -v chromedriver)
 
-WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/buy.html web/vite.config.ts web/tsconfig.json
+# The description of the API, and the types of the web that are made from it: built, never committed.
+API := src/monedero/api/openapi.json
+TYPES := web/src/api/schema.d.ts
+PYTHON_SOURCES := $(shell find src/monedero -name "*.py")
+WEB_SOURCES := $(shell find web/src web/public -type f -not -name schema.d.ts 2>/dev/null) web/index.html web/buy.html web/vite.config.ts web/tsconfig.json
 # What is tested on its own, with every branch counted; the rest runs faster uncounted.
 ALONE := src tests/core tests/formats tests/figures tests/wording tests/cli tests/test_architecture.py
 SITE := src/monedero/api/site/index.html
@@ -33,19 +37,16 @@ quick: check ## lint, check types, test the core, the formats and the parts of t
 	cd web && npm run --silent test
 	MONEDERO_TESTS=quick $(BIN)/pytest --numprocesses 2 --dist worksteal --no-cov src/monedero/core src/monedero/formats tests/core tests/formats
 
-check: $(STAMPS)/dev $(STAMPS)/web ## lint and check types, without tests
+check: $(STAMPS)/dev $(STAMPS)/web $(TYPES) ## lint and check types, without tests
 	$(BIN)/ruff format --check src tests tools bench
 	$(BIN)/ruff check src tests tools bench
 	$(BIN)/mypy
 	$(BIN)/lint-imports
 	$(BIN)/vulture
-	cd web && npx openapi-typescript ../docs/api.json -o ../$(STAMPS)/schema.d.ts > /dev/null 2>&1
-	cmp $(STAMPS)/schema.d.ts web/src/api/schema.d.ts || (echo "API types are stale: run 'make schemas'" && false)
 	cd web && npm run --silent lint && npm run --silent types
 
-schemas: $(STAMPS)/dev $(STAMPS)/web ## write the JSON Schema, the API description and the types made from it
-	$(BIN)/python -m tools.write_schemas
-	cd web && npx openapi-typescript ../docs/api.json -o src/api/schema.d.ts
+schemas: $(STAMPS)/dev $(TYPES) ## write the JSON Schemas of files, the API description and the types made from it
+	$(BIN)/python -m tools.write_schemas files
 
 screenshots: $(STAMPS)/dev $(SITE) $(STAMPS)/browser ## take the pictures in docs/screenshots from the demo data
 	$(BIN)/python -m tools.screenshots
@@ -82,6 +83,12 @@ $(STAMPS)/web: web/package-lock.json web/package.json
 	@mkdir -p $(STAMPS)
 	cd web && npm install --no-save --silent --no-fund --no-audit
 	touch $@
+
+$(API): $(PYTHON_SOURCES) tools/write_schemas.py | $(STAMPS)/run
+	$(BIN)/python -m tools.write_schemas api
+
+$(TYPES): $(API) | $(STAMPS)/web
+	cd web && npx openapi-typescript ../$(API) -o src/api/schema.d.ts > /dev/null
 
 $(SITE): $(WEB_SOURCES) $(STAMPS)/web
 	cd web && npm run --silent build -- --logLevel warn

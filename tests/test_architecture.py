@@ -11,7 +11,7 @@ from io import StringIO
 from pathlib import Path
 
 import pytest
-from tools.write_schemas import API, CHECKOUT, PROVIDER, SCHEMA, api_description, text_of
+from tools.write_schemas import CHECKOUT, PROVIDER, SCHEMA, text_of
 
 import monedero
 from monedero.core.account import Stage, Standing
@@ -101,7 +101,6 @@ def test_generated_files_are_of_today() -> None:
     assert SCHEMA.read_text("utf-8") == text_of(rate_card.schema())
     assert PROVIDER.read_text("utf-8") == text_of(provider_file.schema())
     assert CHECKOUT.read_text("utf-8") == text_of(checkout_file.schema())
-    assert API.read_text("utf-8") == text_of(api_description())
 
 
 def test_pictures_are_few_and_the_readme_shows_them() -> None:

@@ -1,6 +1,7 @@
-"""Write what is generated from the code: the JSON Schemas of formats and the API's description."""
+"""Writes files that are made from the code: the JSON Schemas of formats, and the description of the API."""
 
 import json
+import sys
 import tempfile
 from pathlib import Path
 from typing import Any
@@ -13,7 +14,7 @@ ROOT = Path(__file__).parent.parent
 SCHEMA = ROOT / "docs" / "formats" / "rate-card-1.schema.json"
 PROVIDER = ROOT / "docs" / "formats" / "provider-1.schema.json"
 CHECKOUT = ROOT / "docs" / "formats" / "checkout-1.schema.json"
-API = ROOT / "docs" / "api.json"
+API = ROOT / "src" / "monedero" / "api" / "openapi.json"
 
 
 def api_description() -> dict[str, Any]:
@@ -27,14 +28,18 @@ def text_of(value: dict[str, Any]) -> str:
     return json.dumps(value, indent=2, ensure_ascii=False) + "\n"
 
 
-def main() -> None:
-    """Write every file."""
+def write_files() -> None:
+    """Write the JSON Schemas of the formats of files."""
     SCHEMA.parent.mkdir(parents=True, exist_ok=True)
     SCHEMA.write_text(text_of(rate_card.schema()), encoding="utf-8")
     PROVIDER.write_text(text_of(provider_file.schema()), encoding="utf-8")
     CHECKOUT.write_text(text_of(checkout_file.schema()), encoding="utf-8")
+
+
+def write_api() -> None:
+    """Write the description of the API, which ships in the package."""
     API.write_text(text_of(api_description()), encoding="utf-8")
 
 
 if __name__ == "__main__":
-    main()
+    {"api": write_api, "files": write_files}[sys.argv[1]]()
