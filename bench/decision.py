@@ -9,8 +9,8 @@ from monedero.core.checkout.decision import Decision, Setting
 from monedero.core.checkout.model import Tender
 from monedero.core.fx import ReferenceRates
 from monedero.core.money import Money
+from monedero.core.order.kinds import LineKind
 from monedero.core.order.model import Order
-from monedero.core.ratecard.model import LineKind
 from monedero.figures import methods, reference_rates
 
 TENDERS, ROUNDS, MILLISECONDS = 30, 2000, 0.3

@@ -18,14 +18,15 @@ from monedero.core.account import Stage, Standing
 from monedero.core.application import Ask
 from monedero.core.cost.parts import CostPart
 from monedero.core.delivery.price import NoPrice
+from monedero.core.due import DueCode
 from monedero.core.errors import FaultCode
 from monedero.core.method import Refunds
+from monedero.core.order.kinds import CardKind, LineKind
 from monedero.core.order.model import Device
 from monedero.core.payment import meaning
-from monedero.core.payment.due import DueCode
 from monedero.core.payment.state import MOVES, Move, State
 from monedero.core.provider import ConnectBy
-from monedero.core.ratecard.model import CardKind, LineKind, Origin
+from monedero.core.ratecard.model import Origin
 from monedero.core.reasons import ReasonCode
 from monedero.core.record import By, Happened
 from monedero.formats import checkout_file, provider_file, rate_card
@@ -33,7 +34,7 @@ from monedero.formats.price_text.unread import Why
 from monedero.wording.buyers import BUYER_LANGUAGES
 from monedero.wording.buyers import catalogue as of_buyers
 from monedero.wording.catalogue import catalogue
-from monedero.work.shop.next_steps import NextCode
+from monedero.work.next_steps import NextCode
 
 ROOT = Path(__file__).parent.parent
 SOURCE = Path(monedero.__file__).parent

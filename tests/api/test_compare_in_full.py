@@ -15,17 +15,17 @@ from openpyxl import Workbook
 from monedero.core.columns.fees import name_of
 from monedero.core.cost.all_in import all_in
 from monedero.core.money import Money
+from monedero.core.order.kinds import CardKind, LineKind
 from monedero.core.order.model import Order
 from monedero.core.ratecard.linear import fee_curves
-from monedero.core.ratecard.model import CardKind, LineKind
 from monedero.core.ratecard.priced import NotPriced
 from monedero.core.ratecard.pricing import CardPricer
 from monedero.core.ratecard.volume import Takings
 from monedero.server.shops import RunningShop, Shops
-from monedero.work.compare.inputs import CompareInputs, inputs_of
-from monedero.work.compare.other_costs import RouteOnDay, other_costs_of
 from monedero.work.month.costs import month_of
 from monedero.work.month.orders_in_columns import month_orders
+from monedero.work.prices.inputs import CompareInputs, inputs_of
+from monedero.work.prices.other_costs import RouteOnDay, other_costs_of
 from tests.conftest import NOW, at_desk
 
 HAND = {"market": "es-eur", "line": "night-boat-tour", "amount": "85.00", "currency": "EUR"}

@@ -5,7 +5,7 @@ from fastapi.testclient import TestClient
 
 from monedero.core.account import Mode
 from monedero.server.shops import RunningShop
-from monedero.work.compare.inputs import inputs_of
+from monedero.work.prices.inputs import inputs_of
 from tests.api.shopkeeper import BOAT
 from tests.conftest import at_desk
 

@@ -7,8 +7,9 @@ from hypothesis import strategies as st
 
 from monedero.core.fx import ReferenceRates
 from monedero.core.money import Money
+from monedero.core.order.kinds import CardKind, LineKind
 from monedero.core.order.model import Order
-from monedero.core.ratecard.model import CardKind, LineKind, RateCard
+from monedero.core.ratecard.model import RateCard
 from monedero.core.ratecard.volume import NOT_KNOWN, Takings
 from monedero.figures import reference_rates
 

@@ -17,8 +17,8 @@ from monedero.core.checkout.coverage.space import Space
 from monedero.core.checkout.coverage.widen import Widening
 from monedero.core.checkout.limit_cost import SameOrders
 from monedero.core.money import Money
+from monedero.core.order.kinds import LineKind
 from monedero.core.order.model import Device, Order
-from monedero.core.ratecard.model import LineKind
 from monedero.figures import reference_rates
 from monedero.formats.checkout_file import CheckoutFile, read
 from tests.core.drawn_checkouts import BASE, checkouts

@@ -15,8 +15,9 @@ from monedero.core.delivery.model import Delivery
 from monedero.core.fx import ReferenceRates
 from monedero.core.method import Method, UnknownMethod
 from monedero.core.money import Money
+from monedero.core.order.kinds import LineKind
 from monedero.core.order.model import Order
-from monedero.core.ratecard.model import LineKind, Route
+from monedero.core.ratecard.model import Route
 from monedero.core.reasons import ReasonCode
 from monedero.core.window import Window
 from monedero.figures import reference_rates

@@ -27,9 +27,10 @@ from monedero.core.curve.envelope import envelope
 from monedero.core.fx import ReferenceRates
 from monedero.core.method import Method
 from monedero.core.money import Money
+from monedero.core.order.kinds import CardKind
 from monedero.core.order.model import Order
 from monedero.core.ratecard.catalogue import Catalogue
-from monedero.core.ratecard.model import CardKind, Event, RateCard, RefundEvent
+from monedero.core.ratecard.model import Event, RateCard, RefundEvent
 from monedero.core.ratecard.priced import Priced
 from monedero.core.ratecard.volume import plan_key
 from monedero.figures import reference_rates

@@ -11,10 +11,11 @@ from monedero.core.checkout.model import Tender
 from monedero.core.fx import ReferenceRates
 from monedero.core.method import Method
 from monedero.core.money import Money
+from monedero.core.order.kinds import LineKind
 from monedero.core.order.model import Order
 from monedero.core.payment.payment import Chosen, Payment
 from monedero.core.ratecard.catalogue import Catalogue
-from monedero.core.ratecard.model import LineKind, RateCard, Route
+from monedero.core.ratecard.model import RateCard, Route
 from monedero.core.record import OrderRecord
 from monedero.core.request import Asking, Request
 from monedero.core.shop import Shop, Software, Storefront

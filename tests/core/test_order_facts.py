@@ -18,8 +18,8 @@ from monedero.core.errors import InvalidInput
 from monedero.core.fx import ReferenceRates
 from monedero.core.money import Money
 from monedero.core.order.facts import AMOUNT, FACTS, MAY_BE_UNKNOWN, POSTCODE, Cut, Fact, Part, order_from
+from monedero.core.order.kinds import CardKind, LineKind
 from monedero.core.order.model import Device, Order
-from monedero.core.ratecard.model import CardKind, LineKind
 from monedero.figures import methods
 from monedero.formats import orders_csv
 

@@ -13,16 +13,16 @@ from monedero.core.account import Mode
 from monedero.core.checkout.checks import NoneOf
 from monedero.core.checkout.decision import Setting, decide
 from monedero.core.checkout.model import Tender
+from monedero.core.due import due
 from monedero.core.fx import ReferenceRates
 from monedero.core.method import Family, Method
 from monedero.core.money import Money
 from monedero.core.order.facts import LINE
+from monedero.core.order.kinds import LineKind
 from monedero.core.order.model import Order
 from monedero.core.paid_later import Deposit
-from monedero.core.payment.due import due
 from monedero.core.payment.payment import Chosen, Payment, made
 from monedero.core.payment.state import Move, State
-from monedero.core.ratecard.model import LineKind
 from monedero.core.reasons import ReasonCode
 from monedero.core.record import REST, OrderRecord
 from monedero.core.shop import Line, Shop

@@ -8,16 +8,16 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from monedero.core.due import DueCode, Who, due
 from monedero.core.errors import Conflict, FaultCode
 from monedero.core.money import Money
+from monedero.core.order.kinds import LineKind
 from monedero.core.order.model import Order
 from monedero.core.payment import meaning
 from monedero.core.payment.books import Books
-from monedero.core.payment.due import DueCode, Who, due
 from monedero.core.payment.notice import Fate, Notice
 from monedero.core.payment.payment import Chosen, Gives, Payment, made, moved, told
 from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, HOLDS_MONEY, MOVES, Move, State
-from monedero.core.ratecard.model import LineKind
 from monedero.core.record import By, Delivered, Dispatch, Happened, Happening, OrderRecord
 from monedero.core.request import Asking, Request
 from monedero.core.voucher.part import Back, VoucherPart

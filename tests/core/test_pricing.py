@@ -16,9 +16,10 @@ from hypothesis import strategies as st
 from monedero.core.errors import InvalidInput
 from monedero.core.fx import ReferenceRates
 from monedero.core.money import Money
+from monedero.core.order.kinds import CardKind, LineKind
 from monedero.core.order.model import Order
 from monedero.core.ratecard.catalogue import Catalogue
-from monedero.core.ratecard.model import CardKind, LineKind, RateCard
+from monedero.core.ratecard.model import RateCard
 from monedero.core.ratecard.priced import NothingToPay, NotPriced, Priced, Pricing
 from monedero.core.ratecard.pricing import CardPricer
 from monedero.core.ratecard.volume import NOT_KNOWN, Takings

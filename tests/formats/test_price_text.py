@@ -21,8 +21,9 @@ from tests.properties import tried_on
 from monedero.core.errors import InvalidInput
 from monedero.core.fx import ReferenceRates
 from monedero.core.money import Money
+from monedero.core.order.kinds import CardKind
 from monedero.core.order.model import Order
-from monedero.core.ratecard.model import CardKind, RateCard
+from monedero.core.ratecard.model import RateCard
 from monedero.core.ratecard.priced import Priced
 from monedero.core.ratecard.pricing import CardPricer
 from monedero.figures import methods, reference_rates

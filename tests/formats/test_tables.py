@@ -11,7 +11,8 @@ from tests.properties import tried_on
 
 from monedero import demo
 from monedero.core.errors import InvalidInput
-from monedero.core.ratecard.model import LineKind, RateCard
+from monedero.core.order.kinds import LineKind
+from monedero.core.ratecard.model import RateCard
 from monedero.formats import rate_card_csv, table
 from monedero.formats.matching import DayOrder, Matching, guess
 from monedero.formats.past_orders import LeftOut, Reader, ReadOrder, RefusedRow, amount_of, country_of

@@ -7,15 +7,16 @@ from fractions import Fraction
 import pytest
 
 from monedero.core.account import Mode
+from monedero.core.due import due
 from monedero.core.errors import Fault, FaultCode
 from monedero.core.fx import ReferenceRates
 from monedero.core.money import Money
+from monedero.core.order.kinds import LineKind
 from monedero.core.order.model import Order
 from monedero.core.payment.books import Books
-from monedero.core.payment.due import due
 from monedero.core.payment.payment import Chosen, Payment
 from monedero.core.payment.state import Move, State
-from monedero.core.ratecard.model import LineKind, RateCard, When
+from monedero.core.ratecard.model import RateCard, When
 from monedero.core.ratecard.priced import Priced
 from monedero.core.ratecard.pricing import CardPricer
 from monedero.core.reasons import Reason, ReasonCode

@@ -13,8 +13,8 @@ from monedero.core.cost.assumption import Assumptions
 from monedero.core.errors import FaultCode, refuse
 from monedero.core.fields import country, currency, identifier, money_not_negative, money_positive
 from monedero.core.money import Money
+from monedero.core.order.kinds import CardKind, LineKind
 from monedero.core.order.model import Order
-from monedero.core.ratecard.model import CardKind, LineKind
 from monedero.core.ratecard.volume import Takings
 from monedero.formats import rate_card
 from monedero.formats.json_text import read_model

@@ -27,7 +27,7 @@ from monedero.core.errors import FaultCode, refuse
 from monedero.core.fields import Identifier, MoneyText, Name, Strict
 from monedero.core.language import OtherNames
 from monedero.core.money import Money, split
-from monedero.core.ratecard.model import LineKind
+from monedero.core.order.kinds import LineKind
 from monedero.core.shop import Line
 
 ITEM = re.compile(r"([a-z0-9]+(?:-[a-z0-9]+)*):([1-9][0-9]?)")

@@ -22,7 +22,7 @@ from pydantic import Field, StrictBool, StrictInt
 
 from monedero.core.delivery.model import Handover
 from monedero.core.fields import AnyOf, CountryCode, CurrencyCode, Description, Identifier, Name, Strict
-from monedero.core.ratecard.model import LineKind
+from monedero.core.order.kinds import LineKind
 from monedero.core.window import Window
 
 Days = Annotated[StrictInt, Field(ge=0, le=3650)]

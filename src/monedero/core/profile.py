@@ -24,7 +24,7 @@ from pydantic import model_validator
 from monedero.core.errors import FaultCode
 from monedero.core.fields import Identifier, MoneyPositive, Quantity, Share, Strict, broken, once, ordered
 from monedero.core.money import Money
-from monedero.core.ratecard.model import CardKind
+from monedero.core.order.kinds import CardKind
 
 QUARTER, HALF, WHOLE = Fraction(1, 4), Fraction(1, 2), Fraction(1)
 

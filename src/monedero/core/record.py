@@ -28,10 +28,10 @@ from monedero.core.errors import Fault
 from monedero.core.fields import Description, Identifier, MoneyPositive, MoneyText, Name, Strict
 from monedero.core.language import Language, OtherNames
 from monedero.core.money import Money
+from monedero.core.order.kinds import LineKind
 from monedero.core.order.model import Order
 from monedero.core.payment.payment import Payment
 from monedero.core.payment.state import FAILED, HOLDS_MONEY, Move, State
-from monedero.core.ratecard.model import LineKind
 from monedero.core.request import Request
 from monedero.core.voucher.part import KEPT_FOR_ANOTHER_TRY, VoucherPart, covered
 

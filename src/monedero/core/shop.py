@@ -43,9 +43,9 @@ from monedero.core.fields import (
 from monedero.core.language import Language, OtherNames
 from monedero.core.method import Method
 from monedero.core.order.area import Area
+from monedero.core.order.kinds import LineKind
 from monedero.core.paid_later import Deposit
 from monedero.core.papers.arrangement import Arrangements
-from monedero.core.ratecard.model import LineKind
 from monedero.core.web_address import DomainName
 from monedero.core.words.folded import folded
 

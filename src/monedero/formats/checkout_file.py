@@ -27,7 +27,7 @@ from monedero.core.checkout.decision import Decision, Setting
 from monedero.core.checkout.fee import BuyerFee
 from monedero.core.checkout.model import Days, Heading, Tender
 from monedero.core.chosen_amount import ChosenAmount
-from monedero.core.delivery.model import NOT_DELIVERED, CustomerGroup, Delivery, Grams
+from monedero.core.delivery.model import CustomerGroup, Delivery, Grams
 from monedero.core.fields import (
     AnyOf,
     CountryCode,
@@ -45,11 +45,12 @@ from monedero.core.fx import RateTable, ReferenceRates
 from monedero.core.language import Language, Names, OtherNames, in_language
 from monedero.core.method import Method
 from monedero.core.order.area import Area
-from monedero.core.order.model import Order
+from monedero.core.order.kinds import LineKind
+from monedero.core.order.model import NOT_DELIVERED, Order
 from monedero.core.order.of_lines import with_lines
 from monedero.core.paid_later import Deposit
 from monedero.core.payment.payment import Gives, Take
-from monedero.core.ratecard.model import LineKind, Route
+from monedero.core.ratecard.model import Route
 from monedero.core.shop import Storefront, TypedRate
 from monedero.core.window import Window
 from monedero.core.words.asked import AskedField

@@ -22,8 +22,8 @@ from pydantic import StrictBool
 
 from monedero.core.account import MethodStanding, Mode
 from monedero.core.fields import CountryCode, Description, Identifier, MoneyPositive, Name, Strict
+from monedero.core.order.kinds import LineKind
 from monedero.core.payment.notice import Notice
-from monedero.core.ratecard.model import LineKind
 from monedero.core.web_address import PageAddress
 
 IDEMPOTENCY_KEY = "Idempotency-Key"

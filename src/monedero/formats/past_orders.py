@@ -33,8 +33,8 @@ from monedero.core.errors import Fault, FaultCode, InvalidInput, refuse
 from monedero.core.fields import country, currency, identifier
 from monedero.core.money import Money
 from monedero.core.order.facts import CARD_KIND, KIND, Fact
+from monedero.core.order.kinds import CardKind, LineKind
 from monedero.core.order.model import Order
-from monedero.core.ratecard.model import CardKind, LineKind
 from monedero.core.shop import Line, Shop
 from monedero.formats.matching import REQUIRED, DayOrder, Matching
 from monedero.formats.table import Table

@@ -18,8 +18,8 @@ from monedero.wording.buyers import called, tag, worded_in
 from monedero.wording.places import network_name
 from monedero.wording.ready_texts import Setting, ready_text
 from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot
-from monedero.work.compare.inputs import inputs_of
 from monedero.work.context import Context
+from monedero.work.prices.inputs import inputs_of
 from monedero.work.shop.lookups import method_in
 from monedero.work.shop.order_in_hand import OrderInHand
 

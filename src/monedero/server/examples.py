@@ -6,7 +6,7 @@ from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.store import Store
 from monedero.store.rate_cards import day_of
 from monedero.wording.catalogue import say
-from monedero.work.compare.inputs import UNDER_WAY
+from monedero.work.prices.inputs import UNDER_WAY
 
 
 def put_in(store: Store, *, marked: bool) -> int:

@@ -23,9 +23,9 @@ from monedero.work.accounts.connections import Connections
 from monedero.work.accounts.gateways import Gateways
 from monedero.work.accounts.hosts import LOOPBACK, Hosts
 from monedero.work.accounts.merchant_file import MerchantFile
-from monedero.work.accounts.notifications import Notifications
 from monedero.work.accounts.phone_codes import PhoneCodes
 from monedero.work.orders.acts import OrderActs
+from monedero.work.orders.notifications import Notifications
 from monedero.work.orders.paid_later import PaidLater
 from monedero.work.orders.place_order import OrderIntake
 from monedero.work.shop.past_orders import Imports

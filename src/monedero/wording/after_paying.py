@@ -9,9 +9,9 @@ from typing import NamedTuple
 
 from monedero.core.account import Mode
 from monedero.core.money import Money
+from monedero.core.order.kinds import LineKind
 from monedero.core.payment.payment import BY_VOUCHER, ON_THE_DAY
 from monedero.core.payment.state import HOLDS_MONEY, State
-from monedero.core.ratecard.model import LineKind
 from monedero.core.record import OrderRecord
 from monedero.wording.buyer_formats import day, money
 from monedero.wording.buyers import called, tell

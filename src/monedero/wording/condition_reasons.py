@@ -11,7 +11,7 @@ Source: own design.
 from collections.abc import Callable, Mapping
 from datetime import date
 
-from monedero.core.delivery.model import NOT_DELIVERED
+from monedero.core.order.model import NOT_DELIVERED
 from monedero.core.reasons import Reason, Value
 from monedero.wording.catalogue import has, say
 from monedero.wording.places import country_name, network_name

@@ -5,11 +5,11 @@ Source: own design.
 
 from datetime import datetime
 
-from monedero.core.payment import due
-from monedero.core.payment.due import Due
+from monedero.core import due
+from monedero.core.due import Due
+from monedero.core.order.kinds import LineKind
 from monedero.core.payment.meaning import AccessState, Goods, Seat
 from monedero.core.payment.state import State
-from monedero.core.ratecard.model import LineKind
 from monedero.core.record import By, Happening, OrderRecord
 from monedero.wording import fault_text
 from monedero.wording.catalogue import say

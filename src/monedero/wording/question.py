@@ -25,7 +25,7 @@ from babel import Locale
 from iso4217 import Currency
 
 from monedero.core.method import Family
-from monedero.core.ratecard.model import LineKind
+from monedero.core.order.kinds import LineKind
 from monedero.core.words.question import Facet, Question
 from monedero.wording.catalogue import say
 from monedero.wording.places import country_name

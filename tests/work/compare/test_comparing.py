@@ -10,12 +10,12 @@ from monedero.core.profile import Source
 from monedero.core.shop import Shop
 from monedero.server.shops import RunningShop
 from monedero.store.past_orders import PastOrder
-from monedero.work.compare.inputs import inputs_of
 from monedero.work.compare.ranking import Comparison, RankedRoute, compare
 from monedero.work.month.costs import month_of
 from monedero.work.month.orders_in_columns import card_columns, month_orders, months_between
+from monedero.work.month.profile import derived
+from monedero.work.prices.inputs import inputs_of
 from monedero.work.shop.order_in_hand import OrderSentence, order_in_hand
-from monedero.work.shop.profile import derived
 from tests.conftest import NOW, at_desk
 
 TODAY = NOW.date()

@@ -4,13 +4,13 @@ from dataclasses import replace
 from itertools import product
 
 from monedero.core.curve.pieces import Curve
+from monedero.core.order.kinds import CardKind
 from monedero.core.ratecard.linear import FeeCurve
-from monedero.core.ratecard.model import CardKind
 from monedero.server.shops import RunningShop
 from monedero.work.compare.candidates import InQuestion, in_question, open_candidates
 from monedero.work.compare.curves import all_in_curve
-from monedero.work.compare.kept import Kept
 from monedero.work.month.costs import month_of
+from monedero.work.prices.kept import Kept
 from monedero.work.shop.order_in_hand import OrderInHand, OrderSentence, order_in_hand
 from tests.conftest import NOW, at_desk
 

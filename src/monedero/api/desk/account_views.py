@@ -32,10 +32,10 @@ from monedero.wording.catalogue import say
 from monedero.wording.facts import terms_text
 from monedero.wording.show import money, whole
 from monedero.work.accounts.elsewhere import HeldElsewhere
-from monedero.work.accounts.notifications import Health
 from monedero.work.accounts.provider_sheet import Sheet
-from monedero.work.compare.inputs import inputs_of
 from monedero.work.context import Context
+from monedero.work.orders.notifications import Health
+from monedero.work.prices.inputs import inputs_of
 from monedero.work.shop.lookups import method_in
 
 

@@ -21,8 +21,8 @@ from monedero.wording.conditions import when_text
 from monedero.wording.prices import price_text
 from monedero.wording.question import facet_text, understand
 from monedero.wording.tender_conditions import method_limits
-from monedero.work.compare.inputs import inputs_of
 from monedero.work.compare.search import Entry, search
+from monedero.work.prices.inputs import inputs_of
 
 router = APIRouter(prefix="/api", tags=["catalogue"], responses=PROBLEMS)
 

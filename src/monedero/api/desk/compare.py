@@ -48,11 +48,11 @@ from monedero.wording.facts import ToldFrom, facts
 from monedero.wording.show import exact, percent
 from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, drafted
 from monedero.work.compare.candidates import Candidate
-from monedero.work.compare.inputs import CompareInputs
 from monedero.work.compare.ranking import Comparison, RankedRoute, cards_of, compare
 from monedero.work.compare.turning_points import Turning, turnings
 from monedero.work.context import Context
 from monedero.work.month.costs import RouteMonth
+from monedero.work.prices.inputs import CompareInputs
 from monedero.work.shop.order_in_hand import order_in_hand
 
 router = APIRouter(prefix="/api", tags=["compare"], responses=PROBLEMS)
@@ -258,7 +258,9 @@ class _Writer(RouteWriter):
 
 def _compared(running: RunningShop, context: Context, asked: InHand) -> _Writer:
     snapshot = drafted(context)
-    comparison = compare(context, order_in_hand(snapshot.shop, sentence(asked, running)))
+    comparison = compare(
+        context, order_in_hand(snapshot.shop, sentence(asked, running)), snapshot.checkout.tenders
+    )
     return _Writer(snapshot, comparison)
 
 

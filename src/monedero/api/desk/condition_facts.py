@@ -12,9 +12,8 @@ from monedero.api.desk.shop import Choice
 from monedero.api.problems import PROBLEMS
 from monedero.core.account import Mode
 from monedero.core.checkout.condition import SEQUENCE, FactOfCondition
-from monedero.core.delivery.model import NOT_DELIVERED
-from monedero.core.order.model import Device
-from monedero.core.ratecard.model import LineKind
+from monedero.core.order.kinds import LineKind
+from monedero.core.order.model import NOT_DELIVERED, Device
 from monedero.core.shop import Shop
 from monedero.wording.catalogue import say
 from monedero.wording.condition_reasons import value_text

@@ -61,7 +61,7 @@ def read_curves(running: RunningDep, context: ContextDep, asked: Annotated[Ruler
         raise InvalidInput(
             Fault(FaultCode.LIMITS_CROSSED, "high", str(high), {"low": str(low), "high": str(high)})
         )
-    question = in_question(context, order)
+    question = in_question(context, order, snapshot.checkout.tenders)
     drawn = curves(context, question, low, high, all_in_costs=asked.of == "all-in")
     writer = RouteWriter(snapshot, question.inputs, question.day)
     to_books, units = question.to_books or Fraction(1), minor_units(asked.currency)

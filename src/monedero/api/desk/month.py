@@ -28,8 +28,8 @@ from monedero.wording import fault_text
 from monedero.wording.show import exact, percent
 from monedero.work.compare.assumptions import assume, every_assumption
 from monedero.work.month.orders_in_columns import months_between
+from monedero.work.month.profile import derived, profile_of
 from monedero.work.shop.past_orders import ImportState, Look, Progress
-from monedero.work.shop.profile import derived, profile_of
 
 LARGEST_FILE = 60_000_000
 REFUSED_SHOWN = 50

@@ -12,7 +12,8 @@ from monedero.api.problems import PROBLEMS
 from monedero.api.requests import InHand, sentence
 from monedero.core.account import Mode
 from monedero.core.fields import CountryCode, CurrencyCode, Day, Identifier, MoneyText, Name, Percent
-from monedero.core.ratecard.model import CardKind, RateCard
+from monedero.core.order.kinds import CardKind
+from monedero.core.ratecard.model import RateCard
 from monedero.formats.price_table import PriceColumns
 from monedero.formats.price_text.assembly import WITH_CARDS
 from monedero.formats.price_text.model import Correction, ExtraLine, Facets, Meaning, Price, RateLine, ReadLine

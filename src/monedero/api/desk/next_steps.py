@@ -10,7 +10,7 @@ from monedero.api.problems import PROBLEMS
 from monedero.core.account import Mode
 from monedero.wording.catalogue import say
 from monedero.wording.places import country_name
-from monedero.work.shop.next_steps import NextCode, NextStep, next_steps
+from monedero.work.next_steps import NextCode, NextStep, next_steps
 
 router = APIRouter(prefix="/api", tags=["shop"], responses=PROBLEMS)
 PLACES: Mapping[NextCode, str] = {

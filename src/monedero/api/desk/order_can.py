@@ -1,8 +1,8 @@
 """Tells what the owner can do with an order now."""
 
 from monedero.api.desk.order_schemas import Can
+from monedero.core.order.kinds import LineKind
 from monedero.core.payment.state import State
-from monedero.core.ratecard.model import LineKind
 from monedero.core.record import OrderRecord
 from monedero.core.request import Asking
 from monedero.work.orders import order_events

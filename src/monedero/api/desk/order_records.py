@@ -23,9 +23,9 @@ from monedero.api.desk.order_schemas import (
     StateName,
 )
 from monedero.api.problems import PROBLEMS
+from monedero.core.due import due
 from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.core.money import Money
-from monedero.core.payment.due import due
 from monedero.core.payment.payment import Payment
 from monedero.core.payment.state import State
 from monedero.core.record import OrderRecord

@@ -8,8 +8,8 @@ from monedero.api.desk.business import PaperOut
 from monedero.core.account import Mode
 from monedero.core.cart import OrderedLine
 from monedero.core.fields import Description, MoneyPositive
+from monedero.core.order.kinds import LineKind
 from monedero.core.payment.state import State
-from monedero.core.ratecard.model import LineKind
 from monedero.core.record import Delivered, Message
 from monedero.core.voucher.part import VoucherPart
 from monedero.core.words.asked import Answer

@@ -16,9 +16,9 @@ from monedero.wording.catalogue import say
 from monedero.wording.show import day as day_text
 from monedero.wording.show import listed, money
 from monedero.work.checkout.checkout_snapshot import drafted
-from monedero.work.compare.inputs import inputs_of
 from monedero.work.compare.price_changes import plan_change, price_changes
 from monedero.work.compare.ranking import RankedRoute, compare
+from monedero.work.prices.inputs import inputs_of
 from monedero.work.shop.order_in_hand import order_in_hand
 
 router = APIRouter(prefix="/api", tags=["compare"], responses=PROBLEMS)
@@ -64,11 +64,11 @@ def read_price_changes(running: RunningDep, context: ContextDep, asked: InHandQu
         return PriceChangeOut(on=on, text=say(message, **sides, **fields))
 
     changes = []
-    if plan := plan_change(compare(context, hand)):
+    if plan := plan_change(compare(context, hand, snapshot.checkout.tenders)):
         after, before = (writer.route(entry.candidate) for entry in (plan.first, plan.held))
         names = {"provider": after.provider_name, "plan": after.plan_name, "held": before.plan_name}
         changes.append(told("plan-change", None, plan.first, plan.held, **names))
-    for change in price_changes(context, hand):
+    for change in price_changes(context, hand, snapshot.checkout.tenders):
         on = {"day": day_text(change.day.isoformat()), "providers": listed(change.providers)}
         changes.append(told("price-change", change.day, change.after, change.before, **on))
     return PriceChangesOut(mode=context.mode, changes=changes)

@@ -16,8 +16,8 @@ from monedero.api.problems import PROBLEMS
 from monedero.core.account import Mode
 from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.core.method import Family
+from monedero.core.order.kinds import CardKind, LineKind
 from monedero.core.papers.account_number import SCHEMES, scheme_of
-from monedero.core.ratecard.model import CardKind, LineKind
 from monedero.core.shop import Shop
 from monedero.figures import methods
 from monedero.figures.assumptions import trades
@@ -26,10 +26,10 @@ from monedero.store.documents import Versioned
 from monedero.wording.buyers import BUYER_LANGUAGES
 from monedero.wording.catalogue import say
 from monedero.wording.places import country_name, language_name, network_name
+from monedero.work.checkout.describe import describe_shop
 from monedero.work.checkout.impact_before import shop_would_move
 from monedero.work.compare.rate_cards import card_networks, provider_names
 from monedero.work.context import Context
-from monedero.work.shop.describe import describe_shop
 from monedero.work.shop.in_cart import beginnings
 from monedero.work.shop.lookups import methods_of
 

@@ -8,7 +8,7 @@ from monedero.api.hooks.door import ShopsDep
 from monedero.api.problems import PROBLEMS
 from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.store.exchanges import Exchange
-from monedero.work.accounts.notifications import LARGEST
+from monedero.work.orders.notifications import LARGEST
 
 router = APIRouter(tags=["outside"], responses=PROBLEMS)
 

@@ -23,8 +23,8 @@ from pydantic import Field, StrictBool, model_validator
 from monedero.core.errors import FaultCode, InvalidInput
 from monedero.core.fields import AnyOf, Day, Identifier, Name, Strict, broken, country, currency, identifier, once
 from monedero.core.order.facts import one_of
+from monedero.core.order.kinds import LineKind
 from monedero.core.order.model import Device
-from monedero.core.ratecard.model import LineKind
 
 FactOfCondition = Literal[
     "currency",

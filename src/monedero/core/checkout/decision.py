@@ -47,12 +47,12 @@ from monedero.core.checkout.condition_checks import OnNetwork, condition_checks
 from monedero.core.checkout.fee import Charge, Charged
 from monedero.core.checkout.kept_checks import MOST_KEPT, Checks, Said, Sifted, values_of
 from monedero.core.checkout.model import Heading, Tender
-from monedero.core.delivery.model import NOT_DELIVERED, Delivery, Handover
+from monedero.core.delivery.model import Delivery, Handover
 from monedero.core.fx import ReferenceRates
 from monedero.core.method import Method, UnknownMethod
 from monedero.core.order.area import Area
 from monedero.core.order.facts import COUNTRY, CURRENCY, DELIVERY, KIND, LINE, RECURRING
-from monedero.core.order.model import Order
+from monedero.core.order.model import NOT_DELIVERED, Order
 from monedero.core.reasons import Reason, ReasonCode
 from monedero.core.shop import Storefront
 

@@ -33,8 +33,8 @@ import polars as pl
 from monedero.core.columns.exact import Adder
 from monedero.core.fx import NoReferenceRate, ReferenceRates
 from monedero.core.money import Money, minor_digits, minor_units
+from monedero.core.order.kinds import CardKind, LineKind
 from monedero.core.order.model import Known, Order
-from monedero.core.ratecard.model import CardKind, LineKind
 
 WHOLE = pl.Int128
 KNOWN: dict[str, type[pl.DataType]] = {

@@ -25,9 +25,7 @@ from pydantic import Field, PlainValidator, StrictBool, StrictInt, WithJsonSchem
 from monedero.core.errors import FaultCode, refuse
 from monedero.core.fields import AnyOf, Day, Identifier, MoneyText, Name, Strict, broken, checked, once
 from monedero.core.language import OtherNames
-
-NOT_DELIVERED = "none"
-"""The way of delivery of an order of which nothing is delivered."""
+from monedero.core.order.model import NOT_DELIVERED
 
 Grams = Annotated[StrictInt, Field(ge=0, le=10**8)]
 Days = Annotated[StrictInt, Field(ge=0, le=365)]

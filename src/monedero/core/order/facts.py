@@ -25,8 +25,8 @@ from typing import Any, TypeVar
 from monedero.core.errors import Fault, FaultCode, InvalidInput, refuse
 from monedero.core.fields import country, currency, identifier, text_of
 from monedero.core.money import Money
+from monedero.core.order.kinds import CardKind, LineKind
 from monedero.core.order.model import Device, Order
-from monedero.core.ratecard.model import CardKind, LineKind
 
 E = TypeVar("E", bound=StrEnum)
 JOINED_BY = "+"

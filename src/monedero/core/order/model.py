@@ -22,7 +22,10 @@ from pydantic import ConfigDict, PlainSerializer, StrictBool
 
 from monedero.core.fields import CountryCode, Description, Identifier, MoneyText, Name
 from monedero.core.money import Money
-from monedero.core.ratecard.model import CardKind, LineKind
+from monedero.core.order.kinds import CardKind, LineKind
+
+NOT_DELIVERED = "none"
+"""The way of delivery of an order of which nothing is delivered."""
 
 
 class Device(StrEnum):

@@ -21,9 +21,8 @@ from collections.abc import Mapping
 from dataclasses import replace
 from typing import Protocol
 
-from monedero.core.delivery.model import NOT_DELIVERED
-from monedero.core.order.model import Order
-from monedero.core.ratecard.model import LineKind
+from monedero.core.order.kinds import LineKind
+from monedero.core.order.model import NOT_DELIVERED, Order
 
 
 class Sold(Protocol):

@@ -39,6 +39,7 @@ from monedero.core.fields import (
     once,
     ordered,
 )
+from monedero.core.order.kinds import CardKind, LineKind
 from monedero.core.ratecard.terms import CardSource, Terms
 
 FORMAT = "monedero/rate-card/1"
@@ -53,24 +54,6 @@ class Origin(StrEnum):
     DOMESTIC = "domestic"
     REGION = "region"
     ABROAD = "abroad"
-
-
-class CardKind(StrEnum):
-    """Names what kind of card a buyer pays with."""
-
-    CONSUMER_DEBIT = "consumer-debit"
-    CONSUMER_CREDIT = "consumer-credit"
-    COMMERCIAL = "commercial"
-
-
-class LineKind(StrEnum):
-    """The five kinds of line."""
-
-    GOODS = "goods"
-    DOWNLOAD = "download"
-    COURSE = "course"
-    MEMBERSHIP = "membership"
-    BOOKING = "booking"
 
 
 def _payout(text: str) -> str:

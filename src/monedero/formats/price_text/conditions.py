@@ -19,7 +19,8 @@ from importlib.resources import files
 import pycountry
 
 from monedero.core.money import Money
-from monedero.core.ratecard.model import Band, CardKind, LineKind, Origin, When
+from monedero.core.order.kinds import CardKind, LineKind
+from monedero.core.ratecard.model import Band, Origin, When
 from monedero.formats.price_text.model import Ends, Facets
 from monedero.formats.price_text.unread import NotRead, Why
 

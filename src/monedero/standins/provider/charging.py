@@ -5,9 +5,10 @@ from collections.abc import Mapping
 from monedero.core.fx import ReferenceRates
 from monedero.core.method import Family
 from monedero.core.money import Money
+from monedero.core.order.kinds import CardKind
 from monedero.core.order.model import Order
 from monedero.core.payment.state import Move, State
-from monedero.core.ratecard.model import CardKind, Event, RateCard
+from monedero.core.ratecard.model import Event, RateCard
 from monedero.core.ratecard.priced import Priced
 from monedero.core.ratecard.pricing import CardPricer
 from monedero.figures import methods, reference_rates

@@ -15,7 +15,7 @@ from monedero.store import Store
 from monedero.work.accounts.gateways import Gateways
 from monedero.work.accounts.merchant_file import MerchantFile, read_business
 from monedero.work.accounts.phone_codes import PhoneCodes
-from monedero.work.compare.inputs import UNDER_WAY
+from monedero.work.prices.inputs import UNDER_WAY
 
 
 class Applications:

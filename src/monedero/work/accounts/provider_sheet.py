@@ -9,16 +9,16 @@ from monedero.core.account import Account, Mode, Stage
 from monedero.core.application import Ask
 from monedero.core.checkout.model import Checkout, Tender
 from monedero.core.cost.assumed import ZERO
+from monedero.core.due import due
 from monedero.core.openness import shut_to
-from monedero.core.payment.due import due
 from monedero.core.provider import ProviderFacts
 from monedero.core.ratecard.model import RateCard
 from monedero.core.ratecard.volume import plan_key
 from monedero.core.reasons import Reason
 from monedero.work.accounts.applications import Applications
-from monedero.work.compare.inputs import UNDER_WAY, CompareInputs, inputs_of
 from monedero.work.context import Context
 from monedero.work.month.costs import mix_of, month_of
+from monedero.work.prices.inputs import UNDER_WAY, CompareInputs, inputs_of
 
 
 @dataclass(frozen=True, slots=True)

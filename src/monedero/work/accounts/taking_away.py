@@ -5,13 +5,13 @@ from typing import NamedTuple
 
 from monedero.core.account import Account, Act, Mode
 from monedero.core.checkout.model import Checkout
+from monedero.core.due import DueCode, due
 from monedero.core.errors import Conflict, Fault, FaultCode, NotFound
-from monedero.core.payment.due import DueCode, due
 from monedero.core.payment.state import HOLDS_MONEY
 from monedero.store import Store
 from monedero.store.rate_cards import day_of
 from monedero.work.accounts.gateways import access_name
-from monedero.work.compare.inputs import UNDER_WAY
+from monedero.work.prices.inputs import UNDER_WAY
 from monedero.work.shop.lookups import described_shop
 
 

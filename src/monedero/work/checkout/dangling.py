@@ -4,8 +4,8 @@ from collections.abc import Iterable
 
 from monedero.core.checkout.condition import Condition
 from monedero.core.checkout.model import Checkout
-from monedero.core.delivery.model import NOT_DELIVERED
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput
+from monedero.core.order.model import NOT_DELIVERED
 from monedero.core.shop import Shop
 
 

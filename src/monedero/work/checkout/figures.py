@@ -15,8 +15,8 @@ from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot
 from monedero.work.checkout.month_of_orders import curves_of, same_orders
 from monedero.work.checkout.offer import decision_of
 from monedero.work.compare.candidates import Candidate, InQuestion, in_question, key_of, open_candidates
-from monedero.work.compare.inputs import inputs_of
 from monedero.work.context import Context
+from monedero.work.prices.inputs import inputs_of
 from monedero.work.shop.order_in_hand import OrderInHand
 
 

@@ -27,8 +27,8 @@ from monedero.work.checkout.examined import (
 from monedero.work.checkout.findings import Finding, FindingKind, findings
 from monedero.work.checkout.month_of_orders import curves_of, told_orders
 from monedero.work.checkout.tenders import Edit, save_draft
-from monedero.work.compare.inputs import inputs_of
 from monedero.work.context import Context
+from monedero.work.prices.inputs import inputs_of
 from monedero.work.shop.order_in_hand import OrderInHand
 
 

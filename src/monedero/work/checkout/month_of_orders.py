@@ -18,18 +18,18 @@ from monedero.core.checkout.model import Tender
 from monedero.core.columns.typed import typed_rows
 from monedero.core.curve.pieces import Curve
 from monedero.core.money import Money
+from monedero.core.order.kinds import CardKind, LineKind
 from monedero.core.order.model import Order
 from monedero.core.order.of_lines import with_lines
 from monedero.core.profile import Source
-from monedero.core.ratecard.model import CardKind, LineKind
 from monedero.core.shop import Line, Shop
 from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot
 from monedero.work.compare.candidates import in_question, key_of, open_candidates
 from monedero.work.compare.curves import all_in_curve
-from monedero.work.compare.inputs import CompareInputs, inputs_of
 from monedero.work.context import Context
 from monedero.work.month.costs import month_of
 from monedero.work.month.orders_in_columns import months_between
+from monedero.work.prices.inputs import CompareInputs, inputs_of
 from monedero.work.shop.delivered import way_of
 from monedero.work.shop.order_in_hand import OrderInHand
 

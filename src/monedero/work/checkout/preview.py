@@ -11,9 +11,9 @@ from monedero.core.ratecard.catalogue import Ranked
 from monedero.core.ratecard.model import RateCard
 from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot
 from monedero.work.checkout.offer import decision_of
-from monedero.work.compare.inputs import inputs_of
 from monedero.work.compare.takings import takings_of
 from monedero.work.context import Context
+from monedero.work.prices.inputs import inputs_of
 from monedero.work.shop.order_in_hand import OrderInHand
 
 

@@ -4,8 +4,8 @@ from monedero.core.as_typed import amount_of, percent_text, quantity_text
 from monedero.core.cost.assumption import ALL, Assumption, Assumptions, ChosenValue, Scope, Unit, read
 from monedero.core.errors import Fault, FaultCode, InvalidInput, NotFound
 from monedero.figures import assumptions
-from monedero.work.compare.inputs import CompareInputs, inputs_of
 from monedero.work.context import Context
+from monedero.work.prices.inputs import CompareInputs, inputs_of
 
 
 def _abouts(inputs: CompareInputs, assumption: Assumption) -> list[str]:

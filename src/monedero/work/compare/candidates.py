@@ -22,11 +22,10 @@ from monedero.core.ratecard.priced import NotPriced, Priced, Pricing
 from monedero.core.ratecard.pricing import no_rate
 from monedero.core.ratecard.volume import Takings
 from monedero.core.reasons import Reason, ReasonCode
-from monedero.work.checkout.checkout_snapshot import draft
-from monedero.work.compare.inputs import CompareInputs, inputs_of
-from monedero.work.compare.other_costs import own_fee
 from monedero.work.compare.takings import takings_of
 from monedero.work.context import Context
+from monedero.work.prices.inputs import CompareInputs, inputs_of
+from monedero.work.prices.other_costs import own_fee
 from monedero.work.shop.lookups import method_in
 from monedero.work.shop.order_in_hand import OrderInHand
 
@@ -107,16 +106,16 @@ class InQuestion:
         return on_top_of(tender.fee, rate)
 
 
-def in_question(context: Context, hand: OrderInHand) -> InQuestion:
-    """The order in hand, with what a comparison rests on now."""
+def in_question(context: Context, hand: OrderInHand, tenders: Sequence[Tender] = ()) -> InQuestion:
+    """The order in hand, with what a comparison rests on now; `tenders` are those of the checkout that is looked at."""
     inputs = inputs_of(context)
     takings = takings_of(context, hand.order.placed_on)
-    tenders = _first_tenders(draft(context).value.tenders)
+    first = _first_tenders(tenders)
     try:
         rate = inputs.rates.find(hand.order.amount.currency, inputs.shop.currency, hand.order.placed_on).value
     except NoReferenceRate as missing:
-        return InQuestion(inputs, hand, takings, None, missing, tenders)
-    return InQuestion(inputs, hand, takings, rate, None, tenders)
+        return InQuestion(inputs, hand, takings, None, missing, first)
+    return InQuestion(inputs, hand, takings, rate, None, first)
 
 
 def _first_tenders(tenders: Sequence[Tender]) -> dict[str, Tender]:

@@ -24,8 +24,8 @@ from monedero.core.ratecard.volume import Takings
 from monedero.core.shop import Shop
 from monedero.figures import assumptions, reference_rates
 from monedero.store import FIRST_MODE
-from monedero.work.compare.inputs import CompareInputs
-from monedero.work.compare.other_costs import RouteOnDay, other_costs_of
+from monedero.work.prices.inputs import CompareInputs
+from monedero.work.prices.other_costs import RouteOnDay, other_costs_of
 
 
 class Range(NamedTuple):

@@ -5,6 +5,7 @@ from dataclasses import dataclass, replace
 from datetime import date
 
 from monedero.core.account import Stage
+from monedero.core.checkout.model import Tender
 from monedero.work.compare.ranking import Comparison, RankedRoute, compare
 from monedero.work.context import Context
 from monedero.work.shop.order_in_hand import OrderInHand
@@ -49,7 +50,7 @@ def plan_change(comparison: Comparison) -> PlanChange | None:
     return None
 
 
-def price_changes(context: Context, hand: OrderInHand) -> list[PriceChange]:
+def price_changes(context: Context, hand: OrderInHand, tenders: Sequence[Tender] = ()) -> list[PriceChange]:
     """Every day after the order's on which a newer card moves the first place, for the order as it is."""
     today = hand.order.placed_on
     begins: dict[date, list[str]] = {}
@@ -57,15 +58,15 @@ def price_changes(context: Context, hand: OrderInHand) -> list[PriceChange]:
         if card.valid_from and card.valid_from > today:
             begins.setdefault(card.valid_from, []).append(card.provider.name)
     found: list[PriceChange] = []
-    first = _first(context, hand, today) if begins else None
+    first = _first(context, hand, today, tenders) if begins else None
     for day in sorted(begins)[:MOST]:
-        after = _first(context, hand, day)
+        after = _first(context, hand, day, tenders)
         if first and after and after.candidate.key != first.candidate.key:
             found.append(PriceChange(day, begins[day], first, after))
         first = after
     return found
 
 
-def _first(context: Context, hand: OrderInHand, day: date) -> RankedRoute | None:
+def _first(context: Context, hand: OrderInHand, day: date, tenders: Sequence[Tender]) -> RankedRoute | None:
     on_day = replace(hand, order=replace(hand.order, placed_on=day))
-    return next(iter(compare(context, on_day).ranked), None)
+    return next(iter(compare(context, on_day, tenders).ranked), None)

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from datetime import date
 from fractions import Fraction
 
+from monedero.core.checkout.model import Tender
 from monedero.core.cost.all_in import CostPiece, OtherCosts, all_in, earned
 from monedero.core.cost.assumed import ZERO
 from monedero.core.cost.buyer_fee import OnTop, falls_on
@@ -14,11 +15,11 @@ from monedero.core.ratecard.linear import NOTHING, FeePiece
 from monedero.core.ratecard.model import RateCard
 from monedero.core.reasons import Reason
 from monedero.work.compare.candidates import Candidate, InQuestion, candidates, in_question, piece_at
-from monedero.work.compare.inputs import CompareInputs
-from monedero.work.compare.other_costs import RouteOnDay, arrival, other_costs_of
 from monedero.work.compare.reach import Reach
 from monedero.work.context import Context
 from monedero.work.month.costs import MonthFigures, RouteMonth, month_of
+from monedero.work.prices.inputs import CompareInputs
+from monedero.work.prices.other_costs import RouteOnDay, arrival, other_costs_of
 from monedero.work.shop.delivered import way_of
 from monedero.work.shop.order_in_hand import OrderInHand
 
@@ -60,9 +61,9 @@ class Comparison:
     month: MonthFigures
 
 
-def compare(context: Context, hand: OrderInHand) -> Comparison:
-    """Price, rank, and say why the others are not there."""
-    asked = in_question(context, hand)
+def compare(context: Context, hand: OrderInHand, tenders: Sequence[Tender] = ()) -> Comparison:
+    """Price, rank, and say why the others are not there; buyer fees are those of the tenders of a checkout."""
+    asked = in_question(context, hand, tenders)
     ranking = _Ranking(asked, month_of(context, asked.day))
     ranked: list[RankedRoute] = []
     shut: list[Shut] = []

@@ -8,9 +8,9 @@ from monedero.core.ratecard.catalogue import Catalogue, Ranked
 from monedero.core.ratecard.model import RateCard
 from monedero.core.ratecard.priced import NotPriced
 from monedero.store.rate_cards import StoredCard, day_of
-from monedero.work.compare.inputs import inputs_of
 from monedero.work.compare.takings import takings_of
 from monedero.work.context import Context
+from monedero.work.prices.inputs import inputs_of
 from monedero.work.shop.order_in_hand import OrderInHand
 
 ALWAYS = "always"

@@ -12,7 +12,7 @@ from monedero.core.order.model import Order
 from monedero.core.ratecard.model import Route
 from monedero.core.ratecard.priced import Priced
 from monedero.work.compare.candidates import Candidate, InQuestion
-from monedero.work.compare.kept import Kept
+from monedero.work.prices.kept import Kept
 
 
 @dataclass(frozen=True, slots=True)

@@ -10,7 +10,7 @@ from monedero.core.provider import ProviderFacts
 from monedero.core.ratecard.model import Rate, RateCard
 from monedero.core.reasons import Reason, ReasonCode
 from monedero.core.words.question import Question
-from monedero.work.compare.inputs import CompareInputs
+from monedero.work.prices.inputs import CompareInputs
 from monedero.work.shop.lookups import method_in, methods_of
 
 

@@ -3,9 +3,9 @@
 from datetime import date
 
 from monedero.core.ratecard.volume import Takings, Volume, plan_key
-from monedero.work.compare.inputs import inputs_of
 from monedero.work.context import Context
 from monedero.work.month.costs import month_of
+from monedero.work.prices.inputs import inputs_of
 
 
 def takings_of(context: Context, day: date) -> Takings:

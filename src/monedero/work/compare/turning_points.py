@@ -15,8 +15,8 @@ from monedero.core.cost.assumption import Assumption, Unit, read, value_of
 from monedero.core.cost.turn import turn_of
 from monedero.core.ratecard.linear import Linear
 from monedero.figures import assumptions
-from monedero.work.compare.other_costs import Changed, RouteOnDay, other_costs_of
 from monedero.work.compare.ranking import Comparison, RankedRoute
+from monedero.work.prices.other_costs import Changed, RouteOnDay, other_costs_of
 from monedero.work.shop.delivered import way_of
 
 ONE = Fraction(1)

@@ -22,10 +22,10 @@ from monedero.core.profile import Source
 from monedero.core.ratecard.linear import Linear, total
 from monedero.core.ratecard.model import Route
 from monedero.core.ratecard.volume import Volume, plan_key
-from monedero.work.compare.inputs import CompareInputs, inputs_of
-from monedero.work.compare.other_costs import RouteOnDay, other_costs_of, own_fee
 from monedero.work.context import Context
 from monedero.work.month.orders_in_columns import MonthOrders, card_columns, month_orders
+from monedero.work.prices.inputs import CompareInputs, inputs_of
+from monedero.work.prices.other_costs import RouteOnDay, other_costs_of, own_fee
 
 
 @dataclass(frozen=True, slots=True)

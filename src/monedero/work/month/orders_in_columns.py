@@ -24,9 +24,9 @@ from monedero.core.ratecard.catalogue import Catalogue
 from monedero.core.ratecard.pricing import CardPricer
 from monedero.core.ratecard.volume import plan_key
 from monedero.store import Store
-from monedero.work.compare.inputs import CompareInputs
-from monedero.work.compare.other_costs import in_books
 from monedero.work.context import Context
+from monedero.work.prices.inputs import CompareInputs
+from monedero.work.prices.other_costs import in_books
 
 
 @dataclass(frozen=True)

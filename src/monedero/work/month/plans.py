@@ -15,10 +15,10 @@ from monedero.core.curve.envelope import Stretch, envelope
 from monedero.core.curve.pieces import Curve, Piece
 from monedero.core.ratecard.model import Plan, RateCard
 from monedero.core.ratecard.volume import plan_key
-from monedero.work.compare.inputs import CompareInputs, inputs_of
-from monedero.work.compare.other_costs import in_books, software_fee
 from monedero.work.context import Context
 from monedero.work.month.costs import MonthFigures, mix_of, month_of, plans_of
+from monedero.work.prices.inputs import CompareInputs, inputs_of
+from monedero.work.prices.other_costs import in_books, software_fee
 
 LEAST = Fraction(1)
 # How many times the shop's own volume the comparison of plans reaches.

@@ -6,11 +6,11 @@ from datetime import date
 from typing import NamedTuple
 
 from monedero.core.delivery.days import days_to_choose, first_day
-from monedero.core.delivery.model import NOT_DELIVERED, Delivery
+from monedero.core.delivery.model import Delivery
 from monedero.core.delivery.price import DeliveryFee, NoPrice
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound, named, refuse
 from monedero.core.money import Money
-from monedero.core.order.model import Order
+from monedero.core.order.model import NOT_DELIVERED, Order
 from monedero.core.record import Delivered
 from monedero.core.shop import Line, Shop
 from monedero.work.shop.delivery_price import price_for, way_called

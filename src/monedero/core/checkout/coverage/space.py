@@ -25,10 +25,9 @@ from itertools import combinations
 from string import ascii_uppercase, digits
 from typing import NamedTuple, Protocol
 
-from monedero.core.delivery.model import NOT_DELIVERED
 from monedero.core.money import Money
 from monedero.core.order.area import Area
-from monedero.core.order.model import Device, Order
+from monedero.core.order.model import NOT_DELIVERED, Device, Order
 from monedero.core.order.of_lines import Sold, with_lines
 
 

@@ -13,8 +13,8 @@ from monedero.core.shop import Line, Market, Storefront
 from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, drafted
 from monedero.work.checkout.offer import placed
 from monedero.work.checkout.publish import pending
-from monedero.work.compare.inputs import UNDER_WAY, inputs_of
 from monedero.work.context import Context
+from monedero.work.prices.inputs import UNDER_WAY, inputs_of
 from monedero.work.shop.in_cart import price_in
 from monedero.work.shop.lookups import described_shop, method_in
 from monedero.work.shop.order_in_hand import OrderSentence, order_in_hand

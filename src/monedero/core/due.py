@@ -12,10 +12,10 @@ from enum import StrEnum
 from typing import NamedTuple
 
 from monedero.core.money import Money
+from monedero.core.order.kinds import LineKind
 from monedero.core.payment import meaning
 from monedero.core.payment.meaning import Goods, Meaning
 from monedero.core.payment.state import CAN_CHOOSE_ANOTHER, State
-from monedero.core.ratecard.model import LineKind
 from monedero.core.record import OrderRecord
 
 

@@ -27,8 +27,8 @@ from monedero.core.ratecard.volume import Takings
 from monedero.core.reasons import Reason, ReasonCode
 from monedero.core.shop import OwnMethod, Shop
 from monedero.store import Revision, Store
-from monedero.work.compare.kept import Kept
 from monedero.work.context import Context
+from monedero.work.prices.kept import Kept
 from monedero.work.shop.lookups import catalogue_of, described_shop, method_in, methods_of, rates_of
 
 UNDER_WAY = (Stage.BEGUN, Stage.IN_REVIEW, Stage.QUESTION, Stage.APPROVED, Stage.CONNECTED)

@@ -21,7 +21,7 @@ from monedero.core.ratecard.linear import NOTHING, Linear
 from monedero.core.ratecard.model import RateCard, Settlement
 from monedero.core.shop import SoftwarePlan
 from monedero.figures import assumptions
-from monedero.work.compare.inputs import CompareInputs
+from monedero.work.prices.inputs import CompareInputs
 from monedero.work.shop.delivered import way_of
 from monedero.work.shop.order_in_hand import OrderInHand
 
