@@ -11,7 +11,7 @@ def test_orders_are_found_as_fast_as_one_types(desk: Desk) -> None:
     for number in range(9):
         tender = "bank-transfer" if number % 2 else "card"
         body = {"order": ORDER, "tender": tender}
-        httpx2.post(f"{desk.address}/api/orders", json=body).raise_for_status()
+        httpx2.post(f"{desk.address}/api/checkouts/web-shop/orders", json=body).raise_for_status()
     desk.open("/compare" + BOAT)
     desk.click("Rehearse", exact=False)
     desk.see("9 so far")

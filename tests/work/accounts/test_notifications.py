@@ -14,8 +14,9 @@ from monedero.formats.gateway import Notification
 from monedero.server.shops import RunningShop, Shops
 from monedero.work.accounts.gateways import Access, access_name
 from tests.core.test_payment import begun, heard, history, record
+from tests.properties import times
 
-MESSAGES = 10_000
+MESSAGES = times(10_000)
 
 
 def put_order(running: RunningShop, number: int) -> str:
@@ -39,7 +40,7 @@ def amounts(payment: Payment | None) -> object:
     return None if payment is None else (payment.state, payment.books, payment.told)
 
 
-def test_ten_thousand_notifications_in_disorder(shops: Shops, tmp_path: Path) -> None:
+def test_thousands_of_notifications_in_disorder(shops: Shops, tmp_path: Path) -> None:
     running, draw = shops.demo, random.Random(20261125)
     # The disk is not what is tried here.
     running.store._database.pragma("synchronous", "off")
