@@ -17,7 +17,7 @@ WEB_SOURCES := $(shell find web/src web/public -type f -not -name schema.d.ts 2>
 ALONE := src tests/core tests/formats tests/figures tests/wording tests/cli tests/test_architecture.py
 SITE := src/monedero/api/site/index.html
 
-.PHONY: help contract demo test soak quick check types lock schemas screenshots bench clean
+.PHONY: help contract demo test soak branches quick check types lock schemas screenshots bench clean
 
 help: ## list what can be made
 	@grep -E '^[a-z]+:.*## ' $(MAKEFILE_LIST) | sed -E 's/:.*## /\t/' | expand -t 14
@@ -32,6 +32,9 @@ test: check $(SITE) $(STAMPS)/browser ## lint, check types, run every test
 
 soak: $(SITE) $(STAMPS)/browser ## the same properties and attacks with ten times the examples, drawn anew; it takes hours
 	MONEDERO_TESTS=soak $(BIN)/pytest --numprocesses 2 --dist worksteal --no-cov src tests/core tests/formats tests/figures tests/work tests/attacks tests/api/test_orders_at_random.py tests/api/test_any_way.py
+
+branches: $(STAMPS)/dev ## measure how many branches of what works and of the API its own tests take
+	$(BIN)/pytest --numprocesses 2 --dist worksteal --cov=monedero.work --cov=monedero.letters --cov=monedero.api --cov-fail-under=0 --cov-report=term tests/api tests/work tests/server tests/store tests/cli
 
 quick: check ## lint, check types, test the core, the formats and the parts of the interface, without a browser
 	cd web && npm run --silent test

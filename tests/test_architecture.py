@@ -184,3 +184,12 @@ def test_no_comment_of_the_web_opens_so_either() -> None:
     files = [path for path in (ROOT / "web" / "src").rglob("*.ts*") if path.name != "schema.d.ts"]
     assert len(files) > 150
     assert [str(path) for path in files if opens.search(path.read_text("utf-8"))] == []
+
+
+def test_every_place_that_the_documents_name_is_there() -> None:
+    roots = (ROOT, SOURCE, ROOT / "web" / "src", ROOT / "web" / "src" / "features", ROOT / "tests")
+    for document in (*sorted((ROOT / "docs").glob("*.md")), ROOT / "README.md"):
+        text = document.read_text("utf-8")
+        named = set(re.findall(r"`((?:[\w.-]+/)+[\w.-]+\.(?:py|tsx?|json|ftl|md|csv\.gz))`", text))
+        lost = [place for place in named if not any((root / place).exists() for root in roots)]
+        assert lost == [], document.name

@@ -5,7 +5,7 @@ import re
 from pathlib import Path
 
 import pytest
-from tests.core.drawn_checkouts import BASE
+from tests.core.checkout.drawn_checkouts import BASE
 from typer.testing import CliRunner, Result
 
 from monedero.cli import app

@@ -27,7 +27,7 @@ from monedero.core.reasons import ReasonCode
 from monedero.core.record import REST, OrderRecord
 from monedero.core.shop import Line, Shop
 from monedero.core.voucher.part import VoucherPart
-from tests.core.made_up import RATES
+from tests.core.ratecard.made_up import RATES
 from tests.properties import tried_on
 
 AT = datetime(2026, 11, 27, 10, tzinfo=UTC)

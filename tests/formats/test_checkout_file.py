@@ -8,8 +8,8 @@ from typing import Any
 import pytest
 from hypothesis import given
 from jsonschema import Draft202012Validator
-from tests.core.drawn_checkouts import BASE, ORDERS, checkouts
-from tests.core.slow_decision import Slow
+from tests.core.checkout.drawn_checkouts import BASE, ORDERS, checkouts
+from tests.core.checkout.slow_decision import Slow
 from tests.properties import tried_on
 
 from monedero.core.errors import InvalidInput

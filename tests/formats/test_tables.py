@@ -6,7 +6,7 @@ from datetime import date, datetime, time
 import pytest
 from hypothesis import given
 from openpyxl import Workbook
-from tests.core.made_up import cards
+from tests.core.ratecard.made_up import cards
 from tests.properties import tried_on
 
 from monedero import demo

@@ -13,7 +13,7 @@ from monedero.formats import webhook
 from monedero.formats.gateway import Notification
 from monedero.server.shops import RunningShop, Shops
 from monedero.work.accounts.gateways import Access, access_name
-from tests.core.test_payment import begun, heard, history, record
+from tests.core.payment.test_payment import begun, heard, history, record
 from tests.properties import times
 
 MESSAGES = times(10_000)

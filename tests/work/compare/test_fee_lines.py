@@ -19,7 +19,7 @@ from monedero.core.ratecard.priced import NotPriced, Priced, Pricing
 from monedero.core.ratecard.volume import Takings
 from monedero.work.compare import fee_lines as told
 from monedero.work.compare.fee_lines import HEADER, fee_lines
-from tests.core.made_up import RATES, cards, orders
+from tests.core.ratecard.made_up import RATES, cards, orders
 from tests.properties import tried_on
 
 COLUMNS = "id,placed_on,amount,currency,buyer_country,line_kind,recurring,card_network,card_kind"

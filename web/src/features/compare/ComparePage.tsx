@@ -70,6 +70,7 @@ export function ComparePage() {
   );
   if (!shop) return <OnItsWay />;
   if (!hand) return <Heading title="What each way costs" />;
+  const front = shop.storefronts?.find((entry) => entry.id === hand.storefront);
   const chosen = beside.flatMap((key) => ranked.find((entry) => entry.route.key === key) ?? []);
   const strong = [
     ...ranked
@@ -84,7 +85,7 @@ export function ComparePage() {
       <SubNav label="Views of Compare" search={search} views={VIEWS} />
       <Heading
         title="What each way costs"
-        note={of === "all-in" ? `all in, in ${shop.currency}` : `provider fees alone, in ${shop.currency}`}
+        note={`${of === "all-in" ? "all in" : "provider fees alone"}, in ${shop.currency}${front ? `, in the ${front.name}` : ""}`}
       >
         <Link to={`${NEW_PROVIDER}${search}`} className="text-verdigris font-semibold hover:underline">
           New provider

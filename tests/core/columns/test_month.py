@@ -34,9 +34,9 @@ from monedero.core.ratecard.model import Event, RateCard, RefundEvent
 from monedero.core.ratecard.priced import Priced
 from monedero.core.ratecard.volume import plan_key
 from monedero.figures import reference_rates
-from tests.core.made_up import RATES, cards, orders
-from tests.core.slowly import SlowMonth
-from tests.core.test_columns import frame_of
+from tests.core.columns.slowly import SlowMonth
+from tests.core.columns.test_columns import frame_of
+from tests.core.ratecard.made_up import RATES, cards, orders
 from tests.properties import tried_on
 
 ZERO = Fraction(0)

@@ -11,8 +11,8 @@ from monedero.core.checkout.coverage.space import Space
 from monedero.figures import reference_rates
 from monedero.formats.checkout_file import CheckoutFile
 from monedero.formats.coverage_json import box_of
-from tests.core.drawn_checkouts import BASE, checkouts
-from tests.core.spelled_orders import DAY, MARKETS, file_of, plain, spelled
+from tests.core.checkout.coverage.spelled_orders import DAY, MARKETS, file_of, plain, spelled
+from tests.core.checkout.drawn_checkouts import BASE, checkouts
 from tests.properties import tried_on
 
 

@@ -25,7 +25,7 @@ from monedero.core.reasons import ReasonCode
 from monedero.core.window import Window
 from monedero.figures import reference_rates
 from monedero.formats.checkout_file import CheckoutFile, read
-from tests.core.drawn_checkouts import COUNTRIES, checkouts
+from tests.core.checkout.drawn_checkouts import COUNTRIES, checkouts
 from tests.properties import tried_on
 
 DAY = date(2025, 6, 11)

@@ -1,7 +1,6 @@
 """Tests what a rate card must be: each rule, broken once."""
 
 import json
-from pathlib import Path
 from typing import Any
 
 import pytest
@@ -9,8 +8,9 @@ import pytest
 from monedero.core.errors import FaultCode, InvalidInput
 from monedero.formats import rate_card
 from monedero.wording import fault_text
+from tests.conftest import DATA
 
-CARD = Path(__file__).parent.parent / "data" / "orlenta-example.json"
+CARD = DATA / "orlenta-example.json"
 
 
 def broken(change: Any) -> InvalidInput:

@@ -8,8 +8,8 @@ from monedero.core.ratecard.model import RateCard
 from monedero.core.ratecard.priced import NotPriced, Priced
 from monedero.core.ratecard.pricing import CardPricer
 from monedero.core.ratecard.volume import Takings, Volume
-from tests.core.made_up import RATES, TAKINGS, cards, orders
-from tests.core.slowly import Slowly
+from tests.core.columns.slowly import Slowly
+from tests.core.ratecard.made_up import RATES, TAKINGS, cards, orders
 from tests.properties import tried_on
 
 

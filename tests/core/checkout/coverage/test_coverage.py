@@ -23,8 +23,17 @@ from monedero.formats.checkout_file import read, write
 from monedero.work.checkout.coverage import coverage_report
 from monedero.work.checkout.examined import Asked
 from tests.conftest import DATA
-from tests.core.drawn_checkouts import BASE, checkouts
-from tests.core.spelled_orders import DAY, FACTS, MARKETS, Plain, Spelled, file_of, plain, spelled
+from tests.core.checkout.coverage.spelled_orders import (
+    DAY,
+    FACTS,
+    MARKETS,
+    Plain,
+    Spelled,
+    file_of,
+    plain,
+    spelled,
+)
+from tests.core.checkout.drawn_checkouts import BASE, checkouts
 from tests.properties import tried_on
 
 LINE = Line.model_validate(

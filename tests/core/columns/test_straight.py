@@ -18,7 +18,7 @@ from monedero.core.ratecard.pricing import CardPricer
 from monedero.core.ratecard.straight import FeeLine, lines_of
 from monedero.core.ratecard.volume import Reached, Takings
 from monedero.core.reasons import Reason
-from tests.core.made_up import RATES, cards, orders
+from tests.core.ratecard.made_up import RATES, cards, orders
 from tests.properties import tried_on
 
 

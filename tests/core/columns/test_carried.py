@@ -23,8 +23,8 @@ from monedero.core.ratecard.model import RateCard, Route
 from monedero.core.reasons import ReasonCode
 from monedero.core.shop import Line, Market, Shop, Software
 from monedero.core.window import Window
-from tests.core.made_up import RATES, orders
-from tests.core.test_columns import frame_of
+from tests.core.columns.test_columns import frame_of
+from tests.core.ratecard.made_up import RATES, orders
 from tests.properties import tried_on
 
 WINDOWS = st.sampled_from(

@@ -13,7 +13,7 @@ from monedero.core.money import Money
 from monedero.core.order.model import Order
 from monedero.core.ratecard.model import RateCard
 from monedero.core.ratecard.volume import Volume
-from tests.core.made_up import RATES
+from tests.core.ratecard.made_up import RATES
 
 DIGITS = {"EUR": 2, "GBP": 2, "JPY": 0, "USD": 2, "KWD": 3}
 

@@ -12,7 +12,7 @@ from monedero.core.money import Money
 from monedero.core.order.model import Device, Order
 from monedero.figures import reference_rates
 from monedero.formats.checkout_file import CheckoutFile, read
-from tests.core.drawn_checkouts import BASE
+from tests.core.checkout.drawn_checkouts import BASE
 
 DAY = date(2025, 6, 11)
 MARKETS = [

@@ -21,8 +21,8 @@ from monedero.core.order.kinds import LineKind
 from monedero.core.order.model import Device, Order
 from monedero.figures import reference_rates
 from monedero.formats.checkout_file import CheckoutFile, read
-from tests.core.drawn_checkouts import BASE, checkouts
-from tests.core.spelled_orders import DAY, MARKETS, file_of, spelled, with_tenders
+from tests.core.checkout.coverage.spelled_orders import DAY, MARKETS, file_of, spelled, with_tenders
+from tests.core.checkout.drawn_checkouts import BASE, checkouts
 from tests.properties import tried_on
 
 RATES = reference_rates.bundled()

@@ -20,8 +20,16 @@ from monedero.core.reasons import ReasonCode
 from monedero.figures import reference_rates
 from monedero.formats.checkout_file import CheckoutFile, read
 from monedero.formats.coverage_json import box_of
-from tests.core.drawn_checkouts import BASE, checkouts
-from tests.core.spelled_orders import DAY, MARKETS, Spelled, file_of, plain, spelled, with_tenders
+from tests.core.checkout.coverage.spelled_orders import (
+    DAY,
+    MARKETS,
+    Spelled,
+    file_of,
+    plain,
+    spelled,
+    with_tenders,
+)
+from tests.core.checkout.drawn_checkouts import BASE, checkouts
 from tests.properties import tried_on
 
 RATES = reference_rates.bundled()

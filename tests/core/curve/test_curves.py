@@ -21,7 +21,7 @@ from monedero.core.ratecard.model import RateCard
 from monedero.core.ratecard.priced import NotPriced, Priced
 from monedero.core.ratecard.pricing import CardPricer
 from monedero.core.ratecard.volume import NOT_KNOWN, Takings
-from tests.core.made_up import RATES, TAKINGS, cards, orders
+from tests.core.ratecard.made_up import RATES, TAKINGS, cards, orders
 from tests.properties import tried_on
 
 ZERO = Fraction(0)
