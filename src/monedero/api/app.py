@@ -13,6 +13,7 @@ from monedero.api.card_numbers import RefuseCardNumbers
 from monedero.api.desk import (
     accounts,
     amounts,
+    arranging,
     business,
     catalogue,
     checkout,
@@ -50,7 +51,17 @@ FEATURES = (
     *(offer, line_pages, buyers_orders, order_papers, voucher_code, notifications, returns),
     *(pictures, vouchers, orders, shop, amounts, month, compare, curves),
     *(catalogue, rate_cards, new_provider, next_steps, providers),
-    *(price_changes, condition_facts, places, checkout, checkout_files, draft_acts, draft_figures, coverage),
+    *(
+        price_changes,
+        condition_facts,
+        places,
+        checkout,
+        checkout_files,
+        arranging,
+        draft_acts,
+        draft_figures,
+        coverage,
+    ),
     *(publish, words),
     *(accounts, business, outside, order_records),
 )

@@ -47,8 +47,7 @@ def setup_sheet(context: Context) -> SetupSheet:
         names[f"account/{id}"] = account.name or providers.get(account.provider, account.provider)
     names = {f"account/{id}": name for id, name in providers.items()} | names
     sets = {each.id: each.conditions for each in checkout.shared_conditions}
-    order = [None, *(heading.id for heading in checkout.headings)]
-    tenders = sorted((t for t in checkout.tenders if t.on), key=lambda tender: order.index(tender.heading))
+    tenders = [tender for tender in checkout.in_place if tender.on]
     entries, texts = [], TextReader(context, snapshot)
     for place, tender in enumerate(tenders, start=1):
         conditions = [*tender.conditions, *(condition for id in tender.shared for condition in sets[id])]

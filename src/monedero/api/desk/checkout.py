@@ -42,7 +42,7 @@ router = APIRouter(prefix="/api/checkouts/{storefront}", tags=["checkout"], resp
 
 
 class Draft(BaseModel):
-    """The draft with its version; `added` is the id of a tender that this request put in.
+    """The draft with its version, tenders as buyers meet them; `added` is the id of one that this request put in.
 
     `back` says what the last change did, `again` what one does that was taken back; empty where there is none.
     """
@@ -142,7 +142,7 @@ def draft_out(context: Context, saved: Versioned[Checkout], added: str | None = 
         storefront=checkout.storefront,
         headings=checkout.headings,
         shared_conditions=checkout.shared_conditions,
-        tenders=checkout.tenders,
+        tenders=checkout.in_place,
         added=added,
         back=" ".join(change_text(change, names) for change in steps.back),
         again=" ".join(change_text(change, names) for change in steps.again),

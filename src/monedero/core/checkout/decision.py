@@ -45,8 +45,8 @@ from monedero.core.checkout.checks import (
 from monedero.core.checkout.condition import SharedConditions
 from monedero.core.checkout.condition_checks import OnNetwork, condition_checks
 from monedero.core.checkout.fee import Charge, Charged
-from monedero.core.checkout.kept_checks import MOST_KEPT, Checks, Said, Sifted, values_of
-from monedero.core.checkout.model import Heading, Tender
+from monedero.core.checkout.kept_checks import MOST_KEPT, Checks, KeptChecks, Said, values_of
+from monedero.core.checkout.model import Heading, Tender, place_by
 from monedero.core.delivery.model import Delivery, Handover
 from monedero.core.fx import ReferenceRates
 from monedero.core.method import Method, UnknownMethod
@@ -122,15 +122,13 @@ class Decision:
     ) -> None:
         """Compile; `setting` must know every method and area used, `shared` and `headings` every one named."""
         sets = {each.id: each for each in shared}
-        self.tenders = [(tender, Sifted(list(checks_of(tender, setting, sets)))) for tender in tenders]
+        self.tenders = [(tender, KeptChecks(list(checks_of(tender, setting, sets)))) for tender in tenders]
         self._rates = setting.rates
         self._fees = {
             tender.id: Charge(tender.fee, tender.networks) for tender, _ in self.tenders if tender.fee is not None
         }
-        places: list[str | None] = [None, *(heading.id for heading in headings)]
-        self._by_place = sorted(
-            range(len(self.tenders)), key=lambda number: places.index(self.tenders[number][0].heading)
-        )
+        place = place_by(headings)
+        self._by_place = sorted(range(len(self.tenders)), key=lambda number: place(self.tenders[number][0]))
         self._values = values_of({field for _, checks in self.tenders for field in checks.fields})
         self._kept: Bounded[Any, _Asked] = Bounded(MOST_KEPT)
 

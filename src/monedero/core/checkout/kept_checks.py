@@ -9,11 +9,11 @@ Source: own design.
 >>> from monedero.core.money import Money
 >>> from monedero.core.order.facts import COUNTRY
 >>> from monedero.core.checkout.checks import COUNTRY_CODES, OneOf
->>> checks = Sifted([OneOf(COUNTRY, ("PT", "FR"), COUNTRY_CODES)])
+>>> checks = KeptChecks([OneOf(COUNTRY, ("PT", "FR"), COUNTRY_CODES)])
 >>> abroad = Order(Money(8500, "EUR"), "ES", date(2026, 11, 24))
 >>> [reason.code.value for reason in checks.said(abroad).reasons(abroad)]
 ['method-country']
->>> Sifted([]).said(abroad).reasons(abroad)
+>>> KeptChecks([]).said(abroad).reasons(abroad)
 ()
 """
 
@@ -59,7 +59,7 @@ class Said:
         return tuple(found)
 
 
-class Sifted:
+class KeptChecks:
     """The checks of a tender, in sequence."""
 
     def __init__(self, checks: Sequence[Check]) -> None:

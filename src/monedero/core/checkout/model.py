@@ -14,6 +14,7 @@ pydantic_core._pydantic_core.ValidationError: 1 validation error for Checkout
   duplicate [type=duplicate, input_value={'storefront': 'web-shop'...=False, in_cart=False)]}, input_type=dict]
 """
 
+from collections.abc import Callable, Iterable
 from typing import Annotated, Self
 
 from pydantic import Field, StrictBool, StrictInt, model_validator
@@ -101,17 +102,26 @@ class Heading(Strict):
     name: Names
 
 
-class Checkout(Strict):
-    """The tenders of one storefront, named by its id, in the sequence in which buyers meet them.
+def place_by(headings: Iterable[Heading]) -> Callable[[Tender], int]:
+    """The place of a tender among those of other headings: without a heading first, then heading by heading."""
+    places: dict[str | None, int] = {None: 0}
+    places |= {heading.id: at for at, heading in enumerate(headings, 1)}
+    return lambda tender: places[tender.heading]
 
-    Tenders without a heading come first, then those under each heading.
-    """
+
+class Checkout(Strict):
+    """The tenders of one storefront, named by its id, with the headings above them."""
 
     storefront: Identifier
     mode: Mode
     headings: list[Heading] = []
     shared_conditions: list[SharedConditions] = []
     tenders: list[Tender] = []
+
+    @property
+    def in_place(self) -> list[Tender]:
+        """The tenders in the sequence in which buyers meet them."""
+        return sorted(self.tenders, key=place_by(self.headings))
 
     @model_validator(mode="after")
     def _unique(self) -> Self:

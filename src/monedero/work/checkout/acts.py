@@ -5,10 +5,11 @@ from typing import NamedTuple
 from monedero.core.as_typed import amount_of
 from monedero.core.checkout.model import Checkout, Tender
 from monedero.core.checkout.widening import Around, widened
-from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound, refuse
+from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, refuse
 from monedero.core.reasons import ReasonCode
 from monedero.core.window import Window
 from monedero.store.documents import Versioned
+from monedero.work.checkout.arranging import tender_in
 from monedero.work.checkout.checkout_snapshot import draft
 from monedero.work.checkout.tenders import Edit, save_draft
 from monedero.work.context import Context
@@ -39,7 +40,7 @@ def end_reason(context: Context, held: HeldBack, version: int) -> Versioned[Chec
     """
     checkout, shop = draft(context).value, described_shop(context.shop).value
     around = Around(checkout.shared_conditions, {area.id: area for area in shop.areas}, shop.currency)
-    changed = widened(_tender(checkout, held.tender), held.code, held.hand.order, around)
+    changed = widened(tender_in(checkout, held.tender), held.code, held.hand.order, around)
     if changed is None:
         raise Conflict(Fault(FaultCode.REASON_STAYS, "code", held.code.value))
     return _save(context, checkout, [changed], version)
@@ -57,7 +58,7 @@ def let_meet(context: Context, pair: Pair, version: int) -> Versioned[Checkout]:
         amount = amount_of(pair.amount, shop.currency)
     except InvalidInput as refused:
         raise InvalidInput(*(fault.at("amount") for fault in refused.faults)) from None
-    lower, upper = (_tender(checkout, id) for id in (pair.lower, pair.upper))
+    lower, upper = (tender_in(checkout, id) for id in (pair.lower, pair.upper))
     below, above = _window(lower, amount.currency), _window(upper, amount.currency)
     if below and below.from_ is not None and below.from_.minor >= amount.minor:
         told = {"low": str(below.from_), "high": str(amount)}
@@ -70,13 +71,6 @@ def let_meet(context: Context, pair: Pair, version: int) -> Versioned[Checkout]:
     begins = Window(from_=amount, up_to=above.up_to if above else None, below=above.below if above else None)
     changed = [_with(lower, ends), _with(upper, begins)]
     return _save(context, checkout, changed, version)
-
-
-def _tender(checkout: Checkout, id: str) -> Tender:
-    found = next((tender for tender in checkout.tenders if tender.id == id), None)
-    if found is None:
-        raise NotFound(Fault(FaultCode.NOT_FOUND, "tender", id, {"what": "way to pay"}))
-    return found
 
 
 def _window(tender: Tender, currency: str) -> Window | None:

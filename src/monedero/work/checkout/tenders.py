@@ -1,6 +1,6 @@
 """Compose: the tenders of the draft, added from a route or an arrangement, and saved as a whole."""
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass
 
 from monedero.core.checkout.condition import SharedConditions
@@ -90,9 +90,9 @@ def _card_of(context: Context, route: Route) -> RateCard:
     raise NotFound(Fault(FaultCode.NOT_FOUND, "route", named, {"what": "route"}))
 
 
-def free_id(method_id: str, tenders: list[Tender]) -> str:
-    """An id for a tender that none of the others has; it begins with the one that is wished for."""
-    taken = {tender.id for tender in tenders}
+def free_id(method_id: str, others: Iterable[Tender | SharedConditions]) -> str:
+    """An id that none of the others has; it begins with the one that is wished for."""
+    taken = {other.id for other in others}
     number = 1
     while (candidate := method_id if number == 1 else f"{method_id}-{number}") in taken:
         number += 1

@@ -21,7 +21,9 @@ import { SubNav } from "../../ui/SubNav";
 import {
   type Composed,
   type Tender,
+  useArrange,
   useChangeCheckout,
+  useChangeTender,
   useCoverageState,
   useDraft,
   useEndReason,
@@ -30,10 +32,8 @@ import {
 } from "../draft";
 import { useHand, useHandSearch } from "../hand";
 import { usePublication } from "../publish";
-import { idOf } from "../shop";
 import { AddWays } from "./AddWays";
 import { CopyAll } from "./CopyTo";
-import { inPlace, movedTo, putBack, sharedFrom, writtenIn } from "./edits";
 import { HeadingRow } from "./HeadingRow";
 import { SharedSets } from "./SharedSets";
 import { StepButtons } from "./StepButtons";
@@ -53,6 +53,8 @@ export function CheckoutPage() {
   const publication = usePublication().data;
   const coverage = useCoverageState().data;
   const change = useChangeCheckout();
+  const changeTender = useChangeTender();
+  const arrange = useArrange();
   const [address, setAddress] = useSearchParams();
   const open = address.get("tender");
   const adding = address.has("add");
@@ -75,7 +77,7 @@ export function CheckoutPage() {
 
   const axis = axisFor(shop.lines.map((line) => drawn(line.usual_amount)));
   const outcomes = new Map(view.outcomes.map((outcome) => [outcome.tender.id, outcome]));
-  const tenders = inPlace(draft);
+  const tenders = draft.tenders;
   const language = shop.languages[0] ?? "en";
   /** Make an edit and tell what is refused of it; the answer is whether it was kept. */
   const quietly = (edit: (before: Composed) => Composed): Promise<boolean> =>
@@ -86,10 +88,18 @@ export function CheckoutPage() {
         return false;
       },
     );
-  const onOne = (id: string, edit: (tender: Tender) => Tender) => (before: Composed) => ({
-    ...before,
-    tenders: before.tenders.map((tender) => (tender.id === id ? edit(tender) : tender)),
-  });
+  /** Arrange the checkout and tell what is refused of it. */
+  const arrangeIt = (asked: Parameters<typeof arrange.mutate>[0]) =>
+    arrange.mutate(asked, { onError: (refused) => toast.error(said(refused)) });
+  /** Change one tender and tell what is refused of it; the answer is whether it was kept. */
+  const changeOne = (id: string, edit: (tender: Tender) => Tender): Promise<boolean> =>
+    changeTender.mutateAsync({ id, edit }).then(
+      () => true,
+      (refused) => {
+        toast.error(said(refused));
+        return false;
+      },
+    );
 
   function unfold(id: string) {
     setAddress(
@@ -104,16 +114,13 @@ export function CheckoutPage() {
   }
 
   function moveBy(id: string, by: number) {
-    quietly((before) => {
-      const list = inPlace(before);
-      const over = list[list.findIndex((tender) => tender.id === id) + by];
-      return over ? movedTo(before, id, over.id) : before;
-    });
+    const over = tenders[tenders.findIndex((tender) => tender.id === id) + by];
+    if (over) arrangeIt({ act: "move", tender: id, over: over.id });
   }
 
   function dropped({ active, over }: DragEndEvent) {
     if (!over || active.id === over.id) return;
-    quietly((before) => movedTo(before, String(active.id), String(over.id)));
+    arrangeIt({ act: "move", tender: String(active.id), over: String(over.id) });
   }
 
   function addHeading() {
@@ -126,12 +133,12 @@ export function CheckoutPage() {
   }
 
   function remove(tender: Tender) {
-    const held = draft as Composed;
+    const place = tenders.findIndex((entry) => entry.id === tender.id);
     quietly((before) => ({ ...before, tenders: before.tenders.filter((entry) => entry.id !== tender.id) }));
     toast(`${tender.name} is removed, with its name, description and limits.`, {
       duration: 12_000,
       // Others may have been changed meanwhile: it is put back by itself.
-      action: { label: "Undo", onClick: () => quietly((before) => putBack(before, held, tender)) },
+      action: { label: "Undo", onClick: () => arrangeIt({ act: "put-back", tender, place }) },
     });
   }
 
@@ -157,17 +164,13 @@ export function CheckoutPage() {
             onOpen={(unfolded) => unfold(unfolded ? tender.id : "")}
             onMove={(by) => moveBy(tender.id, by)}
             onRemove={() => remove(tender)}
-            onWriteIn={(set) =>
-              quietly((before) => onOne(tender.id, (entry) => writtenIn(before, entry, set))(before))
-            }
-            onShare={(name) =>
-              change.mutateAsync((before) => sharedFrom(before, tender.id, name, idOf(name)))
-            }
+            onWriteIn={(set) => arrangeIt({ act: "write-in", set, tender: tender.id })}
+            onShare={(name) => arrange.mutateAsync({ act: "share", tender: tender.id, name })}
             onEnd={(code) =>
               end.mutate({ tender: tender.id, code }, { onError: (refused) => toast.error(said(refused)) })
             }
-            save={(edit) => change.mutateAsync(onOne(tender.id, edit))}
-            saveQuietly={(edit) => quietly(onOne(tender.id, edit))}
+            save={(edit) => changeTender.mutateAsync({ id: tender.id, edit })}
+            saveQuietly={(edit) => changeOne(tender.id, edit)}
           />
         );
       });
@@ -278,6 +281,7 @@ export function CheckoutPage() {
             shared={view.shared}
             save={(edit) => change.mutateAsync(edit)}
             quietly={quietly}
+            writeIn={(set) => arrangeIt({ act: "write-in", set })}
           />
         </>
       )}

@@ -6,7 +6,6 @@ import { TextField } from "../../ui/TextField";
 import { type Composed, type SharedSet, useWouldChange } from "../draft";
 import { useHand } from "../hand";
 import { AddCondition, ConditionWords } from "./ConditionWords";
-import { withoutSet } from "./edits";
 
 type Edit = (before: Composed) => Composed;
 
@@ -15,10 +14,12 @@ interface Props {
   shared: Schema<"SharedOut">[];
   save: (edit: (before: Composed) => Composed) => Promise<unknown>;
   quietly: (edit: (before: Composed) => Composed) => void;
+  /** Write a set into its users, and drop it. */
+  writeIn: (set: string) => void;
 }
 
 /** The sets of conditions that several tenders share: what each asks, who uses it, and how it is put away. */
-export function SharedSets({ composed, shared, save, quietly }: Props) {
+export function SharedSets({ composed, shared, save, quietly, writeIn }: Props) {
   const { hand } = useHand();
   const would = useWouldChange(hand);
   const [pending, setPending] = useState<{ set: string; edit: Edit } | null>(null);
@@ -138,7 +139,7 @@ export function SharedSets({ composed, shared, save, quietly }: Props) {
                     ? `Write into its users: ${set.name}`
                     : `Remove the shared conditions ${set.name}`
                 }
-                onClick={() => quietly((before) => withoutSet(before, set.id))}
+                onClick={() => writeIn(set.id)}
               >
                 {users.length > 0 ? "Write into its users" : "Remove"}
               </Button>

@@ -143,6 +143,73 @@ export function useChangeCheckout() {
   });
 }
 
+/** Change one tender of the checkout: it alone is sent, and what changed comes back. */
+export function useChangeTender() {
+  const client = useQueryClient();
+  const { storefront, held } = useHeld();
+  return useMutation({
+    scope: { id: "draft" },
+    mutationFn: ({ id, edit }: { id: string; edit: (tender: Tender) => Tender }) => {
+      const { version, tenders } = held();
+      const before = tenders.find((tender) => tender.id === id);
+      if (!before) throw new Error("This way to pay is not in the checkout any more.");
+      const params = { path: { storefront, tender: id } };
+      const body = { version, tender: edit(before) };
+      return answered(api.PUT("/api/checkouts/{storefront}/tenders/{tender}", { params, body }));
+    },
+    onSuccess: ({ tender, version, back, again }) =>
+      client.setQueryData<Draft>(
+        keys.checkout(storefront),
+        (draft) =>
+          draft && {
+            ...draft,
+            version,
+            back,
+            again,
+            tenders: draft.tenders.map((entry) => (entry.id === tender.id ? tender : entry)),
+          },
+      ),
+  });
+}
+
+type Arranged =
+  | { act: "move"; tender: string; over: string }
+  | { act: "put-back"; tender: Tender; place: number }
+  | { act: "share"; tender: string; name: string }
+  | { act: "write-in"; set: string; tender?: string };
+
+function arrange(storefront: string, version: number, { act, ...asked }: Arranged) {
+  const params = at(storefront);
+  if (act === "move") {
+    const body = { version, ...(asked as { tender: string; over: string }) };
+    return api.POST("/api/checkouts/{storefront}/moves", { params, body });
+  }
+  if (act === "put-back") {
+    const body = { version, ...(asked as { tender: Tender; place: number }) };
+    return api.POST("/api/checkouts/{storefront}/put-back", { params, body });
+  }
+  if (act === "share") {
+    const body = { version, ...(asked as { tender: string; name: string }) };
+    return api.POST("/api/checkouts/{storefront}/sets", { params, body });
+  }
+  const { set, tender } = asked as { set: string; tender?: string };
+  return api.POST("/api/checkouts/{storefront}/sets/{shared}/write-in", {
+    params: { path: { storefront, shared: set } },
+    body: { version, tender: tender ?? null },
+  });
+}
+
+/** Arrange the checkout: move a tender, put one back, share its conditions or write shared ones in. */
+export function useArrange() {
+  const { client: _, ...after } = useAfterDraft();
+  const { storefront, held } = useHeld();
+  return useMutation({
+    scope: { id: "draft" },
+    mutationFn: (asked: Arranged) => answered(arrange(storefront, held().version, asked)),
+    ...after,
+  });
+}
+
 /** Copy a tender of this checkout to another storefront, or (null) all of another one's into this. */
 export function useCopy() {
   const { client, ...after } = useAfterDraft();
