@@ -87,6 +87,18 @@ def test_a_tender_moves_to_the_place_and_under_the_heading_of_another(headed: Sh
         assert headed.fault(headed.client.post(f"{DESK}/moves", json=body)) == (404, "not-found", "tender")
 
 
+def test_a_tender_moves_place_by_place_and_stays_at_the_ends(headed: Shopkeeper) -> None:
+    before = names(headed)
+    for _ in range(len(before) + 2):
+        act(headed, "moves-by", tender="cash-on-the-day", by=-1)
+    assert names(headed)[0] == "cash-on-the-day"
+    assert tender(headed, "cash-on-the-day")["heading"] is None
+    act(headed, "moves-by", tender="cash-on-the-day", by=1000)
+    assert names(headed)[-1] == "cash-on-the-day"
+    # Under the heading of the one that stood there.
+    assert tender(headed, "cash-on-the-day")["heading"] == "later"
+
+
 def test_a_tender_that_was_removed_comes_back_without_what_is_gone_since(headed: Shopkeeper) -> None:
     removed, before = tender(headed, "bank-transfer"), names(headed)
     place = before.index("bank-transfer")

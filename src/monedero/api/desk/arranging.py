@@ -43,6 +43,14 @@ class MoveNow(BaseModel):
     over: Identifier
 
 
+class MoveByNow(BaseModel):
+    """A tender, and by how many places it moves: up where they are below nothing."""
+
+    version: StrictInt
+    tender: Identifier
+    by: Annotated[StrictInt, Field(ge=-1000, le=1000)]
+
+
 class PutBackNow(BaseModel):
     """A tender that was removed, and its place among all of the draft, counted from nothing."""
 
@@ -87,6 +95,12 @@ def change_tender(context: ContextDep, tender: str, edit: TenderEdit) -> TenderS
 def move(context: ContextDep, now: MoveNow) -> Draft:
     """Move a tender to where another one stands, under the heading of that one."""
     return draft_out(context, arranging.move_tender(context, now.tender, now.over, now.version))
+
+
+@router.post("/moves-by")
+def move_by(context: ContextDep, now: MoveByNow) -> Draft:
+    """Move a tender up or down the sequence in which buyers meet it."""
+    return draft_out(context, arranging.move_by(context, now.tender, now.by, now.version))
 
 
 @router.post("/put-back")

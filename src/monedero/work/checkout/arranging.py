@@ -32,6 +32,14 @@ def move_tender(context: Context, id: str, over: str, version: int) -> Versioned
     return save_draft(context, version, Edit(others))
 
 
+def move_by(context: Context, id: str, by: int, version: int) -> Versioned[Checkout]:
+    """Move a tender by some places, up where they are below nothing; at an end of the sequence it stays there."""
+    places = draft(context).value.in_place
+    place = places.index(tender_in(draft(context).value, id)) + by
+    over = places[min(max(place, 0), len(places) - 1)]
+    return move_tender(context, id, over.id, version)
+
+
 def put_back(context: Context, tender: Tender, place: int, version: int) -> Versioned[Checkout]:
     """Put a tender that was removed back to its place, without the heading and the shared sets that are gone since."""
     checkout = draft(context).value

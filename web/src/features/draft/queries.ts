@@ -174,6 +174,7 @@ export function useChangeTender() {
 
 type Arranged =
   | { act: "move"; tender: string; over: string }
+  | { act: "move-by"; tender: string; by: number }
   | { act: "put-back"; tender: Tender; place: number }
   | { act: "share"; tender: string; name: string }
   | { act: "write-in"; set: string; tender?: string };
@@ -183,6 +184,10 @@ function arrange(storefront: string, version: number, { act, ...asked }: Arrange
   if (act === "move") {
     const body = { version, ...(asked as { tender: string; over: string }) };
     return api.POST("/api/checkouts/{storefront}/moves", { params, body });
+  }
+  if (act === "move-by") {
+    const body = { version, ...(asked as { tender: string; by: number }) };
+    return api.POST("/api/checkouts/{storefront}/moves-by", { params, body });
   }
   if (act === "put-back") {
     const body = { version, ...(asked as { tender: Tender; place: number }) };
