@@ -19,8 +19,8 @@ LIST_MILLISECONDS, IDLE_SECONDS, IDLE_PERCENT = 100, 20, 2
 # Copies of the newest order, each with a number and token of its own.
 COPY = """
 WITH RECURSIVE step (n) AS (SELECT 1 UNION ALL SELECT n + 1 FROM step WHERE n < ?)
-INSERT INTO order_record (number, token, version, buyer, state, due_at, body)
-SELECT number + n, token || n, version, buyer, state, due_at,
+INSERT INTO order_record (mode, number, token, version, buyer, state, due_at, body)
+SELECT mode, number + n, token || n, version, buyer, state, due_at,
   json_set(body, '$.number', number + n, '$.token', token || n)
 FROM step, (SELECT * FROM order_record ORDER BY number DESC LIMIT 1)
 """
