@@ -38,7 +38,7 @@ function Framed({ data, error, search, onSearch, children }: FramedProps) {
 }
 
 /** The page of a line, by the newest edition: from here it goes in the cart, or is ordered at once. */
-export function LinePage({ shop, line, search: first }: { shop: string; line: string; search: string }) {
+export function LinePage({ line, shop, search: first }: { line: string; shop: string; search: string }) {
   const [search, setSearch] = useState(first);
   const { data, error } = useLinePage({ shop }, search, line);
   return (
