@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 
 from monedero.core.account import Account, Mode
 from monedero.core.checkout.decision import Decision, Outcome, Setting, cannot_carry, carrying, decide
-from monedero.core.checkout.model import Tender
+from monedero.core.checkout.model import Checkout, Tender
 from monedero.core.delivery.model import Delivery
 from monedero.core.fx import ReferenceRates
 from monedero.core.method import Method, UnknownMethod
@@ -20,7 +20,7 @@ from monedero.core.order.model import Order
 from monedero.core.ratecard.model import Route
 from monedero.core.reasons import ReasonCode
 from monedero.core.window import Window
-from monedero.figures import reference_rates
+from monedero.figures import methods, reference_rates
 from tests.properties import tried_on
 
 RATES = ReferenceRates(reference_rates.bundled())
@@ -238,3 +238,26 @@ def test_a_tender_whose_details_are_missing_is_held_back_in_the_currency_that_la
     setting = Setting("PT", "EUR", Mode.TEST, {"card": method(own=True)}, {}, RATES, details={"card": ["EUR"]})
     assert decide([tender()], order(), setting)[0].place == 1
     assert codes(decide([tender()], order("85.00 GBP"), setting)[0]) == ["details-missing"]
+
+
+def test_tenders_stand_in_one_sequence_without_a_heading_first_then_heading_by_heading() -> None:
+    """The checkout and its decision have the same one, whatever the sequence in which it is kept."""
+    headings = [{"id": id, "name": {"en": id}} for id in ("now", "later")]
+    kept = [("a", "later"), ("b", None), ("c", "now"), ("d", "later"), ("e", None)]
+    tenders = [{"id": id, "method": "bank-transfer", "name": id, "on": True, "heading": at} for id, at in kept]
+    checkout = Checkout.model_validate(
+        {"storefront": "web-shop", "mode": "test", "headings": headings, "tenders": tenders}
+    )
+    in_place = [tender.id for tender in checkout.in_place]
+    assert in_place == ["b", "e", "c", "a", "d"]
+    setting = Setting(
+        shop_country="PT",
+        shop_currency="EUR",
+        mode=Mode.TEST,
+        methods=methods.known(),
+        accounts={},
+        rates=ReferenceRates({}),
+    )
+    decision = Decision(checkout.tenders, setting, headings=checkout.headings)
+    order = Order(Money(8500, "EUR"), "PT", date(2026, 11, 24), recurring=False)
+    assert [tender.id for tender in decision.offered(order)] == in_place
