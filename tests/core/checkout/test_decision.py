@@ -256,7 +256,7 @@ def test_tenders_stand_in_one_sequence_without_a_heading_first_then_heading_by_h
         mode=Mode.TEST,
         methods=methods.known(),
         accounts={},
-        rates=ReferenceRates({}),
+        rates=ReferenceRates(reference_rates.bundled()),
     )
     decision = Decision(checkout.tenders, setting, headings=checkout.headings)
     order = Order(Money(8500, "EUR"), "PT", date(2026, 11, 24), recurring=False)
