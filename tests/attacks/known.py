@@ -232,6 +232,8 @@ class Known:
             "endpoint": lambda: self.endpoints,
             "storefront": lambda: ["web-shop"],
             "shop": lambda: ["demo"],
+            "tender": lambda: ["card"],
+            "shared": lambda: [_shared_set(self)],
         }
         return pools[name]() if name in pools else []
 
@@ -392,6 +394,44 @@ def _tender(known: Known, path: Mapping[str, str], draw: Random) -> Any:
     }
 
 
+def _shared_set(known: Known) -> str:
+    """A shared set of conditions that the card's tender uses; made where there is none."""
+    held = _held(known, "/api/checkouts/web-shop")
+    if not held["shared_conditions"]:
+        known.keeper.settings("card", conditions=[{"fact": "country", "only": ["PT", "ES"]}], shared=[])
+        version = _held(known, "/api/checkouts/web-shop")["version"]
+        body = {"version": version, "tender": "card", "name": "At home"}
+        held = known.keeper.post("/api/checkouts/web-shop/sets", body, 201)
+    return str(held["shared_conditions"][0]["id"])
+
+
+def _arranged(known: Known, draw: Random) -> dict[str, Callable[[], Any]]:
+    """Bodies of the acts that arrange a draft, by the last parts of their paths."""
+    held = _held(known, "/api/checkouts/web-shop")
+    card = next(one for one in held["tenders"] if one["id"] == "card")
+    number = draw.randrange(10**9)
+    back = {**card, "id": f"back-{number}", "name": f"Back {number}", "names": {}, "shared": []}
+
+    def share() -> Any:
+        known.keeper.settings("card", conditions=[{"fact": "country", "only": ["PT", "ES"]}])
+        version = _held(known, "/api/checkouts/web-shop")["version"]
+        return {"version": version, "tender": "card", "name": f"Set {number}"}
+
+    version = held["version"]
+    return {
+        "tenders/{tender}": lambda: {"version": version, "tender": {**card, "due_days": draw.choice([None, 9])}},
+        "moves": lambda: {"version": version, "tender": "card", "over": draw.choice(["bank-transfer", "card"])},
+        "moves-by": lambda: {"version": version, "tender": "card", "by": draw.choice([-1, 1, 40])},
+        "put-back": lambda: {"version": version, "tender": back, "place": draw.choice([0, 3, 900])},
+        "sets": share,
+        "sets/{shared}/write-in": lambda: {"version": version, "tender": draw.choice([None, "card"])},
+    }
+
+
+def _arranging(act: str) -> Callable[[Known, Mapping[str, str], Random], Any]:
+    return lambda known, path, draw: _arranged(known, draw)[act]()
+
+
 def _code(known: Known, path: Mapping[str, str], draw: Random) -> Any:
     known.keeper.client.post(f"/api/accounts/{path.get('id', '')}/phone", json={"phone": "912 345 678"})
     text = known.keeper.get("/api/letters")["letters"][0]["text"]
@@ -464,6 +504,11 @@ BODIES: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
         "lower": "card",
         "upper": "bank-transfer",
         "amount": draw.choice(["160.12", "1.200,00", "7"]),
+    },
+    "PUT /api/checkouts/{storefront}/tenders/{tender}": _arranging("tenders/{tender}"),
+    **{
+        f"POST /api/checkouts/{{storefront}}/{act}": _arranging(act)
+        for act in ("moves", "moves-by", "put-back", "sets", "sets/{shared}/write-in")
     },
     "POST /api/checkouts/{storefront}/would-change": lambda known, path, draw: {
         "edit": _draft(known, path, draw),
