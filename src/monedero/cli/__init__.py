@@ -9,7 +9,7 @@ import typer
 from typer._click import Command, Context
 from typer.main import get_command
 
-COMMANDS = ("card", "coverage", "curve", "offer", "price", "serve")
+COMMANDS = ("card", "coverage", "curve", "mix", "offer", "price", "serve")
 
 
 class _OnCall(typer.core.TyperGroup):

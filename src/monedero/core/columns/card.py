@@ -16,6 +16,7 @@ Fraction(2, 5)
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from datetime import date
 from fractions import Fraction
+from functools import cached_property
 from typing import NamedTuple
 
 import polars as pl
@@ -64,6 +65,7 @@ class CardColumns:
         # A returned percentage is worked out only where a refund brings it back.
         refunds = (event.refund for event in pricer.card.events if event.refund)
         self._returns = any(refund.returns == "percent" for refund in refunds)
+        self.provider, self.percent_over = pricer.card.provider.id, columns.percent_over
         self._levels: dict[tuple[int, Reached], Level] = {}
         together: dict[tuple[Fraction | None, ...], Days] = {}
         for day in sorted({pair.day for pair in orders.pairs}):
@@ -75,6 +77,16 @@ class CardColumns:
     def edges(self) -> list[Fraction]:
         """Nothing, and every volume at which a band ends on some day, in rising sequence."""
         return sorted({ZERO, *(end for entry in self._days for end in entry.ends.values() if end)})
+
+    @property
+    def groups(self) -> int:
+        """How many groups of days there are."""
+        return len(self._days)
+
+    @cached_property
+    def group_by_day(self) -> Mapping[date, int]:
+        """The group of each day."""
+        return {day: number for number, entry in enumerate(self._days) for day in entry.days}
 
     @property
     def by_volume(self) -> bool:
@@ -108,10 +120,11 @@ class CardColumns:
         """The orders of a step's days, priced at its level."""
         key = (step.days, step.reached)
         if key not in self._levels:
-            self._levels[key] = self._priced(*key)
+            self._levels[key] = Level(self._orders, self.percent_over, *self.priced(*key), self.plans)
         return self._levels[key]
 
-    def _priced(self, number: int, reached: Reached) -> Level:
+    def priced(self, number: int, reached: Reached) -> tuple[pl.DataFrame, list[LongFee]]:
+        """The orders of a group of days at what a volume reaches: a row an order, a column a route; and long ones."""
         orders, days = self._orders, self._days[number].days
         frame = orders.frame if len(self._days) == 1 else orders.frame.filter(pl.col("day").is_in(days))
         asking = PricingTask(reached, returned=self._returns, carried=self._carried.columns)
@@ -121,7 +134,7 @@ class CardColumns:
         priced = keys.join(pl.concat(blocks, how="diagonal"), on="row", how="left") if blocks else keys
         these_days = set(days)
         long = [self._long(order, reached) for order in orders.long if order.order.placed_on in these_days]
-        return Level(orders, self._columns.percent_over, priced, long, self.plans)
+        return priced, long
 
     def _long(self, order: LongOrder, reached: Reached) -> LongFee:
         """One order by the exact core, its fees brought to the shop's currency."""

@@ -72,12 +72,16 @@ class Pair(NamedTuple):
 
 
 class LongOrder(NamedTuple):
-    """An order whose figures are too long for columns; `value` as in its pair, `weight` how many it stands for."""
+    """An order whose figures are too long for columns; `value` as in its pair, `weight` how many it stands for.
+
+    `margin` is as the column of that name has it.
+    """
 
     row: int
     weight: Fraction
     order: Order
     value: Fraction
+    margin: int | None = None
 
     @property
     def amount(self) -> Fraction:
@@ -89,7 +93,7 @@ class OrderColumns:
     """Orders in columns.
 
     A frame given has `minor`, `currency`, `day` and `country`; `card_network`, `card_kind`, `recurring`,
-    `kinds` (joined by `+`) and `weight` (how many such orders) may be missing.
+    `kinds` (joined by `+`) and `weight` (how many such orders) may be missing; other columns are kept.
     """
 
     def __init__(
@@ -165,7 +169,10 @@ class OrderColumns:
         known, pair = self.known[row["known"]], self.pairs[int(str(row["pair"]))]
         order = alike(known, Money(int(str(row["minor"])), pair.currency), pair.day)
         weight = Fraction(int(str(row["weight"])), self.weight_over)
-        return LongOrder(int(str(row["row"])), weight, order, pair.value)
+        margin = row.get("margin")
+        return LongOrder(
+            int(str(row["row"])), weight, order, pair.value, None if margin is None else int(str(margin))
+        )
 
     def without_rate(self, currencies: Iterable[str]) -> pl.Expr | None:
         """Tells which orders lack a reference rate of one of these currencies on their day; None where none does."""

@@ -11,20 +11,14 @@ from monedero.core.cost.all_in import cost_curve, fee_curve
 from monedero.core.cost.assumption import Assumptions
 from monedero.core.curve.envelope import envelope
 from monedero.core.curve.pieces import Curve, Piece
-from monedero.core.errors import Fault, FaultCode, InvalidInput
-from monedero.core.fx import ReferenceRates
 from monedero.core.numbers import decimal_text, exact_text
 from monedero.core.order.model import Order
-from monedero.core.profile import Profile
-from monedero.core.ratecard.catalogue import Catalogue
 from monedero.core.ratecard.linear import FeeCurve, fee_curves
 from monedero.core.ratecard.model import RateCard, Route
 from monedero.core.ratecard.priced import NotPriced
 from monedero.core.ratecard.volume import Takings
-from monedero.core.shop import Shop
-from monedero.figures import assumptions, reference_rates
-from monedero.store import FIRST_MODE
 from monedero.work.prices.inputs import CompareInputs
+from monedero.work.prices.of_files import inputs_of_files
 from monedero.work.prices.other_costs import RouteOnDay, other_costs_of
 
 
@@ -49,8 +43,7 @@ class CurvesAsked(NamedTuple):
 def curve_report(cards: list[RateCard], shop: tuple[str, str], asked: CurvesAsked) -> dict[str, Any]:
     """Routes with their pieces, and the cheapest. `shop`: country and currency."""
     order, takings, amounts, chosen = asked
-    inputs = _inputs(cards, shop, chosen or Assumptions())
-    _check(chosen)
+    inputs = inputs_of_files(cards, shop, chosen or Assumptions())
     routes: list[Route] = []
     curves: list[Curve] = []
     for pricer in inputs.catalogue.pricers(order.placed_on):
@@ -76,29 +69,6 @@ def curve_report(cards: list[RateCard], shop: tuple[str, str], asked: CurvesAske
             for stretch in cheapest
         ],
     }
-
-
-def _inputs(cards: list[RateCard], shop: tuple[str, str], chosen: Assumptions) -> CompareInputs:
-    rates = ReferenceRates(reference_rates.bundled())
-    return CompareInputs(
-        shop=Shop(name="Shop", country=shop[0], currency=shop[1]),
-        mode=FIRST_MODE,
-        cards=cards,
-        catalogue=Catalogue(cards, shop[0], rates),
-        rates=rates,
-        providers={},
-        accounts={},
-        assumptions=chosen,
-        profile=Profile(),
-        in_checkout=frozenset(),
-    )
-
-
-def _check(chosen: Assumptions | None) -> None:
-    """Refuse an assumption that nobody knows."""
-    for number, entry in enumerate(chosen.chosen if chosen else []):
-        if entry.id not in assumptions.every():
-            raise InvalidInput(Fault(FaultCode.ASSUMPTION_UNKNOWN, f"chosen.{number}.id", entry.id))
 
 
 def _all_in(inputs: CompareInputs, card: RateCard, route: Route, pieces: FeeCurve, order: Order) -> Curve:

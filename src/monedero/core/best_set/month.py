@@ -1,0 +1,199 @@
+"""The month of a set of ways: what its buyers choose, what each plan carries, what it costs and what is left.
+
+A buyer takes the first method of the ranking that is in the set and carries the order; if there is none, the order is
+lost. Prices may depend on what an account takes in the month: the volumes are asked again, beginning with what each
+plan could carry at most, until they settle; of a circle the largest of each plan counts.
+
+Source: own design.
+
+>>> month_of(Demand([], [], {}, [], {}), Chosen((), ())).lost
+Fraction(0, 1)
+"""
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+from fractions import Fraction
+from typing import NamedTuple
+
+from monedero.core.best_set.demand import NO_ORDERS, Cell, Demand, OnCard, Orders, Way
+from monedero.core.columns.card import Step
+from monedero.core.columns.classes import At, Fees
+from monedero.core.columns.level import ZERO
+from monedero.core.ratecard.volume import Reached
+
+Levels = Mapping[str, Mapping[int, Reached]]
+
+
+class Chosen(NamedTuple):
+    """A set: its plans, and its ways, of each method one."""
+
+    plans: tuple[str, ...]
+    ways: tuple[Way, ...]
+
+    def without(self, way: Way) -> "Chosen":
+        """The set without one of its ways; its plans stay."""
+        return Chosen(self.plans, tuple(other for other in self.ways if other != way))
+
+
+class WayMonth(NamedTuple):
+    """The orders that take a way in a month, their fees, their cost, and what is left of them but for the plan."""
+
+    way: Way
+    orders: Orders
+    fees: Fraction
+    cost: Fraction
+    value: Fraction
+
+
+class PlanMonth(NamedTuple):
+    """A plan of a set over the month: what it carries, its charge, and what its fees lack of its minimum."""
+
+    plan: str
+    volume: Fraction
+    monthly: Fraction
+    shortfall: Fraction
+
+
+@dataclass(frozen=True)
+class SetMonth:
+    """A set over the month; money is in whole units of the shop's currency."""
+
+    chosen: Chosen
+    ways: tuple[WayMonth, ...]
+    plans: tuple[PlanMonth, ...]
+    lost: Fraction
+    lost_margin: Fraction | None
+    lost_cost: Fraction
+    knows_margins: bool
+
+    @property
+    def carried(self) -> Fraction:
+        """The orders that find a way that they take."""
+        return sum((way.orders.orders for way in self.ways), ZERO)
+
+    @property
+    def fees(self) -> Fraction:
+        """The fees of all orders that are carried."""
+        return sum((way.fees for way in self.ways), ZERO)
+
+    @property
+    def monthly(self) -> Fraction:
+        """The plans' charges."""
+        return sum((plan.monthly for plan in self.plans), ZERO)
+
+    @property
+    def shortfall(self) -> Fraction:
+        """What fees lack of the plans' minimums."""
+        return sum((plan.shortfall for plan in self.plans), ZERO)
+
+    @property
+    def cost(self) -> Fraction:
+        """What is carried costs all in, with charges and shortfalls."""
+        return sum((way.cost for way in self.ways), ZERO) + self.monthly + self.shortfall
+
+    @property
+    def left(self) -> Fraction | None:
+        """What the month leaves; None where a margin is not known."""
+        if not self.knows_margins:
+            return None
+        return sum((way.value for way in self.ways), ZERO) - self.lost_cost - self.monthly - self.shortfall
+
+    @property
+    def merit(self) -> tuple[Fraction, ...]:
+        """What makes a set better, the first before all others."""
+        return (self.carried, -self.cost) if self.left is None else (self.left,)
+
+
+def month_of(demand: Demand, chosen: Chosen) -> SetMonth:
+    """The month of a set, exactly."""
+    by_method = {way.method: way for way in chosen.ways}
+    plans = {name: demand.plans[name] for name in chosen.plans}
+    volumes = _settled(demand, by_method, plans)
+    levels = _levels(plans, volumes)
+    steps = {name: list(entry.card.walk(volumes[name])) for name, entry in plans.items()}
+    orders = dict.fromkeys(chosen.ways, NO_ORDERS)
+    fees = dict.fromkeys(chosen.ways, Fees(ZERO, ZERO))
+    lost = NO_ORDERS
+    for cell in demand.cells:
+        way = taken(cell, by_method, plans, levels)
+        if way is None:
+            lost = lost.plus(cell.orders)
+        else:
+            paid = (
+                cell.fees[At(way.route, None)]
+                if way.plan is None
+                else _walked(cell, way, plans[way.plan], steps[way.plan])
+            )
+            orders[way] = orders[way].plus(cell.orders)
+            fees[way] = Fees(*(one + two for one, two in zip(fees[way], paid, strict=True)))
+    ways = tuple(_of_way(demand, way, orders[way], fees[way]) for way in chosen.ways)
+    without = lost.orders + demand.unbrought
+    return SetMonth(
+        chosen=chosen,
+        ways=ways,
+        plans=tuple(_of_plan(entry, ways, volumes[name]) for name, entry in plans.items()),
+        lost=without,
+        lost_margin=lost.margin,
+        lost_cost=demand.lost_order * without,
+        knows_margins=demand.knows_margins,
+    )
+
+
+def _of_way(demand: Demand, way: Way, orders: Orders, fees: Fees) -> WayMonth:
+    terms = demand.terms[way.route]
+    return WayMonth(way, orders, fees.fees, terms.cost(orders, fees), terms.value(orders, fees))
+
+
+def _of_plan(entry: OnCard, ways: Iterable[WayMonth], volume: Fraction) -> PlanMonth:
+    paid = sum((way.fees for way in ways if way.way.plan == entry.plan.id), ZERO)
+    return PlanMonth(entry.plan.id, volume, entry.plan.monthly, max(ZERO, entry.plan.minimum - paid))
+
+
+def taken(cell: Cell, by_method: Mapping[str, Way], plans: Mapping[str, OnCard], levels: Levels) -> Way | None:
+    """The way that the buyers of a cell take: the first that they rank, is there and carries the orders."""
+    for method in cell.methods:
+        way = by_method.get(method)
+        if way is not None and at_level(cell, way, plans, levels) in cell.fees:
+            return way
+    return None
+
+
+def at_level(cell: Cell, way: Way, plans: Mapping[str, OnCard], levels: Levels) -> At:
+    """A way at what its account's volume reaches on the days of a cell."""
+    if way.plan is None:
+        return At(way.route, None)
+    return At(way.route, levels[way.plan][cell.days.get(plans[way.plan].plan.provider, 0)])
+
+
+def _walked(cell: Cell, way: Way, entry: OnCard, steps: Iterable[Step]) -> Fees:
+    """What the orders of a cell cost on a way, spread evenly over the bands that the volume fills."""
+    days = cell.days.get(entry.plan.provider, 0)
+    fees = returned = ZERO
+    for step in steps:
+        if step.days == days:
+            paid = cell.fees[At(way.route, step.reached)]
+            fees, returned = fees + step.share * paid.fees, returned + step.share * paid.returned
+    return Fees(fees, returned)
+
+
+def _levels(plans: Mapping[str, OnCard], volumes: Mapping[str, Fraction]) -> Levels:
+    return {
+        name: {step.days: step.reached for step in entry.card.ended(volumes[name])}
+        for name, entry in plans.items()
+    }
+
+
+def _settled(demand: Demand, by_method: Mapping[str, Way], plans: Mapping[str, OnCard]) -> dict[str, Fraction]:
+    """What each plan carries in the month."""
+    seen = [{name: max(entry.card.edges) for name, entry in plans.items()}]
+    while True:
+        levels = _levels(plans, seen[-1])
+        volumes = dict.fromkeys(plans, ZERO)
+        for cell in demand.cells:
+            way = taken(cell, by_method, plans, levels)
+            if way is not None and way.plan is not None:
+                volumes[way.plan] += cell.orders.amount
+        if volumes in seen:
+            circle = seen[seen.index(volumes) :]
+            return {name: max(entry[name] for entry in circle) for name in plans}
+        seen.append(volumes)

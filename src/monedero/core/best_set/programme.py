@@ -1,0 +1,220 @@
+"""The integer programme of the best set: which plans and ways are worth most, by what buyers then choose.
+
+For every cell, option and way: `y` is the part of the cell that takes the way, `x` says that the way is there, `z` that
+its plan is. `y <= x <= z`; of each provider one option, of each method one way, of each cell one way at most; and
+nothing behind a better one that is offered: for each place of a ranking, whoever takes a way up to that place is not
+less than the ways that are there at that place and carry the cell. A way that nobody takes is left out.
+
+What a solution is worth is computed again exactly elsewhere; the bound is the programme's own.
+
+Source: Bertsimas and Misic, Operations Research 67(3), 2019, and Farias, Jagabathula and Shah, Management Science
+59(2), 2013 (from memory), with fixed charges.
+
+>>> Limits().every_order
+0
+"""
+
+from collections.abc import Callable, Collection, Iterable, Mapping, Sequence
+from dataclasses import dataclass
+from fractions import Fraction
+from types import MappingProxyType
+from typing import NamedTuple
+
+import numpy as np
+
+from monedero.core.best_set.demand import Demand, Way
+from monedero.core.best_set.month import Chosen
+from monedero.core.best_set.options import Aim, Carrying, Option, Options, rough
+from monedero.core.best_set.solver import Model, Numbers
+from monedero.core.columns.classes import At
+from monedero.core.columns.level import ZERO
+
+Splits = Mapping[str, Collection[Fraction]]
+NO_SPLITS: Splits = MappingProxyType({})
+WITHOUT_END = np.inf
+
+
+@dataclass(frozen=True)
+class Limits:
+    """What a set must keep to. `apart` are providers of which it has one at most, `must` are methods that are in it,
+    `closed` plans that cannot be had; `every_order` is how many of its ways must carry each order of the month.
+    """
+
+    most_accounts: int | None = None
+    most_ways: int | None = None
+    apart: Sequence[frozenset[str]] = ()
+    must: frozenset[str] = frozenset()
+    closed: frozenset[str] = frozenset()
+    every_order: int = 0
+
+
+class Solved(NamedTuple):
+    """The set that the programme found, and a bound from above on what any set is worth."""
+
+    chosen: Chosen
+    bound: Fraction
+
+
+class Programme:
+    """The programme of a demand within limits, for what is aimed at."""
+
+    def __init__(self, demand: Demand, limits: Limits, aim: Aim, splits: Splits = NO_SPLITS) -> None:
+        """Write down all columns and rows; `splits` are volumes at which a plan's stretches are split."""
+        self._demand, self._limits, self._aim = demand, limits, aim
+        self._made, self._model = Options(demand, aim), Model()
+        plans = [name for name in demand.plans if name not in limits.closed]
+        self._options = [option for name in plans for option in self._made.of(name, splits.get(name, ()))]
+        self._options.append(self._made.arranged())
+        self._z: dict[int, int] = {}
+        self._x: dict[tuple[int, Way], int] = {}
+        self._y: dict[tuple[int, Way], int] = {}
+        for number, option in enumerate(self._options):
+            self._write_option(number, option)
+        self._write_limits(self._write_once())
+        self._write_choice()
+
+    @property
+    def _base(self) -> Fraction:
+        """What is aimed at where every order is lost."""
+        lost = self._demand.every.orders + self._demand.unbrought
+        return -self._demand.lost_order * lost if self._aim is Aim.LEFT else ZERO
+
+    def _provider(self, number: int) -> str:
+        plan = self._options[number].plan
+        return "" if plan is None else self._demand.plans[plan].plan.provider
+
+    def _write_option(self, number: int, option: Option) -> None:
+        """The columns of an option, and the rows that are about it alone."""
+        model, charged = self._model, self._aim is not Aim.CARRIED
+        plan = None if option.plan is None else self._demand.plans[option.plan].plan
+        if plan is not None:
+            worth = rough([option.constant - plan.monthly]) if charged else 0
+            self._z[number] = model.columns(1, worth=worth, whole=True)
+        for held in option.ways:
+            if held.cells.size or self._limits.every_order or held.way.method in self._limits.must:
+                self._x[number, held.way] = model.columns(1, whole=True)
+                self._y[number, held.way] = model.columns(held.cells.size, worth=held.value)
+        if plan is None:
+            return
+        z, ways = self._z[number], [(x, 1) for (other, _), x in self._x.items() if other == number]
+        for x, _ in ways:
+            model.row([(x, 1), (z, -1)], high=0)
+        model.row([(z, -1), *ways], low=0)
+        if option.bound:
+            low, high = rough([option.low, option.high]).tolist()
+            volume = list(self._all(number, lambda held: self._made.amount[held.cells]))
+            model.row([*volume, (z, -low)], low=0)
+            model.row([*volume, (z, -high)], high=0)
+        if plan.minimum and charged:
+            shortfall = model.columns(1, worth=-1, most=WITHOUT_END)
+            (lacking,) = rough([plan.minimum - option.fees_constant]).tolist()
+            model.row([(shortfall, 1), *self._all(number, lambda held: held.fees), (z, -lacking)], low=0)
+
+    def _all(self, number: int, values: Callable[[Carrying], Numbers]) -> Iterable[tuple[int, object]]:
+        """Every `y` of an option, each with its value."""
+        for held in self._options[number].ways:
+            if (number, held.way) in self._y:
+                first = self._y[number, held.way]
+                yield from zip(range(first, first + held.cells.size), values(held).tolist(), strict=True)
+
+    def _write_once(self) -> Mapping[str, list[int]]:
+        """Of each provider one option, of each method one way; gives the columns of each provider."""
+        by_provider: dict[str, list[int]] = {}
+        by_method: dict[str, list[int]] = {method: [] for method in self._limits.must}
+        for number, z in self._z.items():
+            by_provider.setdefault(self._provider(number), []).append(z)
+        for (_, way), x in self._x.items():
+            by_method.setdefault(way.method, []).append(x)
+        for provider in by_provider.values():
+            self._model.row([(z, 1) for z in provider], high=1)
+        for method, columns in by_method.items():
+            self._model.row([(x, 1) for x in columns], low=1 if method in self._limits.must else None, high=1)
+        return by_provider
+
+    def _write_limits(self, by_provider: Mapping[str, list[int]]) -> None:
+        limits, model = self._limits, self._model
+        if limits.most_accounts is not None:
+            model.row([(z, 1) for z in self._z.values()], high=limits.most_accounts)
+        if limits.most_ways is not None:
+            model.row([(x, 1) for x in self._x.values()], high=limits.most_ways)
+        for together in limits.apart:
+            model.row([(z, 1) for name in together for z in by_provider.get(name, [])], high=1)
+        needed = self._write_every_order() if limits.every_order else {}
+        for (number, way), x in self._x.items():
+            # A way that nobody takes is there only where a limit asks for it.
+            if way.method not in limits.must:
+                first = self._y[number, way]
+                cells = next(held.cells.size for held in self._options[number].ways if held.way == way)
+                takers = [(y, 1) for y in range(first, first + cells)]
+                model.row([(x, -1), *takers, *((tight, 1) for tight in needed.get(x, []))], low=0)
+
+    def _write_every_order(self) -> dict[int, list[int]]:
+        """The ways that each class of orders must find; by way, the columns that say that a class has none to spare."""
+        needed: dict[int, list[int]] = {}
+        least = self._limits.every_order
+        for days, ats in {(tuple(entry.days.items()), frozenset(entry.fees)) for entry in self._demand.classes}:
+            held = [(x, 1) for x in self._carrying(dict(days), ats)]
+            tight = self._model.columns(1, whole=True)
+            self._model.row(held, low=least)
+            self._model.row([*held, (tight, len(held))], high=least + len(held))
+            for x, _ in held:
+                needed.setdefault(x, []).append(tight)
+        if self._demand.unbrought:
+            self._model.row([], low=1)
+        return needed
+
+    def _carrying(self, days: Mapping[str, int], ats: frozenset[At]) -> Iterable[int]:
+        """The ways that carry the orders of a class."""
+        for (number, way), x in self._x.items():
+            levels = self._options[number].levels
+            reached = None if levels is None else levels[days.get(self._provider(number), 0)]
+            if At(way.route, reached) in ats:
+                yield x
+
+    def _write_choice(self) -> None:
+        """Every cell takes the first way of its ranking that is there."""
+        by_cell: dict[int, dict[str, list[tuple[int, int]]]] = {}
+        for number, option in enumerate(self._options):
+            for held in option.ways:
+                for place, cell in enumerate(held.cells.tolist()):
+                    y, x = self._y[number, held.way] + place, self._x[number, held.way]
+                    self._model.row([(y, 1), (x, -1)], high=0)
+                    by_cell.setdefault(cell, {}).setdefault(held.way.method, []).append((y, x))
+        for cell, by_method in by_cell.items():
+            taken: list[tuple[int, object]] = []
+            for method in self._demand.cells[cell].methods:
+                here = by_method.get(method, [])
+                if here:
+                    taken += [(y, 1) for y, _ in here]
+                    self._model.row([*taken, *((x, -1) for _, x in here)], low=0)
+            self._model.row(taken, high=1)
+
+    def carry(self, orders: Fraction) -> None:
+        """From now on only sets that carry so many orders of a month."""
+        every = (entry for number in range(len(self._options)) for entry in self._all(number, self._orders))
+        self._model.row(every, low=rough([orders])[0])
+
+    def _orders(self, held: Carrying) -> Numbers:
+        return self._made.orders[held.cells]
+
+    def solve(self) -> Solved | None:
+        """The best set that is not excluded; None where there is none."""
+        found = self._model.solve()
+        if found is None:
+            return None
+        plans = {str(self._options[number].plan) for number, z in self._z.items() if found.values[z].round()}
+        ways = {way for (_, way), x in self._x.items() if found.values[x].round()}
+        return Solved(in_sequence(self._demand, plans, ways), found.bound + self._base)
+
+    def exclude(self, chosen: Chosen) -> None:
+        """Leaves a set out from now on."""
+        plans = [(z, 1 if self._options[number].plan in chosen.plans else -1) for number, z in self._z.items()]
+        ways = [(x, 1 if way in chosen.ways else -1) for (_, way), x in self._x.items()]
+        self._model.row([*plans, *ways], high=len(chosen.plans) + len(chosen.ways) - 1)
+
+
+def in_sequence(demand: Demand, plans: Collection[str], ways: Collection[Way]) -> Chosen:
+    """A set in the sequence of the cards."""
+    return Chosen(
+        tuple(name for name in demand.plans if name in plans), tuple(way for way in demand.ways if way in ways)
+    )
