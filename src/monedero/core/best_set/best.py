@@ -3,7 +3,8 @@
 The programme names a set and a bound. The set is computed exactly and left out; the programme is asked again, until its
 bound says that no other set can be as good. So of sets that are equally good all are seen, and the first in sequence is
 taken: fewer plans, then fewer ways, then the earlier plans, then the earlier routes. Where a month is worth less than
-the programme said, since a graduated rate is bounded only, its stretch of volumes is split there.
+the programme said, since a graduated rate is bounded only, its stretch of volumes is split there. Of a large shop the
+programme is asked once.
 
 Without margins the best set carries the most orders, and of such sets it costs least.
 
@@ -17,13 +18,18 @@ from fractions import Fraction
 from typing import NamedTuple
 
 from monedero.core.best_set.demand import Demand
-from monedero.core.best_set.month import Chosen, SetMonth, month_of
-from monedero.core.best_set.options import Aim
+from monedero.core.best_set.month import Chosen, SetMonth, at_level, levels_at, month_of
+from monedero.core.best_set.options import Aim, Options
 from monedero.core.best_set.programme import Limits, Programme
+from monedero.core.columns.level import ZERO
 
 SURE = Fraction(1, 10**8)
 """The part of all that could be left by which a bound must lie below the best to be believed."""
 MOST_TRIES = 400
+MOST_FOR_ALL = 4000
+"""Up to so many meetings of a way and a cell all sets that may be as good are seen; beyond, the programme prefers the
+first in sequence, by less than a minor unit.
+"""
 
 
 class Best(NamedTuple):
@@ -37,10 +43,37 @@ def best_set(demand: Demand, limits: Limits) -> Best | None:
     """The best set within the limits; None where nothing keeps them."""
     if demand.knows_margins:
         return _Search(demand, limits, Aim.LEFT, None).best()
-    fullest = Programme(demand, limits, Aim.CARRIED).solve()
+    fullest = Programme(Options(demand, Aim.CARRIED), limits).solve()
     if fullest is None:
         return None
     return _Search(demand, limits, Aim.COST, month_of(demand, fullest.chosen).carried).best()
+
+
+def keeps(demand: Demand, month: SetMonth, limits: Limits) -> bool:
+    """True if a set keeps the limits."""
+    plans, ways = month.chosen
+    providers = {demand.plans[name].plan.provider for name in plans}
+    return (
+        limits.closed.isdisjoint(plans)
+        and (limits.most_accounts is None or len(plans) <= limits.most_accounts)
+        and (limits.most_ways is None or len(ways) <= limits.most_ways)
+        and all(len(together & providers) <= 1 for together in limits.apart)
+        and limits.must <= {way.method for way in ways}
+        and (not limits.every_order or fewest_ways(demand, month) >= limits.every_order)
+    )
+
+
+def fewest_ways(demand: Demand, month: SetMonth) -> int:
+    """The fewest ways of a set that carry an order of the month, at the volumes that its plans carry."""
+    if demand.unbrought:
+        return 0
+    plans = {plan.plan: demand.plans[plan.plan] for plan in month.plans}
+    levels = levels_at(plans, {plan.plan: plan.volume for plan in month.plans})
+    counts = (
+        sum(at_level(entry.days, way, plans, levels) in entry.fees for way in month.chosen.ways)
+        for entry in demand.classes
+    )
+    return min(counts, default=len(month.chosen.ways))
 
 
 def rank(demand: Demand, month: SetMonth) -> tuple[object, ...]:
@@ -61,14 +94,16 @@ class _Search:
     """Asks the programme again and again, each time without the sets that were seen."""
 
     def __init__(self, demand: Demand, limits: Limits, aim: Aim, carried: Fraction | None) -> None:
-        self._demand, self._limits, self._aim, self._carried = demand, limits, aim, carried
-        self._sure = SURE * _scale(demand)
+        self._demand, self._limits, self._carried = demand, limits, carried
+        self._made = Options(demand, aim)
+        self._all = self._made.size <= MOST_FOR_ALL
         self._splits: dict[str, set[Fraction]] = {}
         self._seen: list[Chosen] = []
         self._programme = self._written()
+        self._sure = SURE * _scale(demand) + (ZERO if self._all else self._programme.preferences)
 
     def _written(self) -> Programme:
-        programme = Programme(self._demand, self._limits, self._aim, self._splits)
+        programme = Programme(self._made, self._limits, self._splits, prefers=not self._all)
         if self._carried is not None:
             programme.carry(self._carried - SURE * self._demand.every.orders)
         for chosen in self._seen:
@@ -81,13 +116,16 @@ class _Search:
         bound: Fraction | None = None
         for _ in range(MOST_TRIES):
             solved = self._programme.solve()
-            bound = None if solved is None else solved.bound
+            bound = None if solved is None else solved.bound + (ZERO if self._all else self._programme.preferences)
             if solved is None or (best is not None and solved.bound < best.merit[-1] - self._sure):
                 break
             month = month_of(self._demand, solved.chosen)
             if best is None or rank(self._demand, month) < rank(self._demand, best):
                 best = month
-            self._leave_out(solved.chosen, month, loose=month.merit[-1] < solved.bound - self._sure)
+            loose = month.merit[-1] < solved.bound - self._sure
+            if not self._all and not loose:
+                break
+            self._leave_out(solved.chosen, month, loose=loose)
         return None if best is None else Best(best, max(best.merit[-1], bound or best.merit[-1]))
 
     def _leave_out(self, chosen: Chosen, month: SetMonth, *, loose: bool) -> None:

@@ -86,17 +86,45 @@ class RouteTerms(NamedTuple):
         return kept - (1 - self.completes) * self.lost_order * orders.orders
 
 
-@dataclass(slots=True)
+@dataclass
 class Cell:
-    """Orders that are all chosen alike: the methods that their buyers take, and what the routes of these cost.
+    """Orders that are all chosen alike: the methods that their buyers take, and the shares of classes that they are.
 
-    `days` says by provider in which group of days they lie; where it does not, there is one group.
+    Those classes have their groups of days, and the routes that carry them, in common.
     """
 
     methods: tuple[str, ...]
-    days: Mapping[str, int]
-    orders: Orders
-    fees: dict[At, Fees] = field(default_factory=dict)
+    parts: list[tuple[Fraction, OrderClass]] = field(default_factory=list)
+
+    @property
+    def days(self) -> Mapping[str, int]:
+        """By provider, the group of days in which the orders lie; where it does not say, there is one group."""
+        return self.parts[0][1].days
+
+    @cached_property
+    def orders(self) -> Orders:
+        """How many orders there are, and what they come to."""
+        found = NO_ORDERS
+        for share, entry in self.parts:
+            found = found.plus(Orders(entry.orders, entry.amount, entry.margin).times(share))
+        return found
+
+    def carries(self, at: At) -> bool:
+        """True if a route carries the orders at a level."""
+        return at in self.parts[0][1].fees
+
+    @property
+    def carried_at(self) -> Iterable[At]:
+        """Every route that carries the orders, at each level."""
+        return self.parts[0][1].fees
+
+    def fees(self, at: At) -> Fees:
+        """What the orders cost on a route at a level."""
+        held = [(share, entry.fees[at]) for share, entry in self.parts]
+        return Fees(
+            sum((share * fees.fees for share, fees in held), ZERO),
+            sum((share * fees.returned for share, fees in held), ZERO),
+        )
 
 
 class OnCard(NamedTuple):
@@ -155,22 +183,15 @@ def cells_of(found: Iterable[OrderClass], rankings: Rankings, ways: Sequence[Way
     by_route = {way.route: way.method for way in ways}
     cells: dict[tuple[object, ...], Cell] = {}
     for entry in found:
-        by_method: dict[str, dict[At, Fees]] = {}
-        for at, fees in entry.fees.items():
+        by_method: dict[str, list[At]] = {}
+        for at in entry.fees:
             if at.route in by_route:
-                by_method.setdefault(by_route[at.route], {})[at] = fees
-        ats = {method: frozenset(fees) for method, fees in by_method.items()}
+                by_method.setdefault(by_route[at.route], []).append(at)
+        ats = {method: frozenset(held) for method, held in by_method.items()}
         days = tuple(entry.days.items())
         for ranking in _alike(rankings.of(entry.country), by_method):
             key = (ranking.methods, days, *(ats[method] for method in ranking.methods))
-            cell = cells.setdefault(key, Cell(ranking.methods, entry.days, NO_ORDERS))
-            cell.orders = cell.orders.plus(Orders(entry.orders, entry.amount, entry.margin).times(ranking.share))
-            for method in ranking.methods:
-                for at, fees in by_method[method].items():
-                    before = cell.fees.get(at, Fees(ZERO, ZERO))
-                    cell.fees[at] = Fees(
-                        *(one + ranking.share * two for one, two in zip(before, fees, strict=True))
-                    )
+            cells.setdefault(key, Cell(ranking.methods)).parts.append((ranking.share, entry))
     return list(cells.values())
 
 

@@ -109,7 +109,7 @@ def month_of(demand: Demand, chosen: Chosen) -> SetMonth:
     by_method = {way.method: way for way in chosen.ways}
     plans = {name: demand.plans[name] for name in chosen.plans}
     volumes = _settled(demand, by_method, plans)
-    levels = _levels(plans, volumes)
+    levels = levels_at(plans, volumes)
     steps = {name: list(entry.card.walk(volumes[name])) for name, entry in plans.items()}
     orders = dict.fromkeys(chosen.ways, NO_ORDERS)
     fees = dict.fromkeys(chosen.ways, Fees(ZERO, ZERO))
@@ -120,7 +120,7 @@ def month_of(demand: Demand, chosen: Chosen) -> SetMonth:
             lost = lost.plus(cell.orders)
         else:
             paid = (
-                cell.fees[At(way.route, None)]
+                cell.fees(At(way.route, None))
                 if way.plan is None
                 else _walked(cell, way, plans[way.plan], steps[way.plan])
             )
@@ -153,16 +153,16 @@ def taken(cell: Cell, by_method: Mapping[str, Way], plans: Mapping[str, OnCard],
     """The way that the buyers of a cell take: the first that they rank, is there and carries the orders."""
     for method in cell.methods:
         way = by_method.get(method)
-        if way is not None and at_level(cell, way, plans, levels) in cell.fees:
+        if way is not None and cell.carries(at_level(cell.days, way, plans, levels)):
             return way
     return None
 
 
-def at_level(cell: Cell, way: Way, plans: Mapping[str, OnCard], levels: Levels) -> At:
-    """A way at what its account's volume reaches on the days of a cell."""
+def at_level(days: Mapping[str, int], way: Way, plans: Mapping[str, OnCard], levels: Levels) -> At:
+    """A way at what its account's volume reaches on a group of days."""
     if way.plan is None:
         return At(way.route, None)
-    return At(way.route, levels[way.plan][cell.days.get(plans[way.plan].plan.provider, 0)])
+    return At(way.route, levels[way.plan][days.get(plans[way.plan].plan.provider, 0)])
 
 
 def _walked(cell: Cell, way: Way, entry: OnCard, steps: Iterable[Step]) -> Fees:
@@ -171,12 +171,13 @@ def _walked(cell: Cell, way: Way, entry: OnCard, steps: Iterable[Step]) -> Fees:
     fees = returned = ZERO
     for step in steps:
         if step.days == days:
-            paid = cell.fees[At(way.route, step.reached)]
+            paid = cell.fees(At(way.route, step.reached))
             fees, returned = fees + step.share * paid.fees, returned + step.share * paid.returned
     return Fees(fees, returned)
 
 
-def _levels(plans: Mapping[str, OnCard], volumes: Mapping[str, Fraction]) -> Levels:
+def levels_at(plans: Mapping[str, OnCard], volumes: Mapping[str, Fraction]) -> Levels:
+    """What each plan's account reaches at a volume, by group of days."""
     return {
         name: {step.days: step.reached for step in entry.card.ended(volumes[name])}
         for name, entry in plans.items()
@@ -187,7 +188,7 @@ def _settled(demand: Demand, by_method: Mapping[str, Way], plans: Mapping[str, O
     """What each plan carries in the month."""
     seen = [{name: max(entry.card.edges) for name, entry in plans.items()}]
     while True:
-        levels = _levels(plans, seen[-1])
+        levels = levels_at(plans, seen[-1])
         volumes = dict.fromkeys(plans, ZERO)
         for cell in demand.cells:
             way = taken(cell, by_method, plans, levels)

@@ -25,7 +25,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from monedero.core.best_set.demand import Demand, OnCard, Way
-from monedero.core.columns.classes import At
+from monedero.core.columns.classes import At, OrderClass
 from monedero.core.columns.level import ZERO
 from monedero.core.ratecard.volume import Reached
 
@@ -109,23 +109,12 @@ class Options:
 
     def __init__(self, demand: Demand, aim: Aim) -> None:
         """Hold what the cells come to, roughly."""
-        self._demand, self._aim = demand, aim
+        self.demand, self.aim = demand, aim
         cells = demand.cells
         self.orders = rough(cell.orders.orders for cell in cells)
         self.amount = rough(cell.orders.amount for cell in cells)
         self._margin = rough(cell.orders.margin or ZERO for cell in cells)
-        by_at: dict[At, list[int]] = {}
-        for number, cell in enumerate(cells):
-            for at in cell.fees:
-                by_at.setdefault(at, []).append(number)
-        self._held = {
-            at: (
-                np.array(numbers, dtype=np.int64),
-                rough(cells[number].fees[at].fees for number in numbers),
-                rough(cells[number].fees[at].returned for number in numbers),
-            )
-            for at, numbers in by_at.items()
-        }
+        self._held = self._all_held()
         self._days = {
             entry.plan.provider: np.array(
                 [cell.days.get(entry.plan.provider, 0) for cell in cells], dtype=np.int64
@@ -133,25 +122,48 @@ class Options:
             for entry in demand.plans.values()
         }
 
+    @property
+    def size(self) -> int:
+        """How many ways and cells meet."""
+        return sum(cells.size for cells, _, _ in self._held.values())
+
+    def _all_held(self) -> dict[At, tuple[Numbers, Numbers, Numbers]]:
+        """By way and level: the cells that are carried, what they cost, and what of it a refund returns."""
+        methods = {way.route: way.method for way in self.demand.ways}
+        fees = {id(entry): _roughly(entry) for entry in self.demand.classes}
+        cells: dict[At, list[int]] = {}
+        sums: dict[At, list[Numbers]] = {}
+        for number, cell in enumerate(self.demand.cells):
+            shares = rough(share for share, _ in cell.parts)
+            held = [fees[id(entry)] for _, entry in cell.parts]
+            for at in cell.carried_at:
+                if methods.get(at.route) in cell.methods:
+                    cells.setdefault(at, []).append(number)
+                    sums.setdefault(at, []).append(shares @ np.array([entry[at] for entry in held]))
+        return {
+            at: (np.array(numbers, dtype=np.int64), *np.array(sums[at]).transpose())
+            for at, numbers in cells.items()
+        }
+
     def arranged(self) -> Option:
         """The shop's own arrangements."""
-        held = [way for way in self._demand.ways if way.plan is None]
+        held = [way for way in self.demand.ways if way.plan is None]
         ways = [Carrying(way, *self._at(way, At(way.route, None), None, 0)) for way in held]
         return Option(None, ZERO, ZERO, bound=False, ways=ways)
 
     def of(self, name: str, splits: Collection[Fraction] = ()) -> list[Option]:
         """The options of a plan; `splits` are volumes at which stretches end besides the ends of bands."""
-        entry = self._demand.plans[name]
+        entry = self.demand.plans[name]
         if not entry.card.by_volume:
             return [self._option(name, entry, (ZERO, ZERO), bound=False)]
         bound = self._settles(entry)
-        most = self._demand.every.amount
+        most = self.demand.every.amount
         edges = {*entry.card.edges, *splits}
         return [self._option(name, entry, stretch, bound=bound) for stretch in stretches(edges, most)]
 
     def _settles(self, entry: OnCard) -> bool:
         """True if a plan carries the same orders whatever its volume: then the volume is that of its orders."""
-        for way in self._demand.of_plan[entry.plan.id]:
+        for way in self.demand.of_plan[entry.plan.id]:
             by_days: dict[int, set[tuple[int, ...]]] = {}
             for step in (step for edge in entry.card.edges for step in entry.card.ended(edge)):
                 cells, *_ = self._at(way, At(way.route, step.reached), entry, step.days)
@@ -167,19 +179,19 @@ class Options:
         if entry is not None and entry.card.groups > 1:
             here = self._days[entry.plan.provider][cells] == days
             cells, fees, returned = cells[here], fees[here], returned[here]
-        terms = self._demand.terms[way.route]
+        terms = self.demand.terms[way.route]
         slope, intercept, by_fee, by_returned, completes, lost = rough(terms)
         cost = slope * self.amount[cells] + intercept * self.orders[cells] + by_fee * fees + by_returned * returned
         orders, margin = self.orders[cells], self._margin[cells]
-        if self._aim is Aim.LEFT:
+        if self.aim is Aim.LEFT:
             # What is better than losing the orders: a lost one costs what it does.
             return cells, completes * (margin - cost) + completes * lost * orders, fees
-        return cells, orders if self._aim is Aim.CARRIED else -cost, fees
+        return cells, orders if self.aim is Aim.CARRIED else -cost, fees
 
     def _option(self, name: str, entry: OnCard, stretch: tuple[Fraction, Fraction], *, bound: bool) -> Option:
         low, high = stretch
         levels = {step.days: step.reached for step in entry.card.ended(low)}
-        ways = self._demand.of_plan[name]
+        ways = self.demand.of_plan[name]
         tops = {
             (way, days): self._at(way, At(way.route, reached), entry, days)
             for way in ways
@@ -209,3 +221,8 @@ class Options:
             for way in ways
         ]
         return Option(name, low, high, bound, held, constant, fees_constant, levels)
+
+
+def _roughly(entry: OrderClass) -> dict[At, Numbers]:
+    """What a class costs on each way, and what of it a refund returns."""
+    return {at: rough(fees) for at, fees in entry.fees.items()}

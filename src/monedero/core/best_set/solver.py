@@ -16,6 +16,7 @@ True
 
 from collections.abc import Iterable, Sequence
 from fractions import Fraction
+from functools import cached_property
 from typing import Any, NamedTuple
 
 import highspy
@@ -32,6 +33,9 @@ OPTIONS = (
     "dual_feasibility_tolerance",
 )
 """The options that say how near is near enough."""
+ENDED_WELL = (highspy.HighsModelStatus.kOptimal, highspy.HighsModelStatus.kModelEmpty)
+SEARCH = (("mip_heuristic_effort", "0"), ("mip_allow_restart", "false"))
+"""What takes long here and finds nothing that the relaxation has not found (measured)."""
 
 
 class Optimum(NamedTuple):
@@ -55,6 +59,7 @@ class Model:
         self._index: list[int] = []
         self._value: list[object] = []
         self._solver: Any = None
+        self._is_whole = False
 
     def columns(self, count: int, *, worth: object = 0, most: object = 1, whole: bool = False) -> int:
         """So many columns more, each of a worth (or of one each); gives the number of the first."""
@@ -80,28 +85,46 @@ class Model:
         self._low.append(least)
         self._high.append(most)
 
-    def solve(self) -> Optimum | None:
-        """The best values; None where no values keep to the rows."""
+    def solve(self, *, in_part: bool = False) -> Optimum | None:
+        """The best values; None where no values keep to the rows. `in_part`: no column need be whole."""
         if self._solver is None:
             self._solver = self._made()
+        if in_part is self._is_whole:
+            self._set_whole(not in_part)
+        # From the solution before, a few steps of the simplex method are sooner done than anything else.
+        self._solver.setOptionValue("presolve", "off" if in_part else "on")
         self._solver.run()
-        if self._solver.getModelStatus() != highspy.HighsModelStatus.kOptimal:
+        if self._solver.getModelStatus() not in ENDED_WELL:
             return None
+        told = self._solver.getInfo()
         values = np.array(self._solver.getSolution().col_value)
-        return Optimum(values, Fraction(self._solver.getInfo().mip_dual_bound))
+        return Optimum(values, Fraction(told.objective_function_value if in_part else told.mip_dual_bound))
+
+    def _set_whole(self, whole: bool) -> None:
+        kind = highspy.HighsVarType.kInteger if whole else highspy.HighsVarType.kContinuous
+        columns = self.whole.astype(np.int32)
+        self._solver.changeColsIntegrality(len(columns), columns, np.full(len(columns), kind))
+        self._is_whole = whole
+
+    def between(self, column: int, low: int, high: int) -> None:
+        """From now on a column is from `low` to `high`."""
+        self._solver.changeColBounds(column, low, high)
+
+    @cached_property
+    def whole(self) -> Numbers:
+        """The numbers of the columns that are to be whole; asked for when all columns are there."""
+        return np.nonzero(_joined(self._whole))[0]
 
     def _made(self) -> Any:
         solver: Any = highspy.Highs()  # type: ignore[no-untyped-call]
         solver.silent()
-        for name, value in (("threads", "1"), *((name, TOLERANCE) for name in OPTIONS)):
+        for name, value in (("threads", "1"), *SEARCH, *((name, TOLERANCE) for name in OPTIONS)):
             solver.setOptionValue(name, value)
         lp = highspy.HighsLp()
         lp.num_col_, lp.num_row_ = self._count, len(self._low)
         lp.sense_ = highspy.ObjSense.kMaximize
         lp.col_cost_, lp.col_upper_ = _joined(self._worth), _joined(self._most)
         lp.col_lower_ = np.zeros(self._count)
-        kinds = (highspy.HighsVarType.kContinuous, highspy.HighsVarType.kInteger)
-        lp.integrality_ = [kinds[int(whole)] for whole in _joined(self._whole).tolist()]
         lp.row_lower_, lp.row_upper_ = (
             np.array(self._low, dtype=np.float64),
             np.array(self._high, dtype=np.float64),

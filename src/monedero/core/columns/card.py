@@ -125,16 +125,21 @@ class CardColumns:
 
     def priced(self, number: int, reached: Reached) -> tuple[pl.DataFrame, list[LongFee]]:
         """The orders of a group of days at what a volume reaches: a row an order, a column a route; and long ones."""
+        days = set(self._days[number].days)
+        long = [self._long(order, reached) for order in self._orders.long if order.order.placed_on in days]
+        return self._frame(number, PricingTask(reached, self._returns, self._carried.columns)), long
+
+    def standing(self, number: int, reached: Reached) -> pl.DataFrame:
+        """As `priced`, with nothing in the place of each fee: which routes carry an order."""
+        return self._frame(number, PricingTask(reached, carried=self._carried.columns, only_stands=True))
+
+    def _frame(self, number: int, asking: PricingTask) -> pl.DataFrame:
         orders, days = self._orders, self._days[number].days
         frame = orders.frame if len(self._days) == 1 else orders.frame.filter(pl.col("day").is_in(days))
-        asking = PricingTask(reached, returned=self._returns, carried=self._carried.columns)
         blocks = self._columns.by_card(self._pricer, orders, frame, asking)
         keys = frame.select(*KEYS)
         # Rows that meet no rate at all are in no block; they are kept, with nothing that carries them.
-        priced = keys.join(pl.concat(blocks, how="diagonal"), on="row", how="left") if blocks else keys
-        these_days = set(days)
-        long = [self._long(order, reached) for order in orders.long if order.order.placed_on in these_days]
-        return priced, long
+        return keys.join(pl.concat(blocks, how="diagonal"), on="row", how="left") if blocks else keys
 
     def _long(self, order: LongOrder, reached: Reached) -> LongFee:
         """One order by the exact core, its fees brought to the shop's currency."""

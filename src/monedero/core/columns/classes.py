@@ -213,7 +213,7 @@ def _carried(card: CardColumns) -> pl.DataFrame:
     """By row, which routes of a card carry it at each level, in bits."""
     by_group: dict[int, list[pl.DataFrame]] = {}
     for number, reached in levels_of(card):
-        frame, _ = card.priced(number, reached)
+        frame = card.standing(number, reached)
         at = by_group.setdefault(number, [])
         routes = [route for plan in card.plans for route in plan.routes]
         held = [pl.col(route).is_not_null() if route in frame.columns else pl.lit(False) for route in routes]

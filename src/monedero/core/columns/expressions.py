@@ -50,6 +50,10 @@ class Writer:
             entry, lambda rate: pl.min_horizontal(self._percentage(rate), self._base(rate)), self._percentage
         )
 
+    def stands(self, entry: Candidates) -> pl.Expr:
+        """Nothing where the route has a fee, null where it has none: the fee without its figures."""
+        return self._chain(entry, lambda rate: NOTHING, lambda extra: NOTHING)
+
     def _chain(
         self,
         entry: Candidates,

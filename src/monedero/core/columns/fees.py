@@ -52,11 +52,13 @@ class PricingTask(NamedTuple):
     `reached` is what the account's volume reaches of the card's bands (None: not known). `returned` asks for a column
     more a route (`+returned`): what of the fee a refund brings back where it brings back the percentage. `carried`
     says by method which orders it can carry; others get no price, and a method that is not named carries all.
+    `only_stands` puts nothing in the place of a fee, where it is asked only whether there is one.
     """
 
     reached: Reached | None = None
     returned: bool = False
     carried: Mapping[str, pl.Expr] = EVERY_ORDER
+    only_stands: bool = False
 
 
 class FeeColumns:
@@ -178,6 +180,7 @@ def _columns(
     open_to = asking.carried.get(entry.route.method, pl.lit(True))
     if unsettled is not None:
         open_to = open_to & ~unsettled
-    yield pl.when(open_to).then(writer.fee(entry)).otherwise(None).alias(name)
+    fee = writer.stands(entry) if asking.only_stands else writer.fee(entry)
+    yield pl.when(open_to).then(fee).otherwise(None).alias(name)
     if asking.returned:
         yield pl.when(open_to).then(writer.returned(entry)).otherwise(None).alias(f"{name}+returned")
