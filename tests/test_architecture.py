@@ -11,7 +11,7 @@ from io import StringIO
 from pathlib import Path
 
 import pytest
-from tools.write_schemas import CHECKOUT, PROVIDER, SCHEMA, text_of
+from tools.write_schemas import BUYERS, CHECKOUT, PROVIDER, SCHEMA, text_of
 
 import monedero
 from monedero.core.account import Stage, Standing
@@ -20,7 +20,7 @@ from monedero.core.cost.parts import CostPart
 from monedero.core.delivery.price import NoPrice
 from monedero.core.due import DueCode
 from monedero.core.errors import FaultCode
-from monedero.core.method import Refunds
+from monedero.core.method import Family, Refunds
 from monedero.core.order.kinds import CardKind, LineKind
 from monedero.core.order.model import Device
 from monedero.core.payment import meaning
@@ -29,7 +29,7 @@ from monedero.core.provider import ConnectBy
 from monedero.core.ratecard.model import Origin
 from monedero.core.reasons import ReasonCode
 from monedero.core.record import By, Happened
-from monedero.formats import checkout_file, provider_file, rate_card
+from monedero.formats import buyers_file, checkout_file, provider_file, rate_card
 from monedero.formats.price_text.unread import Why
 from monedero.wording.buyers import BUYER_LANGUAGES
 from monedero.wording.buyers import catalogue as of_buyers
@@ -63,6 +63,7 @@ CODES: dict[str, list[StrEnum]] = {
     "refunds": list(Refunds),
     "unread": list(Why),
     "next": list(NextCode),
+    "family": list(Family),
 }
 """The codes for which there is a message each, by the beginning of its name."""
 
@@ -102,6 +103,7 @@ def test_generated_files_are_of_today() -> None:
     assert SCHEMA.read_text("utf-8") == text_of(rate_card.schema())
     assert PROVIDER.read_text("utf-8") == text_of(provider_file.schema())
     assert CHECKOUT.read_text("utf-8") == text_of(checkout_file.schema())
+    assert BUYERS.read_text("utf-8") == text_of(buyers_file.schema())
 
 
 def test_pictures_are_few_and_the_readme_shows_them() -> None:

@@ -7,13 +7,14 @@ from pathlib import Path
 from typing import Any
 
 from monedero.api.app import create_app
-from monedero.formats import checkout_file, provider_file, rate_card
+from monedero.formats import buyers_file, checkout_file, provider_file, rate_card
 from monedero.server.shops import Shops
 
 ROOT = Path(__file__).parent.parent
 SCHEMA = ROOT / "docs" / "formats" / "rate-card-1.schema.json"
 PROVIDER = ROOT / "docs" / "formats" / "provider-1.schema.json"
 CHECKOUT = ROOT / "docs" / "formats" / "checkout-1.schema.json"
+BUYERS = ROOT / "docs" / "formats" / "buyers-1.schema.json"
 API = ROOT / "src" / "monedero" / "api" / "openapi.json"
 
 
@@ -34,6 +35,7 @@ def write_files() -> None:
     SCHEMA.write_text(text_of(rate_card.schema()), encoding="utf-8")
     PROVIDER.write_text(text_of(provider_file.schema()), encoding="utf-8")
     CHECKOUT.write_text(text_of(checkout_file.schema()), encoding="utf-8")
+    BUYERS.write_text(text_of(buyers_file.schema()), encoding="utf-8")
 
 
 def write_api() -> None:

@@ -14,7 +14,9 @@ from monedero.api.desk import (
     accounts,
     amounts,
     arranging,
+    best_set,
     business,
+    buyers,
     catalogue,
     checkout,
     checkout_files,
@@ -49,7 +51,7 @@ from monedero.server.shops import DEMO, OWN, Shops
 # Routes are looked through in this sequence: what buyers ask for comes first.
 FEATURES = (
     *(offer, line_pages, buyers_orders, order_papers, voucher_code, notifications, returns),
-    *(pictures, vouchers, orders, shop, amounts, month, compare, curves),
+    *(pictures, vouchers, orders, shop, amounts, month, buyers, compare, curves, best_set),
     *(catalogue, rate_cards, new_provider, next_steps, providers),
     *(
         price_changes,

@@ -58,7 +58,7 @@ def mix(  # noqa: PLR0913, PLR0917 - an option each
             cards.append(rate_card.read(path.read_bytes()))
     with errors_of("--not-together"):
         providers = {card.provider.id for card in cards}
-        apart = [_apart(text, providers) for text in not_together or []]
+        apart = tuple(_apart(text, providers) for text in not_together or [])
     with errors_of(str(buyers)):
         kinds = buyers_file.read(buyers.read_bytes())
     chosen = None

@@ -112,6 +112,7 @@ class FaultCode(StrEnum):
     ROUTE_UNKNOWN = "route-unknown"
     TWO_OF_SET = "two-of-set"
     CHARGE_RATE = "charge-rate"
+    NO_SET = "no-set"
     ASSUMPTION_UNKNOWN = "assumption-unknown"
     FILE_TOO_LARGE = "file-too-large"
     FILE_LEFT = "file-left"

@@ -21,6 +21,7 @@ from typing import Self
 
 from pydantic import model_validator
 
+from monedero.core.buyers.typed import BuyersOf
 from monedero.core.errors import FaultCode
 from monedero.core.fields import Identifier, MoneyPositive, Quantity, Share, Strict, broken, once, ordered
 from monedero.core.money import Money
@@ -71,16 +72,18 @@ class CardShare(Strict):
 
 
 class Profile(Strict):
-    """A month of the shop's orders."""
+    """A month of the shop's orders, and what buyers pay with: what is typed of them goes before first guesses."""
 
     source: Source = Source.TYPED
     cells: list[Cell] = []
     cards: list[CardShare] = []
+    buyers: list[BuyersOf] = []
 
     @model_validator(mode="after")
     def _consistent(self) -> Self:
         once((f"{cell.line} {cell.market}" for cell in self.cells), "line and market")
         once((f"{card.kind} {card.network}" for card in self.cards), "kind and network")
+        once((str(entry.country or "every other country") for entry in self.buyers), "country")
         together = sum(card.share for card in self.cards)
         if together > 100:
             raise broken(FaultCode.PERCENT_RANGE, value=together)

@@ -270,7 +270,7 @@ def _limits(demand: Demand, rng: random.Random) -> list[Limits]:
     return [
         Limits(most_accounts=1),
         Limits(most_ways=rng.randint(0, 2)),
-        Limits(apart=[frozenset(providers[:2])]),
+        Limits(apart=(frozenset(providers[:2]),)),
         Limits(every_order=1),
         Limits(every_order=2, most_ways=3),
         Limits(must=frozenset({rng.choice(METHODS)})),

@@ -239,16 +239,24 @@ class VolumesOut(BaseModel):
     beside: list[PlanOut]
 
 
-class MixOut(BaseModel):
-    """The cheapest mix of plans, at most one of a provider."""
+class OneProviderOut(BaseModel):
+    """A plan with all its ways over the month and nothing beside it, by what buyers choose.
 
-    plans: list[PlanOut]
+    `left` is None where a margin is not known.
+    """
+
+    provider: str
+    provider_name: str
+    plan: str
+    plan_name: str
     carried: str
-    not_carried: str
+    lost: str
     fees: str
     monthly: str
-    shortfall: str | None
+    shortfall: str
     cost: str
+    left: str | None
+    held: bool
 
 
 class PlansOut(BaseModel):
@@ -261,8 +269,6 @@ class PlansOut(BaseModel):
     amount: str
     months: int
     left_out: int
-    alone: list[PlanOut]
-    mix: MixOut
+    alone: list[OneProviderOut]
     by_provider: list[VolumesOut]
     software: VolumesOut | None
-    one_instead_of_mix: str | None

@@ -10,7 +10,7 @@ from monedero.api.desk.compare_schemas import (
     CurveOut,
     CurvesOut,
     Exact,
-    MixOut,
+    OneProviderOut,
     PlanOut,
     PlansOut,
     StretchOut,
@@ -21,6 +21,7 @@ from monedero.api.desk.door import ContextDep, RunningDep
 from monedero.api.problems import PROBLEMS
 from monedero.api.requests import InHand, sentence
 from monedero.core.as_typed import amount_of
+from monedero.core.best_set.month import SetMonth
 from monedero.core.columns.month import PlanMonth
 from monedero.core.errors import Fault, FaultCode, InvalidInput
 from monedero.core.fields import positive
@@ -30,7 +31,7 @@ from monedero.wording.show import exact
 from monedero.work.checkout.checkout_snapshot import drafted
 from monedero.work.compare.candidates import in_question
 from monedero.work.compare.curves import DIGITS, curves
-from monedero.work.month.plans import PlansAndProviders, Volumes, one_instead_of_mix, plans_and_providers
+from monedero.work.month.plans import PlansAndProviders, Volumes, plans_and_providers
 from monedero.work.shop.order_in_hand import order_in_hand
 
 router = APIRouter(prefix="/api", tags=["compare"], responses=PROBLEMS)
@@ -111,7 +112,7 @@ class _Plans:
         return self._found.plans[plan][1].name
 
     def plan(self, month: PlanMonth) -> PlanOut:
-        card, plan = self._found.plans[month.plans[0]]
+        card, plan = self._found.plans[month.plan]
         return PlanOut(
             provider=card.provider.id,
             provider_name=card.provider.name,
@@ -126,17 +127,21 @@ class _Plans:
             held=card.provider.id in self._found.inputs.holding.accounts,
         )
 
-    def mix(self) -> MixOut:
-        mix = self._found.mix
-        alone = {month.plans[0]: month for month in self._found.alone}
-        return MixOut(
-            plans=[self.plan(alone[plan]) for plan in mix.plans],
-            carried=exact(mix.carried, 2),
-            not_carried=exact(self._found.month.orders - mix.carried, 2),
-            fees=self.money(mix.fees),
-            monthly=self.money(mix.monthly),
-            shortfall=self.money(mix.shortfall) if mix.shortfall else None,
-            cost=self.money(mix.cost),
+    def one(self, month: SetMonth) -> OneProviderOut:
+        card, plan = self._found.plans[month.chosen.plans[0]]
+        return OneProviderOut(
+            provider=card.provider.id,
+            provider_name=card.provider.name,
+            plan=plan.id,
+            plan_name=plan.name if len(card.plans) > 1 else "",
+            carried=decimal_text(month.carried, 1),
+            lost=decimal_text(month.lost, 1),
+            fees=self.money(month.fees),
+            monthly=self.money(month.monthly),
+            shortfall=self.money(month.shortfall),
+            cost=self.money(month.cost),
+            left=None if month.left is None else self.money(month.left),
+            held=card.provider.id in self._found.inputs.holding.accounts,
         )
 
     def volumes(self, name: str, by_volume: Volumes, names: dict[str, str]) -> VolumesOut:
@@ -168,7 +173,6 @@ class _Plans:
 
     def answer(self) -> PlansOut:
         found, software = self._found, self._found.inputs.shop.software
-        apart = one_instead_of_mix(found)
         return PlansOut(
             mode=found.inputs.mode,
             currency=self._books,
@@ -177,8 +181,7 @@ class _Plans:
             amount=self.money(found.month.amount),
             months=found.month.months,
             left_out=found.month.left_out,
-            alone=[self.plan(month) for month in found.alone],
-            mix=self.mix(),
+            alone=[self.one(month) for month in found.alone],
             by_provider=[
                 self.volumes(
                     found.cards[provider].provider.name,
@@ -190,11 +193,10 @@ class _Plans:
             software=self.volumes(software.name, found.software, {plan.id: plan.name for plan in software.plans})
             if software and found.software
             else None,
-            one_instead_of_mix=None if apart is None else self.money(apart),
         )
 
 
 @router.get("/compare/plans")
 def read_plans(running: RunningDep, context: ContextDep) -> PlansOut:
-    """Plans by volume, each provider alone over the month, and the cheapest mix."""
+    """Plans by volume, and each provider alone over the month."""
     return _Plans(plans_and_providers(context, running.clock.now().date())).answer()

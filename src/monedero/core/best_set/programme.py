@@ -50,7 +50,7 @@ class Limits:
 
     most_accounts: int | None = None
     most_ways: int | None = None
-    apart: Sequence[frozenset[str]] = ()
+    apart: tuple[frozenset[str], ...] = ()
     must: frozenset[str] = frozenset()
     closed: frozenset[str] = frozenset()
     every_order: int = 0

@@ -165,11 +165,10 @@ class CardColumns:
             seen.append(again)
         return max(seen[seen.index(again) :])
 
-    def sum_of(self, name: str, steps: Iterable[Step], rows: pl.DataFrame | None = None) -> Sum:
-        """The orders that a route or a plan carries over the steps of a month, or, of these, some rows of a plan."""
+    def sum_of(self, name: str, steps: Iterable[Step]) -> Sum:
+        """The orders that a route or a plan carries over the steps of a month."""
         found = NOTHING
         for step in steps:
-            level = self.level(step)
-            summed = level.of(name) if rows is None else level.of_rows(name, rows)
+            summed = self.level(step).of(name)
             found = found.plus(summed if step.share == 1 else summed.times(step.share))
         return found

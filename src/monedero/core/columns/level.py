@@ -101,13 +101,6 @@ class Level:
             self._kept[name] = self._total(name, self._sums, self.long)
         return self._kept[name]
 
-    def of_rows(self, plan: str, rows: pl.DataFrame) -> Sum:
-        """Takes from some orders (their `row`s) those that a plan carries, each on its cheapest route."""
-        chosen = self.best.join(rows, on="row", how="semi")
-        sums = chosen.group_by("pair").agg(*_parts(plan, chosen.columns))
-        wanted = set(rows["row"].to_list()) if self.long else set()
-        return self._total(plan, sums, [entry for entry in self.long if entry.order.row in wanted])
-
     def _total(self, name: str, sums: pl.DataFrame, long: Iterable[LongFee]) -> Sum:
         orders, weights = self._orders, self._orders.weight_over
         pairs = sums["pair"].to_list()

@@ -1,20 +1,17 @@
-"""A month of orders: what a plan costs over it, and all of its orders counted.
+"""A month of orders: what a plan costs over it where every order takes its cheapest route, and all orders counted.
 
 The month of a plan is its fees at the volume that it carries, its monthly charge, and what its fees lack of its
 minimum; the charge does not count towards that.
 
 Source: own design.
 
->>> months = [PlanMonth(("one/a",), Fraction(2), Fraction(90), Fraction(3), Fraction(5), Fraction(0))] * 2
->>> together(months).cost
-Fraction(16, 1)
->>> together([]).plans
-()
+>>> PlanMonth("one/a", Fraction(2), Fraction(90), Fraction(3), Fraction(5), Fraction(0)).cost
+Fraction(8, 1)
 """
 
-from collections.abc import Iterable
 from dataclasses import dataclass
 from fractions import Fraction
+from typing import NamedTuple
 
 import polars as pl
 
@@ -24,11 +21,19 @@ from monedero.core.columns.level import ZERO, PlanColumns, Sum
 from monedero.core.columns.orders import OrderColumns
 
 
+class Alone(NamedTuple):
+    """A plan on its card, and the volume that it carries where every order takes the cheapest of its routes."""
+
+    plan: PlanColumns
+    card: CardColumns
+    volume: Fraction
+
+
 @dataclass(frozen=True, slots=True)
 class PlanMonth:
-    """A set of plans over the month: what is carried, its fees, the monthly charges, and shortfalls to minimums."""
+    """A plan over the month: what is carried, its fees, the monthly charge, and the shortfall to its minimum."""
 
-    plans: tuple[str, ...]
+    plan: str
     carried: Fraction
     amount: Fraction
     fees: Fraction
@@ -41,26 +46,11 @@ class PlanMonth:
         return self.fees + self.monthly + self.shortfall
 
 
-def plan_month(
-    card: CardColumns, plan: PlanColumns, volume: Fraction, rows: pl.DataFrame | None = None
-) -> PlanMonth:
-    """A plan over the month at a volume: with all the orders that it carries, or with some rows of them."""
-    sums = card.sum_of(plan.id, card.walk(volume), rows)
+def plan_month(card: CardColumns, plan: PlanColumns, volume: Fraction) -> PlanMonth:
+    """A plan over the month at a volume."""
+    sums = card.sum_of(plan.id, card.walk(volume))
     shortfall = max(ZERO, plan.minimum - sums.fees)
-    return PlanMonth((plan.id,), sums.orders, sums.amount, sums.fees, plan.monthly, shortfall)
-
-
-def together(months: Iterable[PlanMonth]) -> PlanMonth:
-    """Several plans, each with its own orders."""
-    together = list(months)
-    return PlanMonth(
-        tuple(name for month in together for name in month.plans),
-        sum((month.carried for month in together), ZERO),
-        sum((month.amount for month in together), ZERO),
-        sum((month.fees for month in together), ZERO),
-        sum((month.monthly for month in together), ZERO),
-        sum((month.shortfall for month in together), ZERO),
-    )
+    return PlanMonth(plan.id, sums.orders, sums.amount, sums.fees, plan.monthly, shortfall)
 
 
 def counted(orders: OrderColumns, carried: Carried | None = None, method: str = "") -> Sum:

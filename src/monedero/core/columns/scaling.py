@@ -16,7 +16,7 @@ from fractions import Fraction
 import polars as pl
 
 from monedero.core.columns.level import ZERO
-from monedero.core.columns.placing import Alone
+from monedero.core.columns.month import Alone
 from monedero.core.cost.volume import plan_curve
 from monedero.core.curve.pieces import Curve, Piece
 

@@ -93,6 +93,7 @@ fault-set-text = “{ $value }” is no set of ways. Write provider/plan:method,
 fault-route-unknown = There is no route { $value } on the rate cards in force. Name a provider, a plan and a method of one of them.
 fault-two-of-set = A set has one { $what } of { $value } at the most. Leave one out.
 fault-charge-rate = There is no reference rate for { $currency } on { $day }, so that the charge of { $value } cannot be brought to the currency of the shop. Give another day.
+fault-no-set = No set of ways keeps these limits. Loosen one of them.
 fault-shares-over = Together they own { $sum } %. Write shares of a hundred at the most.
 fault-days-crossed = The order is given up after { $lapse } days, before it is overdue after { $due }. Write a later day for giving up.
 fault-notice-forged = The notification does not carry this account’s signature ({ $field }). Nothing was changed.

@@ -95,3 +95,20 @@ words-missing = { $count ->
     [one] { $count } text is missing
    *[other] { $count } texts are missing
 }
+
+## Families of ways to pay, and the buyers of every other country
+
+family-card = Card
+family-device-wallet = Phone or watch
+family-account-wallet = Account wallet
+family-pay-later = Pay later
+family-bank-debit = Bank debit
+family-credit-transfer = Bank transfer
+family-online-banking = Online banking
+family-cash = Cash
+family-cheque = Cheque
+family-counter-voucher = Voucher paid at a counter
+family-invoice = Invoice
+family-shop-credit = Shop credit
+family-own = Your own ways
+buyers-all = All buyers

@@ -7,17 +7,19 @@ from fractions import Fraction
 
 from monedero.core.account import Account, Mode, Stage
 from monedero.core.application import Ask
+from monedero.core.best_set.programme import Limits
 from monedero.core.checkout.model import Checkout, Tender
 from monedero.core.cost.assumed import ZERO
 from monedero.core.due import due
 from monedero.core.openness import shut_to
 from monedero.core.provider import ProviderFacts
 from monedero.core.ratecard.model import RateCard
-from monedero.core.ratecard.volume import plan_key
 from monedero.core.reasons import Reason
 from monedero.work.accounts.applications import Applications
 from monedero.work.context import Context
-from monedero.work.month.costs import mix_of, month_of
+from monedero.work.month.best import alone_of, best_within
+from monedero.work.month.costs import month_of
+from monedero.work.month.demand import demand_of
 from monedero.work.prices.inputs import UNDER_WAY, CompareInputs, inputs_of
 
 
@@ -100,17 +102,18 @@ def _brings(context: Context, inputs: CompareInputs, provider: str, day: date) -
     for entry in month.routes.values():
         if entry.provider == provider:
             by_method[entry.method] = max(by_method.get(entry.method, ZERO), entry.orders)
-    mix = mix_of(context, day)
-    card = next(
-        (pricer.card for pricer in inputs.catalogue.in_force(day) if pricer.card.provider.id == provider), None
-    )
-    own = {plan_key(provider, plan.id) for plan in card.plans} if card else set()
-    carried = max((plan.carried for name, plan in month.plans.items() if name in own), default=ZERO)
+    demand = demand_of(context, day)
+    own = {name for name, entry in demand.plans.items() if entry.plan.provider == provider}
+    found = {month.chosen.plans[0]: month for month in alone_of(context, day)}
+    carried = max((found[name].carried for name in own), default=ZERO)
+    best = best_within(context, day, Limits())
     saves, more = None, ZERO
-    if own.intersection(mix.plans):
-        without = mix_of(context, day, without=provider)
-        more = mix.carried - without.carried
-        saves = without.cost - mix.cost if not more else ZERO
+    if best is not None and own.intersection(best.month.chosen.plans):
+        without = best_within(context, day, Limits(closed=frozenset(own)))
+        if without is not None:
+            more = best.month.carried - without.month.carried
+            better = best.month.merit[-1] - without.month.merit[-1]
+            saves = better if best.month.left is not None or not more else ZERO
     return Brings(carried, month.orders, by_method, saves, more)
 
 

@@ -60,6 +60,15 @@ def add_tender(
 
     `ready_names` gives the ready-made names of a method in the languages of the shop.
     """
+    tenders = draft(context).value.tenders
+    tender = new_tender(context, tenders, method_id, route, ready_names)
+    return save_draft(context, version, Edit([*tenders, tender])), tender
+
+
+def new_tender(
+    context: Context, tenders: list[Tender], method_id: str, route: Route | None, ready_names: ReadyNames
+) -> Tender:
+    """A tender of a route, or of an own arrangement, switched off, under a free name among others."""
     method = method_in(methods_of(described_shop(context.shop).value), method_id)
     if route is None:
         if not method.own:
@@ -67,11 +76,10 @@ def add_tender(
         second = ""
     else:
         second = _card_of(context, route).provider.name
-    tenders = draft(context).value.tenders
     first, *others = described_shop(context.shop).value.languages
     ready = ready_names(method, [first, *others])
     name = free_name(ready.pop(first, method.name), second, tenders)
-    tender = Tender(
+    return Tender(
         id=free_id(method_id, tenders),
         method=method_id,
         route=route,
@@ -79,7 +87,6 @@ def add_tender(
         name=name,
         names=free_names(ready, tenders, second),
     )
-    return save_draft(context, version, Edit([*tenders, tender])), tender
 
 
 def _card_of(context: Context, route: Route) -> RateCard:

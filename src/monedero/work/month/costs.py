@@ -1,4 +1,4 @@
-"""A month of the shop's orders: what each route, each plan alone and the cheapest mix of plans would cost.
+"""A month of the shop's orders: what each route, and each plan alone, would cost if every order went that way.
 
 A month is a forecast: all its orders are priced by the rate cards in force on the day of the order in hand.
 """
@@ -12,9 +12,7 @@ from functools import cached_property
 from monedero.core.columns.card import CardColumns
 from monedero.core.columns.fees import name_of
 from monedero.core.columns.level import Sum
-from monedero.core.columns.mix import Mixes
-from monedero.core.columns.month import PlanMonth, counted, plan_month
-from monedero.core.columns.placing import Alone
+from monedero.core.columns.month import Alone, PlanMonth, counted, plan_month
 from monedero.core.cost.all_in import OtherCosts, parts_of
 from monedero.core.cost.assumed import ZERO
 from monedero.core.method import Method
@@ -80,7 +78,8 @@ def _share(plan: PlanMonth) -> Fraction | None:
     return charges / plan.carried if plan.carried else None if charges else ZERO
 
 
-def _month(context: Context, day: date) -> Month:
+def the_month(context: Context, day: date) -> Month:
+    """The orders of the month on every card, made once per revision and day."""
     inputs = inputs_of(context)
 
     def compute() -> Month:
@@ -95,28 +94,17 @@ def _month(context: Context, day: date) -> Month:
 
 def plans_of(context: Context, day: date) -> list[list[Alone]]:
     """The plans of every provider that are open to the shop, with the volume that each would carry alone."""
-    month = _month(context, day)
+    month = the_month(context, day)
     return [[entry for entry in month.alone if entry.card is card] for card in month.cards.values()]
 
 
 def month_of(context: Context, day: date) -> MonthFigures:
     """The figures of the month, computed once per revision and day."""
     inputs = inputs_of(context)
-    figures: MonthFigures = inputs.by_day.get(("month", day), lambda: _figures(inputs, _month(context, day), day))
+    figures: MonthFigures = inputs.by_day.get(
+        ("month", day), lambda: _figures(inputs, the_month(context, day), day)
+    )
     return figures
-
-
-def mix_of(context: Context, day: date, without: str | None = None) -> PlanMonth:
-    """The cheapest mix of plans over the month, computed once per revision and day; one may lack a provider."""
-    inputs = inputs_of(context)
-
-    def mixes() -> Mixes:
-        month = _month(context, day)
-        return Mixes(month.orders.columns, month.orders.percent_over, month.alone)
-
-    all_mixes: Mixes = inputs.by_day.get(("mixes", day), mixes)
-    mix: PlanMonth = inputs.by_day.get(("mix", without, day), lambda: all_mixes.cheapest(without))
-    return mix
 
 
 def _figures(inputs: CompareInputs, month: Month, day: date) -> MonthFigures:

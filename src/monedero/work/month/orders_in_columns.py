@@ -10,8 +10,11 @@ from fractions import Fraction
 from typing import Any
 from weakref import WeakKeyDictionary
 
+import polars as pl
+
 from monedero.core.columns.card import CardColumns
 from monedero.core.columns.carried import Carried, carried, limits_in
+from monedero.core.columns.classes import MARGIN_OVER
 from monedero.core.columns.fees import FeeColumns, name_of
 from monedero.core.columns.level import PlanColumns
 from monedero.core.columns.orders import OrderColumns
@@ -82,7 +85,7 @@ def month_orders(context: Context, inputs: CompareInputs, day: date) -> MonthOrd
         over = months = months_between(counts.first, counts.last)
     else:
         frame, over = typed_rows(inputs.profile, inputs.shop, day, inputs.rates)
-    in_columns = columns.orders(frame, limits, over)
+    in_columns = columns.orders(_with_margins(frame, inputs), limits, over)
     found = MonthOrders(
         columns=in_columns,
         carried=carried(inputs.methods, in_columns, inputs.setting),
@@ -93,6 +96,17 @@ def month_orders(context: Context, inputs: CompareInputs, day: date) -> MonthOrd
     kept.orders = (rests_on, found)
     kept.cards.clear()
     return found
+
+
+def _with_margins(frame: pl.DataFrame, inputs: CompareInputs) -> pl.DataFrame:
+    """The margin of each order, as the owner typed it of its line; null where that is not known."""
+    typed = {
+        line.id: int(line.margin * MARGIN_OVER / 100) for line in inputs.shop.lines if line.margin is not None
+    }
+    margins = pl.DataFrame(
+        {"line": list(typed), "margin": list(typed.values())}, schema={"line": pl.String, "margin": pl.Int128}
+    )
+    return frame.join(margins, on="line", how="left", maintain_order="left")
 
 
 def card_columns(

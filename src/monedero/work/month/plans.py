@@ -1,4 +1,4 @@
-"""Plans and providers: which plan is cheaper from which volume a month, each provider alone, and the cheapest mix."""
+"""Plans and providers: which plan is cheaper from which volume a month, and each provider alone."""
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
@@ -7,8 +7,8 @@ from fractions import Fraction
 
 from polars import DataFrame
 
-from monedero.core.columns.month import PlanMonth
-from monedero.core.columns.placing import Alone
+from monedero.core.best_set.month import SetMonth
+from monedero.core.columns.month import Alone, PlanMonth
 from monedero.core.columns.scaling import carried_by, cost_by_volume, same_orders
 from monedero.core.cost.assumed import ZERO
 from monedero.core.curve.envelope import Stretch, envelope
@@ -16,7 +16,8 @@ from monedero.core.curve.pieces import Curve, Piece
 from monedero.core.ratecard.model import Plan, RateCard
 from monedero.core.ratecard.volume import plan_key
 from monedero.work.context import Context
-from monedero.work.month.costs import MonthFigures, mix_of, month_of, plans_of
+from monedero.work.month.best import alone_of
+from monedero.work.month.costs import MonthFigures, month_of, plans_of
 from monedero.work.prices.inputs import CompareInputs, inputs_of
 from monedero.work.prices.other_costs import in_books, software_fee
 
@@ -41,22 +42,15 @@ class Volumes:
 
 @dataclass(frozen=True, slots=True)
 class PlansAndProviders:
-    """Everything about plans over the month; `alone` is from the one that carries most and costs least."""
+    """Everything about plans over the month; `alone`, by what buyers choose, is from the one that leaves most."""
 
     inputs: CompareInputs
     month: MonthFigures
     cards: Mapping[str, RateCard]
     plans: Mapping[str, tuple[RateCard, Plan]]
     by_provider: Mapping[str, Volumes]
-    alone: Sequence[PlanMonth]
-    mix: PlanMonth
+    alone: Sequence[SetMonth]
     software: Volumes | None
-
-
-def one_instead_of_mix(found: PlansAndProviders) -> Fraction | None:
-    """Tells what having the best one provider costs over the mix; None where none alone carries as many orders."""
-    best = found.alone[0] if found.alone else None
-    return best.cost - found.mix.cost if best and best.carried == found.mix.carried else None
 
 
 def plans_and_providers(context: Context, day: date) -> PlansAndProviders:
@@ -72,8 +66,7 @@ def plans_and_providers(context: Context, day: date) -> PlansAndProviders:
             plan_key(provider, plan.id): (card, plan) for provider, card in cards.items() for plan in card.plans
         },
         by_provider={provider: group for provider, group in compared if group is not None},
-        alone=sorted(month.plans.values(), key=lambda plan: (-plan.carried, plan.cost)),
-        mix=mix_of(context, day),
+        alone=alone_of(context, day),
         software=_software(inputs, month, day),
     )
 

@@ -1,0 +1,223 @@
+"""The best set of ways for the shop's buyers, with its reasons, and putting it in the checkout."""
+
+from fractions import Fraction
+from typing import Annotated
+
+from fastapi import APIRouter, Query
+from pydantic import BaseModel, Field, StrictInt
+
+from monedero.api.desk.checkout import Draft, draft_out
+from monedero.api.desk.door import ContextDep, RunningDep
+from monedero.api.problems import PROBLEMS
+from monedero.core.account import Mode
+from monedero.core.best_set.demand import Way
+from monedero.core.best_set.month import SetMonth, WayMonth
+from monedero.core.best_set.programme import Limits
+from monedero.core.errors import Conflict, Fault, FaultCode
+from monedero.core.fields import Identifier
+from monedero.core.money import Money
+from monedero.core.numbers import decimal_text
+from monedero.wording.ready_texts import ready_names
+from monedero.work.checkout.best_ways import put_in_checkout
+from monedero.work.month.best import BestOfShop, With, best_of_shop
+
+router = APIRouter(prefix="/api", tags=["compare"], responses=PROBLEMS)
+
+
+class LimitsAsked(BaseModel):
+    """What the set must keep to; `keep` are methods that stay, `apart` two providers of which it has one at most."""
+
+    most_accounts: Annotated[int | None, Field(ge=0, le=99)] = None
+    most_ways: Annotated[int | None, Field(ge=0, le=99)] = None
+    every_order: Annotated[int, Field(ge=0, le=2)] = 0
+    keep: list[Identifier] = []
+    apart: list[Identifier] = []
+
+    def limits(self) -> Limits:
+        """The limits as the search has them."""
+        apart = (frozenset(self.apart),) if len(self.apart) > 1 else ()
+        return Limits(
+            self.most_accounts, self.most_ways, apart, frozenset(self.keep), every_order=self.every_order
+        )
+
+
+class PutIn(LimitsAsked):
+    """The best set within limits, to be put in a draft over the version that was read."""
+
+    version: StrictInt
+
+
+class SetOut(BaseModel):
+    """A set over the month; `left` is None where a margin is not known."""
+
+    carried: str
+    lost: str
+    cost: str
+    left: str | None
+    accounts: int
+    ways: list[str]
+
+
+class InsideOut(BaseModel):
+    """A way of the set: what takes it in a month, and what is left less without it (costs more, without margins)."""
+
+    method: str
+    method_name: str
+    by: str
+    orders: str
+    cost: str
+    without: str
+    orders_without: str
+
+
+class OutsideOut(BaseModel):
+    """A way that is out: what is left more (or less) with it, the orders it brings, and from which share on it pays."""
+
+    method: str
+    method_name: str
+    by: str
+    changes: str
+    more_orders: str
+    pays_from: str | None
+
+
+class AccountOut(BaseModel):
+    """An account that the set needs."""
+
+    provider: str
+    name: str
+    held: bool
+
+
+class BestSetOut(BaseModel):
+    """The best set for the month and its buyers; `best` is None where no set keeps the limits.
+
+    `lost_margin` is what the orders that find no way would have left.
+    """
+
+    mode: Mode
+    currency: str
+    orders: str
+    best: SetOut | None
+    lost_margin: str | None
+    stands: SetOut | None
+    better: str | None
+    accounts: list[AccountOut]
+    inside: list[InsideOut]
+    outside: list[OutsideOut]
+    one_less: SetOut | None
+    methods: dict[str, str]
+    providers: dict[str, str]
+
+
+class PlacedOut(BaseModel):
+    """The draft with the set in it, and the names of the ways whose accounts are not there yet."""
+
+    draft: Draft
+    waiting: list[str]
+
+
+class _Answer:
+    """Turns a best set into an answer."""
+
+    def __init__(self, found: BestOfShop) -> None:
+        self._found = found
+        self._books = found.inputs.shop.currency
+
+    def money(self, value: Fraction) -> str:
+        return str(Money.rounded(value, self._books))
+
+    def by(self, way: Way) -> str:
+        """Who carries a way: a provider with its plan, or nobody where it is the shop's own."""
+        if way.plan is None:
+            return ""
+        card, plan = self._found.plans[way.plan]
+        return f"{card.provider.name} {plan.name}" if len(card.plans) > 1 else card.provider.name
+
+    def method(self, way: Way) -> str:
+        return self._found.inputs.methods[way.method].name
+
+    def set(self, month: SetMonth | None) -> SetOut | None:
+        if month is None:
+            return None
+        return SetOut(
+            carried=decimal_text(month.carried, 1),
+            lost=decimal_text(month.lost, 1),
+            cost=self.money(month.cost),
+            left=None if month.left is None else self.money(month.left),
+            accounts=len(month.chosen.plans),
+            ways=[self.method(way) for way in month.chosen.ways],
+        )
+
+    def inside(self, held: WayMonth, without: SetMonth, best: SetMonth) -> InsideOut:
+        return InsideOut(
+            method=held.way.method,
+            method_name=self.method(held.way),
+            by=self.by(held.way),
+            orders=decimal_text(held.orders.orders, 1),
+            cost=self.money(held.cost),
+            without=self.money(best.merit[-1] - without.merit[-1]),
+            orders_without=decimal_text(best.carried - without.carried, 1),
+        )
+
+    def outside(self, entry: With, best: SetMonth) -> OutsideOut:
+        share = entry.pays_from
+        return OutsideOut(
+            method=entry.way.method,
+            method_name=self.method(entry.way),
+            by=self.by(entry.way),
+            changes=self.money(entry.month.merit[-1] - best.merit[-1]),
+            more_orders=decimal_text(entry.month.carried - best.carried, 1),
+            pays_from=None if share is None else decimal_text(share * 100, 2),
+        )
+
+    def accounts(self, month: SetMonth) -> list[AccountOut]:
+        found = []
+        for name in month.chosen.plans:
+            card, plan = self._found.plans[name]
+            told = f"{card.provider.name} {plan.name}" if len(card.plans) > 1 else card.provider.name
+            held = card.provider.id in self._found.inputs.holding.accounts
+            found.append(AccountOut(provider=card.provider.id, name=told, held=held))
+        return found
+
+    def answer(self) -> BestSetOut:
+        found = self._found
+        best, stands = found.best.month if found.best else None, found.stands
+        better = None
+        if best is not None and best.left is not None and stands is not None and stands.left is not None:
+            better = self.money(best.left - stands.left)
+        names = {way.method: self.method(way) for way in found.demand.ways}
+        months = {held.way: held for held in best.ways} if best else {}
+        return BestSetOut(
+            mode=found.inputs.mode,
+            currency=self._books,
+            orders=decimal_text(found.demand.every.orders + found.demand.unbrought, 1),
+            best=self.set(best),
+            lost_margin=None if best is None or best.lost_margin is None else self.money(best.lost_margin),
+            stands=self.set(stands),
+            better=better,
+            accounts=self.accounts(best) if best else [],
+            inside=[self.inside(months[entry.way], entry.month, best) for entry in found.inside] if best else [],
+            outside=[self.outside(entry, best) for entry in found.outside] if best else [],
+            one_less=self.set(found.one_less),
+            methods=names,
+            providers={card.provider.id: card.provider.name for card, _ in found.plans.values()},
+        )
+
+
+@router.get("/compare/best-set")
+def read_best_set(running: RunningDep, context: ContextDep, asked: Annotated[LimitsAsked, Query()]) -> BestSetOut:
+    """The set of ways that leaves most of the month, proven, and why each way is in it or out."""
+    return _Answer(best_of_shop(context, running.clock.now().date(), asked.limits())).answer()
+
+
+@router.post("/checkouts/{storefront}/best-set")
+def put_best_set(running: RunningDep, context: ContextDep, storefront: str, now: PutIn) -> PlacedOut:
+    """Put the best set in the draft: its ways are switched on where their accounts are there, others off."""
+    found = best_of_shop(context, running.clock.now().date(), now.limits())
+    if found.best is None:
+        raise Conflict(Fault(FaultCode.NO_SET))
+    placed = put_in_checkout(context, found.best.month.chosen, now.version, ready_names)
+    answer = _Answer(found)
+    waiting = [f"{answer.method(way)} ({answer.by(way)})" for way in placed.waiting]
+    return PlacedOut(draft=draft_out(context, placed.saved), waiting=waiting)

@@ -1,0 +1,55 @@
+"""What the buyers of the shop pay with: as the owner typed it, else a first guess for their country."""
+
+from collections.abc import Iterable, Mapping
+from enum import StrEnum
+from typing import NamedTuple
+
+from monedero.core.buyers.ranking import Ranking, Rankings, written_out
+from monedero.core.buyers.typed import FamilyShare, kinds_of
+from monedero.core.method import Family
+from monedero.figures import buyers, methods
+from monedero.work.prices.inputs import CompareInputs
+
+
+class BuyersFrom(StrEnum):
+    """Names where shares of buyers come from."""
+
+    TYPED = "typed"
+    GUESS = "guess"
+
+
+class BuyersOfCountry(NamedTuple):
+    """What the buyers of a country pay with, and where that comes from."""
+
+    families: list[FamilyShare]
+    origin: BuyersFrom
+
+
+def buyers_of(inputs: CompareInputs, country: str | None) -> BuyersOfCountry:
+    """What the buyers of a country pay with; of None: of every country that nothing is typed for."""
+    typed = {entry.country: entry.families for entry in inputs.profile.buyers}
+    found = typed.get(country) or typed.get(None)
+    if found:
+        return BuyersOfCountry(found, BuyersFrom.TYPED)
+    return BuyersOfCountry(buyers.guess(country or inputs.shop.country), BuyersFrom.GUESS)
+
+
+def families_of(inputs: CompareInputs) -> Mapping[str, Family]:
+    """The methods that are known, each with its family: in the sequence of the catalogue, then the shop's own by id."""
+    catalogue = methods.known()
+    own = sorted(inputs.methods.keys() - catalogue.keys())
+    return {name: inputs.methods[name].family for name in (*catalogue, *own) if name in inputs.methods}
+
+
+def shop_rankings(inputs: CompareInputs, countries: Iterable[str]) -> Rankings:
+    """The rankings of methods of the buyers of some countries."""
+    families = families_of(inputs)
+    return Rankings(
+        {
+            country: tuple(
+                Ranking(kind.share, written_out([family.value for family in kind.families], families))
+                for kind in kinds_of(buyers_of(inputs, country).families)
+            )
+            for country in countries
+        }
+    )

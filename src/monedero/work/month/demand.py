@@ -1,0 +1,65 @@
+"""The orders of the shop's month with what its buyers choose: what every set of ways is computed from."""
+
+from collections.abc import Mapping
+from datetime import date
+from fractions import Fraction
+
+from monedero.core.best_set.demand import Demand, OnCard, RouteTerms, Way, cells_of
+from monedero.core.best_set.terms import terms_of
+from monedero.core.columns.classes import Arranged, classes
+from monedero.core.columns.level import ZERO
+from monedero.core.method import Method
+from monedero.work.context import Context
+from monedero.work.month.buyers import shop_rankings
+from monedero.work.month.costs import Month, the_month
+from monedero.work.month.terms import completes_of
+from monedero.work.prices.inputs import CompareInputs, inputs_of
+from monedero.work.prices.other_costs import RouteOnDay, assumed_of, other_costs_of, own_fee
+
+
+def demand_of(context: Context, day: date) -> Demand:
+    """The demand of the month, made once per revision and day."""
+    inputs = inputs_of(context)
+    demand: Demand = inputs.by_day.get(("demand", day), lambda: _demand(inputs, the_month(context, day), day))
+    return demand
+
+
+def _demand(inputs: CompareInputs, month: Month, day: date) -> Demand:
+    cards = {pricer.card.provider.id: pricer.card for pricer in inputs.catalogue.in_force(day)}
+    plans = {plan.id: OnCard(plan, card) for card in month.cards.values() for plan in card.plans}
+    ways: list[Way] = []
+    terms: dict[str, RouteTerms] = {}
+    for name, entry in plans.items():
+        for route in entry.plan.routes:
+            way = Way(route.rsplit("/", 1)[1], route, name)
+            ways.append(way)
+            method = inputs.methods[way.method]
+            other = other_costs_of(inputs, cards[entry.plan.provider], method, RouteOnDay(day))
+            terms[route] = terms_of(other, completes_of(inputs, method))
+    for method in inputs.arrangements:
+        ways.append(Way(method.id, method.id, None))
+        other = other_costs_of(inputs, None, method, RouteOnDay(day))
+        terms[method.id] = terms_of(other, completes_of(inputs, method))
+    found = classes(month.orders.columns, list(month.cards.values()), _arranged(inputs, month, day))
+    return Demand(
+        cells=cells_of(found, shop_rankings(inputs, {entry.country for entry in found}), ways),
+        classes=found,
+        plans=plans,
+        ways=ways,
+        terms=terms,
+        unbrought=Fraction(month.orders.left_out, month.orders.months),
+        lost_order=assumed_of(inputs, _any(inputs)).lost_order if inputs.methods else ZERO,
+    )
+
+
+def _any(inputs: CompareInputs) -> Method:
+    """What a lost order costs is assumed of the shop: it is the same of every method."""
+    return next(iter(inputs.methods.values()))
+
+
+def _arranged(inputs: CompareInputs, month: Month, day: date) -> list[Arranged]:
+    held: Mapping[str, frozenset[int]] = month.orders.carried.long
+    return [
+        Arranged(method.id, month.orders.carried.columns[method.id], held[method.id], own_fee(inputs, method, day))
+        for method in inputs.arrangements
+    ]
