@@ -14,6 +14,8 @@ export const keys = {
   compare: ["compare"],
   curves: ["curves"],
   plans: ["plans"],
+  bestSet: ["best-set"],
+  buyers: ["buyers"],
   catalogue: ["catalogue"],
   cards: ["cards"],
   card: (provider: string, day: string) => ["cards", provider, day] as const,

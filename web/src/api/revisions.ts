@@ -26,6 +26,8 @@ const RESTS_ON: Record<Kind, readonly Cause[]> = {
   compare: ["prices", "month", "accounts", "checkout", "clock"],
   curves: ["prices", "month", "accounts", "checkout", "clock"],
   plans: ["prices", "month", "accounts", "clock"],
+  "best-set": ["prices", "month", "accounts", "checkout", "clock"],
+  buyers: ["prices", "month", "checkout", "clock"],
   catalogue: ["prices", "accounts", "checkout", "clock"],
   checkout: ["checkout"],
   "country-groups": [],

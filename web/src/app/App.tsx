@@ -11,6 +11,7 @@ import {
 } from "../features/accounts";
 import { CheckoutPage } from "../features/checkout";
 import {
+  BestSetPage,
   CardPage,
   CataloguePage,
   ComparePage,
@@ -25,6 +26,7 @@ import { RehearsePage } from "../features/rehearse";
 import {
   ArrangementsPage,
   AssumptionsPage,
+  BuyersPage,
   DeliveryPage,
   OrdersPage,
   ShopPage,
@@ -49,8 +51,10 @@ export function App() {
             <Route path="/shop/arrangements" element={<ArrangementsPage />} />
             <Route path="/shop/vouchers" element={<VouchersPage />} />
             <Route path="/shop/orders" element={<OrdersPage />} />
+            <Route path="/shop/buyers" element={<BuyersPage />} />
             <Route path="/shop/assumptions" element={<AssumptionsPage />} />
             <Route path="/compare" element={<ComparePage />} />
+            <Route path="/compare/best" element={<BestSetPage />} />
             <Route path="/compare/plans" element={<PlansPage />} />
             <Route path="/compare/catalogue" element={<CataloguePage />} />
             <Route path="/compare/print" element={<PrintPage />} />

@@ -81,7 +81,7 @@ class OutsideOut(BaseModel):
     pays_from: str | None
 
 
-class AccountOut(BaseModel):
+class NeededAccountOut(BaseModel):
     """An account that the set needs."""
 
     provider: str
@@ -102,7 +102,7 @@ class BestSetOut(BaseModel):
     lost_margin: str | None
     stands: SetOut | None
     better: str | None
-    accounts: list[AccountOut]
+    accounts: list[NeededAccountOut]
     inside: list[InsideOut]
     outside: list[OutsideOut]
     one_less: SetOut | None
@@ -171,13 +171,13 @@ class _Answer:
             pays_from=None if share is None else decimal_text(share * 100, 2),
         )
 
-    def accounts(self, month: SetMonth) -> list[AccountOut]:
+    def accounts(self, month: SetMonth) -> list[NeededAccountOut]:
         found = []
         for name in month.chosen.plans:
             card, plan = self._found.plans[name]
             told = f"{card.provider.name} {plan.name}" if len(card.plans) > 1 else card.provider.name
             held = card.provider.id in self._found.inputs.holding.accounts
-            found.append(AccountOut(provider=card.provider.id, name=told, held=held))
+            found.append(NeededAccountOut(provider=card.provider.id, name=told, held=held))
         return found
 
     def answer(self) -> BestSetOut:

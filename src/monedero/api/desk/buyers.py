@@ -31,7 +31,7 @@ class FamilyOut(BaseModel):
     name: str
     share: str
     stay: str
-    then: list[Family]
+    instead: list[Family]
 
 
 class BuyersOut(BaseModel):
@@ -79,7 +79,7 @@ class ShareEdit(BaseModel):
     family: Family
     share: Share | None = None
     stay: Share | None = None
-    then: list[Family] | None = None
+    instead: list[Family] | None = None
 
 
 class ForgetNow(BaseModel):
@@ -95,7 +95,7 @@ def _family(entry: FamilyShare) -> FamilyOut:
         name=name_of(entry.family),
         share=str(entry.share),
         stay=str(entry.stay),
-        then=entry.then,
+        instead=entry.instead,
     )
 
 
@@ -151,7 +151,7 @@ def read_buyers(running: RunningDep, context: ContextDep) -> BuyersState:
 @router.post("/shares")
 def edit_share(running: RunningDep, context: ContextDep, edit: ShareEdit) -> BuyersState:
     """Type a share; the others of the country follow, so that they are a hundred together."""
-    type_share(context, edit.country, edit.family, (edit.share, edit.stay, edit.then), edit.version)
+    type_share(context, edit.country, edit.family, (edit.share, edit.stay, edit.instead), edit.version)
     return _state(running, context)
 
 

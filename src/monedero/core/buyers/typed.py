@@ -44,7 +44,7 @@ class FamilyShare(Strict):
     family: Family
     share: Share
     stay: Share
-    then: list[Family] = []
+    instead: list[Family] = []
 
 
 class BuyersOf(Strict):
@@ -57,7 +57,7 @@ class BuyersOf(Strict):
     def _whole(self) -> Self:
         once((entry.family for entry in self.families), "family")
         for entry in self.families:
-            once((entry.family, *entry.then), "family")
+            once((entry.family, *entry.instead), "family")
         total = sum(entry.share for entry in self.families)
         if total != 100:
             raise broken(FaultCode.SHARES_TOTAL, value=total, where=self.country or "every other country")
@@ -77,7 +77,7 @@ def kinds_of(families: Sequence[FamilyShare]) -> list[FamilyKind]:
     falling = sorted(families, key=lambda entry: (-entry.share, order.index(entry.family)))
     kinds = []
     for entry in families:
-        others = entry.then or [other.family for other in falling if other is not entry and other.share]
+        others = entry.instead or [other.family for other in falling if other is not entry and other.share]
         share, stay = Fraction(entry.share) / 100, Fraction(entry.stay) / 100
         kinds.append(FamilyKind(share * stay, (entry.family, *others)))
         kinds.append(FamilyKind(share * (1 - stay), (entry.family,)))

@@ -30,11 +30,11 @@ def shares_of(context: Context) -> Shares:
 
 def type_share(context: Context, country: str | None, family: Family, typed: Typed, version: int) -> None:
     """Type what is known of a family in a country; its first guess, or what all pay with, is where it begins."""
-    share, stay, then = typed
+    share, stay, instead = typed
     families = list(buyers_of(inputs_of(context), country).families)
     if share is not None:
         families = with_share(families, family, share)
-    changed = {name: value for name, value in (("stay", stay), ("then", then)) if value is not None}
+    changed = {name: value for name, value in (("stay", stay), ("instead", instead)) if value is not None}
     families = [entry.model_copy(update=changed) if entry.family is family else entry for entry in families]
     _save(context, country, [BuyersOf(country=country, families=families)], version)
 

@@ -4,10 +4,10 @@ import { grouped, shown } from "../../lib/money";
 import { Heading, Trouble } from "../../ui/Page";
 import { SubNav } from "../../ui/SubNav";
 import { useHandSearch } from "../hand";
-import { type Plan, usePlans, type Volumes } from "./queries";
+import { type OneProvider, usePlans, type Volumes } from "./queries";
 import { VIEWS } from "./views";
 
-/** Tells which plan pays from which volume, each provider alone over the month, and the cheapest mix. */
+/** Tells each provider alone over the month, by what buyers choose, and which plan pays from which volume. */
 export function PlansPage() {
   const search = useHandSearch();
   const plans = usePlans();
@@ -35,10 +35,9 @@ export function PlansPage() {
             {data.source === "past-orders"
               ? `From your past orders, over ${data.months} months.`
               : "From the order profile that you typed."}{" "}
-            Fees, monthly charges and shortfalls to a minimum; every order takes its cheapest route.
+            Fees, monthly charges and shortfalls to a minimum, by what your buyers pay with.
             {data.left_out > 0 && ` ${data.left_out} rows have no reference rate and are left out.`}
           </p>
-          <Mix data={data} />
           <section aria-labelledby="alone" className="mb-8">
             <h2 id="alone" className="text-lg mb-1">
               One provider for everything
@@ -50,8 +49,8 @@ export function PlansPage() {
               From which volume a plan pays
             </h2>
             <p className="text-soft mb-2">
-              At your own mix of orders, all of them on that provider. Only plans that carry the same orders
-              are compared.
+              At your own mix of orders, all of them on that provider, each on its cheapest route. Only plans
+              that carry the same orders are compared.
             </p>
             {data.by_provider.length === 0 && <p>No provider here has more than one plan.</p>}
             {data.by_provider.map((volumes) => (
@@ -72,52 +71,22 @@ export function PlansPage() {
   );
 }
 
-/** Tells what the cheapest mix costs, and what one provider alone costs instead. */
-export function Mix({ data }: { data: NonNullable<ReturnType<typeof usePlans>["data"]> }) {
-  const { mix, one_instead_of_mix: price } = data;
-  const best = data.alone[0];
-  return (
-    <section aria-labelledby="mix" className="mb-8 border-t border-ink pt-3">
-      <h2 id="mix" className="text-lg">
-        The cheapest mix costs {shown(mix.cost)} a month
-      </h2>
-      <p className="max-w-3xl">
-        {new Intl.ListFormat("en").format(mix.plans.map((plan) => planName(plan)))}: fees {shown(mix.fees)},
-        monthly charges {shown(mix.monthly)}
-        {mix.shortfall && `, shortfalls ${shown(mix.shortfall)}`}; it carries {mix.carried} of {data.orders}{" "}
-        orders.
-      </p>
-      {best && (
-        <p className="mt-1">
-          {mix.plans.length === 1 && price
-            ? "It is one provider: no two together cost less."
-            : price
-              ? `One provider alone, ${planName(best)}, costs ${shown(best.cost)}: having one instead of the mix is ${shown(price)} a month.`
-              : `No provider alone carries as many; the one that carries most is ${planName(best)} with ${best.carried} orders for ${shown(best.cost)}.`}
-        </p>
-      )}
-    </section>
-  );
-}
-
-function planName(plan: Plan): string {
-  return plan.plan_name ? `${plan.provider_name} ${plan.plan_name}` : plan.provider_name;
-}
-
-/** Each plan alone over the month. */
-export function PlanTable({ plans, currency }: { plans: Plan[]; currency: string }) {
+/** Each plan alone over the month, by what buyers choose. */
+export function PlanTable({ plans, currency }: { plans: OneProvider[]; currency: string }) {
   const amount = (money: string) => shown(money).split(" ")[0];
+  const margins = plans.some((plan) => plan.left !== null);
   return (
     <table className="w-full">
       <thead>
         <tr className="border-b border-ink text-small text-soft text-right">
           <th className="font-normal text-left">Provider and plan</th>
           <th className="font-normal">orders carried</th>
-          <th className="font-normal">not carried</th>
+          <th className="font-normal">lost</th>
           <th className="font-normal">fees</th>
           <th className="font-normal">monthly</th>
           <th className="font-normal">shortfall</th>
-          <th className="font-normal">a month, {currency}</th>
+          <th className="font-normal">all-in cost, {currency}</th>
+          {margins && <th className="font-normal">left, {currency}</th>}
           <th className="font-normal">account</th>
         </tr>
       </thead>
@@ -129,13 +98,12 @@ export function PlanTable({ plans, currency }: { plans: Plan[]; currency: string
               <span className="text-soft">{plan.plan_name}</span>
             </th>
             <td>{plan.carried}</td>
-            <td className={plan.not_carried === "0" ? "text-soft" : "text-copper font-medium"}>
-              {plan.not_carried}
-            </td>
+            <td className={plan.lost === "0" ? "text-soft" : "text-copper font-medium"}>{plan.lost}</td>
             <td>{plan.carried === "0" ? "none" : amount(plan.fees)}</td>
             <td>{amount(plan.monthly)}</td>
             <td>{amount(plan.shortfall)}</td>
-            <td className="font-semibold">{amount(plan.cost)}</td>
+            <td>{amount(plan.cost)}</td>
+            {margins && <td className="font-semibold">{plan.left === null ? "" : amount(plan.left)}</td>}
             <td className="text-soft">{plan.held ? "held" : "none"}</td>
           </tr>
         ))}

@@ -4,8 +4,10 @@ import { Heading, OnItsWay } from "../../ui/Page";
 import { SubNav } from "../../ui/SubNav";
 import { useHand, useHandSearch } from "../hand";
 import { useAssumptions } from "../shop";
+import { BestSentence } from "./BestSetPage";
+import { NO_LIMITS, useBestSet } from "./bestQueries";
 import { fullName } from "./names";
-import { Mix, PlanTable, VolumeBar } from "./PlansPage";
+import { PlanTable, VolumeBar } from "./PlansPage";
 import { type Ranked, useComparison, usePlans } from "./queries";
 import { RulerView } from "./RulerView";
 import { VIEWS } from "./views";
@@ -19,6 +21,7 @@ export function PrintPage() {
   const search = useHandSearch();
   const data = useComparison(hand).data;
   const plans = usePlans().data;
+  const best = useBestSet(NO_LIMITS).data;
   const assumptions = useAssumptions().data ?? [];
   if (!shop || !hand || !data) return <OnItsWay />;
   const ranked = data.ranked.slice(0, ROUTES);
@@ -73,7 +76,7 @@ export function PrintPage() {
       </div>
       {plans && plans.orders !== "0" && (
         <section aria-label="Plans" className="mt-4">
-          <Mix data={plans} />
+          {best && <BestSentence data={best} />}
           <div className="grid lg:grid-cols-[3fr_2fr] print:grid-cols-[3fr_2fr] gap-x-8 items-start">
             <PlanTable plans={plans.alone} currency={plans.currency} />
             <div>

@@ -7,6 +7,9 @@ export { NEW_PROVIDER, VIEWS } from "./views";
 export const ComparePage = lazy(() =>
   import("./ComparePage").then((module) => ({ default: module.ComparePage })),
 );
+export const BestSetPage = lazy(() =>
+  import("./BestSetPage").then((module) => ({ default: module.BestSetPage })),
+);
 export const PlansPage = lazy(() => import("./PlansPage").then((module) => ({ default: module.PlansPage })));
 export const CataloguePage = lazy(() =>
   import("./CataloguePage").then((module) => ({ default: module.CataloguePage })),

@@ -14,7 +14,7 @@ export type Shut = Schema<"ShutOut">;
 export type RouteOut = Schema<"RouteOut">;
 export type Assumption = Schema<"AssumptionOut">;
 export type Curves = Schema<"CurvesOut">;
-export type Plan = Schema<"PlanOut">;
+export type OneProvider = Schema<"OneProviderOut">;
 export type Volumes = Schema<"VolumesOut">;
 /** Puts a route, or an arrangement of the shop's own, in the checkout. */
 export type Add = (added: { method: string; route: RouteOut["route"] }) => void;

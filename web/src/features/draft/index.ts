@@ -18,6 +18,7 @@ export {
   useFigures,
   useHeld,
   useMeet,
+  usePutBestSet,
   useStep,
   useView,
   useWords,

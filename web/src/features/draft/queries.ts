@@ -215,6 +215,20 @@ export function useArrange() {
   });
 }
 
+/** Put the best set of ways in the checkout, within limits. */
+export function usePutBestSet() {
+  const client = useQueryClient();
+  const { storefront, held } = useHeld();
+  return useMutation({
+    scope: { id: "draft" },
+    mutationFn: (limits: Omit<Schema<"PutIn">, "version">) => {
+      const body = { ...limits, version: held().version };
+      return answered(api.POST("/api/checkouts/{storefront}/best-set", { params: at(storefront), body }));
+    },
+    onSuccess: ({ draft }) => client.setQueryData(keys.checkout(storefront), draft),
+  });
+}
+
 /** Copy a tender of this checkout to another storefront, or (null) all of another one's into this. */
 export function useCopy() {
   const { client, ...after } = useAfterDraft();

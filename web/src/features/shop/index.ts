@@ -11,6 +11,9 @@ export const ShopPage = lazy(() => import("./ShopPage").then((module) => ({ defa
 export const OrdersPage = lazy(() =>
   import("./OrdersPage").then((module) => ({ default: module.OrdersPage })),
 );
+export const BuyersPage = lazy(() =>
+  import("./BuyersPage").then((module) => ({ default: module.BuyersPage })),
+);
 export const DeliveryPage = lazy(() =>
   import("./DeliveryPage").then((module) => ({ default: module.DeliveryPage })),
 );

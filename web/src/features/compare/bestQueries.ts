@@ -1,0 +1,25 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { answered, api, type Schema } from "../../api/client";
+import { keys } from "../../api/keys";
+
+export type Best = Schema<"BestSetOut">;
+export type SetMonth = Schema<"SetOut">;
+
+/** What the best set must keep to. */
+export type Limits = Omit<Schema<"PutIn">, "version">;
+export const NO_LIMITS: Limits = {
+  most_accounts: null,
+  most_ways: null,
+  every_order: 0,
+  keep: [],
+  apart: [],
+};
+
+/** The best set of ways for the shop's buyers, within limits. */
+export function useBestSet(limits: Limits) {
+  return useQuery({
+    queryKey: [...keys.bestSet, limits],
+    queryFn: () => answered(api.GET("/api/compare/best-set", { params: { query: limits } })),
+    placeholderData: keepPreviousData,
+  });
+}
