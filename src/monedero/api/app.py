@@ -70,9 +70,18 @@ FEATURES = (
 SITE = Path(__file__).parent / "site"
 HOSTS = ["127.0.0.1", "localhost", "[::1]"]
 PAGES = (
-    *("/", "/shop", "/shop/orders", "/shop/delivery", "/shop/arrangements", "/shop/vouchers", "/shop/assumptions"),
+    *(
+        "/",
+        "/shop",
+        "/shop/orders",
+        "/shop/delivery",
+        "/shop/arrangements",
+        "/shop/vouchers",
+        "/shop/assumptions",
+        "/shop/buyers",
+    ),
     *("/checkout", "/checkout/words", "/coverage", "/rehearse", "/publish"),
-    *("/compare", "/compare/plans", "/compare/catalogue", "/compare/print", "/compare/new"),
+    *("/compare", "/compare/plans", "/compare/best", "/compare/catalogue", "/compare/print", "/compare/new"),
     "/compare/cards/{provider}/{day}",
     *("/accounts", "/accounts/papers", "/accounts/letters", "/accounts/{provider}"),
     *("/accounts/{provider}/application", "/accounts/{provider}/notifications"),

@@ -16,7 +16,7 @@ from monedero.core.buyers.typed import BuyersOf, FamilyShare
 
 
 class GuessSource(NamedTuple):
-    """Where the guesses come from, and the day on which that was read."""
+    """The source of the guesses, and the day on which it was read."""
 
     text: str
     read_on: date
@@ -29,7 +29,7 @@ def _data() -> dict[str, Any]:
 
 
 def source() -> GuessSource:
-    """Where the guesses come from."""
+    """The source of the guesses."""
     return GuessSource(_data()["source"], date.fromisoformat(_data()["read_on"]))
 
 

@@ -8,7 +8,7 @@ Source: own design; RFC 8259.
 
 >>> from monedero.core.profile import Profile
 >>> written(Profile())
-'{"format":1,"source":"typed","cells":[],"cards":[]}'
+'{"format":1,"source":"typed","cells":[],"cards":[],"buyers":[]}'
 >>> read(written(Profile()), Profile) == Profile()
 True
 >>> read('{"format":9,"source":"typed"}', Profile)

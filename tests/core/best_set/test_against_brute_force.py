@@ -1,7 +1,9 @@
 """Every set of small random shops, priced and chosen for order by order: its month, and the best one, are the same.
 
-Here nothing is in columns, classes or cells: each order is priced by the exact core at the volume that its plan carries,
-and each kind of buyer looks for the first way of its ranking. `calculation.md` section 13 is written out as it stands.
+Here nothing is in columns, classes or cells: each order is priced by the exact core at the volume that its plan
+carries, and each kind of buyer looks for the first way of its ranking.
+
+Source: own design, written out a second time from the text.
 """
 
 import random
@@ -13,6 +15,7 @@ from itertools import pairwise, product
 from typing import Any
 
 import pytest
+from tests.core.ratecard.made_up import RATES
 
 from monedero.core.best_set import best
 from monedero.core.best_set.best import best_set, keeps, rank
@@ -20,7 +23,6 @@ from monedero.core.best_set.demand import Demand
 from monedero.core.best_set.month import Chosen, SetMonth, month_of
 from monedero.core.best_set.programme import Limits
 from monedero.core.buyers.model import Buyers
-from monedero.core.fx import ReferenceRates
 from monedero.core.money import Money
 from monedero.core.order.model import Order
 from monedero.core.ratecard.model import RateCard
@@ -72,7 +74,7 @@ def _rates(rng: random.Random, method: str, volume: str) -> Iterator[dict[str, A
 def small_shop(seed: int) -> SmallShop:
     """A shop of two or three providers, a few orders and buyers."""
     rng = random.Random(seed)
-    cards = []
+    cards: list[RateCard] = []
     for name in ("adam", "bela", "cleo")[: rng.randint(1, 3)]:
         volume = rng.choice(["none", "none", "whole", "graduated"])
         plans = ["one", "two"][: rng.randint(1, 2)]
@@ -144,9 +146,9 @@ def every_set(demand: Demand) -> Iterator[Chosen]:
 class OrderByOrder:
     """The month of a set, from the text."""
 
-    def __init__(self, shop: SmallShop, demand: Demand) -> None:
+    def __init__(self, shop: SmallShop) -> None:
         self.shop, self.ranked = shop, {country: _rankings(shop.buyers, country) for country in COUNTRIES}
-        rates = ReferenceRates(None)
+        rates = RATES
         self.pricers = {card.provider.id: CardPricer(card, "PT", rates) for card in shop.cards}
         self.plans = {
             plan_key(card.provider.id, plan.id): (card, plan) for card in shop.cards for plan in card.plans
@@ -171,7 +173,7 @@ class OrderByOrder:
             fees = {plan: self.fees(order, plan, volumes[plan]) for plan in chosen.plans}
             for share, ranking in self.ranked[order.country]:
                 ways = (by_method[method] for method in ranking if method in by_method)
-                taken = next((way for way in ways if way.method in fees[way.plan]), None)
+                taken = next((way for way in ways if way.method in fees[str(way.plan)]), None)
                 yield share, order, taken
 
     def volumes(self, chosen: Chosen) -> dict[str, Fraction]:
@@ -198,7 +200,8 @@ class OrderByOrder:
             for volume, part in self.walk(way.plan, volumes[way.plan]):
                 paid[way.plan] += share * part * self.fees(order, way.plan, volume)[way.method]
         monthly = sum(
-            (plan.monthly.exact for _, plan in map(self.plans.get, chosen.plans) if plan.monthly), Fraction(0)
+            (plan.monthly.exact for _, plan in (self.plans[name] for name in chosen.plans) if plan.monthly),
+            Fraction(0),
         )
         minimums = {name: self.plans[name][1].minimum_monthly for name in chosen.plans}
         shortfall = sum(
@@ -243,7 +246,7 @@ def _merit(month: SetMonth) -> tuple[Fraction, ...]:
 def test_every_set_and_the_best_one(seed: int) -> None:
     shop = small_shop(seed)
     demand = demand_of(shop)
-    by_order = OrderByOrder(shop, demand)
+    by_order = OrderByOrder(shop)
     months = []
     for chosen in every_set(demand):
         month = month_of(demand, chosen)

@@ -1,10 +1,8 @@
-"""A month of orders: plans alone, mixes and plans by volume, against a month walked order by order and brute force."""
+"""A month of orders: plans alone and plans by volume, against a month walked order by order."""
 
 from collections.abc import Iterator, Sequence
-from concurrent.futures import ThreadPoolExecutor
 from datetime import date
 from fractions import Fraction
-from itertools import product
 from typing import Any
 
 import polars as pl
@@ -19,9 +17,7 @@ from monedero.core.columns.card import CardColumns
 from monedero.core.columns.carried import Carried, carried
 from monedero.core.columns.fees import FeeColumns, name_of
 from monedero.core.columns.level import PlanColumns
-from monedero.core.columns.mix import Mixes
-from monedero.core.columns.month import PlanMonth, counted, plan_month
-from monedero.core.columns.placing import Alone, Places
+from monedero.core.columns.month import Alone, PlanMonth, counted, plan_month
 from monedero.core.columns.scaling import carried_by, cost_by_volume, same_orders
 from monedero.core.curve.envelope import envelope
 from monedero.core.fx import ReferenceRates
@@ -86,9 +82,6 @@ class BuiltMonth:
     def month(self, entry: Alone) -> PlanMonth:
         return plan_month(entry.card, entry.plan, entry.volume)
 
-    def mixes(self) -> Mixes:
-        return Mixes(self.orders, self.columns.percent_over, self.alone)
-
     def slow(self, entry: Alone, times: Fraction = Fraction(1)) -> SlowMonth:
         card = next(card for card in self.cards if card.provider.id == entry.plan.provider)
         return SlowMonth(card, entry.plan.id.partition("/")[2], [(order, times) for order in self.contexts])
@@ -116,12 +109,11 @@ def _long(request: Any, monkeypatch: pytest.MonkeyPatch) -> None:
 @pytest.mark.usefixtures("_long")
 @tried_on(30)
 @given(*MONTHS)
-def test_a_plan_alone_and_the_cheapest_mix_are_what_a_slow_walk_finds(
+def test_a_plan_alone_is_what_a_slow_walk_finds(
     card: RateCard, second: RateCard, orders_of: list[Order], charges: list[int]
 ) -> None:
     built = BuiltMonth([card, named(second, "orlenta")], orders_of, charges)
     slow = {entry.plan.id: built.slow(entry) for entry in built.alone}
-    plans = {entry.plan.id: entry.plan for entry in built.alone}
     volumes = {name: walked.volume() for name, walked in slow.items()}
     for entry in built.alone:
         walked, volume = slow[entry.plan.id], volumes[entry.plan.id]
@@ -132,34 +124,6 @@ def test_a_plan_alone_and_the_cheapest_mix_are_what_a_slow_walk_finds(
         assert month.amount == walked.amount(own)
         assert month.fees == walked.fees(own, volume)
         assert month.shortfall == max(ZERO, entry.plan.minimum - month.fees)
-
-    def slowly(chosen: tuple[str, ...]) -> tuple[Fraction | int, ...]:
-        """Every order where it is cheapest at the volumes alone, then the mix at the volumes that this gives."""
-        placed: dict[str, list[Any]] = {name: [] for name in chosen}
-        for order in orders_of:
-            fees = {name: slow[name].fee(order, volumes[name], volumes[name]) for name in chosen}
-            open_to = {name: fee for name, fee in fees.items() if fee is not None}
-            if open_to:
-                placed[min(open_to, key=lambda name: open_to[name])].append((order, Fraction(1)))
-        carried_, cost = 0, ZERO
-        for name, own in placed.items():
-            volume = slow[name].amount(own)
-            fees_ = slow[name].fees(own, volume) if volume else ZERO
-            carried_ += sum(slow[name].fee(order, volume, volume) is not None for order, _ in own)
-            cost += plans[name].monthly + max(fees_, plans[name].minimum)
-        return -carried_, cost, len(chosen)
-
-    by_provider = [
-        [None, *(name for name in plans if plans[name].provider == of)] for of in ("dovetide", "orlenta")
-    ]
-    every = [tuple(name for name in chosen if name) for chosen in product(*by_provider)]
-    best = min(slowly(chosen) for chosen in every)
-    mix = built.mixes().cheapest()
-    assert (-mix.carried, mix.cost, len(mix.plans)) == best
-    without = built.mixes().cheapest(without="orlenta")
-    assert (-without.carried, without.cost, len(without.plans)) == min(
-        slowly(chosen) for chosen in every if not any(name.startswith("orlenta") for name in chosen)
-    )
 
 
 @pytest.mark.usefixtures("_long")
@@ -231,7 +195,6 @@ def test_a_graduated_rate_is_walked_band_by_band() -> None:
     )
     flat, grad = (built.month(entry) for entry in built.alone)
     assert [flat.cost, grad.fees, grad.cost] == [100, 66, 81]
-    assert built.mixes().cheapest().plans == ("grad/own",)
 
 
 def test_the_cheapest_method_may_change_at_the_edge_of_a_band() -> None:
@@ -303,23 +266,6 @@ def test_a_plan_that_would_carry_other_orders_at_a_volume_has_no_cost_there() ->
     assert curve.at(Fraction(20_000)) is None
 
 
-def test_mixes_may_be_asked_for_at_the_same_time() -> None:
-    """Requests ask for mixes at once; a column that one of them adds must not take away another one's."""
-    steps = [
-        *({"below": f"{100 * n} EUR", "percent": str(n)} for n in range(1, 17)),
-        {"below": None, "percent": "1"},
-    ]
-    card = card_of("grad", "own", [{"method": "card", "graduated": steps}])
-    built = BuiltMonth([card], [order for cents in range(1, 61) for order in euros(50, cents)], [0] * 4)
-    (entry,) = built.alone
-    places = Places(built.orders, built.columns.percent_over, built.alone)
-    walked = list(entry.card.walk(Fraction(1600)))
-    with ThreadPoolExecutor(len(walked)) as threads:
-        names = list(threads.map(lambda step: places.fees(entry, step), walked))
-    assert len(set(names)) == len(walked) == 16
-    assert set(names) <= set(places.frame.columns)
-
-
 def test_a_volume_that_settles_nowhere_ends_with_what_is_carried_there() -> None:
     """Below 1,000 all orders have a price, from there on half of them: asked again, it goes to and fro."""
     rates: list[dict[str, Any]] = [
@@ -370,7 +316,6 @@ def test_many_payout_currencies_and_long_rates_are_priced_exactly() -> None:
     month = built.month(built.alone[0])
     assert month.carried == len(orders)
     assert month.fees == fees
-    assert built.mixes().cheapest().fees == fees
     every = counted(built.orders)
     assert every.orders == len(orders)
     assert every.amount == month.amount
@@ -388,13 +333,6 @@ def test_long_orders_are_carried_as_their_method_can(monkeypatch: pytest.MonkeyP
     assert counted(built, mask, "card").orders == 2
 
 
-def test_an_empty_month_has_an_empty_mix() -> None:
-    built = BuiltMonth([FLAT], [], [0] * 4)
-    mix = built.mixes().cheapest()
-    assert mix.plans == ()
-    assert mix.cost == 0
-
-
 def walk_of(entry: Alone) -> Iterator[Fraction]:
     return (step.share for step in entry.card.walk(entry.volume))
 
@@ -402,21 +340,6 @@ def walk_of(entry: Alone) -> Iterator[Fraction]:
 def test_the_shares_of_a_month_add_up() -> None:
     built = BuiltMonth([card_of("grad", "own", [{"method": "card", "graduated": GRADUATED}])], euros(100), [0] * 4)
     assert list(walk_of(built.alone[0])) == [Fraction(2, 5), Fraction(3, 5)]
-
-
-def test_orders_go_where_each_is_cheapest() -> None:
-    """Half of the orders are cheaper on each of two cards: both together cost 50 + 50, each alone 150."""
-
-    def card_at_home(name: str, plan: str, country: str) -> RateCard:
-        home = {"method": "card", "percent": "1", "when": {"buyer_country": [country]}}
-        return card_of(name, plan, [home, {"method": "card", "percent": "2"}])
-
-    orders_of = euros(100) + euros(100, country="ES")
-    built = BuiltMonth([card_at_home("here", "a", "PT"), card_at_home("there", "b", "ES")], orders_of, [0] * 8)
-    assert [built.month(entry).cost for entry in built.alone] == [150, 150]
-    mix = built.mixes().cheapest()
-    assert mix.plans == ("here/a", "there/b")
-    assert mix.cost == 100
 
 
 def test_what_decides_how_orders_are_held_are_figures_in_other_currencies() -> None:

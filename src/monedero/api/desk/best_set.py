@@ -25,7 +25,7 @@ router = APIRouter(prefix="/api", tags=["compare"], responses=PROBLEMS)
 
 
 class LimitsAsked(BaseModel):
-    """What the set must keep to; `keep` are methods that stay, `apart` two providers of which it has one at most."""
+    """Limits of the set; `keep` are methods that stay, `apart` two providers of which it has one at most."""
 
     most_accounts: Annotated[int | None, Field(ge=0, le=99)] = None
     most_ways: Annotated[int | None, Field(ge=0, le=99)] = None
@@ -128,7 +128,7 @@ class _Answer:
         return str(Money.rounded(value, self._books))
 
     def by(self, way: Way) -> str:
-        """Who carries a way: a provider with its plan, or nobody where it is the shop's own."""
+        """The provider and plan that carry a way; empty where it is the shop's own."""
         if way.plan is None:
             return ""
         card, plan = self._found.plans[way.plan]

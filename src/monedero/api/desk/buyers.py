@@ -1,4 +1,4 @@
-"""What buyers pay with: shares of families, typed or guessed, and what follows for the checkout as it stands."""
+"""Shares of buyers by family, typed or guessed, and what follows for the checkout as it stands."""
 
 from fastapi import APIRouter
 from pydantic import BaseModel, StrictInt
@@ -35,7 +35,7 @@ class FamilyOut(BaseModel):
 
 
 class BuyersOut(BaseModel):
-    """What the buyers of a country (`all`: of every other one) pay with, and whether that was typed or is a guess."""
+    """The shares of a country's buyers (`all`: of every other country), and whether they were typed or guessed."""
 
     country: str
     name: str
@@ -52,7 +52,7 @@ class LostOut(BaseModel):
 
 
 class BuyersState(BaseModel):
-    """What buyers pay with, by country, and what follows for the ways of the checkout; amounts are of a month.
+    """Shares of buyers by country, and what follows for the ways of the checkout; amounts are of a month.
 
     `left` and `lost_margin` are None where a margin is not known or nothing is on in the checkout.
     """
@@ -144,7 +144,7 @@ def _state(running: RunningDep, context: Context) -> BuyersState:
 
 @router.get("")
 def read_buyers(running: RunningDep, context: ContextDep) -> BuyersState:
-    """What buyers pay with, and what follows."""
+    """Shares of buyers, and what follows from them."""
     return _state(running, context)
 
 

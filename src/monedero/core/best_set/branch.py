@@ -32,7 +32,7 @@ from monedero.core.best_set.pool import Pool
 from monedero.core.best_set.solver import Model, Numbers, Optimum
 
 NEAR = Fraction(1, 10**6)
-"""What a whole column may be away from whole, and by how much a part must be worth more to be looked at."""
+"""A column this near to whole is whole; a part worth no more than this above the best is not looked at."""
 MOST_PARTS = 150
 TRIED = 5
 
@@ -40,7 +40,7 @@ Bounds = tuple[tuple[int, int], ...]
 
 
 class _Part(NamedTuple):
-    """What is left to look at: the columns that are set, and the relaxation. The least part has the highest bound."""
+    """A part of the search: the columns that are set, and the relaxation. The least part has the highest bound."""
 
     less: Fraction
     number: int
@@ -127,7 +127,7 @@ class Search:
         return best, tried.get(best, {})
 
     def _score(self, values: Numbers, column: int) -> Any:
-        """What both parts of a column are expected to lose, multiplied."""
+        """The expected losses of both parts of a column, multiplied."""
         score: Any = 1
         for value in (1, 0):
             known = self._lost.get((column, value))

@@ -1,4 +1,4 @@
-"""What buyers would do with a month's orders, whichever ways are offered: cells of orders that are all chosen alike.
+"""A month's orders in cells: the orders of a cell all take the same way, whichever ways are offered.
 
 A cell is the orders of a class by the buyers of a ranking: those of one ranking and one class take the same way of
 every set. Cells of several countries that do are one. Everything in a cell is by share of those buyers.
@@ -58,7 +58,9 @@ NO_ORDERS = Orders(ZERO, ZERO, ZERO)
 
 
 class RouteTerms(NamedTuple):
-    """What orders bear on a route: cost = slope x amount + intercept x orders + by_fee x fees + by_returned x returned.
+    """The cost of orders on a route, and what they leave.
+
+    cost = slope x amount + intercept x orders + by_fee x fees + by_returned x returned.
 
     `completes` is the share of the orders that is finished; each other one costs what a lost order does. Without
     assumptions the cost is the fee.
@@ -81,7 +83,7 @@ class RouteTerms(NamedTuple):
         )
 
     def value(self, orders: Orders, fees: Fees) -> Fraction:
-        """What is left of some orders, but for the plan's month; a margin that is not known counts as nothing."""
+        """The margin of some orders less their cost, without the plan's month; an unknown margin counts as nothing."""
         kept = self.completes * ((orders.margin or ZERO) - self.cost(orders, fees))
         return kept - (1 - self.completes) * self.lost_order * orders.orders
 
@@ -119,7 +121,7 @@ class Cell:
         return self.parts[0][1].fees
 
     def fees(self, at: At) -> Fees:
-        """What the orders cost on a route at a level."""
+        """The fees of the orders on a route at a level."""
         held = [(share, entry.fees[at]) for share, entry in self.parts]
         return Fees(
             sum((share * fees.fees for share, fees in held), ZERO),
@@ -170,7 +172,7 @@ class Demand:
 
     @cached_property
     def flat(self) -> Mapping[str, Reached]:
-        """What is reached on the cards whose prices do not depend on the volume, by provider."""
+        """The one level of each card whose prices do not depend on the volume, by provider."""
         return {
             entry.plan.provider: next(iter(entry.card.ended(ZERO))).reached
             for entry in self.plans.values()

@@ -83,24 +83,24 @@ class SetMonth:
 
     @property
     def shortfall(self) -> Fraction:
-        """What fees lack of the plans' minimums."""
+        """The missing fees up to the plans' minimums."""
         return sum((plan.shortfall for plan in self.plans), ZERO)
 
     @property
     def cost(self) -> Fraction:
-        """What is carried costs all in, with charges and shortfalls."""
+        """The all-in cost of what is carried, with charges and shortfalls."""
         return sum((way.cost for way in self.ways), ZERO) + self.monthly + self.shortfall
 
     @property
     def left(self) -> Fraction | None:
-        """What the month leaves; None where a margin is not known."""
+        """The margins less all costs; None where a margin is not known."""
         if not self.knows_margins:
             return None
         return sum((way.value for way in self.ways), ZERO) - self.lost_cost - self.monthly - self.shortfall
 
     @property
     def merit(self) -> tuple[Fraction, ...]:
-        """What makes a set better, the first before all others."""
+        """The figures by which sets are compared, the first before all others."""
         return (self.carried, -self.cost) if self.left is None else (self.left,)
 
 
@@ -166,7 +166,7 @@ def at_level(days: Mapping[str, int], way: Way, plans: Mapping[str, OnCard], lev
 
 
 def _walked(cell: Cell, way: Way, entry: OnCard, steps: Iterable[Step]) -> Fees:
-    """What the orders of a cell cost on a way, spread evenly over the bands that the volume fills."""
+    """The fees of a cell's orders on a way, spread evenly over the bands that the volume fills."""
     days = cell.days.get(entry.plan.provider, 0)
     fees = returned = ZERO
     for step in steps:
@@ -177,7 +177,7 @@ def _walked(cell: Cell, way: Way, entry: OnCard, steps: Iterable[Step]) -> Fees:
 
 
 def levels_at(plans: Mapping[str, OnCard], volumes: Mapping[str, Fraction]) -> Levels:
-    """What each plan's account reaches at a volume, by group of days."""
+    """The level that each plan's account reaches at a volume, by group of days."""
     return {
         name: {step.days: step.reached for step in entry.card.ended(volumes[name])}
         for name, entry in plans.items()
@@ -185,7 +185,7 @@ def levels_at(plans: Mapping[str, OnCard], volumes: Mapping[str, Fraction]) -> L
 
 
 def _settled(demand: Demand, by_method: Mapping[str, Way], plans: Mapping[str, OnCard]) -> dict[str, Fraction]:
-    """What each plan carries in the month."""
+    """The volume that each plan carries in the month."""
     seen = [{name: max(entry.card.edges) for name, entry in plans.items()}]
     while True:
         levels = levels_at(plans, seen[-1])

@@ -33,7 +33,7 @@ Numbers = NDArray[Any]
 
 
 class Aim(StrEnum):
-    """What a programme makes as large as it can: what is left, the orders that are carried, or minus what they cost."""
+    """The figure that a programme maximises: the money left, the orders carried, or minus their cost."""
 
     LEFT = "left"
     CARRIED = "carried"
@@ -184,7 +184,7 @@ class Options:
         cost = slope * self.amount[cells] + intercept * self.orders[cells] + by_fee * fees + by_returned * returned
         orders, margin = self.orders[cells], self._margin[cells]
         if self.aim is Aim.LEFT:
-            # What is better than losing the orders: a lost one costs what it does.
+            # Counted from losing the orders, which costs the shop `lost` each.
             return cells, completes * (margin - cost) + completes * lost * orders, fees
         return cells, orders if self.aim is Aim.CARRIED else -cost, fees
 
@@ -224,5 +224,5 @@ class Options:
 
 
 def _roughly(entry: OrderClass) -> dict[At, Numbers]:
-    """What a class costs on each way, and what of it a refund returns."""
+    """The fees of a class on each way, and the part of them that a refund returns."""
     return {at: rough(fees) for at, fees in entry.fees.items()}

@@ -28,7 +28,7 @@ import numpy as np
 from monedero.core.best_set.solver import Model, Numbers
 
 SAME = Fraction(1, 10**7)
-"""What a solution may be over a cut by, as a part of what the cell is worth."""
+"""A solution may exceed a cut by this part of the cell's worth."""
 NOTHING = 1 / 10**9
 
 

@@ -39,12 +39,12 @@ Splits = Mapping[str, Collection[Fraction]]
 NO_SPLITS: Splits = MappingProxyType({})
 WITHOUT_END = np.inf
 PLAN, WAY = Fraction(1, 10**4), Fraction(1, 10**5)
-"""What a plan and a way are disliked by, in whole units of the shop's currency, where the first in sequence counts."""
+"""A plan and a way cost this much more, in whole units of the shop's currency, so that the first in sequence wins."""
 
 
 @dataclass(frozen=True)
 class Limits:
-    """What a set must keep to. `apart` are providers of which it has one at most, `must` are methods that are in it,
+    """Limits on a set. `apart` are providers of which it has one at most, `must` are methods that are in it,
     `closed` plans that cannot be had; `every_order` is how many of its ways must carry each order of the month.
     """
 
@@ -101,7 +101,7 @@ class Programme:
 
     @property
     def _base(self) -> Fraction:
-        """What is aimed at where every order is lost."""
+        """The figure that is maximised, where every order is lost."""
         lost = self._demand.every.orders + self._demand.unbrought
         return -self._demand.lost_order * lost if self._aim is Aim.LEFT else ZERO
 
@@ -151,7 +151,7 @@ class Programme:
                 yield from zip(range(first, first + held.cells.size), values(held).tolist(), strict=True)
 
     def _write_once(self) -> Mapping[str, list[int]]:
-        """Of each provider one option, of each method one way; gives the columns of each provider."""
+        """Allows one option of each provider and one way of each method; returns the columns of each provider."""
         by_provider: dict[str, list[int]] = {}
         by_method: dict[str, list[int]] = {method: [] for method in self._limits.must}
         for number, z in self._z.items():

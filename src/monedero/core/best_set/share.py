@@ -21,7 +21,7 @@ from monedero.core.columns.level import ZERO
 
 
 def meeting(at_none: Fraction, at_all: Fraction) -> Fraction | None:
-    """Where a line from a share of nothing to one of all comes to nothing; None where it stays below."""
+    """The share at which a line crosses zero, from its values at no buyers and at all; None if it stays below."""
     if at_none >= 0:
         return ZERO
     return -at_none / (at_all - at_none) if at_all > 0 else None

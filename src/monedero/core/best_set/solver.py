@@ -35,11 +35,11 @@ OPTIONS = (
 """The options that say how near is near enough."""
 ENDED_WELL = (highspy.HighsModelStatus.kOptimal, highspy.HighsModelStatus.kModelEmpty)
 SEARCH = (("mip_heuristic_effort", "0"), ("mip_allow_restart", "false"))
-"""What takes long here and finds nothing that the relaxation has not found (measured)."""
+"""Switched off: they take long here and find nothing that the relaxation has not found (measured)."""
 
 
 class Optimum(NamedTuple):
-    """What every column is at the best that was found, and a bound from above on what is the best."""
+    """The values of all columns at the best that was found, and a bound from above on the best."""
 
     values: Numbers
     bound: Fraction

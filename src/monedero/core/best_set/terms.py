@@ -1,4 +1,4 @@
-"""What a route bears besides its fee, as the terms of a month: each part is a line, and linear in the fee.
+"""The costs of a route besides its fee, as the terms of a month: each part is a line, and linear in the fee.
 
 Source: own design.
 
@@ -21,7 +21,7 @@ def terms_of(other_costs: OtherCosts, completes: Fraction) -> RouteTerms:
     alone, by_fee, by_return = (
         _line(*pair, other_costs) for pair in ((NOTHING, NOTHING), (one, NOTHING), (NOTHING, one))
     )
-    # What a refund returns: nothing, its percentages, or all of the fee.
+    # A refund returns nothing, the percentages, or all of the fee.
     returns, back = other_costs.events.refund_returns, by_return.intercept - alone.intercept
     return RouteTerms(
         slope=alone.slope,

@@ -1,4 +1,4 @@
-"""What buyers pay with, as an owner types it: a share for each family, and how many would take another way.
+"""Shares of buyers as an owner types them: one for each family, and how many would take another way.
 
 A family with share w and stay s is two kinds of buyer: w x s take the family first and then others (those that are
 written, else all others by falling share, of equal ones in the sequence of the families), w x (1 - s) take it alone.
@@ -15,7 +15,7 @@ Source: own design.
 Traceback (most recent call last):
 ...
 pydantic_core._pydantic_core.ValidationError: 1 validation error for BuyersOf
-  shares-total [type=shares-total, input_value={'country': None, 'famili...70', 'stay': '80'}], ...
+  shares-total [type=shares-total, input_value={'country': None, 'famili...': '70', 'stay': '80'}]}, input_type=dict]
 """
 
 from collections.abc import Sequence
@@ -48,7 +48,7 @@ class FamilyShare(Strict):
 
 
 class BuyersOf(Strict):
-    """What the buyers of a country pay with; of None: of every country without shares of its own."""
+    """The shares of a country's buyers; with None those of every country without shares of its own."""
 
     country: CountryCode | None
     families: AnyOf[FamilyShare]
@@ -104,7 +104,7 @@ def with_share(families: Sequence[FamilyShare], family: Family, share: Decimal) 
     parts = [
         rest * Fraction(entry.share) / Fraction(together) if together else rest / len(others) for entry in others
     ]
-    # What is typed may have more decimals than the others are cut to: the last of them takes what is left.
+    # The typed share may have more decimals than the others are cut to; the last of them takes the rest.
     whole = split(parts, int(rest)) if others else []
     shares = dict(zip([entry.family for entry in others], whole, strict=True))
     left = Fraction(100 - share) - Fraction(sum(whole), SHOWN)

@@ -24,12 +24,12 @@ from monedero.core.ratecard.linear import Linear
 from monedero.core.ratecard.volume import Reached
 
 MARGIN_OVER = 10**8
-"""What the column `margin` of orders is over: a share of the amount, in whole numbers."""
+"""The column `margin` of orders counts shares of the amount over this number."""
 BITS = 62
 
 
 class Fees(NamedTuple):
-    """What orders cost on a route, and what of it a refund returns where that is the percentage."""
+    """The fees of orders on a route, and the part that a refund returns where it returns the percentage."""
 
     fees: Fraction
     returned: Fraction

@@ -106,7 +106,7 @@ def _inside(demand: Demand, month: SetMonth) -> Iterable[Without]:
 
 
 def _outside(demand: Demand, month: SetMonth) -> Iterable[With]:
-    """Of each method that is out, the way with which most is left, on a plan that can be had beside the others."""
+    """Yields for each method outside the set the way that leaves most, on a plan that fits beside the others."""
     plans, ways = month.chosen
     held = {demand.plans[name].plan.provider: name for name in plans}
     inside = {way.method for way in ways}

@@ -1,4 +1,4 @@
-"""What the buyers of the shop pay with: as the owner typed it, else a first guess for their country."""
+"""Shares of the shop's buyers: as the owner typed them, else a first guess for their country."""
 
 from collections.abc import Iterable, Mapping
 from enum import StrEnum
@@ -19,14 +19,14 @@ class BuyersFrom(StrEnum):
 
 
 class BuyersOfCountry(NamedTuple):
-    """What the buyers of a country pay with, and where that comes from."""
+    """The shares of a country's buyers, and their origin."""
 
     families: list[FamilyShare]
     origin: BuyersFrom
 
 
 def buyers_of(inputs: CompareInputs, country: str | None) -> BuyersOfCountry:
-    """What the buyers of a country pay with; of None: of every country that nothing is typed for."""
+    """The shares of a country's buyers; with None those of every country that nothing is typed for."""
     typed = {entry.country: entry.families for entry in inputs.profile.buyers}
     found = typed.get(country) or typed.get(None)
     if found:

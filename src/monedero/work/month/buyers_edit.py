@@ -15,14 +15,14 @@ Typed = tuple[Decimal | None, Decimal | None, list[Family] | None]
 
 
 class Shares(NamedTuple):
-    """What buyers pay with, by country (None: every other one), over a version of the order profile."""
+    """Shares of buyers by country (None: every other one), over a version of the order profile."""
 
     version: int
     value: dict[str | None, BuyersOfCountry]
 
 
 def shares_of(context: Context) -> Shares:
-    """What buyers pay with: of every other country first, then of each that something is typed for."""
+    """The shares of every other country first, then of each that something is typed for."""
     inputs, profile = inputs_of(context), profile_of(context)
     named = sorted(entry.country for entry in profile.value.buyers if entry.country)
     return Shares(profile.version, {country: buyers_of(inputs, country) for country in (None, *named)})

@@ -53,7 +53,7 @@ def _demand(inputs: CompareInputs, month: Month, day: date) -> Demand:
 
 
 def _any(inputs: CompareInputs) -> Method:
-    """What a lost order costs is assumed of the shop: it is the same of every method."""
+    """Any method: the cost of a lost order is assumed of the whole shop, so it is the same for all."""
     return next(iter(inputs.methods.values()))
 
 

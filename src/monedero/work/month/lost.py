@@ -1,4 +1,4 @@
-"""Which orders of a month find no way that they take, with the ways that are on in the draft.
+"""The orders of a month that find no way that they take, with the ways that are on in the draft.
 
 Limits and conditions of the checkout are left aside: a way carries what its method and its prices carry.
 """
@@ -32,7 +32,7 @@ class LostWhere(NamedTuple):
 
 @dataclass(frozen=True)
 class LostOrders:
-    """What is lost and left in a month; None where nothing is on, or a margin is not known."""
+    """The orders lost and the money left in a month; None where nothing is on, or a margin is not known."""
 
     currency: str
     countries: Sequence[str]

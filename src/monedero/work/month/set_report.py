@@ -52,7 +52,7 @@ ORDERS = {
 
 @dataclass(frozen=True)
 class SetAsked:
-    """What a set is asked for: kinds of buyer, the margin in percent (None: not known), limits, the day that prices.
+    """A question for a set: kinds of buyer, the margin in percent (None: not known), limits, the day that prices.
 
     `given` is a set to price besides, as it is written; assumptions of None make costs fees.
     """

@@ -1,4 +1,4 @@
-"""What is assumed of a month's orders where it differs from an order in hand."""
+"""Assumptions about a month's orders that differ from those about an order in hand."""
 
 from fractions import Fraction
 

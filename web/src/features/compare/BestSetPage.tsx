@@ -5,7 +5,6 @@ import { said } from "../../api/client";
 import { shown } from "../../lib/money";
 import { Button } from "../../ui/Button";
 import { Heading, Trouble, Waiting } from "../../ui/Page";
-import { Picker } from "../../ui/Picker";
 import { Picks } from "../../ui/Picks";
 import { SubNav } from "../../ui/SubNav";
 import { useDraft, usePutBestSet, useStep } from "../draft";
@@ -15,6 +14,11 @@ import { VIEWS } from "./views";
 
 const COUNTS = ["1", "2", "3", "4", "5", "6", "7", "8"];
 const ANY = "any";
+const FINDS = [
+  { value: "0", label: "what it finds" },
+  { value: "1", label: "at least one way" },
+  { value: "2", label: "at least two ways" },
+];
 
 /** The set of ways that leaves most for the shop's buyers, proven; why each way is in it or out, and what changes. */
 export function BestSetPage() {
@@ -70,7 +74,7 @@ function count(number: number, word: string): string {
   return `${number} ${number === 1 ? word : `${word}s`}`;
 }
 
-/** What the best set leaves, beside the checkout as it stands. */
+/** Says how much the best set leaves, beside the checkout as it stands. */
 export function BestSentence({ data }: { data: Best }) {
   const { best, stands } = data;
   if (!best)
@@ -115,32 +119,34 @@ function LimitSentence({ data, limits, onChange }: LimitProps) {
   const providers = Object.entries(data.providers).map(([value, label]) => ({ value, label }));
   return (
     <fieldset aria-label="Limits of the set" className="flex flex-wrap items-baseline gap-x-2 gap-y-1">
-      <Picker
-        look="sentence"
+      <Picks
+        single
+        look="word"
+        none=""
         label="Most accounts"
-        value={String(limits.most_accounts ?? ANY)}
+        values={[String(limits.most_accounts ?? ANY)]}
         options={counts}
-        onPick={(text) => onChange({ ...limits, most_accounts: number(text) })}
+        onPick={([text = ANY]) => onChange({ ...limits, most_accounts: number(text) })}
       />
       <span>accounts,</span>
-      <Picker
-        look="sentence"
+      <Picks
+        single
+        look="word"
+        none=""
         label="Most ways to pay"
-        value={String(limits.most_ways ?? ANY)}
+        values={[String(limits.most_ways ?? ANY)]}
         options={counts}
-        onPick={(text) => onChange({ ...limits, most_ways: number(text) })}
+        onPick={([text = ANY]) => onChange({ ...limits, most_ways: number(text) })}
       />
       <span>ways; every order finds</span>
-      <Picker
-        look="sentence"
+      <Picks
+        single
+        look="word"
+        none=""
         label="Ways that each order finds"
-        value={String(limits.every_order)}
-        options={[
-          { value: "0", label: "what it finds" },
-          { value: "1", label: "at least one way" },
-          { value: "2", label: "at least two ways" },
-        ]}
-        onPick={(text) => onChange({ ...limits, every_order: Number(text) })}
+        values={[String(limits.every_order)]}
+        options={FINDS}
+        onPick={([text = ANY]) => onChange({ ...limits, every_order: Number(text) })}
       />
       <span>;</span>
       <Picks

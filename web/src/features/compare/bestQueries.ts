@@ -5,7 +5,7 @@ import { keys } from "../../api/keys";
 export type Best = Schema<"BestSetOut">;
 export type SetMonth = Schema<"SetOut">;
 
-/** What the best set must keep to. */
+/** Limits that the best set keeps. */
 export type Limits = Omit<Schema<"PutIn">, "version">;
 export const NO_LIMITS: Limits = {
   most_accounts: null,

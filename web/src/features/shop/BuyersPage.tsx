@@ -19,6 +19,9 @@ import {
 import { VIEWS } from "./views";
 
 const ALL = "all";
+/** From which shares on a segment has room for its name, and for its share. */
+const NAMED = 15;
+const TOLD = 8;
 /** Segments of the bar, told apart by dash and name as well as by tone. */
 const TONES = [
   "bg-verdigris-wash border-solid border-verdigris",
@@ -28,7 +31,7 @@ const TONES = [
   "bg-rule border-dotted border-soft",
 ];
 
-/** What buyers pay with: a share for each family, and how many would take another way where theirs is missing. */
+/** The buyers' first choices: a share for each family, and how many would take another way where theirs is missing. */
 export function BuyersPage() {
   const search = useHandSearch();
   const buyers = useBuyers();
@@ -128,15 +131,13 @@ function Country({ of, data, share }: CountryProps) {
           .map((entry, place) => (
             <div
               key={entry.family}
-              className={`border px-2 min-w-0 overflow-hidden leading-tight py-0.5 ${TONES[place % TONES.length]}`}
+              className={`border px-2 min-w-0 overflow-hidden leading-tight py-0.5 flex flex-col justify-center ${TONES[place % TONES.length]}`}
               style={{ width: `${entry.share}%` }}
             >
-              {Number(entry.share) >= 4 && (
-                <>
-                  <strong className="block truncate font-semibold">{entry.name}</strong>
-                  <span className="whitespace-nowrap">{entry.share} %</span>
-                </>
+              {Number(entry.share) >= NAMED && (
+                <strong className="block truncate font-semibold">{entry.name}</strong>
               )}
+              {Number(entry.share) >= TOLD && <span className="whitespace-nowrap">{entry.share} %</span>}
             </div>
           ))}
       </div>
@@ -212,7 +213,7 @@ function Country({ of, data, share }: CountryProps) {
   );
 }
 
-/** What follows for a month of the checkout as it stands. */
+/** Shows what follows for a month of the checkout as it stands. */
 function Follows({ data, search }: { data: BuyersState; search: string }) {
   return (
     <aside aria-label="What follows" className="lg:border-l border-rule lg:pl-6">

@@ -7,7 +7,7 @@ export type BuyersOf = Schema<"BuyersOut">;
 export type Family = Schema<"Family">;
 type Share = Omit<Schema<"ShareEdit">, "version">;
 
-/** What buyers pay with, and what follows for the checkout as it stands. */
+/** Shares of buyers, and what follows for the checkout as it stands. */
 export function useBuyers() {
   return useQuery({ queryKey: keys.buyers, queryFn: () => answered(api.GET("/api/buyers")) });
 }
