@@ -1,4 +1,4 @@
-"""Plans, providers and the cheapest mix over 100,000 past orders in eight currencies, and the month after an edit."""
+"""Plans and providers over 100,000 past orders in eight currencies, and the month after an edit."""
 
 import random
 import resource
@@ -68,7 +68,7 @@ def fill(folder: Path) -> Store:
 
 
 def measure(folder: Path) -> tuple[float, float, int]:
-    """Seconds for plans, providers and mix; for the month after an edit of one card; peak kilobytes."""
+    """Seconds for plans and providers; for the month after an edit of one card; peak kilobytes."""
     store = Store(folder / "demo.sqlite")
     began = time.perf_counter()
     plans_and_providers(Context.of(store, Actor.OWNER, MOMENT), TODAY)
@@ -93,7 +93,7 @@ def run() -> str:
         )
         first, again, kilobytes = done.stdout.split()
     return (
-        f"plans and mix over {ORDERS:,} past orders in 8 currencies: {float(first):.2f} s (budget {SECONDS} s), "
+        f"plans and providers over {ORDERS:,} past orders in 8 currencies: {float(first):.2f} s (budget {SECONDS} s), "
         f"peak {int(kilobytes) / 1024:.0f} MB (budget {MEGABYTES} MB); the month after an edit of one card: "
         f"{float(again):.2f} s (budget {AGAIN} s)"
     )

@@ -515,6 +515,20 @@ BODIES: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
         "order": draw.choice([BOAT, CHART]),
     },
     "POST /api/checkouts/{storefront}/coverage/fix": _fix,
+    "POST /api/checkouts/{storefront}/best-set": lambda known, path, draw: {
+        "version": _draft(known, path, draw)["version"],
+        "most_accounts": draw.choice([None, 1, 2]),
+    },
+    "POST /api/buyers/shares": lambda known, path, draw: {
+        "version": _held(known, "/api/buyers")["version"],
+        "country": draw.choice([None, "PT"]),
+        "family": draw.choice(["card", "cash"]),
+        "share": draw.choice(["40", "0", "100"]),
+    },
+    "POST /api/buyers/forget": lambda known, path, draw: {
+        "version": _held(known, "/api/buyers")["version"],
+        "country": draw.choice([None, "PT"]),
+    },
     "POST /api/checkouts/{storefront}/editions": lambda known, path, draw: _shown(known),
     "POST /api/gateways": lambda known, path, draw: {
         "name": "Own till",

@@ -244,7 +244,7 @@ def test_the_catalogue_is_asked_and_an_application_is_begun(desk: Desk) -> None:
 
 def test_plans_tell_which_pays_and_what_one_provider_costs(desk: Desk) -> None:
     desk.open("/compare/plans" + BOAT)
-    desk.see("The cheapest mix costs")
+    desk.see("One provider for everything")
     desk.see("From which volume a plan pays")
     desk.see("4,500.00")
     assert desk.violations() == []
