@@ -12,13 +12,16 @@ import typer
 from monedero.cli.reading import errors_of
 from monedero.core.best_set.programme import Limits
 from monedero.core.cost.assumption import Assumptions
-from monedero.core.errors import Fault, FaultCode, refuse
+from monedero.core.errors import Fault, FaultCode, InvalidInput, refuse
 from monedero.core.fields import country, currency, identifier, share
+from monedero.core.money import Money
 from monedero.core.order.facts import day as read_day
 from monedero.core.order.model import Order
 from monedero.formats import buyers_file, orders_csv, rate_card
 from monedero.formats.json_text import read_model
 from monedero.work.month.set_report import SetAsked, set_report
+
+MOST_ALIKE = 10_000
 
 
 def mix(  # noqa: PLR0913, PLR0917 - an option each
@@ -91,10 +94,28 @@ def _apart(text: str, providers: set[str]) -> frozenset[str]:
 
 def _month(lines: Iterator[str], *, ignore_unknown: bool) -> Iterator[Order]:
     """The orders of the file but for refunds; an amount below zero is refused."""
+    alike: dict[tuple[str, ...], Order] = {}
     for row in orders_csv.split(lines, ignore_unknown=ignore_unknown):
-        found = orders_csv.order_of(row)
+        order = _order(row, alike)
         if row.cells.get("refund_of"):
             continue
-        if found.order.amount.minor < 0:
-            row.refused("amount", Fault(FaultCode.AMOUNT_NEGATIVE, "amount", str(found.order.amount)))
-        yield found.order
+        if order.amount.minor < 0:
+            row.refused("amount", Fault(FaultCode.AMOUNT_NEGATIVE, "amount", str(order.amount)))
+        yield order
+
+
+def _order(row: orders_csv.Row, alike: dict[tuple[str, ...], Order]) -> Order:
+    """The order in a row; everything but its id and amount is read once for all rows that are alike."""
+    own = (row.names.index("id"), row.names.index("amount"))
+    key = tuple(value for place, value in enumerate(row.values) if place not in own)
+    before = alike.get(key)
+    if before is not None and row.values[own[0]]:
+        try:
+            return before.on(Money.of(row.values[own[1]], before.amount.currency), before.placed_on)
+        except InvalidInput:
+            # Read as a whole below, which says where it is wrong.
+            pass
+    found = orders_csv.order_of(row).order
+    if len(alike) < MOST_ALIKE:
+        alike[key] = found
+    return found

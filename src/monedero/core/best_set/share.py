@@ -1,8 +1,8 @@
 """From which share of buyers on a way pays for itself: buyers who would take it alone, and else leave.
 
 If such buyers are a share s of all, the others are 1 - s of what they are now. What is left with the way and without it
-are then straight lines in s, as long as prices do not depend on the volume and no fees lack of a minimum; where they
-do, no share is told.
+are then straight lines in s, as long as prices do not depend on the volume and no fees lack of a minimum: the share is
+exact. Elsewhere it is found by halving, to a hundredth of a percent.
 
 Source: own design.
 
@@ -12,12 +12,17 @@ Fraction(1, 20)
 (True, Fraction(0, 1))
 """
 
+from dataclasses import replace
 from fractions import Fraction
 
-from monedero.core.best_set.demand import NO_ORDERS, Demand, Way
-from monedero.core.best_set.month import SetMonth
+from monedero.core.best_set.demand import NO_ORDERS, Cell, Demand, Way
+from monedero.core.best_set.month import Chosen, SetMonth, month_of
 from monedero.core.columns.classes import At, Fees
 from monedero.core.columns.level import ZERO
+
+PARTS = 10_000
+MOST_CELLS = 250
+"""Of more cells the halving would take too long: no share is told."""
 
 
 def meeting(at_none: Fraction, at_all: Fraction) -> Fraction | None:
@@ -33,7 +38,7 @@ def pays_from(demand: Demand, alone: SetMonth, with_it: SetMonth, way: Way) -> F
         return None
     plans = [demand.plans[name] for name in with_it.chosen.plans]
     if any(entry.card.by_volume or entry.plan.minimum for entry in plans):
-        return None
+        return _halved(demand, alone.chosen, with_it.chosen, way) if len(demand.cells) <= MOST_CELLS else None
     charge = with_it.monthly - alone.monthly
     orders, fees = NO_ORDERS, Fees(ZERO, ZERO)
     level = None if way.plan is None else demand.flat[demand.plans[way.plan].plan.provider]
@@ -45,3 +50,28 @@ def pays_from(demand: Demand, alone: SetMonth, with_it: SetMonth, way: Way) -> F
     # Whoever insists on the way leaves without it: what they would cost as lost orders is won besides.
     all_of_them = demand.terms[way.route].value(orders, fees) + demand.lost_order * orders.orders - charge
     return meeting(with_it.left - alone.left, all_of_them)
+
+
+def _halved(demand: Demand, alone: Chosen, with_it: Chosen, way: Way) -> Fraction | None:
+    """The least share, in hundredths of a percent, at which the set with the way leaves as much as without it."""
+
+    def is_enough(part: int) -> bool:
+        others = with_insisting(demand, way, Fraction(part, PARTS))
+        return month_of(others, with_it).merit >= month_of(others, alone).merit
+
+    if not is_enough(PARTS):
+        return None
+    low, high = 0, PARTS
+    while low < high:
+        middle = (low + high) // 2
+        low, high = (low, middle) if is_enough(middle) else (middle + 1, high)
+    return Fraction(high, PARTS)
+
+
+def with_insisting(demand: Demand, way: Way, share: Fraction) -> Demand:
+    """The demand in which a share of all buyers takes the method of a way alone, and the others are so many fewer."""
+    fewer = [
+        Cell(cell.methods, [(part * (1 - share), entry) for part, entry in cell.parts]) for cell in demand.cells
+    ]
+    insisting = [Cell((way.method,), [(share, entry)]) for entry in demand.classes]
+    return replace(demand, cells=[*fewer, *insisting])
