@@ -54,7 +54,7 @@ def test_every_provider_has_a_sheet_that_says_what_it_brings_and_asks(keeper: Sh
     assert (index["orlenta"]["stage"], index["orlenta"]["since"]) == ("connected", "since 14 Sep 2026")
     assert index["dovetide"]["stands"] == "Dovetide is reviewing your application"
     sheet = keeper.get("/api/accounts/orlenta")
-    # Of all orders as many as find a way of one of its plans that they take.
+    # The part of all orders that find a way of one of its plans that they take.
     alone = [plan for plan in keeper.get("/api/compare/plans")["alone"] if plan["provider"] == "orlenta"]
     assert sheet["brings"]["percent"] == f"{float(alone[0]['carried']) / 1.68:.0f}"
     sides = {side["method"]: side for side in sheet["methods"]}

@@ -1,4 +1,4 @@
-"""What buyers pay with, and the best set of ways for them: over the API, in the demo and in shops of few means."""
+"""Shares of buyers, and the best set of ways for them: over the API, in the demo and in shops of few means."""
 
 from fractions import Fraction
 from typing import Any

@@ -1,4 +1,4 @@
-"""What buyers pay with and the best set for them, into the checkout and back."""
+"""Shares of buyers and the best set for them, into the checkout and back."""
 
 from tests.browser.desk import BOAT, Desk
 

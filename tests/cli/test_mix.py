@@ -147,6 +147,8 @@ def test_refunds_and_orders_of_nothing_are_left_out_and_one_without_a_rate_is_lo
     case.orders = ["1,2026-01-05,50.00,EUR,PT", "2,2026-01-05,0.00,EUR,PT", "3,2026-01-05,50.000,KWD,PT"]
     given = case.report("--set", written("abcd"))["given"]
     assert (given["orders"]["exact"], given["lost"]["exact"]) == ("2", "1")
+    # No way carries that one, so that no set keeps the limit.
+    assert case.run("--every-order", "1").exit_code == 1
 
 
 def test_a_barred_provider_is_not_alone_but_can_be_given(case: Case) -> None:
@@ -178,6 +180,8 @@ def test_a_set_that_cannot_be_is_refused(case: Case, given: str, code: str) -> N
     [
         ([("70", "a"), ("60", "b")], "come to 130 %"),
         ([("100", "aa")], "“a” stands twice"),
+        ([("99.5", "a")], "come to 99.5 %"),
+        ([("100", "A")], "“A” is not"),
         ([("100", "x")], "neither a family of ways to pay nor a method"),
         ([("100.5", "a")], "over a hundred"),
         ([("100", "")], "The list is empty"),

@@ -1,4 +1,4 @@
-"""A file of kinds of buyer: bytes to `Buyers` and back, and the JSON Schema of the format.
+"""A file of kinds of buyer: bytes to `Buyers`, and the JSON Schema of the format.
 
 Source: own design, format `monedero/buyers/1`; JSON Schema 2020-12.
 
@@ -13,17 +13,12 @@ monedero.core.errors.InvalidInput: format-unknown format='something/else'
 from typing import Any
 
 from monedero.core.buyers.model import FORMAT, Buyers
-from monedero.formats.own_format import bytes_of, read_own, schema_of
+from monedero.formats.own_format import read_own, schema_of
 
 
 def read(content: bytes) -> Buyers:
     """Kinds of buyer from a file's bytes; refuses with every place that is wrong."""
     return read_own(content, FORMAT, Buyers)
-
-
-def write(buyers: Buyers) -> bytes:
-    """The file of kinds of buyer."""
-    return bytes_of(buyers.model_dump(mode="json"))
 
 
 def schema() -> dict[str, Any]:

@@ -18,9 +18,9 @@ import pytest
 from tests.core.ratecard.made_up import RATES
 
 from monedero.core.best_set import best
-from monedero.core.best_set.best import best_set, keeps, rank
+from monedero.core.best_set.best import best_set, rank
 from monedero.core.best_set.demand import Demand
-from monedero.core.best_set.month import Chosen, SetMonth, month_of
+from monedero.core.best_set.month import Chosen, SetMonth, at_level, levels_at, month_of
 from monedero.core.best_set.programme import Limits
 from monedero.core.buyers.model import Buyers
 from monedero.core.money import Money
@@ -278,6 +278,31 @@ def _limits(demand: Demand, rng: random.Random) -> list[Limits]:
         Limits(every_order=2, most_ways=3),
         Limits(must=frozenset({rng.choice(METHODS)})),
     ]
+
+
+def keeps(demand: Demand, month: SetMonth, limits: Limits) -> bool:
+    """True if a set keeps the limits."""
+    plans, ways = month.chosen
+    providers = {demand.plans[name].plan.provider for name in plans}
+    return (
+        limits.closed.isdisjoint(plans)
+        and (limits.most_accounts is None or len(plans) <= limits.most_accounts)
+        and (limits.most_ways is None or len(ways) <= limits.most_ways)
+        and all(len(together & providers) <= 1 for together in limits.apart)
+        and limits.must <= {way.method for way in ways}
+        and (not limits.every_order or fewest_ways(demand, month) >= limits.every_order)
+    )
+
+
+def fewest_ways(demand: Demand, month: SetMonth) -> int:
+    """The fewest ways of a set that carry an order of the month, at the volumes that its plans carry."""
+    plans = {plan.plan: demand.plans[plan.plan] for plan in month.plans}
+    levels = levels_at(plans, {plan.plan: plan.volume for plan in month.plans})
+    counts = (
+        sum(at_level(entry.days, way, plans, levels) in entry.fees for way in month.chosen.ways)
+        for entry in demand.classes
+    )
+    return min(counts, default=len(month.chosen.ways))
 
 
 @pytest.mark.parametrize("seed", range(100, 108))

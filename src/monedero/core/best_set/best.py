@@ -18,7 +18,7 @@ from fractions import Fraction
 from typing import NamedTuple
 
 from monedero.core.best_set.demand import Demand
-from monedero.core.best_set.month import Chosen, SetMonth, at_level, levels_at, month_of
+from monedero.core.best_set.month import Chosen, SetMonth, month_of
 from monedero.core.best_set.options import Aim, Options
 from monedero.core.best_set.programme import Limits, Programme
 from monedero.core.columns.level import ZERO
@@ -47,33 +47,6 @@ def best_set(demand: Demand, limits: Limits) -> Best | None:
     if fullest is None:
         return None
     return _Search(demand, limits, Aim.COST, month_of(demand, fullest.chosen).carried).best()
-
-
-def keeps(demand: Demand, month: SetMonth, limits: Limits) -> bool:
-    """True if a set keeps the limits."""
-    plans, ways = month.chosen
-    providers = {demand.plans[name].plan.provider for name in plans}
-    return (
-        limits.closed.isdisjoint(plans)
-        and (limits.most_accounts is None or len(plans) <= limits.most_accounts)
-        and (limits.most_ways is None or len(ways) <= limits.most_ways)
-        and all(len(together & providers) <= 1 for together in limits.apart)
-        and limits.must <= {way.method for way in ways}
-        and (not limits.every_order or fewest_ways(demand, month) >= limits.every_order)
-    )
-
-
-def fewest_ways(demand: Demand, month: SetMonth) -> int:
-    """The fewest ways of a set that carry an order of the month, at the volumes that its plans carry."""
-    if demand.unbrought:
-        return 0
-    plans = {plan.plan: demand.plans[plan.plan] for plan in month.plans}
-    levels = levels_at(plans, {plan.plan: plan.volume for plan in month.plans})
-    counts = (
-        sum(at_level(entry.days, way, plans, levels) in entry.fees for way in month.chosen.ways)
-        for entry in demand.classes
-    )
-    return min(counts, default=len(month.chosen.ways))
 
 
 def rank(demand: Demand, month: SetMonth) -> tuple[object, ...]:

@@ -80,7 +80,7 @@ class Search:
                 if found is not None and (best is None or found.bound > best.bound + NEAR):
                     heapq.heappush(parts, _Part(-found.bound, next(numbers), bounds, found))
         self._to(())
-        return self._searched() if parts else best
+        return self._kept(in_part=False) if parts else best
 
     def _to(self, bounds: Bounds) -> None:
         for column, _ in self._set:
@@ -92,8 +92,12 @@ class Search:
     def _solved(self, bounds: Bounds) -> Optimum | None:
         """The relaxation of a part, with every cut that it would break."""
         self._to(bounds)
+        return self._kept(in_part=True)
+
+    def _kept(self, *, in_part: bool) -> Optimum | None:
+        """The best values as the model stands, solved again with every cut that they would break."""
         while True:
-            found = self.model.solve(in_part=True)
+            found = self.model.solve(in_part=in_part)
             if found is None or not [pool for pool in self.pools if pool.cut(found.values)]:
                 return found
 
@@ -133,10 +137,3 @@ class Search:
             known = self._lost.get((column, value))
             score *= max(abs(value - values[column]) * (sum(known) / len(known) if known else 0), 1 / 10**6)
         return score
-
-    def _searched(self) -> Optimum | None:
-        """The best values by the solver's own search."""
-        while True:
-            found = self.model.solve()
-            if found is None or not [pool for pool in self.pools if pool.cut(found.values)]:
-                return found

@@ -187,8 +187,7 @@ def cells_of(found: Iterable[OrderClass], rankings: Rankings, ways: Sequence[Way
     for entry in found:
         by_method: dict[str, list[At]] = {}
         for at in entry.fees:
-            if at.route in by_route:
-                by_method.setdefault(by_route[at.route], []).append(at)
+            by_method.setdefault(by_route[at.route], []).append(at)
         ats = {method: frozenset(held) for method, held in by_method.items()}
         days = tuple(entry.days.items())
         for ranking in _alike(rankings.of(entry.country), by_method):

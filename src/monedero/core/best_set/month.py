@@ -30,10 +30,6 @@ class Chosen(NamedTuple):
     plans: tuple[str, ...]
     ways: tuple[Way, ...]
 
-    def without(self, way: Way) -> "Chosen":
-        """The set without one of its ways; its plans stay."""
-        return Chosen(self.plans, tuple(other for other in self.ways if other != way))
-
 
 class WayMonth(NamedTuple):
     """The orders that take a way in a month, their fees, their cost, and what is left of them but for the plan."""

@@ -59,9 +59,7 @@ class Pool:
         if self._worth is None or values[self._worth] < NOTHING:
             return False
         here = values[self._ways]
-        used = np.unique(self._more[here > 0])
-        if not used.size:
-            return False
+        used = np.unique([0, *self._more[here > 0]])
         # The worth at each level that a way of the solution is at.
         worth = used * values[self.taken] + np.maximum(0, self._more - used[:, None]) @ here
         best = worth.argmin()

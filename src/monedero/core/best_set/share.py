@@ -22,7 +22,7 @@ from monedero.core.columns.level import ZERO
 
 PARTS = 10_000
 MOST_CELLS = 250
-"""Of more cells the halving would take too long: no share is told."""
+"""With more cells the halving would take too long, and no share is told."""
 
 
 def meeting(at_none: Fraction, at_all: Fraction) -> Fraction | None:
