@@ -396,3 +396,23 @@ def test_a_key_is_looked_up_and_written_in_one_transaction(
     refund()
     other.join(10)
     assert [len(answer.told) for answer in answers] == [2, 2]
+
+
+@pytest.mark.parametrize(
+    "key",
+    [
+        "95602620-6018-4508-817c-4ca30a68c487",
+        "d437c927-6014-4887-9238-e6f762e3c898",
+        "0e442326-9487-4645-8322-af5ceaa6c890",
+    ],
+)
+def test_a_random_key_whose_digits_would_pass_for_a_card_number_places_its_order(
+    keeper: Shopkeeper, key: str
+) -> None:
+    """Keys as browsers make them, RFC 9562 version 4; a card number in the place of one is refused all the same."""
+    body = {"order": BOAT, "tender": "card"}
+    placed = keeper.client.post("/api/checkouts/web-shop/orders", json=body, headers={"Idempotency-Key": key})
+    assert placed.status_code == 201, placed.text
+    number = {"Idempotency-Key": "4539 1488 0343 6467"}
+    refused = keeper.client.post("/api/checkouts/web-shop/orders", json=body, headers=number)
+    assert keeper.fault(refused)[:2] == (422, "card-number")
