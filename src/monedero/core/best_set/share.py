@@ -47,7 +47,7 @@ def pays_from(demand: Demand, alone: SetMonth, with_it: SetMonth, way: Way) -> F
         if held is not None:
             orders = orders.plus(type(orders)(entry.orders, entry.amount, entry.margin))
             fees = Fees(fees.fees + held.fees, fees.returned + held.returned)
-    # Whoever insists on the way leaves without it: what they would cost as lost orders is won besides.
+    # Without the way these buyers leave, so that with it the shop also saves the cost of their lost orders.
     all_of_them = demand.terms[way.route].value(orders, fees) + demand.lost_order * orders.orders - charge
     return meeting(with_it.left - alone.left, all_of_them)
 

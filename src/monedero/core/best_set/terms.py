@@ -16,7 +16,9 @@ from monedero.core.ratecard.linear import NOTHING, Linear, total
 
 
 def terms_of(other_costs: OtherCosts, completes: Fraction) -> RouteTerms:
-    """The terms of a route; `completes` is the share of orders that is finished. There is no share of a month in it."""
+    """The terms of a route; `completes` is the share of orders that is finished. A share of the plan's month is in it
+    only where the other costs have one.
+    """
     one = Linear(ZERO, Fraction(1))
     alone, by_fee, by_return = (
         _line(*pair, other_costs) for pair in ((NOTHING, NOTHING), (one, NOTHING), (NOTHING, one))

@@ -110,7 +110,7 @@ def _outside(demand: Demand, month: SetMonth) -> Iterable[With]:
     plans, ways = month.chosen
     held = {demand.plans[name].plan.provider: name for name in plans}
     inside = {way.method for way in ways}
-    found: dict[str, With] = {}
+    found: dict[str, tuple[Way, SetMonth]] = {}
     for way in demand.ways:
         if way.method in inside:
             continue
@@ -118,9 +118,10 @@ def _outside(demand: Demand, month: SetMonth) -> Iterable[With]:
             continue
         chosen = in_sequence(demand, {*plans, *([way.plan] if way.plan else [])}, {*ways, way})
         other = month_of(demand, chosen)
-        if way.method not in found or other.merit > found[way.method].month.merit:
-            found[way.method] = With(way, other, pays_from(demand, month, other, way))
-    yield from sorted(found.values(), key=lambda entry: entry.month.merit, reverse=True)
+        if way.method not in found or other.merit > found[way.method][1].merit:
+            found[way.method] = way, other
+    for way, other in sorted(found.values(), key=lambda entry: entry[1].merit, reverse=True):
+        yield With(way, other, pays_from(demand, month, other, way))
 
 
 def _one_less(context: Context, day: date, limits: Limits, best: Best | None) -> SetMonth | None:

@@ -9,15 +9,17 @@ from datetime import date
 from fractions import Fraction
 from functools import cached_property
 
+from monedero.core.best_set.demand import Orders
+from monedero.core.best_set.terms import terms_of
 from monedero.core.columns.card import CardColumns
+from monedero.core.columns.classes import Fees
 from monedero.core.columns.fees import name_of
 from monedero.core.columns.level import Sum
 from monedero.core.columns.month import Alone, PlanMonth, counted, plan_month
-from monedero.core.cost.all_in import OtherCosts, parts_of
+from monedero.core.cost.all_in import OtherCosts
 from monedero.core.cost.assumed import ZERO
 from monedero.core.method import Method
 from monedero.core.profile import Source
-from monedero.core.ratecard.linear import Linear, total
 from monedero.core.ratecard.model import Route
 from monedero.core.ratecard.volume import Volume, plan_key
 from monedero.work.context import Context
@@ -148,20 +150,7 @@ def _route_sums(entry: Alone) -> Iterable[tuple[str, Sum]]:
 
 
 def _route_month(provider: str | None, method: Method, sums: Sum, other_costs: OtherCosts) -> RouteMonth:
-    """The all-in cost of a route over its orders: every part is a line, taken at the whole amount and all orders.
-
-    A cost is linear in the fee and in what of it returns, so that both are brought in at the end: the sums of a month
-    are long numbers, and every calculation with them takes its time.
-    """
-    nothing, one = Linear(ZERO, ZERO), Linear(ZERO, Fraction(1))
-    alone = _line(nothing, nothing, other_costs)
-    by_fee, by_return = (
-        _line(*pair, other_costs).intercept - alone.intercept for pair in ((one, nothing), (nothing, one))
-    )
-    returned = {"none": ZERO, "percent": sums.returned, "all": sums.fees}[other_costs.events.refund_returns]
-    cost = alone.slope * sums.amount + alone.intercept * sums.orders + by_fee * sums.fees + by_return * returned
+    """The all-in cost of a route over its orders."""
+    terms = terms_of(other_costs, completes=Fraction(1))
+    cost = terms.cost(Orders(sums.orders, sums.amount, None), Fees(sums.fees, sums.returned))
     return RouteMonth(provider, method.id, sums.orders, sums.amount, sums.fees, cost)
-
-
-def _line(fee: Linear, returned: Linear, other_costs: OtherCosts) -> Linear:
-    return total(line for _, line in parts_of(fee, returned, other_costs))

@@ -8,13 +8,12 @@ from monedero.core.best_set.demand import Demand, OnCard, RouteTerms, Way, cells
 from monedero.core.best_set.terms import terms_of
 from monedero.core.columns.classes import Arranged, classes
 from monedero.core.columns.level import ZERO
-from monedero.core.method import Method
 from monedero.work.context import Context
 from monedero.work.month.buyers import shop_rankings
 from monedero.work.month.costs import Month, the_month
 from monedero.work.month.terms import completes_of
 from monedero.work.prices.inputs import CompareInputs, inputs_of
-from monedero.work.prices.other_costs import RouteOnDay, assumed_of, other_costs_of, own_fee
+from monedero.work.prices.other_costs import RouteOnDay, other_costs_of, own_fee
 
 
 def demand_of(context: Context, day: date) -> Demand:
@@ -48,13 +47,9 @@ def _demand(inputs: CompareInputs, month: Month, day: date) -> Demand:
         ways=ways,
         terms=terms,
         unbrought=Fraction(month.orders.left_out, month.orders.months),
-        lost_order=assumed_of(inputs, _any(inputs)).lost_order if inputs.methods else ZERO,
+        # Assumed of the whole shop, so that it is the same on every route.
+        lost_order=next((held.lost_order for held in terms.values()), ZERO),
     )
-
-
-def _any(inputs: CompareInputs) -> Method:
-    """Any method: the cost of a lost order is assumed of the whole shop, so it is the same for all."""
-    return next(iter(inputs.methods.values()))
 
 
 def _arranged(inputs: CompareInputs, month: Month, day: date) -> list[Arranged]:

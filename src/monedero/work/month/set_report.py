@@ -123,7 +123,6 @@ def demand_of_files(
     for country in {order.country for order in month}:
         ranked.of(country)
     found = classes(in_columns, list(dict.fromkeys(entry.card for entry in plans.values())))
-    lost = inputs.chosen.get(("lost-order", "*"))
     return Demand(
         cells=cells_of(found, ranked, ways),
         classes=found,
@@ -131,7 +130,7 @@ def demand_of_files(
         ways=ways,
         terms=terms,
         unbrought=Fraction(len(month) - in_columns.height),
-        lost_order=Fraction(lost) if lost else ZERO,
+        lost_order=next((held.lost_order for held in terms.values()), ZERO),
     ), frozenset(closed)
 
 
