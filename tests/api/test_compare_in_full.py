@@ -404,7 +404,7 @@ def test_a_sheet_is_read_like_a_table(client: TestClient) -> None:
 
 def test_the_month_may_be_past_orders_or_be_typed_from_them(client: TestClient) -> None:
     imported(client, table())
-    found = client.get("/api/profile/derived").json()
+    found = client.get("/api/profile/derived").json()["profile"]
     cells = {(cell["line"], cell["market"]): cell for cell in found["cells"]}
     assert cells["night-boat-tour", "es-eur"]["orders"] == "0.5"
     assert cells["star-chart", "gb-gbp"]["usual"] == "42.00 GBP"

@@ -14,7 +14,7 @@ def test_from_what_buyers_pay_with_to_the_best_set_in_the_checkout_and_back(desk
     desk.see("typed by you")
     assert desk.named("Share of Phone or watch", "input").get_attribute("value") == "15.6"
     desk.pick("Another country", "Spain")
-    desk.see("As all buyers again")
+    desk.see("Take away what is typed of ")
     desk.click("The best set for these buyers", "a")
     desk.see("proven: no other set leaves more")
     desk.see("Put it in the checkout")

@@ -7,6 +7,7 @@ from monedero.core.errors import FaultCode
 from monedero.core.shop import Shop
 from monedero.formats import matching, past_orders, table
 from monedero.formats.orders_csv import BrokenRow, split
+from monedero.formats.paid_with import PaidWords
 
 NUMBER = longer("7992739871")
 SHOP = Shop(name="Lume", country="PT", currency="EUR")
@@ -18,7 +19,7 @@ def test_a_row_of_past_orders_with_a_card_number_is_refused_and_masked() -> None
         "\n".join(["id,placed_on,amount,note", *rows_of_file, f"3,2026-10-03,5.00,,{NUMBER}"]).encode()
     )
     found = matching.guess(read.header, [cells for _, cells in read.rows], "EUR", "PT")
-    rows = [row for _, row in past_orders.Reader(read, found, SHOP).rows()]
+    rows = [row for _, row in past_orders.Reader(read, found, SHOP, PaidWords({})).rows()]
     refused = [row for row in rows if isinstance(row, past_orders.RefusedRow)]
     assert [(row.fault.code, row.fault.field) for row in refused] == [
         (FaultCode.CARD_NUMBER, "note"),
@@ -41,5 +42,5 @@ def test_rows_whose_status_is_left_out_are_counted_apart_and_read_no_further() -
     read = table.read("\n".join(["id,date,amount,status", *rows]).encode())
     found = matching.guess(read.header, [cells for _, cells in read.rows], "EUR", "PT")
     asked = found.model_copy(update={"left_out": ["Cancelled"]})
-    kinds = [type(row).__name__ for _, row in past_orders.Reader(read, asked, SHOP).rows()]
+    kinds = [type(row).__name__ for _, row in past_orders.Reader(read, asked, SHOP, PaidWords({})).rows()]
     assert kinds == ["ReadOrder", "LeftOut", "ReadOrder"]

@@ -15,6 +15,7 @@ from monedero.core.order.kinds import LineKind
 from monedero.core.ratecard.model import RateCard
 from monedero.formats import rate_card_csv, table
 from monedero.formats.matching import DayOrder, Matching, guess
+from monedero.formats.paid_with import PaidWith, PaidWords
 from monedero.formats.past_orders import LeftOut, Reader, ReadOrder, RefusedRow, amount_of, country_of
 from monedero.formats.table import Table
 
@@ -24,7 +25,8 @@ SHOP = demo.shop()
 def read(content: str, **changed: object) -> list[ReadOrder | RefusedRow | LeftOut]:
     held = table.read(content.encode())
     found = guess(held.header, [cells for _, cells in held.rows], "EUR", "PT")
-    return [row for _, row in Reader(held, found.model_copy(update=changed), SHOP).rows()]
+    words = PaidWords({"card": "Card"}, frozenset({"aster"}))
+    return [row for _, row in Reader(held, found.model_copy(update=changed), SHOP, words).rows()]
 
 
 @pytest.mark.parametrize(
@@ -128,10 +130,39 @@ def test_a_line_of_the_shop_brings_its_kind_and_whether_it_repeats() -> None:
     assert row.order.recurring is True
 
 
+EXPORT = """Order,Date,Total,Status,Payment
+1001,2026-10-03,42.00,Completed,Credit card (Aster)
+1002,2026-10-03,30.00,Refunded,Bank transfer
+1003,2026-10-04,12.00,Cancelled,Cash
+1004,2026-10-05,18.00,Partially refunded,Moonbeam
+"""
+
+
+def test_a_file_says_how_each_order_was_paid_and_which_were_given_back() -> None:
+    first, back, out, part = read(EXPORT)
+    assert isinstance(first, ReadOrder)
+    assert isinstance(back, ReadOrder)
+    assert isinstance(out, LeftOut)
+    assert isinstance(part, ReadOrder)
+    assert (first.method, first.order.card_network, str(first.order.card_kind)) == (
+        "card",
+        "aster",
+        "consumer-credit",
+    )
+    assert (back.order.amount.minor, back.refund_of, back.id) == (-3000, "1002", "1002 given back")
+    assert (part.order.amount.minor, part.method) == (1800, None)
+
+
+def test_a_word_that_the_owner_matched_goes_before_its_guess_and_one_that_means_nothing_stays_so() -> None:
+    matched = {"Moonbeam": PaidWith(method="account-wallet"), "Credit card (Aster)": None}
+    orders = [row for row in read(EXPORT, paid_with=matched) if isinstance(row, ReadOrder)]
+    assert [order.method for order in orders] == [None, "bank-transfer", "account-wallet"]
+
+
 def test_a_matching_that_names_what_is_not_there_is_refused() -> None:
     matching = Matching(columns={"id": "no"}, days="ymd", decimal=".", currency="EUR", country="PT")
     with pytest.raises(InvalidInput) as refused:
-        Reader(Table(["id"], []), matching, SHOP)
+        Reader(Table(["id"], []), matching, SHOP, PaidWords({}))
     codes = {(fault.field, fault.code.value) for fault in refused.value.faults}
     assert codes == {("placed_on", "column-unmatched"), ("amount", "column-unmatched"), ("id", "column-missing")}
 
@@ -229,7 +260,7 @@ def test_a_file_that_is_no_table_is_refused(content: bytes, code: str) -> None:
 
 def test_an_order_with_another_amount_under_the_same_id_is_told_with_what_is_kept() -> None:
     held = table.read(b"id,date,amount\n7,2026-10-03,5.00\n")
-    reader = Reader(held, guess(held.header, [cells for _, cells in held.rows], "EUR", "PT"), SHOP)
+    reader = Reader(held, guess(held.header, [cells for _, cells in held.rows], "EUR", "PT"), SHOP, PaidWords({}))
     (cells, order), *_ = reader.rows()
     assert isinstance(order, ReadOrder)
     refused = reader.doubled(order, cells, "2026-10-03, 6.00 EUR")

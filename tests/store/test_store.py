@@ -141,8 +141,12 @@ def test_the_revision_rises_with_what_prices_rest_on_and_with_nothing_else(store
     order = PastOrder("7", "2026-10-03", 500, "EUR", "PT", None, None, None, None, None, None)
     assert store.past_orders.add(iter([[order], [order]])) == 1
     assert store.revision() == held._replace(month=held.month + 1)
+    told = order._replace(method="cash", minor=900)
+    assert store.past_orders.add(iter([[told]])) == 0
+    assert [*store.past_orders.paid_by()] == [("PT", "cash", 1)]
+    assert store.past_orders.paid()["minor"].to_list() == [500]
     assert store.past_orders.clear() == 1
-    assert store.revision() == held._replace(month=held.month + 2)
+    assert store.revision() == held._replace(month=held.month + 3)
     held = store.revision()
     saved = store.checkouts.save(demo.checkout(), 0)
     store.accounts.put(demo.accounts()[0])

@@ -32,6 +32,7 @@ from monedero.api.desk import (
     order_records,
     orders,
     outside,
+    past_orders,
     pictures,
     places,
     price_changes,
@@ -51,7 +52,7 @@ from monedero.server.shops import DEMO, OWN, Shops
 # Routes are looked through in this sequence: what buyers ask for comes first.
 FEATURES = (
     *(offer, line_pages, buyers_orders, order_papers, voucher_code, notifications, returns),
-    *(pictures, vouchers, orders, shop, amounts, month, buyers, compare, curves, best_set),
+    *(pictures, vouchers, orders, shop, amounts, month, past_orders, buyers, compare, curves, best_set),
     *(catalogue, rate_cards, new_provider, next_steps, providers),
     *(
         price_changes,

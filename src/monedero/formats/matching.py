@@ -19,9 +19,9 @@ import re
 from collections.abc import Sequence
 from enum import StrEnum
 from typing import Literal
-from unicodedata import normalize
 
 from monedero.core.fields import CountryCode, CurrencyCode, Strict
+from monedero.formats.paid_with import PaidWith, plain_words
 
 # Names of columns, in the languages of the shops that were thought of; the first that fits is taken.
 NAMES: dict[str, tuple[str, ...]] = {
@@ -46,6 +46,19 @@ NAMES: dict[str, tuple[str, ...]] = {
     "recurring": ("recurring", "repeats", "subscription"),
     "card_kind": ("card kind", "card type", "kind of card"),
     "card_network": ("card network", "network", "card brand"),
+    "method": (
+        *("paid with", "paid by", "payment method", "payment", "method", "way to pay", "pago", "metodo de pago"),
+        *(
+            "pagamento",
+            "metodo de pagamento",
+            "zahlungsart",
+            "zahlart",
+            "zahlung",
+            "paiement",
+            "betaalwijze",
+            "gateway",
+        ),
+    ),
     "status": ("status", "order status", "state", "estado", "situacao", "statut", "zustand"),
     "refund_of": ("refund of", "refunds", "refunded order"),
 }
@@ -63,7 +76,9 @@ class DayOrder(StrEnum):
 class Matching(Strict):
     """By field the header of its column, how days and decimals are written, and what holds where a column is none.
 
-    Orders whose status is one of those `left_out` are not read: they were cancelled, or never paid.
+    Orders whose status is one of those `left_out` are not read: they were cancelled, or never paid. Those whose status
+    is one of `refunds` were given back: they are no orders of a month. `paid_with` says how an order was paid, by the
+    values of its column; None is a value that says nothing of it, and one that is not there is guessed.
     """
 
     columns: dict[str, str]
@@ -72,6 +87,8 @@ class Matching(Strict):
     currency: CurrencyCode
     country: CountryCode
     left_out: list[str] = []
+    refunds: list[str] = []
+    paid_with: dict[str, PaidWith | None] = {}
 
 
 def guess(header: Sequence[str], rows: Sequence[Sequence[str]], currency: str, country: str) -> Matching:
@@ -81,7 +98,7 @@ def guess(header: Sequence[str], rows: Sequence[Sequence[str]], currency: str, c
     for alike in (_same, _holds):
         for field, names in NAMES.items():
             free = [name for name in header if name and name not in columns.values()]
-            found = next((column for name in names for column in free if alike(_plain(column), name)), None)
+            found = next((column for name in names for column in free if alike(plain_words(column), name)), None)
             if found and field not in columns:
                 columns[field] = found
 
@@ -98,6 +115,7 @@ def guess(header: Sequence[str], rows: Sequence[Sequence[str]], currency: str, c
         currency=currency,
         country=country,
         left_out=[value for value in dict.fromkeys(cells("status")) if no_order(value)],
+        refunds=[value for value in dict.fromkeys(cells("status")) if gives_back(value)],
     )
 
 
@@ -107,9 +125,31 @@ def no_order(status: str) -> bool:
     >>> no_order("Cancelled by customer"), no_order("Storniert"), no_order("Completed"), no_order("Refunded")
     (True, True, False, False)
     """
-    return any(word.startswith(NO_ORDER) for word in _plain(status).split())
+    return any(word.startswith(NO_ORDER) for word in plain_words(status).split())
 
 
+def gives_back(status: str) -> bool:
+    """True if a status says that an order was given back whole. Words are common practice, no source.
+
+    >>> gives_back("Refunded"), gives_back("Reembolsado"), gives_back("Partially refunded"), gives_back("Shipped")
+    (True, True, False, False)
+    """
+    words = plain_words(status).split()
+    return any(word.startswith(BACK) for word in words) and not any(word.startswith(IN_PART) for word in words)
+
+
+BACK = (
+    "refund",
+    "reembols",
+    "estorn",
+    "devol",
+    "rembours",
+    "erstatt",
+    "terugbetaald",
+    "chargeback",
+    "charged back",
+)
+IN_PART = ("partial", "part", "parcial", "teil", "partiel", "deels")
 NO_ORDER = (
     *("cancel", "cancelado", "cancelada", "anul", "annul", "stornier", "abgebrochen", "geannuleerd"),
     *("fail", "declin", "void", "reject", "abandon", "expired", "unpaid", "fallido", "recus", "rechaz"),
@@ -132,12 +172,6 @@ def _same(column: str, name: str) -> bool:
 
 def _holds(column: str, name: str) -> bool:
     return name in column.split()
-
-
-def _plain(name: str) -> str:
-    """A header in small letters, with spaces for whatever joins its words."""
-    letters = normalize("NFKD", name.casefold()).encode("ascii", "ignore").decode()
-    return re.sub(r"[^a-z0-9]+", " ", letters).strip()
 
 
 def _days(cells: Sequence[str]) -> DayOrder:

@@ -27,7 +27,7 @@ from monedero.core.order.model import Order
 T = TypeVar("T")
 
 REQUIRED = ("id", *(fact.column for fact in ALWAYS_KNOWN))
-OPTIONAL = (*(fact.column for fact in MAY_BE_UNKNOWN), "refund_of")
+OPTIONAL = (*(fact.column for fact in MAY_BE_UNKNOWN), "refund_of", "method")
 
 
 class BrokenRow(InvalidInput):

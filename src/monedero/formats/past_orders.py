@@ -37,9 +37,13 @@ from monedero.core.order.kinds import CardKind, LineKind
 from monedero.core.order.model import Order
 from monedero.core.shop import Line, Shop
 from monedero.formats.matching import REQUIRED, DayOrder, Matching
+from monedero.formats.paid_with import PaidWith, PaidWords
 from monedero.formats.table import Table
 
 T = TypeVar("T")
+
+GIVEN_BACK = " given back"
+"""Follows the id of an order that a row gives back by its status, in the id of the refund."""
 
 LANGUAGES = ("en", "pt", "es", "fr", "de", "it", "nl")
 WRITTEN = {
@@ -51,12 +55,15 @@ YES, NO = ("true", "yes", "1"), ("false", "no", "0")
 
 
 class ReadOrder(NamedTuple):
-    """A past order as it was read, with the line of the file on which it stands, its id, and what it gives back."""
+    """A past order as it was read, with the line of the file on which it stands, its id, what it gives back, and how it
+    was paid.
+    """
 
     row: int
     id: str
     order: Order
     refund_of: str | None
+    method: str | None = None
 
 
 class LeftOut(NamedTuple):
@@ -153,11 +160,25 @@ def _as_typed(fact: Fact, text: str, plain: str) -> Any:
         raise InvalidInput(dataclasses.replace(refused.faults[0], value=text)) from None
 
 
+class _NotTold(NamedTuple):
+    """How an order was paid of which the file does not say it."""
+
+    method: str | None = None
+    network: str | None = None
+    kind: CardKind | None = None
+
+
+NOT_TOLD = _NotTold()
+
+
 class Reader:
     """Reads the rows of a table by a matching, for a shop."""
 
-    def __init__(self, table: Table, matching: Matching, shop: Shop) -> None:
-        """Refuse a matching that leaves out what is needed, or names a column that the table does not have."""
+    def __init__(self, table: Table, matching: Matching, shop: Shop, words: PaidWords) -> None:
+        """Refuse a matching that leaves out what is needed, or names a column that the table does not have.
+
+        `words` are those by which the file may say how an order was paid.
+        """
         missing = [Fault(FaultCode.COLUMN_UNMATCHED, name) for name in REQUIRED if name not in matching.columns]
         missing += [
             Fault(FaultCode.COLUMN_MISSING, name, column)
@@ -168,6 +189,7 @@ class Reader:
             raise InvalidInput(*missing)
         self._table = table
         self._matching = matching
+        self._words, self._paid = words, dict(matching.paid_with)
         self._places = {name: table.header.index(column) for name, column in matching.columns.items()}
         self._lines: dict[str, Line] = {}
         for line in shop.lines:
@@ -229,23 +251,37 @@ class Reader:
 
     def _read(self, number: int, cells: Sequence[str]) -> ReadOrder:
         matching = self._matching
+        paid, back = self._paid_with(cells), self._text(cells, "status") in matching.refunds
         code = self._value(cells, "currency", lambda text: currency(text.upper())) or matching.currency
         name = self._text(cells, "line")
         line = self._lines.get(name.casefold()) if name else None
         self.unknown_lines += bool(name) and line is None
         kinds = self._value(cells, "kind", _line_kinds) or frozenset({line.kind} if line else ())
         recurring = self._value(cells, "recurring", _truth)
+        amount = self._needed(cells, "amount", lambda text: amount_of(text, matching.decimal, code))
         order = Order(
             placed_on=self._needed(cells, "placed_on", lambda text: _day(text, matching.days)),
-            amount=self._needed(cells, "amount", lambda text: amount_of(text, matching.decimal, code)),
+            amount=amount._replace(minor=-abs(amount.minor)) if back else amount,
             country=self._value(cells, "country", country_of) or matching.country,
             lines=(line.id,) if line else (),
             kinds=kinds,
             recurring=line.recurring if recurring is None and line else recurring,
-            card_kind=self._value(cells, "card_kind", _kind),
-            card_network=self._value(cells, "card_network", lambda text: identifier(text.casefold())),
+            card_kind=self._value(cells, "card_kind", _kind) or paid.kind,
+            card_network=self._value(cells, "card_network", lambda text: identifier(text.casefold()))
+            or paid.network,
         )
-        return ReadOrder(number, self._needed(cells, "id", str), order, self._value(cells, "refund_of", str))
+        id, refund_of = self._needed(cells, "id", str), self._value(cells, "refund_of", str)
+        if back and refund_of is None:
+            # The order itself may stand in the same file, or in one that was read before its status changed.
+            id, refund_of = f"{id}{GIVEN_BACK}", id
+        return ReadOrder(number, id, order, refund_of, paid.method)
+
+    def _paid_with(self, cells: Sequence[str]) -> PaidWith | _NotTold:
+        """How the order was paid, as the owner matched the file's word for it, else by a guess."""
+        text = self._text(cells, "method")
+        if text and text not in self._paid:
+            self._paid[text] = self._words.guess(text)
+        return self._paid.get(text) or NOT_TOLD
 
 
 def _holds_card_number(cell: str) -> bool:

@@ -194,6 +194,15 @@ MIGRATIONS: Sequence[tuple[str, Sequence[str]]] = (
             "CREATE INDEX voucher_wrong_by ON voucher_wrong (who, at)",
         ),
     ),
+    (
+        "0015-past-orders-by-method",
+        (
+            "ALTER TABLE past_order ADD COLUMN method TEXT",
+            # How orders were paid that were kept before, until the reading that says so is whole.
+            "CREATE TABLE past_paid (id TEXT PRIMARY KEY, method TEXT NOT NULL, card_kind TEXT, card_network TEXT) "
+            "WITHOUT ROWID",
+        ),
+    ),
 )
 
 

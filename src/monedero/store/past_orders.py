@@ -12,8 +12,25 @@ from peewee import SqliteDatabase
 from monedero.core.order.facts import KIND, LINE
 from monedero.core.order.model import Order
 
-INSERT = "INSERT OR IGNORE INTO past_order VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)"
+INSERT = """
+INSERT OR IGNORE INTO past_order (id, placed_on, minor, currency, country, line, kinds, recurring, card_kind,
+  card_network, refund_of, method, reading) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+"""
 DONE = "reading IN (SELECT id FROM past_reading WHERE done = 1)"
+# A file that is read again with its column of methods matched says of orders that are kept how they were paid.
+LEARN = f"""
+INSERT OR REPLACE INTO past_paid (id, method, card_kind, card_network) SELECT ?, ?, ?, ? WHERE EXISTS
+  (SELECT 1 FROM past_order WHERE id = ? AND method IS NOT ? AND {DONE})
+"""
+LEARNT = """
+UPDATE past_order SET method = told.method, card_kind = coalesce(told.card_kind, past_order.card_kind),
+  card_network = coalesce(told.card_network, past_order.card_network)
+FROM past_paid AS told WHERE told.id = past_order.id
+"""
+PAID_BY = f"""
+SELECT country, method, count(*) FROM past_order WHERE minor > 0 AND method IS NOT NULL AND {DONE}
+GROUP BY country, method
+"""
 PAID = f"""
 SELECT minor, currency, placed_on, country, card_network, card_kind, recurring, kinds, line
 FROM past_order WHERE minor > 0 AND {DONE}
@@ -48,13 +65,22 @@ class PastOrder(NamedTuple):
     card_kind: str | None
     card_network: str | None
     refund_of: str | None
+    method: str | None = None
 
     @classmethod
-    def of(cls, id: str, order: Order, refund_of: str | None) -> "PastOrder":
+    def of(cls, id: str, order: Order, refund_of: str | None, method: str | None) -> "PastOrder":
         """The row of an order."""
         line, kinds = LINE.text(order) or None, KIND.text(order) or None
         placed = (id, order.placed_on.isoformat(), *order.amount, order.country)
-        return cls(*placed, line, kinds, order.recurring, order.card_kind, order.card_network, refund_of)
+        return cls(*placed, line, kinds, order.recurring, order.card_kind, order.card_network, refund_of, method)
+
+
+class PaidBy(NamedTuple):
+    """So many paid orders from a country by a method."""
+
+    country: str
+    method: str
+    orders: int
 
 
 class Counts(NamedTuple):
@@ -74,9 +100,11 @@ class PastOrders:
         """Work on one database; `changes` counts the changes since, so that what was read can be kept until one."""
         self._database = database
         self.changes = 0
+        self._paid_by: tuple[int, tuple[PaidBy, ...]] | None = None
 
     def add(self, batches: Iterable[list[PastOrder]]) -> int:
-        """Keep orders, all or none; one whose id is kept already changes nothing. Returns how many are new.
+        """Keep orders, all or none; of one whose id is kept already only how it was paid is taken over. Returns how
+        many are new.
 
         Every batch is a short transaction of its own, so that others can write meanwhile; the orders count together
         once the last one is there.
@@ -93,12 +121,15 @@ class PastOrders:
                     before = connection.total_changes
                     connection.executemany(INSERT, [(*order, reading) for order in batch])
                     added += connection.total_changes - before
+                    connection.executemany(LEARN, [_learnt(order) for order in batch if order.method])
         except BaseException:
             self.drop_unfinished()
             raise
         with self._database.atomic("IMMEDIATE"):
             self._database.execute_sql("UPDATE past_reading SET done = 1 WHERE id = ?", (reading,))
-            if added:
+            learnt = self._database.execute_sql(LEARNT).rowcount
+            self._database.execute_sql("DELETE FROM past_paid")
+            if added or learnt:
                 self._count()
         return added
 
@@ -109,6 +140,7 @@ class PastOrders:
                 dropped = self._database.execute_sql(TAKE_AWAY, (AT_ONCE,)).rowcount
                 if dropped < AT_ONCE:
                     self._database.execute_sql("DELETE FROM past_reading WHERE done = 0")
+                    self._database.execute_sql("DELETE FROM past_paid")
                     return
 
     def known(self) -> dict[str, tuple[str, int, str]]:
@@ -119,6 +151,14 @@ class PastOrders:
     def counts(self) -> Counts:
         """How many there are of each, and from when to when."""
         return Counts(*self._database.execute_sql(COUNTS).fetchone())
+
+    def paid_by(self) -> tuple[PaidBy, ...]:
+        """How many paid orders from each country say that they were paid by each method; counted once a change."""
+        kept, changes = self._paid_by, self.changes
+        if kept is None or kept[0] != changes:
+            rows = self._database.execute_sql(PAID_BY).fetchall()
+            kept = self._paid_by = (changes, tuple(PaidBy(*row) for row in rows))
+        return kept[1]
 
     def paid(self) -> pl.DataFrame:
         """The paid orders as columns, as `OrderColumns` takes them, with their lines."""
@@ -154,3 +194,8 @@ class PastOrders:
     def _count(self) -> None:
         self.changes += 1
         self._database.execute_sql("UPDATE revision SET month = month + 1")
+
+
+def _learnt(order: PastOrder) -> tuple[str | None, ...]:
+    """The values of `LEARN`."""
+    return (order.id, order.method, order.card_kind, order.card_network, order.id, order.method)

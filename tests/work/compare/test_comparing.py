@@ -134,12 +134,12 @@ def past(number: int, minor: int) -> PastOrder:
     return PastOrder(str(number), "2026-10-03", minor, "EUR", "ES", "night-boat-tour", kinds, False, *card, None)
 
 
-def test_a_profile_from_past_orders_takes_the_middles_of_its_quarters_and_half(demo: RunningShop) -> None:
-    """Sixteen amounts 1.00 to 16.00: the 2nd, the 8th and the 14th by nearest rank of 1/8, 1/2 and 7/8."""
+def test_a_profile_from_past_orders_takes_the_means_of_its_quarters_and_half(demo: RunningShop) -> None:
+    """Sixteen amounts 1.00 to 16.00: the means of the first four, the eight in the middle, and the last four."""
     demo.store.past_orders.add([[past(number, 100 * number) for number in range(1, 17)]])
-    profile = derived(at_desk(demo.store))
+    profile = derived(at_desk(demo.store)).profile
     (cell,) = profile.cells
-    assert (str(cell.low), str(cell.usual), str(cell.high)) == ("2.00 EUR", "8.00 EUR", "14.00 EUR")
+    assert (str(cell.low), str(cell.usual), str(cell.high)) == ("2.50 EUR", "8.50 EUR", "14.50 EUR")
     assert (str(cell.orders), profile.source) == ("16", Source.TYPED)
     assert [(share.kind, share.network, str(share.share)) for share in profile.cards] == [
         ("consumer-debit", "aster", "100"),

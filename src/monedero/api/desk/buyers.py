@@ -35,11 +35,15 @@ class FamilyOut(BaseModel):
 
 
 class BuyersOut(BaseModel):
-    """The shares of a country's buyers (`all`: of every other country), and whether they were typed or guessed."""
+    """The shares of a country's buyers (`all`: of every other country) and their origin.
+
+    `read_from` is the number of past orders that say so.
+    """
 
     country: str
     name: str
     origin: BuyersFrom
+    read_from: int
     families: list[FamilyOut]
 
 
@@ -121,6 +125,7 @@ def _state(running: RunningDep, context: Context) -> BuyersState:
                 country=country or ALL,
                 name=country_name(country) if country else say("buyers-all"),
                 origin=entry.origin,
+                read_from=entry.orders,
                 families=[_family(family) for family in entry.families],
             )
             for country, entry in held.value.items()

@@ -268,7 +268,7 @@ class PlansOut(BaseModel):
     orders: str
     amount: str
     months: int
-    left_out: int
+    left_out: str
     alone: list[OneProviderOut]
     by_provider: list[VolumesOut]
     software: VolumesOut | None

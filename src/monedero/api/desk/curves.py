@@ -180,7 +180,7 @@ class _Plans:
             orders=exact(found.month.orders, 2),
             amount=self.money(found.month.amount),
             months=found.month.months,
-            left_out=found.month.left_out,
+            left_out=exact(found.month.left_out, 2),
             alone=[self.one(month) for month in found.alone],
             by_provider=[
                 self.volumes(

@@ -28,10 +28,10 @@ from monedero.wording.catalogue import say
 from monedero.wording.places import country_name, language_name, network_name
 from monedero.work.checkout.describe import describe_shop
 from monedero.work.checkout.impact_before import shop_would_move
-from monedero.work.compare.rate_cards import card_networks, provider_names
+from monedero.work.compare.rate_cards import provider_names
 from monedero.work.context import Context
 from monedero.work.shop.in_cart import beginnings
-from monedero.work.shop.lookups import methods_of
+from monedero.work.shop.lookups import methods_of, networks_of
 
 router = APIRouter(prefix="/api", tags=["shop"], responses=PROBLEMS)
 
@@ -218,7 +218,7 @@ def read_choices(running: RunningDep, context: ContextDep) -> Choices:
     """Tells what pickers offer. Methods are the known ones and the shop's own; card networks are those of its rate
     cards.
     """
-    networks = [Choice(code=network, name=network_name(network)) for network in card_networks(context)]
+    networks = [Choice(code=network, name=network_name(network)) for network in sorted(networks_of(context.shop))]
     shop = running.store.description.read()
     known = methods_of(shop.value) if shop else methods.known()
     named = sorted(

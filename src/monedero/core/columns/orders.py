@@ -138,6 +138,12 @@ class OrderColumns:
         """How many orders are not left out."""
         return self.frame.height + len(self.long)
 
+    @cached_property
+    def weight(self) -> Fraction:
+        """How many orders the rows stand for."""
+        inside = Fraction(int(self.frame["weight"].sum()), self.weight_over)
+        return inside + sum((order.weight for order in self.long), Fraction(0))
+
     def _factors(self, frame: pl.DataFrame, met: Mapping[str, set[str]], size: Size) -> pl.DataFrame:
         """A row a pair that is worth something in the shop's currency; `met` are the figures' currencies by its own."""
         figures = sorted(set().union(*met.values()))

@@ -1,5 +1,7 @@
 """A typed order profile as weighted rows: every amount of every cell, once for each card that a buyer may hold.
 
+Orders whose cards nobody knows, typed or past, are spread over the cards that the owner says buyers hold.
+
 Weights are whole, over one number for all rows. A cell whose line or market is no longer there counts nothing, nor does
 what is paid on the day.
 
@@ -17,7 +19,7 @@ Source: own design.
 ([3000, 4200, 7000], [3, 6, 3], 8)
 """
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from datetime import date
 from fractions import Fraction
 from math import lcm
@@ -66,6 +68,29 @@ def typed_rows(profile: Profile, shop: Shop, day: date, rates: ReferenceRates) -
     frame = pl.DataFrame(rows, schema=SCHEMA, orient="row")
     whole = pl.Series("weight", [int(weight * over) for weight in weights], dtype=pl.Int128)
     return frame.with_columns(whole), over
+
+
+def over_cards(orders: pl.DataFrame, cards: Sequence[CardShare]) -> tuple[pl.DataFrame, int]:
+    """Orders as rows, those of which neither network nor kind of card is known once for each card that a buyer may
+    hold; and what their weights are over.
+
+    >>> orders = pl.DataFrame({"minor": [100, 200], "card_network": [None, "aster"], "card_kind": [None, None]})
+    >>> spread, over = over_cards(orders, [CardShare(kind="consumer-debit", share="60")])
+    >>> over, spread.select("minor", "card_kind", "weight").rows()
+    (5, [(200, None, 5), (100, 'consumer-debit', 3), (100, None, 2)])
+    """
+    held = [(network, kind, share) for network, kind, share in _cards(cards) if share]
+    over = lcm(*(share.denominator for *_, share in held))
+    unknown = pl.col("card_network").is_null() & pl.col("card_kind").is_null()
+    rows = [(network, kind, int(share * over)) for network, kind, share in held]
+    spread = pl.DataFrame(
+        rows, schema={"card_network": pl.String, "card_kind": pl.String, "weight": pl.Int128}, orient="row"
+    )
+    told = orders.filter(~unknown).with_columns(pl.lit(over, dtype=pl.Int128).alias("weight"))
+    untold = orders.filter(unknown).drop("card_network", "card_kind").join(spread, how="cross")
+    return pl.concat(
+        [told.cast({"card_network": pl.String, "card_kind": pl.String}), untold], how="diagonal"
+    ), over
 
 
 def _cards(cards: Iterable[CardShare]) -> Iterable[tuple[str | None, str | None, Fraction]]:

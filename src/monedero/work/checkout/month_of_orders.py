@@ -15,7 +15,7 @@ import polars as pl
 
 from monedero.core.checkout.limit_cost import SameOrders
 from monedero.core.checkout.model import Tender
-from monedero.core.columns.typed import typed_rows
+from monedero.core.columns.typed import over_cards, typed_rows
 from monedero.core.curve.pieces import Curve
 from monedero.core.money import Money
 from monedero.core.order.kinds import CardKind, LineKind
@@ -74,8 +74,7 @@ def _orders(
     context: Context, inputs: CompareInputs, day: date, shop: Shop
 ) -> list[tuple[Order, dict[int, Fraction]]]:
     frame, over = _rows(context, inputs, day, shop)
-    weighted = frame if "weight" in frame.columns else frame.with_columns(pl.lit(1, pl.Int64).alias("weight"))
-    groups = weighted.group_by([*ALIKE, "minor"], maintain_order=True).agg(pl.col("weight").sum())
+    groups = frame.group_by([*ALIKE, "minor"], maintain_order=True).agg(pl.col("weight").sum())
     alike: dict[tuple[object, ...], dict[int, Fraction]] = defaultdict(dict)
     for *facts, minor, weight in groups.iter_rows():
         alike[tuple(facts)][minor] = Fraction(weight, over)
@@ -86,7 +85,8 @@ def _rows(context: Context, inputs: CompareInputs, day: date, shop: Shop) -> tup
     """The rows of the profile, and what their weights are over."""
     if inputs.profile.source is Source.PAST_ORDERS:
         counts = context.shop.past_orders.counts()
-        return context.shop.past_orders.paid(), months_between(counts.first, counts.last)
+        frame, over = over_cards(context.shop.past_orders.paid(), inputs.profile.cards)
+        return frame, over * months_between(counts.first, counts.last)
     return typed_rows(inputs.profile, shop, day, inputs.rates)
 
 

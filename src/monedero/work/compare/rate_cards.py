@@ -57,17 +57,6 @@ def in_force(cards: list[RateCard], day: date) -> set[tuple[str, str]]:
     return {(provider, day_of(card)) for provider, card in newest.items()}
 
 
-def card_networks(context: Context) -> list[str]:
-    """The card networks that rates and extras of the shop's cards, or its month of orders, tell apart, by name."""
-    named: set[str] = set()
-    for card in context.shop.rate_cards.all():
-        for when in (*(rate.when for rate in card.rates), *(extra.when for extra in card.extras)):
-            named.update(when.card_network or ())
-    profile = context.shop.profile.read()
-    named.update(share.network for share in (profile.value.cards if profile else ()) if share.network)
-    return sorted(named)
-
-
 def provider_names(context: Context) -> dict[str, str]:
     """Every provider that the shop knows by its card or its facts, by id, in the sequence of their names."""
     known = {card.provider.id: card.provider.name for card in context.shop.rate_cards.all()}

@@ -1,4 +1,4 @@
-"""Shares of the shop's buyers: as the owner typed them, else a first guess for their country."""
+"""Shares of the shop's buyers: as the owner typed them, else as past orders were paid, else a first guess."""
 
 from collections.abc import Iterable, Mapping
 from enum import StrEnum
@@ -15,22 +15,30 @@ class BuyersFrom(StrEnum):
     """Names where shares of buyers come from."""
 
     TYPED = "typed"
+    PAST_ORDERS = "past-orders"
     GUESS = "guess"
 
 
 class BuyersOfCountry(NamedTuple):
-    """The shares of a country's buyers, and their origin."""
+    """The shares of a country's buyers, and their origin: of shares that were read, how many orders say so."""
 
     families: list[FamilyShare]
     origin: BuyersFrom
+    orders: int = 0
 
 
 def buyers_of(inputs: CompareInputs, country: str | None) -> BuyersOfCountry:
-    """The shares of a country's buyers; with None those of every country that nothing is typed for."""
+    """The shares of a country's buyers: typed, else read from past orders, else what is known of all, else a guess.
+
+    With None they are those of every country of which nothing else is known.
+    """
     typed = {entry.country: entry.families for entry in inputs.profile.buyers}
-    found = typed.get(country) or typed.get(None)
-    if found:
-        return BuyersOfCountry(found, BuyersFrom.TYPED)
+    for group in dict.fromkeys((country, None)):
+        if group in typed:
+            return BuyersOfCountry(typed[group], BuyersFrom.TYPED)
+        if group in inputs.read_shares:
+            read = inputs.read_shares[group]
+            return BuyersOfCountry(read.families, BuyersFrom.PAST_ORDERS, read.orders)
     return BuyersOfCountry(buyers.guess(country or inputs.shop.country), BuyersFrom.GUESS)
 
 

@@ -22,9 +22,10 @@ class Shares(NamedTuple):
 
 
 def shares_of(context: Context) -> Shares:
-    """The shares of every other country first, then of each that something is typed for."""
+    """The shares of every other country first, then of each that something is typed for or was read of."""
     inputs, profile = inputs_of(context), profile_of(context)
-    named = sorted(entry.country for entry in profile.value.buyers if entry.country)
+    typed = {entry.country for entry in profile.value.buyers}
+    named = sorted(country for country in typed | inputs.read_shares.keys() if country)
     return Shares(profile.version, {country: buyers_of(inputs, country) for country in (None, *named)})
 
 

@@ -51,7 +51,7 @@ class MonthFigures:
     routes: Mapping[str, RouteMonth]
     plans: Mapping[str, PlanMonth]
     volumes: Mapping[str, Volume]
-    left_out: int
+    left_out: Fraction
 
     def share(self, route: Route) -> Fraction | None:
         """Tells what of the plan's month falls on one order: its charge and shortfall over the orders it would carry.

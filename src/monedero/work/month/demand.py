@@ -2,7 +2,6 @@
 
 from collections.abc import Mapping
 from datetime import date
-from fractions import Fraction
 
 from monedero.core.best_set.demand import Demand, OnCard, RouteTerms, Way, cells_of
 from monedero.core.best_set.terms import terms_of
@@ -46,7 +45,7 @@ def _demand(inputs: CompareInputs, month: Month, day: date) -> Demand:
         plans=plans,
         ways=ways,
         terms=terms,
-        unbrought=Fraction(month.orders.left_out, month.orders.months),
+        unbrought=month.orders.left_out / month.orders.months,
         # Assumed of the whole shop, so that it is the same on every route.
         lost_order=next((held.lost_order for held in terms.values()), ZERO),
     )

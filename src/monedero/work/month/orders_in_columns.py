@@ -18,7 +18,7 @@ from monedero.core.columns.classes import MARGIN_OVER
 from monedero.core.columns.fees import FeeColumns, name_of
 from monedero.core.columns.level import PlanColumns
 from monedero.core.columns.orders import OrderColumns
-from monedero.core.columns.typed import typed_rows
+from monedero.core.columns.typed import over_cards, typed_rows
 from monedero.core.cost.assumed import ZERO
 from monedero.core.money import Money
 from monedero.core.openness import shut_to
@@ -34,12 +34,15 @@ from monedero.work.prices.other_costs import in_books
 
 @dataclass(frozen=True)
 class MonthOrders:
-    """The orders of a month: in columns, which of them each method can carry, and how many had no reference rate."""
+    """The orders of a month: in columns, which of them each method can carry, and how many had no reference rate.
+
+    Those left out are counted over all months.
+    """
 
     columns: OrderColumns
     carried: Carried
     months: int
-    left_out: int
+    left_out: Fraction
     percent_over: int
 
 
@@ -81,16 +84,17 @@ def month_orders(context: Context, inputs: CompareInputs, day: date) -> MonthOrd
         return before[1]
     months = 1
     if past:
-        frame, counts = context.shop.past_orders.paid(), context.shop.past_orders.counts()
-        over = months = months_between(counts.first, counts.last)
+        paid, counts = context.shop.past_orders.paid(), context.shop.past_orders.counts()
+        months = months_between(counts.first, counts.last)
+        frame, cards_over = over_cards(paid, inputs.profile.cards)
     else:
-        frame, over = typed_rows(inputs.profile, inputs.shop, day, inputs.rates)
-    in_columns = columns.orders(_with_margins(frame, inputs), limits, over)
+        frame, cards_over = typed_rows(inputs.profile, inputs.shop, day, inputs.rates)
+    in_columns = columns.orders(_with_margins(frame, inputs), limits, months * cards_over)
     found = MonthOrders(
         columns=in_columns,
         carried=carried(inputs.methods, in_columns, inputs.setting),
         months=months,
-        left_out=frame.height - in_columns.height,
+        left_out=Fraction(int(frame["weight"].sum()), cards_over) - in_columns.weight * months,
         percent_over=columns.percent_over,
     )
     kept.orders = (rests_on, found)

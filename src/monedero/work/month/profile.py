@@ -3,18 +3,17 @@
 from collections.abc import Iterable
 from decimal import Decimal
 from fractions import Fraction
+from typing import NamedTuple
 
 import polars as pl
 
 from monedero.core.money import Money, split
 from monedero.core.profile import CardShare, Cell, Profile, Source
+from monedero.core.typed_month import TypedMonth, typed_month
 from monedero.store.documents import Versioned
 from monedero.work.context import Context
 from monedero.work.month.orders_in_columns import months_between
 from monedero.work.shop.lookups import described_shop
-
-# The low, usual and high amount stand for a quarter, a half and a quarter of the orders: each is the middle of its own.
-MIDDLES = (Fraction(1, 8), Fraction(1, 2), Fraction(7, 8))
 
 
 def profile_of(context: Context) -> Versioned[Profile]:
@@ -22,33 +21,49 @@ def profile_of(context: Context) -> Versioned[Profile]:
     return context.shop.profile.read() or Versioned(0, Profile())
 
 
-def derived(context: Context) -> Profile:
-    """A profile typed from past orders: cells by line and market, cards by kind and network."""
+class Derived(NamedTuple):
+    """A profile typed from past orders, and how many of them are in no cell: their line or market is not the shop's."""
+
+    profile: Profile
+    in_no_cell: int
+
+
+def derived(context: Context) -> Derived:
+    """A profile typed from past orders: cells by line and market, cards by kind and network; buyers stay as they are.
+
+    What the orders of the cells come to in a month is kept to the minor unit.
+    """
     shop, counts, paid = (
         described_shop(context.shop).value,
         context.shop.past_orders.counts(),
         context.shop.past_orders.paid(),
     )
     months = months_between(counts.first, counts.last)
-    cells = []
+    amounts: list[tuple[str, str, str, list[int]]] = []
     for line in shop.lines:
         for market in shop.markets:
-            amounts = paid.filter(
+            of_cell = paid.filter(
                 (pl.col("line") == line.id)
                 & (pl.col("country") == market.country)
                 & (pl.col("currency") == market.currency)
             )["minor"].sort()
-            if len(amounts):
-                low, usual, high = (Money(_at(amounts.to_list(), share), market.currency) for share in MIDDLES)
-                spread = {"low": low, "high": high} if low != high else {}
-                orders = str(Decimal(len(amounts) * 100 // months) / 100)
-                cells.append(Cell(line=line.id, market=market.id, orders=orders, usual=usual, **spread))
-    return Profile(source=Source.TYPED, cells=cells, cards=list(_cards(paid)))
+            if len(of_cell):
+                amounts.append((line.id, market.id, market.currency, of_cell.to_list()))
+    near = Fraction(1, 2 * max(len(amounts), 1))
+    cells = [
+        _cell(line, market, currency, typed_month(of_cell, months, near))
+        for line, market, currency, of_cell in amounts
+    ]
+    before = profile_of(context).value
+    cards = list(_cards(paid)) or before.cards
+    profile = before.model_copy(update={"source": Source.TYPED, "cells": cells, "cards": cards})
+    return Derived(profile, len(paid) - sum(len(of_cell) for *_, of_cell in amounts))
 
 
-def _at(amounts: list[int], share: Fraction) -> int:
-    """The amount at a share of sorted ones, by nearest rank."""
-    return amounts[max(-(-share * len(amounts) // 1) - 1, 0)]
+def _cell(line: str, market: str, currency: str, typed: TypedMonth) -> Cell:
+    low, usual, high = (Money(minor, currency) for minor in typed.amounts)
+    spread = {"low": low, "high": high} if low != high else {}
+    return Cell(line=line, market=market, orders=str(typed.orders), usual=usual, **spread)
 
 
 def _cards(paid: pl.DataFrame) -> Iterable[CardShare]:

@@ -7,6 +7,7 @@ from typing import Any
 from weakref import WeakKeyDictionary
 
 from monedero.core.account import Account, Mode, Stage
+from monedero.core.buyers.read import PaidCount, ReadShares, read_shares
 from monedero.core.checkout.checks import Check
 from monedero.core.checkout.decision import Setting, carrying
 from monedero.core.cost.all_in import CostPiece, OtherCosts
@@ -26,7 +27,9 @@ from monedero.core.ratecard.pricing import CardPricer
 from monedero.core.ratecard.volume import Takings
 from monedero.core.reasons import Reason, ReasonCode
 from monedero.core.shop import OwnMethod, Shop
+from monedero.figures import buyers
 from monedero.store import Revision, Store
+from monedero.store.past_orders import PaidBy
 from monedero.work.context import Context
 from monedero.work.prices.kept import Kept
 from monedero.work.shop.lookups import catalogue_of, described_shop, method_in, methods_of, rates_of
@@ -48,6 +51,8 @@ class CompareInputs:
     assumptions: Assumptions
     profile: Profile
     in_checkout: frozenset[str]
+    paid_by: tuple[PaidBy, ...] = ()
+    """How many past orders were paid by each method, by country."""
     other_costs_kept: Kept[OtherCosts] = field(default_factory=Kept)
     cost_pieces: Kept[tuple[OtherCosts, CostPiece]] = field(default_factory=Kept)
     all_in_curves: Kept[tuple[OtherCosts, Curve]] = field(default_factory=Kept)
@@ -68,6 +73,15 @@ class CompareInputs:
         named = dict.fromkeys(rate.method for card in self.cards for rate in card.rates)
         known = methods_of(self.shop)
         return known | {name: method_in(known, name) for name in named}
+
+    @cached_property
+    def read_shares(self) -> Mapping[str | None, ReadShares]:
+        """Shares of buyers by country, as past orders were paid; under None those of all countries."""
+        counts = [
+            PaidCount(country, method_in(self.methods, method).family, orders)
+            for country, method, orders in self.paid_by
+        ]
+        return read_shares(counts, lambda country: buyers.guess(country or self.shop.country))
 
     @cached_property
     def arrangements(self) -> list[Method]:
@@ -156,6 +170,7 @@ def inputs_of(context: Context) -> CompareInputs:
         assumptions=assumptions.value if assumptions else Assumptions(),
         profile=profile.value if profile else Profile(),
         in_checkout=in_checkout,
+        paid_by=store.past_orders.paid_by(),
     )
     by_mode[mode] = (revision, inputs)
     return inputs

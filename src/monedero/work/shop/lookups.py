@@ -13,6 +13,7 @@ from monedero.core.ratecard.catalogue import Catalogue
 from monedero.core.ratecard.model import RateCard
 from monedero.core.shop import Shop, Storefront
 from monedero.figures import methods, reference_rates
+from monedero.formats.paid_with import PaidWords
 from monedero.store import Store
 from monedero.store.documents import Versioned
 
@@ -51,6 +52,23 @@ def methods_of(shop: Shop) -> dict[str, Method]:
 def method_in(known: Mapping[str, Method], method_id: str) -> Method:
     """A method by its id; of one that nobody described nothing is known."""
     return known.get(method_id) or methods.unknown(method_id)
+
+
+def networks_of(store: Store) -> set[str]:
+    """The card networks that rates and extras of the shop's cards, or its month of orders, tell apart."""
+    named: set[str] = set()
+    for card in store.rate_cards.all():
+        for when in (*(rate.when for rate in card.rates), *(extra.when for extra in card.extras)):
+            named.update(when.card_network or ())
+    profile = store.profile.read()
+    named.update(share.network for share in (profile.value.cards if profile else ()) if share.network)
+    return named
+
+
+def paid_words(store: Store) -> PaidWords:
+    """The words by which a file of the shop's past orders may say how they were paid."""
+    names = {method.id: method.name for method in methods_of(described_shop(store).value).values()}
+    return PaidWords(names, frozenset(networks_of(store)))
 
 
 def catalogue_of(cards: list[RateCard], shop: Shop) -> Catalogue:

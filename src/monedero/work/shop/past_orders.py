@@ -18,17 +18,18 @@ from pathlib import Path
 
 from monedero.core.card_number import lettered
 from monedero.core.errors import Conflict, Fault, FaultCode, InvalidInput, NotFound
-from monedero.formats.matching import Matching, guess, no_order
+from monedero.formats.matching import Matching, gives_back, guess, no_order
+from monedero.formats.paid_with import PaidWith
 from monedero.formats.past_orders import LeftOut, Reader, ReadOrder, RefusedRow
 from monedero.formats.subprocess_reader import ENDING, Spool, Stopped, fault_from, read_apart
 from monedero.formats.table import Table
 from monedero.store import Store, for_its_owner
-from monedero.work.shop.lookups import described_shop
+from monedero.work.shop.lookups import described_shop, paid_words
 from monedero.work.shop.past_orders_program import ReadCounts, Task
 
 SAMPLE = 200
-# Among how many rows the statuses of orders are looked for, and how many are shown.
-STATUS_ROWS, MOST_STATUSES = 50_000, 40
+# Among how many rows the values of a column are looked for, and how many are shown.
+ROWS_FOR_VALUES, MOST_VALUES = 50_000, 40
 SHOWN = 8
 FILES_KEPT = 4
 
@@ -53,6 +54,7 @@ class Look:
     matching: Matching
     remembered: bool
     statuses: list[str]
+    paid: dict[str, PaidWith | None]
     read: list[ReadOrder]
     refused: list[RefusedRow]
     looked_at: int
@@ -116,18 +118,24 @@ class Imports:
 
     def look(self, file: str, matching: Matching | None) -> Look:
         """How a file is understood, by a matching, the remembered one, or a guess."""
-        spool, shop = self._spool(file), described_shop(self._store).value
+        spool, shop, words = self._spool(file), described_shop(self._store).value, paid_words(self._store)
         kept = None if matching else self._remembered(spool.header)
         first = list(islice(spool.table().rows, SAMPLE))
         sample = [cells for _, cells in first]
         chosen = matching or kept or guess(spool.header, sample, shop.currency, shop.country)
-        statuses = self._statuses(spool, chosen)
+        statuses = self._values(spool, chosen, "status")
         if matching is None and kept is None:
-            chosen = chosen.model_copy(update={"left_out": [value for value in statuses if no_order(value)]})
+            left_out = [value for value in statuses if no_order(value)]
+            refunds = [value for value in statuses if gives_back(value)]
+            chosen = chosen.model_copy(update={"left_out": left_out, "refunds": refunds})
+        paid = {
+            value: chosen.paid_with[value] if value in chosen.paid_with else words.guess(value)
+            for value in self._values(spool, chosen, "method")
+        }
         faults: list[Fault] = []
         rows: list[ReadOrder | RefusedRow | LeftOut] = []
         try:
-            rows = [row for _, row in Reader(Table(spool.header, first), chosen, shop).rows()]
+            rows = [row for _, row in Reader(Table(spool.header, first), chosen, shop, words).rows()]
         except InvalidInput as refused:
             faults = list(refused.faults)
         return Look(
@@ -138,6 +146,7 @@ class Imports:
             matching=chosen,
             remembered=kept is not None,
             statuses=statuses,
+            paid=paid,
             read=[row for row in rows if isinstance(row, ReadOrder)][:SHOWN],
             refused=[row for row in rows if isinstance(row, RefusedRow)][:SHOWN],
             looked_at=len(rows),
@@ -145,19 +154,21 @@ class Imports:
             faults=faults,
         )
 
-    def _statuses(self, spool: Spool, matching: Matching) -> list[str]:
-        """Tells what a file says of the status of its orders, among its first rows."""
-        column = matching.columns.get("status")
+    def _values(self, spool: Spool, matching: Matching, field: str) -> list[str]:
+        """The values of a column among the first rows of a file: the statuses of its orders, or how they were paid."""
+        column = matching.columns.get(field)
         if column not in spool.header:
             return []
         place = spool.header.index(column)
-        rows = (cells[place].strip() for _, cells in islice(spool.table().rows, STATUS_ROWS) if place < len(cells))
-        return list(islice(dict.fromkeys(filter(None, rows)), MOST_STATUSES))
+        rows = (
+            cells[place].strip() for _, cells in islice(spool.table().rows, ROWS_FOR_VALUES) if place < len(cells)
+        )
+        return list(islice(dict.fromkeys(filter(None, rows)), MOST_VALUES))
 
     def begin(self, file: str, matching: Matching) -> Progress:
         """Begin to read a file; refuses a matching that lacks something, and a second reading at the same time."""
         spool = self._spool(file)
-        Reader(Table(spool.header, ()), matching, described_shop(self._store).value)
+        Reader(Table(spool.header, ()), matching, described_shop(self._store).value, paid_words(self._store))
         with self._lock:
             if self._progress and self._progress.state is ImportState.UNDER_WAY:
                 raise Conflict(Fault(FaultCode.IMPORT_UNDER_WAY))

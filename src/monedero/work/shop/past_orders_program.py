@@ -24,7 +24,7 @@ from monedero.formats.subprocess_reader import header_in, rows_in
 from monedero.formats.table import Table
 from monedero.store import Store
 from monedero.store.past_orders import PastOrder
-from monedero.work.shop.lookups import described_shop
+from monedero.work.shop.lookups import described_shop, paid_words
 
 BATCH = 2000
 STOPPED = 4  # how the process ends where it was told to
@@ -59,7 +59,8 @@ class ReadCounts(BaseModel):
 def run(task: Task, told: TextIO, stop: Event) -> None:
     """Read all rows; they count once the last one is there. Raises `Stopped` where `stop` is set before."""
     store = Store(task.database)
-    reader = Reader(Table(header_in(task.rows), rows_in(task.rows)), task.matching, described_shop(store).value)
+    table = Table(header_in(task.rows), rows_in(task.rows))
+    reader = Reader(table, task.matching, described_shop(store).value, paid_words(store))
     counts = ReadCounts()
     with task.refused.open("w", encoding="utf-8") as refused:
         counts.new = store.past_orders.add(_batches(store, reader, counts, refused, (told, stop)))
@@ -100,7 +101,7 @@ def _batches(
         else:
             counts.free += read.order.amount.minor == 0
             counts.refunds += read.order.amount.minor < 0
-            batch.append(PastOrder.of(read.id, read.order, read.refund_of))
+            batch.append(PastOrder.of(read.id, read.order, read.refund_of, read.method))
         if counts.done % BATCH == 0:
             refused.flush()
             _tell(counts, told)

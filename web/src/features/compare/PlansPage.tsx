@@ -36,7 +36,7 @@ export function PlansPage() {
               ? `From your past orders, over ${data.months} months.`
               : "From the order profile that you typed."}{" "}
             Fees, monthly charges and shortfalls to a minimum, by what your buyers pay with.
-            {data.left_out > 0 && ` ${data.left_out} rows have no reference rate and are left out.`}
+            {data.left_out !== "0" && ` ${data.left_out} orders have no reference rate and are left out.`}
           </p>
           <section aria-labelledby="alone" className="mb-8">
             <h2 id="alone" className="text-lg mb-1">

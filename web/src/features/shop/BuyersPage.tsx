@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import { said } from "../../api/client";
 import { useHandSearch } from "../../lib/handSearch";
-import { shown } from "../../lib/money";
+import { grouped, shown } from "../../lib/money";
 import { Button } from "../../ui/Button";
 import { Heading, OnItsWay, Trouble } from "../../ui/Page";
 import { Picker } from "../../ui/Picker";
@@ -20,7 +20,7 @@ import { VIEWS } from "./views";
 
 const ALL = "all";
 /** From which shares on a segment has room for its name, and for its share. */
-const NAMED = 15;
+const NAMED = 24;
 const TOLD = 8;
 /** Segments of the bar, told apart by dash and name as well as by tone. */
 const TONES = [
@@ -61,9 +61,12 @@ export function BuyersPage() {
               <div key={entry.country} className="pt-3">
                 <div className="flex items-baseline gap-3">
                   <h3 className="font-semibold">{entry.name}</h3>
-                  <Button look="quiet" onClick={() => forget.mutate(entry.country)}>
-                    As all buyers again
-                  </Button>
+                  <span className="text-soft">{originOf(entry, data)}</span>
+                  {entry.origin === "typed" && (
+                    <Button look="quiet" onClick={() => forget.mutate(entry.country)}>
+                      Take away what is typed of {entry.name}
+                    </Button>
+                  )}
                 </div>
                 <Country of={entry} data={data} share={share.mutateAsync} />
               </div>
@@ -92,7 +95,7 @@ export function BuyersPage() {
           </p>
           {all?.origin === "typed" && (
             <Button look="quiet" onClick={() => forget.mutate(null)}>
-              Take the first guess again
+              Take away what is typed
             </Button>
           )}
         </div>
@@ -102,8 +105,11 @@ export function BuyersPage() {
   );
 }
 
+/** Tells where shares come from. */
 function originOf(of: BuyersOf, data: BuyersState): string {
-  return of.origin === "typed" ? "typed by you" : `a first guess: ${data.source}`;
+  if (of.origin === "typed") return "typed by you";
+  if (of.origin === "guess") return `a first guess: ${data.source}`;
+  return `as ${grouped(String(of.read_from))} past orders were paid, among what was offered then`;
 }
 
 interface CountryProps {

@@ -14,6 +14,8 @@ import {
   useStopImport,
   useTakeFile,
 } from "./monthQueries";
+import { PaidWithTable } from "./PaidWithTable";
+import { useChoices } from "./queries";
 
 const NAMES: Record<string, string> = {
   id: "Order's id",
@@ -28,6 +30,7 @@ const NAMES: Record<string, string> = {
   card_network: "Card network",
   refund_of: "Refund of",
   status: "Status",
+  method: "Paid with",
 };
 const NONE = "none";
 
@@ -186,6 +189,7 @@ function begins({ total, looked_at, refused_of_them }: Look): string {
 
 function Understood({ look, onMatch }: { look: Look; onMatch: (part: Partial<Matching>) => void }) {
   const { matching } = look;
+  const methods = new Map(useChoices().data?.methods.map(({ code, name }) => [code, name]));
   const headers = look.header.filter(Boolean).map((name) => ({ value: name, label: name }));
   return (
     <div className="mt-3 border-t border-ink pt-3">
@@ -239,7 +243,19 @@ function Understood({ look, onMatch }: { look: Look; onMatch: (part: Partial<Mat
             onPick={(left_out) => onMatch({ left_out })}
           />
         )}
+        {look.statuses.length > 0 && (
+          <Picks
+            label="Given back: no orders of a month"
+            values={matching.refunds ?? []}
+            options={look.statuses.map((status) => ({ value: status, label: status }))}
+            none="none by their status"
+            onPick={(refunds) => onMatch({ refunds })}
+          />
+        )}
       </div>
+      {Object.keys(look.paid).length > 0 && (
+        <PaidWithTable paid={look.paid} onMatch={(paid_with) => onMatch({ paid_with })} />
+      )}
       {look.refused_of_them > 0 && (
         <p className="text-copper font-medium mt-2">
           Of the first {look.looked_at} rows {look.refused_of_them} cannot be read so. They would be left out.
@@ -262,6 +278,7 @@ function Understood({ look, onMatch }: { look: Look; onMatch: (part: Partial<Mat
               <th className="font-normal pl-4">country</th>
               <th className="font-normal">line</th>
               <th className="font-normal">card</th>
+              <th className="font-normal">paid with</th>
             </tr>
           </thead>
           <tbody>
@@ -274,6 +291,7 @@ function Understood({ look, onMatch }: { look: Look; onMatch: (part: Partial<Mat
                 <td className="pl-4">{order.country}</td>
                 <td>{order.line ?? <span className="text-soft">not one of yours</span>}</td>
                 <td>{order.card || <span className="text-soft">not known</span>}</td>
+                <td>{methods.get(order.method ?? "") ?? <span className="text-soft">not known</span>}</td>
               </tr>
             ))}
           </tbody>

@@ -86,15 +86,19 @@ export function OrdersPage() {
               onClick={() =>
                 derive.mutate(undefined, {
                   onSuccess: (found) => {
-                    if (found.cells.length === 0) {
+                    if (found.profile.cells?.length === 0) {
                       toast.error(
                         "None of them names a line and a market of your shop, so nothing is typed.",
                       );
                       return;
                     }
                     const kept = state.profile;
-                    quietly(() => found);
-                    toast("The month is typed from your past orders.", {
+                    quietly(() => found.profile);
+                    const left =
+                      found.in_no_cell > 0
+                        ? ` ${grouped(String(found.in_no_cell))} name no line and market of your shop and are not in it.`
+                        : "";
+                    toast(`The month is typed from your past orders.${left}`, {
                       duration: 12_000,
                       action: { label: "Undo", onClick: () => quietly(() => kept) },
                     });
