@@ -32,7 +32,58 @@ def test_orders_that_have_no_way_left_are_counted(keeper: Shopkeeper) -> None:
     only = [{**entry, "windows": [{"up_to": "1.00 EUR"}]} for entry in held["tenders"] if entry["id"] == "card"]
     keeper.client.put(WEB, json={"version": held["version"], "tenders": only})
     [told] = figures(keeper.client)["limits"]
-    assert told["text"].endswith("orders a month have no way to pay")
+    assert told["text"].startswith("loses ")
+    assert told["text"].endswith("EUR a month")
+
+
+def the_month(keeper: Shopkeeper) -> Any:
+    return keeper.get(f"{WEB}/month", **BOAT)
+
+
+def amount(text: str) -> Decimal:
+    return Decimal(text.split(maxsplit=1)[0])
+
+
+def test_the_month_of_the_draft_is_told_against_what_buyers_see(keeper: Shopkeeper) -> None:
+    # Buyers see no cash yet.
+    keeper.settings("cash-on-the-day", on=False)
+    month = the_month(keeper)
+    assert (month["left_more"], month["lost_more"]) == ("0.00 EUR", "0")
+    assert Decimal(month["draft"]["lost"]) + Decimal(month["draft"]["carried"]) == Decimal(month["orders"])
+    keeper.settings("card", on=False)
+    without = the_month(keeper)
+    assert amount(without["left_more"]) < 0 < Decimal(without["lost_more"])
+    assert amount(without["left_more"]) == amount(without["draft"]["left"]) - amount(month["draft"]["left"])
+    assert without["edition"] == month["edition"]
+    assert "Card" in {entry["family"] for entry in without["where"]}
+
+
+def test_a_condition_and_a_buyer_fee_change_the_month(keeper: Shopkeeper) -> None:
+    before = the_month(keeper)
+    keeper.settings(
+        "card", fee={"percent": "1", "tax_percent": None, "fixed": None, "label": None, "networks": {}}
+    )
+    charged = the_month(keeper)
+    assert amount(charged["left_more"]) > amount(before["left_more"])
+    assert charged["lost_more"] == before["lost_more"]
+    keeper.settings("card", fee=None, conditions=[{"fact": "country", "only": ["PT"]}])
+    assert Decimal(the_month(keeper)["lost_more"]) > Decimal(before["lost_more"])
+    keeper.settings("card", conditions=[])
+    assert the_month(keeper)["draft"] == before["draft"]
+
+
+def test_a_limit_costs_what_the_month_leaves_less_by_it(keeper: Shopkeeper) -> None:
+    """Once with the limit and once without it, on ways whose prices do not depend on a volume."""
+    [told] = [
+        entry["text"]
+        for entry in figures(keeper.client)["limits"]
+        if (entry["tender"], entry["end"]) == ("bank-transfer", "from")
+    ]
+    limited = the_month(keeper)
+    keeper.settings("bank-transfer", windows=[])
+    free = the_month(keeper)
+    less = amount(free["draft"]["left"]) - amount(limited["draft"]["left"])
+    assert f"costs {less} EUR a month" in told
 
 
 def test_where_two_cost_the_same_is_where_compare_says_so(keeper: Shopkeeper) -> None:

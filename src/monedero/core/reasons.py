@@ -85,6 +85,12 @@ class ReasonCode(StrEnum):
     CONDITION_CARD_NETWORK = "condition-card-network"
 
 
+MONTH_TELLS_NOT = frozenset(
+    (ReasonCode.METHOD_RECURRING_UNKNOWN, ReasonCode.METHOD_KIND_UNKNOWN, ReasonCode.METHOD_DELIVERY_UNKNOWN)
+)
+"""Little is known of most orders of a month: of these reasons none speaks against a method there."""
+
+
 Value = Money | date | tuple[str, ...] | str
 """A value as it is: money, a day, several codes or ids, or one. How it reads is said where it is worded."""
 

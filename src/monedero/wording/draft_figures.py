@@ -5,8 +5,8 @@ Source: own design.
 >>> from fractions import Fraction
 >>> limit_text(LimitCost(Fraction(5), Fraction(-3), Fraction(0), Fraction(0)), "EUR")
 'saves 3.00 EUR a month'
->>> limit_text(LimitCost(Fraction(5), Fraction(0), Fraction(5), Fraction(0)), "EUR")
-'5 orders a month have no way to pay'
+>>> limit_text(LimitCost(Fraction(5), Fraction(12), Fraction(2), Fraction(0)), "EUR")
+'loses 2 orders a month, costs 12.00 EUR a month'
 >>> over_text([Amounts(Fraction(0), Fraction(490, 51))], "EUR")
 'takes more than it costs below 9.61 EUR'
 >>> [over_text([Amounts(Fraction(50), None, after)], "EUR") for after in (False, True)]
@@ -26,14 +26,12 @@ from monedero.wording.show import exact, listed, money
 
 
 def limit_text(cost: LimitCost, books: str) -> str:
-    """Tells what a limit does over a month: costs, saves, leaves orders without a way to pay; in the shop's
-    currency.
-    """
+    """Tells what a limit does over a month: costs, saves, loses orders; in the shop's currency."""
     rounded = Money.rounded(cost.cost, books)
     told = []
     if cost.lost:
         told.append(say("limit-lost", orders=exact(cost.lost, 2), one=_one(cost.lost)))
-    if cost.orders > cost.lost + cost.unknown:
+    if cost.orders > cost.unknown:
         name = "limit-saves" if rounded.minor < 0 else "limit-costs" if rounded.minor else "limit-even"
         told.append(say(name, amount=money(str(Money(abs(rounded.minor), books)))))
     if cost.unknown:

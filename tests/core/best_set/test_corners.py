@@ -19,11 +19,13 @@ from monedero.core.buyers.model import Buyers
 from monedero.core.buyers.ranking import rankings
 from monedero.core.buyers.typed import FamilyShare, with_share
 from monedero.core.columns import orders as order_columns
+from monedero.core.columns.arranged import Arranged
 from monedero.core.columns.card import CardColumns
 from monedero.core.columns.carried import Carried
-from monedero.core.columns.classes import MARGIN_OVER, Arranged, classes
+from monedero.core.columns.classes import classes
 from monedero.core.columns.fees import FeeColumns, name_of
 from monedero.core.columns.level import PlanColumns
+from monedero.core.columns.order_class import MARGIN_OVER
 from monedero.core.errors import InvalidInput
 from monedero.core.method import Family
 from monedero.core.money import Money

@@ -10,18 +10,14 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from monedero.core.account import Mode
-from monedero.core.checkout.decision import Decision, Setting
-from monedero.core.checkout.limit_cost import LimitCost, SameOrders, limit_costs, moved
+from monedero.core.checkout.decision import Outcome
+from monedero.core.checkout.limit_cost import SameOrders, moved, offers_by_amount
 from monedero.core.checkout.model import Tender
 from monedero.core.checkout.widening import Around, can_widen, widened
-from monedero.core.curve.pieces import Curve, Piece
-from monedero.core.fx import ReferenceRates
-from monedero.core.method import Method
 from monedero.core.money import Money
 from monedero.core.order.area import Area
 from monedero.core.order.model import Order
-from monedero.core.reasons import ReasonCode
+from monedero.core.reasons import MONTH_TELLS_NOT, ReasonCode
 from monedero.core.window import Window
 from monedero.figures import reference_rates
 from monedero.formats.checkout_file import CheckoutFile, read
@@ -29,12 +25,6 @@ from tests.core.checkout.drawn_checkouts import COUNTRIES, checkouts
 from tests.properties import tried_on
 
 DAY = date(2025, 6, 11)
-CURVES = st.builds(
-    lambda from_, slope, intercept: Curve((Piece(Fraction(from_), None, slope, intercept),)),
-    st.sampled_from([0, 0, 0, 30]),
-    st.fractions(0, Fraction(1, 10), max_denominator=100),
-    st.fractions(0, 3, max_denominator=4),
-)
 ORDERS = st.builds(
     lambda country, lines, delivery, group, device, signed: Order(
         Money(1, "EUR"),
@@ -60,11 +50,6 @@ def file_of(raw: dict[str, Any]) -> CheckoutFile:
     return read(json.dumps(raw).encode())
 
 
-def month_of(file: CheckoutFile, orders: list[tuple[Order, dict[int, Fraction]]], curves: list[Curve]) -> Any:
-    costs = {tender.id: curve for tender, curve in zip(file.tenders, curves, strict=False)}
-    return [SameOrders(file.order_of(order), amounts, costs) for order, amounts in orders]
-
-
 def without_end(window: Window, end: str) -> Window | None:
     rest = {"from_": None} if end == "from" else {"up_to": None, "below": None}
     left = window.model_copy(update=rest)
@@ -72,44 +57,31 @@ def without_end(window: Window, end: str) -> Window | None:
 
 
 @tried_on(60)
-@given(checkouts(), st.lists(st.tuples(ORDERS, AMOUNTS), max_size=4), st.lists(CURVES, min_size=2, max_size=2))
-def test_a_limit_costs_what_pricing_the_month_twice_says(
-    raw: dict[str, Any], orders: list[tuple[Order, dict[int, Fraction]]], curves: list[Curve]
-) -> None:
-    """Once with the limit and once without it: the orders that come to the tender cost its cost then."""
-    file = file_of(raw)
-    month = month_of(file, orders, curves)
-    table = reference_rates.bundled()
-    found = limit_costs(file.decision(table), month)
-    slowly: dict[tuple[str, str], list[Fraction]] = {}
-    for place, tender in enumerate(file.tenders):
-        for end in ("from", "up_to"):
-            windows = [kept for window in tender.windows if (kept := without_end(window, end))]
-            lifted = tender.model_copy(update={"windows": windows})
-            tenders = [*file.tenders[:place], lifted, *file.tenders[place + 1 :]]
-            before, after = file.decision(table), file.model_copy(update={"tenders": tenders}).decision(table)
-            for same in month:
-                for minor in same.amounts:
-                    order = same.order.on(Money(minor, "EUR"), DAY)
-                    offered = {entry.id for entry in before.offered(order)}
-                    now = {entry.id for entry in after.offered(order)}
-                    if tender.id in offered or tender.id not in now:
-                        continue
-                    add(slowly.setdefault((tender.id, end), [Fraction(0)] * 4), same, tender.id, offered, minor)
-    assert found == {key: LimitCost(*told) for key, told in slowly.items()}
+@given(checkouts(), ORDERS)
+def test_an_end_keeps_a_tender_away_where_lifting_it_offers_the_tender(raw: dict[str, Any], facts: Order) -> None:
+    """Once with the end of a window and once without it, at every amount at which an offer begins."""
+    file, table = file_of(raw), reference_rates.bundled()
+    decision, order = file.decision(table), file.order_of(facts)
+    for begin, offer in offers_by_amount(decision, order):
+        at = order.on(Money(begin, "EUR"), DAY)
+        assert {*offer.tenders} == by_id(decision.outcomes(at))
+        for place, tender in enumerate(file.tenders):
+            for end in ("from", "up_to"):
+                windows = [kept for window in tender.windows if (kept := without_end(window, end))]
+                lifted = tender.model_copy(update={"windows": windows})
+                tenders = [*file.tenders[:place], lifted, *file.tenders[place + 1 :]]
+                after = file.model_copy(update={"tenders": tenders}).decision(table).outcomes(at)
+                keeps = tender.id in by_id(after) and tender.id not in offer.tenders
+                assert ((tender.id, end) in offer.kept) == keeps
 
 
-def add(total: list[Fraction], same: SameOrders, tender: str, offered: set[str], minor: int) -> None:
-    weight, amount = same.amounts[minor], Fraction(minor, 100)
-    total[0] += weight
-    own = same.costs[tender].at(amount) if tender in same.costs else None
-    others = [value for id in offered if id in same.costs and (value := same.costs[id].at(amount)) is not None]
-    if not offered:
-        total[2] += weight
-    elif own is None or not others:
-        total[3] += weight
-    else:
-        total[1] += weight * (min(others) - own)
+def by_id(outcomes: list[Outcome]) -> set[str]:
+    """The tenders against which nothing speaks that a month tells."""
+    return {
+        outcome.tender.id
+        for outcome in outcomes
+        if all(reason.code in MONTH_TELLS_NOT for reason in outcome.reasons)
+    }
 
 
 @tried_on(80)
@@ -120,7 +92,7 @@ def test_what_a_change_moves_is_what_deciding_the_month_twice_says(
     file, changed = file_of(raw), file_of(other)
     table = reference_rates.bundled()
     before, after = file.decision(table), changed.decision(table)
-    month = month_of(file, orders, [])
+    month = [SameOrders(file.order_of(order), amounts) for order, amounts in orders]
     found = moved(before, after, month)
     slowly: dict[str, list[Fraction]] = {}
     for same in month:
@@ -210,24 +182,3 @@ def test_an_order_is_let_in_by_the_areas_in_which_it_lies(
     assert wider is not None
     kept = [(each.only and set(each.only), each.not_ and set(each.not_)) for each in wider.conditions]
     assert kept == left
-
-
-def test_orders_without_another_way_are_lost_and_those_without_a_cost_are_unknown() -> None:
-    ways = {id: Method(id=id, name=id, family="own", buyer="Pays.", recurring=True, own=True) for id in ("a", "b")}
-    setting = Setting("PT", "EUR", Mode.TEST, ways, {}, ReferenceRates(reference_rates.bundled()))
-    limited = plain([{"up_to": "50 EUR"}])
-    other = limited.model_copy(update={"id": "b", "method": "b", "name": "B", "windows": [Window(up_to="90 EUR")]})
-    decision = Decision([limited, other], setting)
-    order, half = Order(Money(1, "EUR"), "PT", DAY), Fraction(1, 2)
-    one = Curve((Piece(Fraction(0), None, Fraction(0), Fraction(1)),))
-    two = Curve((Piece(Fraction(0), None, Fraction(0), Fraction(3)),))
-    amounts = {4000: half, 6000: half, 9500: half}
-    month = [SameOrders(order, amounts, {"a": one, "b": two}), SameOrders(order, {6000: half}, {"a": one})]
-    found = limit_costs(decision, month)
-    # One of the three orders that both carry is under the limit; the last order is over both limits.
-    assert found == {
-        ("a", "up_to"): LimitCost(Fraction(3, 2), Fraction(1), half, half),
-        ("b", "up_to"): LimitCost(half, Fraction(0), half, Fraction(0)),
-    }
-    # Without the other the orders beyond are lost.
-    assert limit_costs(Decision([limited], setting), month)[("a", "up_to")].lost == Fraction(3, 2)

@@ -1,5 +1,6 @@
 """The best set of ways for the shop's buyers, with its reasons, and putting it in the checkout."""
 
+from datetime import date
 from fractions import Fraction
 from typing import Annotated
 
@@ -19,6 +20,8 @@ from monedero.core.money import Money
 from monedero.core.numbers import decimal_text
 from monedero.wording.ready_texts import ready_names
 from monedero.work.checkout.best_ways import put_in_checkout
+from monedero.work.checkout.offered_month import month_as_it_stands
+from monedero.work.context import Context
 from monedero.work.month.best import BestOfShop, With, best_of_shop
 
 router = APIRouter(prefix="/api", tags=["compare"], responses=PROBLEMS)
@@ -120,8 +123,8 @@ class PlacedOut(BaseModel):
 class _Answer:
     """Turns a best set into an answer."""
 
-    def __init__(self, found: BestOfShop) -> None:
-        self._found = found
+    def __init__(self, found: BestOfShop, stands: SetMonth | None) -> None:
+        self._found, self._stands = found, stands
         self._books = found.inputs.shop.currency
 
     def money(self, value: Fraction) -> str:
@@ -182,7 +185,7 @@ class _Answer:
 
     def answer(self) -> BestSetOut:
         found = self._found
-        best, stands = found.best.month if found.best else None, found.stands
+        best, stands = found.best.month if found.best else None, self._stands
         better = None
         if best is not None and best.left is not None and stands is not None and stands.left is not None:
             better = self.money(best.left - stands.left)
@@ -208,16 +211,24 @@ class _Answer:
 @router.get("/compare/best-set")
 def read_best_set(running: RunningDep, context: ContextDep, asked: Annotated[LimitsAsked, Query()]) -> BestSetOut:
     """The set of ways that leaves most of the month, proven, and why each way is in it or out."""
-    return _Answer(best_of_shop(context, running.clock.now().date(), asked.limits())).answer()
+    day = running.clock.now().date()
+    return _Answer(best_of_shop(context, day, asked.limits()), _stands(context, day)).answer()
+
+
+def _stands(context: Context, day: date) -> SetMonth | None:
+    """The month of the checkout as it stands; None where nothing is on."""
+    stands = month_as_it_stands(context, day)
+    return stands.month if stands else None
 
 
 @router.post("/checkouts/{storefront}/best-set")
 def put_best_set(running: RunningDep, context: ContextDep, storefront: str, now: PutIn) -> PlacedOut:
     """Put the best set in the draft: its ways are switched on where their accounts are there, others off."""
-    found = best_of_shop(context, running.clock.now().date(), now.limits())
+    day = running.clock.now().date()
+    found = best_of_shop(context, day, now.limits())
     if found.best is None:
         raise Conflict(Fault(FaultCode.NO_SET))
     placed = put_in_checkout(context, found.best.month.chosen, now.version, ready_names)
-    answer = _Answer(found)
+    answer = _Answer(found, None)
     waiting = [f"{answer.method(way)} ({answer.by(way)})" for way in placed.waiting]
     return PlacedOut(draft=draft_out(context, placed.saved), waiting=waiting)

@@ -1,5 +1,7 @@
 """Shares of buyers by family, typed or guessed, and what follows for the checkout as it stands."""
 
+from fractions import Fraction
+
 from fastapi import APIRouter
 from pydantic import BaseModel, StrictInt
 
@@ -14,14 +16,18 @@ from monedero.core.numbers import decimal_text
 from monedero.figures import buyers as guesses
 from monedero.wording.catalogue import say
 from monedero.wording.places import country_name
+from monedero.work.checkout.lost import lost_where
+from monedero.work.checkout.offered_month import OfferedMonth, month_as_it_stands
 from monedero.work.context import Context
 from monedero.work.month.buyers import BuyersFrom
 from monedero.work.month.buyers_edit import forget, shares_of, type_share
-from monedero.work.month.lost import lost_orders
+from monedero.work.month.demand import demand_of
+from monedero.work.prices.inputs import CompareInputs, inputs_of
 
 router = APIRouter(prefix="/api/buyers", tags=["month"], responses=PROBLEMS)
 
 ALL = "all"
+MOST_SHOWN = 6
 
 
 class FamilyOut(BaseModel):
@@ -109,11 +115,13 @@ def name_of(family: Family) -> str:
 
 
 def _state(running: RunningDep, context: Context) -> BuyersState:
-    held, follows = shares_of(context), lost_orders(context, running.clock.now().date())
-    source = guesses.source()
+    held, source, inputs = shares_of(context), guesses.source(), inputs_of(context)
+    day = running.clock.now().date()
+    demand, stands = demand_of(context, day), month_as_it_stands(context, day)
+    month = stands.month if stands else None
 
-    def money(value: object) -> str | None:
-        return None if value is None else str(Money.rounded(value, follows.currency))  # type: ignore[arg-type]
+    def money(value: Fraction | None) -> str | None:
+        return None if value is None else str(Money.rounded(value, inputs.shop.currency))
 
     return BuyersState(
         mode=context.mode,
@@ -130,21 +138,26 @@ def _state(running: RunningDep, context: Context) -> BuyersState:
             )
             for country, entry in held.value.items()
         ],
-        countries={country: country_name(country) for country in follows.countries},
+        countries={
+            country: country_name(country) for country in sorted({entry.country for entry in demand.classes})
+        },
         families={family: name_of(family) for family in Family},
-        orders=decimal_text(follows.orders, 1),
-        lost=None if follows.lost is None else decimal_text(follows.lost, 1),
-        lost_margin=money(follows.lost_margin),
-        left=money(follows.left),
-        where=[
-            LostOut(
-                country=country_name(entry.country),
-                family=name_of(entry.family),
-                orders=decimal_text(entry.orders, 1),
-            )
-            for entry in follows.where
-        ],
+        orders=decimal_text(demand.every.orders + demand.unbrought, 1),
+        lost=None if month is None else decimal_text(month.lost, 1),
+        lost_margin=None if month is None else money(month.lost_margin),
+        left=None if month is None else money(month.left),
+        where=lost_out(inputs, stands) if stands else [],
     )
+
+
+def lost_out(inputs: CompareInputs, month: OfferedMonth) -> list[LostOut]:
+    """The most orders that are lost, by country and what their buyers take first."""
+    return [
+        LostOut(
+            country=country_name(entry.country), family=name_of(entry.family), orders=decimal_text(entry.orders, 1)
+        )
+        for entry in lost_where(inputs, month)[:MOST_SHOWN]
+    ]
 
 
 @router.get("")

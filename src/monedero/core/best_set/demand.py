@@ -20,8 +20,8 @@ from typing import NamedTuple
 
 from monedero.core.buyers.ranking import Ranking, Rankings
 from monedero.core.columns.card import CardColumns
-from monedero.core.columns.classes import At, Fees, OrderClass
 from monedero.core.columns.level import ZERO, PlanColumns
+from monedero.core.columns.order_class import At, Fees, OrderClass
 from monedero.core.ratecard.volume import Reached
 
 ONE = Fraction(1)
@@ -127,6 +127,10 @@ class Cell:
             sum((share * fees.fees for share, fees in held), ZERO),
             sum((share * fees.returned for share, fees in held), ZERO),
         )
+
+    def surcharge(self, route: str) -> Fraction:
+        """The buyer fees of the orders on a route of a checkout, without their tax; there a route is a tender's id."""
+        return sum((share * entry.surcharges.get(route, ZERO) for share, entry in self.parts), ZERO)
 
 
 class OnCard(NamedTuple):

@@ -10,22 +10,21 @@ Source: own design.
 Fraction(0, 1)
 """
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 from typing import NamedTuple
 
 from monedero.core.best_set.demand import NO_ORDERS, Cell, Demand, OnCard, Orders, Way
-from monedero.core.columns.card import Step
-from monedero.core.columns.classes import At, Fees
 from monedero.core.columns.level import ZERO
+from monedero.core.columns.order_class import At, Fees
 from monedero.core.ratecard.volume import Reached
 
 Levels = Mapping[str, Mapping[int, Reached]]
 
 
 class Chosen(NamedTuple):
-    """A set: its plans, and its ways, of each method one."""
+    """A set: its plans, and its ways, of each method one; in a checkout several, of which the earlier goes first."""
 
     plans: tuple[str, ...]
     ways: tuple[Way, ...]
@@ -100,34 +99,85 @@ class SetMonth:
         return (self.carried, -self.cost) if self.left is None else (self.left,)
 
 
+class SettledSet:
+    """A set at the volumes that its plans carry in the month: which way each buyer takes, and what it costs."""
+
+    def __init__(self, demand: Demand, chosen: Chosen) -> None:
+        """Asks for the volumes until they settle."""
+        self.demand, self.chosen = demand, chosen
+        self.by_method = by_method(chosen.ways)
+        self.plans = {name: demand.plans[name] for name in chosen.plans}
+        self.volumes = self._settled()
+        self._levels = levels_at(self.plans, self.volumes)
+        self._steps = {name: list(entry.card.walk(self.volumes[name])) for name, entry in self.plans.items()}
+
+    def taken(self, cell: Cell) -> Way | None:
+        """The way that the buyers of a cell take."""
+        return taken(cell, self.by_method, self.plans, self._levels)
+
+    def stands(self, cell: Cell, way: Way) -> bool:
+        """True if a way of the set carries the orders of a cell."""
+        return cell.carries(at_level(cell.days, way, self.plans, self._levels))
+
+    def fees(self, cell: Cell, way: Way) -> Fees:
+        """The fees of a cell's orders on a way, spread evenly over the bands that the volume fills."""
+        if way.plan is None:
+            return cell.fees(At(way.route, None))
+        days = cell.days.get(self.plans[way.plan].plan.provider, 0)
+        fees = returned = ZERO
+        for step in self._steps[way.plan]:
+            if step.days == days:
+                paid = cell.fees(At(way.route, step.reached))
+                fees, returned = fees + step.share * paid.fees, returned + step.share * paid.returned
+        return Fees(fees, returned)
+
+    def value(self, cell: Cell, way: Way) -> Fraction:
+        """What the orders of a cell leave on a way, without the plan's month; an unknown margin counts as nothing."""
+        terms = self.demand.terms[way.route]
+        return terms.value(cell.orders, self.fees(cell, way)) + terms.completes * cell.surcharge(way.route)
+
+    def _settled(self) -> dict[str, Fraction]:
+        """The volume that each plan carries in the month."""
+        seen = [{name: max(entry.card.edges) for name, entry in self.plans.items()}]
+        while True:
+            levels = levels_at(self.plans, seen[-1])
+            volumes = dict.fromkeys(self.plans, ZERO)
+            for cell in self.demand.cells:
+                way = taken(cell, self.by_method, self.plans, levels)
+                if way is not None and way.plan is not None:
+                    volumes[way.plan] += cell.orders.amount
+            if volumes in seen:
+                circle = seen[seen.index(volumes) :]
+                return {name: max(entry[name] for entry in circle) for name in self.plans}
+            seen.append(volumes)
+
+
 def month_of(demand: Demand, chosen: Chosen) -> SetMonth:
     """The month of a set, exactly."""
-    by_method = {way.method: way for way in chosen.ways}
-    plans = {name: demand.plans[name] for name in chosen.plans}
-    volumes = _settled(demand, by_method, plans)
-    levels = levels_at(plans, volumes)
-    steps = {name: list(entry.card.walk(volumes[name])) for name, entry in plans.items()}
+    return month_at(SettledSet(demand, chosen))
+
+
+def month_at(settled: SettledSet) -> SetMonth:
+    """The month of a set at its volumes."""
+    demand, chosen = settled.demand, settled.chosen
     orders = dict.fromkeys(chosen.ways, NO_ORDERS)
     fees = dict.fromkeys(chosen.ways, Fees(ZERO, ZERO))
+    surcharges = dict.fromkeys(chosen.ways, ZERO)
     lost = NO_ORDERS
     for cell in demand.cells:
-        way = taken(cell, by_method, plans, levels)
+        way = settled.taken(cell)
         if way is None:
             lost = lost.plus(cell.orders)
         else:
-            paid = (
-                cell.fees(At(way.route, None))
-                if way.plan is None
-                else _walked(cell, way, plans[way.plan], steps[way.plan])
-            )
             orders[way] = orders[way].plus(cell.orders)
-            fees[way] = Fees(*(one + two for one, two in zip(fees[way], paid, strict=True)))
-    ways = tuple(_of_way(demand, way, orders[way], fees[way]) for way in chosen.ways)
+            fees[way] = Fees(*(one + two for one, two in zip(fees[way], settled.fees(cell, way), strict=True)))
+            surcharges[way] += cell.surcharge(way.route)
+    ways = tuple(_of_way(demand, way, orders[way], fees[way], surcharges[way]) for way in chosen.ways)
     without = lost.orders + demand.unbrought
     return SetMonth(
         chosen=chosen,
         ways=ways,
-        plans=tuple(_of_plan(entry, ways, volumes[name]) for name, entry in plans.items()),
+        plans=tuple(_of_plan(entry, ways, settled.volumes[name]) for name, entry in settled.plans.items()),
         lost=without,
         lost_margin=lost.margin,
         lost_cost=demand.lost_order * without,
@@ -135,9 +185,18 @@ def month_of(demand: Demand, chosen: Chosen) -> SetMonth:
     )
 
 
-def _of_way(demand: Demand, way: Way, orders: Orders, fees: Fees) -> WayMonth:
+def by_method(ways: Iterable[Way]) -> dict[str, list[Way]]:
+    """Ways by their methods; those of one method in the sequence in which they are given."""
+    found: dict[str, list[Way]] = {}
+    for way in ways:
+        found.setdefault(way.method, []).append(way)
+    return found
+
+
+def _of_way(demand: Demand, way: Way, orders: Orders, fees: Fees, surcharge: Fraction) -> WayMonth:
     terms = demand.terms[way.route]
-    return WayMonth(way, orders, fees.fees, terms.cost(orders, fees), terms.value(orders, fees))
+    cost = terms.cost(orders, fees) - surcharge
+    return WayMonth(way, orders, fees.fees, cost, terms.value(orders, fees) + terms.completes * surcharge)
 
 
 def _of_plan(entry: OnCard, ways: Iterable[WayMonth], volume: Fraction) -> PlanMonth:
@@ -145,12 +204,16 @@ def _of_plan(entry: OnCard, ways: Iterable[WayMonth], volume: Fraction) -> PlanM
     return PlanMonth(entry.plan.id, volume, entry.plan.monthly, max(ZERO, entry.plan.minimum - paid))
 
 
-def taken(cell: Cell, by_method: Mapping[str, Way], plans: Mapping[str, OnCard], levels: Levels) -> Way | None:
-    """The way that the buyers of a cell take: the first that they rank, is there and carries the orders."""
+def taken(
+    cell: Cell, ways: Mapping[str, Sequence[Way]], plans: Mapping[str, OnCard], levels: Levels
+) -> Way | None:
+    """The way that the buyers of a cell take: the first method that they rank that is there and carries the orders; of
+    several ways of one method the first that does.
+    """
     for method in cell.methods:
-        way = by_method.get(method)
-        if way is not None and cell.carries(at_level(cell.days, way, plans, levels)):
-            return way
+        for way in ways.get(method, ()):
+            if cell.carries(at_level(cell.days, way, plans, levels)):
+                return way
     return None
 
 
@@ -161,36 +224,9 @@ def at_level(days: Mapping[str, int], way: Way, plans: Mapping[str, OnCard], lev
     return At(way.route, levels[way.plan][days.get(plans[way.plan].plan.provider, 0)])
 
 
-def _walked(cell: Cell, way: Way, entry: OnCard, steps: Iterable[Step]) -> Fees:
-    """The fees of a cell's orders on a way, spread evenly over the bands that the volume fills."""
-    days = cell.days.get(entry.plan.provider, 0)
-    fees = returned = ZERO
-    for step in steps:
-        if step.days == days:
-            paid = cell.fees(At(way.route, step.reached))
-            fees, returned = fees + step.share * paid.fees, returned + step.share * paid.returned
-    return Fees(fees, returned)
-
-
 def levels_at(plans: Mapping[str, OnCard], volumes: Mapping[str, Fraction]) -> Levels:
     """The level that each plan's account reaches at a volume, by group of days."""
     return {
         name: {step.days: step.reached for step in entry.card.ended(volumes[name])}
         for name, entry in plans.items()
     }
-
-
-def _settled(demand: Demand, by_method: Mapping[str, Way], plans: Mapping[str, OnCard]) -> dict[str, Fraction]:
-    """The volume that each plan carries in the month."""
-    seen = [{name: max(entry.card.edges) for name, entry in plans.items()}]
-    while True:
-        levels = levels_at(plans, seen[-1])
-        volumes = dict.fromkeys(plans, ZERO)
-        for cell in demand.cells:
-            way = taken(cell, by_method, plans, levels)
-            if way is not None and way.plan is not None:
-                volumes[way.plan] += cell.orders.amount
-        if volumes in seen:
-            circle = seen[seen.index(volumes) :]
-            return {name: max(entry[name] for entry in circle) for name in plans}
-        seen.append(volumes)

@@ -25,8 +25,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from monedero.core.best_set.demand import Demand, OnCard, Way
-from monedero.core.columns.classes import At, OrderClass
 from monedero.core.columns.level import ZERO
+from monedero.core.columns.order_class import At, OrderClass
 from monedero.core.ratecard.volume import Reached
 
 Numbers = NDArray[Any]

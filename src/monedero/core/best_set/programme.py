@@ -32,8 +32,8 @@ from monedero.core.best_set.month import Chosen
 from monedero.core.best_set.options import Aim, Carrying, Option, Options, rough
 from monedero.core.best_set.pool import Pool
 from monedero.core.best_set.solver import Model, Numbers
-from monedero.core.columns.classes import At
 from monedero.core.columns.level import ZERO
+from monedero.core.columns.order_class import At
 
 Splits = Mapping[str, Collection[Fraction]]
 NO_SPLITS: Splits = MappingProxyType({})

@@ -17,8 +17,8 @@ from fractions import Fraction
 
 from monedero.core.best_set.demand import NO_ORDERS, Cell, Demand, Way
 from monedero.core.best_set.month import Chosen, SetMonth, month_of
-from monedero.core.columns.classes import At, Fees
 from monedero.core.columns.level import ZERO
+from monedero.core.columns.order_class import At, Fees
 
 PARTS = 10_000
 MOST_CELLS = 250

@@ -18,7 +18,7 @@ Source: own design.
 ['off']
 """
 
-from collections.abc import Iterable, Iterator, Mapping, Sequence
+from collections.abc import Hashable, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
 from datetime import date
 from types import MappingProxyType
@@ -131,6 +131,16 @@ class Decision:
         self._by_place = sorted(range(len(self.tenders)), key=lambda number: place(self.tenders[number][0]))
         self._values = values_of({field for _, checks in self.tenders for field in checks.fields})
         self._kept: Bounded[Any, _Asked] = Bounded(MOST_KEPT)
+
+    @property
+    def in_place(self) -> list[Tender]:
+        """Every tender as buyers meet them: without a heading first, then heading by heading."""
+        return [self.tenders[number][0] for number in self._by_place]
+
+    def alike(self, order: Order) -> Hashable:
+        """The values of an order that decide, but for its amount and day."""
+        values: Hashable = self._values(order)
+        return values
 
     def offered(self, order: Order) -> list[Tender]:
         """The tenders that are offered for an order, as buyers meet them."""

@@ -1,15 +1,13 @@
-"""Tells what a limit on the amount of a tender costs or saves the shop over its orders of a month.
+"""The orders of a month as a checkout decides on them: what is offered at which amounts, and what a change moves.
 
-The orders that count are those that the tender would be offered but for this one end of its window. Each would cost
-what the tender costs; as it is, it costs what the cheapest other tender costs that is offered. The difference is what
-the limit costs; below nothing, the limit saves. Where no other tender is offered the order is lost, and counted by
-itself; where one of the two costs is not known it is counted too.
+Orders that differ in their amount alone are decided on together. A month does not tell everything of an order: what
+it leaves open of how a method carries an order (its kind, whether it repeats, how it is delivered) speaks against no
+tender.
 
 Source: own design.
 
 >>> from datetime import date
 >>> from monedero.core.account import Mode
->>> from monedero.core.curve.pieces import Piece
 >>> from monedero.core.fx import ReferenceRates
 >>> from monedero.core.method import Method
 >>> from monedero.core.checkout.decision import Setting
@@ -20,12 +18,10 @@ Source: own design.
 >>> a = Tender(id="a", method="a", on=True, name="A", windows=[{"up_to": "50.00 EUR"}])
 >>> b = Tender(id="b", method="b", on=True, name="B")
 >>> decision = Decision([a, b], Setting("PT", "EUR", Mode.TEST, ways, {}, ReferenceRates(NoTable())))
->>> percent = Curve((Piece(Fraction(0), None, Fraction(1, 100), Fraction(0)),))
->>> flat = Curve((Piece(Fraction(0), None, Fraction(0), Fraction(2)),))
->>> order = Order(Money(1, "EUR"), "PT", date(2026, 11, 27))
->>> month = [SameOrders(order, {4000: Fraction(3), 10000: Fraction(5)}, {"a": percent, "b": flat})]
->>> limit_costs(decision, month)[("a", "up_to")]
-LimitCost(orders=Fraction(5, 1), cost=Fraction(5, 1), lost=Fraction(0, 1), unknown=Fraction(0, 1))
+>>> for begin, offer in offers_by_amount(decision, Order(Money(1, "EUR"), "PT", date(2026, 11, 27))):
+...     print(begin, offer)
+1 Offer(tenders=('a', 'b'), kept=())
+5001 Offer(tenders=('b',), kept=(('a', 'up_to'),))
 """
 
 from bisect import bisect_right
@@ -35,33 +31,31 @@ from typing import Literal, NamedTuple
 
 from monedero.core.checkout.decision import Decision, Outcome
 from monedero.core.checkout.stretches import begins_of
-from monedero.core.curve.pieces import Curve
 from monedero.core.money import Money
 from monedero.core.order.model import Order
-from monedero.core.reasons import Reason, ReasonCode
+from monedero.core.reasons import MONTH_TELLS_NOT, Reason, ReasonCode
 
 End = Literal["from", "up_to"]
-OF_END = {ReasonCode.WINDOW_UNDER: "from", ReasonCode.WINDOW_OVER: "up_to"}
+OF_END: Mapping[ReasonCode, End] = {ReasonCode.WINDOW_UNDER: "from", ReasonCode.WINDOW_OVER: "up_to"}
 ZERO = Fraction(0)
 
 
 class SameOrders(NamedTuple):
-    """Orders that differ in their amount alone: one of them, how many a month are of each amount, what tenders cost.
+    """Orders that differ in their amount alone: one of them, and how many a month are of each amount.
 
-    `amounts` are in minor units of the order's currency; `costs` by the ids of tenders, from whole units of the
-    order's currency to whole units of the shop's. A tender that is not there has no cost that is known.
+    `amounts` are in minor units of the order's currency.
     """
 
     order: Order
     amounts: Mapping[int, Fraction]
-    costs: Mapping[str, Curve]
 
 
 class LimitCost(NamedTuple):
-    """Orders a month that a limit keeps from a tender, and what that costs in whole units of the shop's currency.
+    """Orders a month that a limit keeps from a tender that their buyers would take, and what that costs.
 
-    `lost` are those of them that have no way to pay left, `unknown` those whose costs are not known; neither is in
-    the cost.
+    The cost is in whole units of the shop's currency: what they would leave with the tender, less what they leave with
+    the way that they take instead, or with none. `lost` are those of them that take none; `unknown` are those of the
+    lost ones whose margin is not known: they are not in the cost.
     """
 
     orders: Fraction
@@ -69,25 +63,45 @@ class LimitCost(NamedTuple):
     lost: Fraction
     unknown: Fraction
 
+    def plus(self, other: "LimitCost") -> "LimitCost":
+        """The cost of both."""
+        return LimitCost(*(one + two for one, two in zip(self, other, strict=True)))
+
 
 NOTHING = LimitCost(ZERO, ZERO, ZERO, ZERO)
 
 
-def limit_costs(decision: Decision, month: Iterable[SameOrders]) -> dict[tuple[str, str], LimitCost]:
-    """Tells what each end of each window costs, by tender and end (`from`, or `up_to` for either upper end).
-
-    Only ends that keep some order of the month from their tender are there.
+class Offer(NamedTuple):
+    """The tenders that are offered for some orders, as buyers meet them, and those that one end of a window alone
+    keeps away, each with that end (`from`, or `up_to` for either upper end).
     """
-    found: dict[tuple[str, str], LimitCost] = {}
-    for same in month:
-        for outcomes, amounts in by_stretch(decision, same):
-            offered = [outcome.tender.id for outcome in outcomes if outcome.offered]
-            for outcome in outcomes:
-                end = _kept_by(outcome.reasons)
-                if end is not None:
-                    key = (outcome.tender.id, end)
-                    found[key] = _more(found.get(key, NOTHING), same, key[0], offered, amounts)
+
+    tenders: tuple[str, ...]
+    kept: tuple[tuple[str, End], ...]
+
+
+def offers_by_amount(decision: Decision, order: Order) -> list[tuple[int, Offer]]:
+    """Tells what is offered for orders like one, from each amount on at which that changes, in minor units."""
+    currency, day = order.amount.currency, order.placed_on
+    found: list[tuple[int, Offer]] = []
+    for begin in sorted(begins_of(decision, currency, day)):
+        outcomes = decision.outcomes(order.on(Money(begin, currency), day))
+        against = {outcome.tender.id: _against(outcome) for outcome in outcomes}
+        offered = tuple(tender.id for tender in decision.in_place if not against[tender.id])
+        kept = tuple((id, end) for id, reasons in against.items() if (end := _kept_by(reasons)) is not None)
+        if not found or found[-1][1] != (offered, kept):
+            found.append((begin, Offer(offered, kept)))
     return found
+
+
+def _against(outcome: Outcome) -> list[Reason]:
+    """The reasons against a tender, but for those that the month does not tell."""
+    return [reason for reason in outcome.reasons if reason.code not in MONTH_TELLS_NOT]
+
+
+def _kept_by(reasons: Sequence[Reason]) -> End | None:
+    """The end of a window that alone keeps an order from a tender."""
+    return OF_END.get(reasons[0].code) if len(reasons) == 1 else None
 
 
 def by_stretch(decision: Decision, same: SameOrders) -> Iterator[tuple[Sequence[Outcome], Sequence[int]]]:
@@ -99,33 +113,6 @@ def by_stretch(decision: Decision, same: SameOrders) -> Iterator[tuple[Sequence[
         groups.setdefault(bisect_right(begins, minor), []).append(minor)
     for amounts in groups.values():
         yield decision.outcomes(same.order.on(Money(amounts[0], currency), day)), amounts
-
-
-def _kept_by(reasons: Sequence[Reason]) -> str | None:
-    """The end of a window that alone keeps an order from a tender."""
-    return OF_END.get(reasons[0].code) if len(reasons) == 1 else None
-
-
-def _more(
-    so_far: LimitCost, same: SameOrders, tender: str, offered: Sequence[str], amounts: Iterable[int]
-) -> LimitCost:
-    """The cost with some more amounts, for which the same others are offered."""
-    orders, cost, lost, unknown = so_far
-    own = same.costs.get(tender)
-    for minor in amounts:
-        weight, amount = same.amounts[minor], Money(minor, same.order.amount.currency).exact
-        orders += weight
-        if not offered:
-            lost += weight
-            continue
-        here = own.at(amount) if own else None
-        others = [curve.at(amount) for id in offered if (curve := same.costs.get(id))]
-        known = [other for other in others if other is not None]
-        if here is None or not known:
-            unknown += weight
-        else:
-            cost += weight * (min(known) - here)
-    return LimitCost(orders, cost, lost, unknown)
 
 
 class Moved(NamedTuple):

@@ -21,15 +21,11 @@ from monedero.core.columns.orders import WHOLE, OrderColumns, alike
 from monedero.core.method import Method
 from monedero.core.money import Money
 from monedero.core.order.model import Order
-from monedero.core.reasons import ReasonCode
+from monedero.core.reasons import MONTH_TELLS_NOT
 from monedero.core.window import Window
 
 # A method carries the same on every day, but for the amount.
 ANY_DAY = date(2026, 1, 1)
-# Little is known of most past orders; an unknown fact speaks against no method.
-NOT_KNOWN = frozenset(
-    (ReasonCode.METHOD_RECURRING_UNKNOWN, ReasonCode.METHOD_KIND_UNKNOWN, ReasonCode.METHOD_DELIVERY_UNKNOWN)
-)
 
 
 class Carried(NamedTuple):
@@ -58,7 +54,7 @@ def carried(methods: Mapping[str, Method], orders: OrderColumns, setting: Settin
 
 def _can_carry(method: Method, order: Order, setting: Setting) -> bool:
     """True if nothing that is known of an order speaks against a method."""
-    return all(reason.code in NOT_KNOWN for reason in cannot_carry(method, order, setting))
+    return all(reason.code in MONTH_TELLS_NOT for reason in cannot_carry(method, order, setting))
 
 
 def _carries(method: Method, orders: OrderColumns, setting: Setting) -> pl.Expr:

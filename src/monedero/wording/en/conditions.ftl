@@ -85,10 +85,10 @@ method-source =
 limit-costs = costs { $amount } a month
 limit-saves = saves { $amount } a month
 limit-even = costs nothing
-limit-lost = { $one ->
-    [yes] 1 order a month has
-   *[no] { $orders } orders a month have
-  } no way to pay
+limit-lost = loses { $one ->
+    [yes] 1 order
+   *[no] { $orders } orders
+  } a month
 limit-unknown = for { $one ->
     [yes] 1 order
    *[no] { $orders } orders

@@ -50,6 +50,12 @@ def published(context: Context) -> CheckoutSnapshot:
     return _published(edition)
 
 
+def edition_now(context: Context) -> CheckoutSnapshot | None:
+    """Tells what buyers of a storefront see; None until its first edition is published."""
+    edition = context.shop.editions.newest(context.storefront)
+    return None if edition is None else _published(edition)
+
+
 def published_as(context: Context, number: int) -> CheckoutSnapshot:
     """One edition, by its number."""
     edition = context.shop.editions.get(number)

@@ -6,14 +6,14 @@ from fractions import Fraction
 from itertools import combinations
 from typing import NamedTuple
 
-from monedero.core.checkout.limit_cost import LimitCost, limit_costs
+from monedero.core.checkout.limit_cost import LimitCost
 from monedero.core.checkout.model import Tender
 from monedero.core.cost.buyer_fee import Amounts, netting, over_cost
 from monedero.core.curve.crossings import crossings
 from monedero.core.money import Money
 from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot
-from monedero.work.checkout.month_of_orders import curves_of, same_orders
-from monedero.work.checkout.offer import decision_of
+from monedero.work.checkout.month_of_orders import curves_of
+from monedero.work.checkout.offered_month import offered_month
 from monedero.work.compare.candidates import Candidate, InQuestion, in_question, key_of, open_candidates
 from monedero.work.context import Context
 from monedero.work.prices.inputs import inputs_of
@@ -55,11 +55,9 @@ class DraftFigures:
 
 def draft_figures(context: Context, snapshot: CheckoutSnapshot, hand: OrderInHand) -> DraftFigures:
     """The figures of a draft, for orders that are like the order in hand in what the month does not tell."""
-    decision = decision_of(context, snapshot)
-    month = same_orders(context, snapshot, hand)
     return DraftFigures(
         snapshot,
-        limit_costs(decision, month),
+        offered_month(context, snapshot, hand).limits(),
         meetings(context, snapshot, hand),
         _fees(context, snapshot, hand),
     )

@@ -1,4 +1,4 @@
-"""The shop's orders of a month as a decision sees them, with what every tender of a draft costs for each.
+"""The shop's orders of a month as a decision sees them, and the costs of tenders for orders like one.
 
 What the profile does not tell of an order is as in the order in hand where there is one: how it is delivered, if its
 line may go that way, who the buyer is, and the address, if the buyer is of that country. A month is a forecast: its
@@ -36,35 +36,26 @@ from monedero.work.shop.order_in_hand import OrderInHand
 ALIKE = ("currency", "country", "card_network", "card_kind", "recurring", "kinds", "line")
 
 
-def same_orders(
-    context: Context, snapshot: CheckoutSnapshot, hand: OrderInHand, *, priced: bool = True
-) -> list[SameOrders]:
-    """The month in groups of orders that differ in their amount alone; without costs unless they are `priced`."""
-    inputs = inputs_of(context)
+def same_orders(context: Context, snapshot: CheckoutSnapshot, hand: OrderInHand) -> list[SameOrders]:
+    """The month in groups of orders that differ in their amount alone."""
     lines = {line.id: line for line in snapshot.shop.lines}
-    found = []
-    for told in told_orders(context, hand.order.placed_on):
-        order = _as_in_hand(told.order, hand, lines)
-        costs = (
-            curves_of(context, inputs, replace_order(hand, order, inputs.shop.lines), snapshot.checkout.tenders)
-            if priced
-            else {}
-        )
-        found.append(told._replace(order=order, costs=costs))
-    return found
+    return [
+        told._replace(order=as_in_hand(told.order, hand, lines))
+        for told in told_orders(context, hand.order.placed_on)
+    ]
 
 
 def told_orders(context: Context, day: date, shop: Shop | None = None) -> list[SameOrders]:
-    """The month in groups of orders that differ in their amount alone, as far as the profile tells; without costs.
+    """The month in groups of orders that differ in their amount alone, as far as the profile tells.
 
     With a `shop` the orders are those that it sells, such as the one of an edition; else the shop as it stands.
     """
     inputs = inputs_of(context)
     if shop is not None and shop != inputs.shop:
-        return [SameOrders(order, amounts, {}) for order, amounts in _orders(context, inputs, day, shop)]
+        return [SameOrders(order, amounts) for order, amounts in _orders(context, inputs, day, shop)]
 
     def compute() -> list[SameOrders]:
-        return [SameOrders(order, amounts, {}) for order, amounts in _orders(context, inputs, day, inputs.shop)]
+        return [SameOrders(order, amounts) for order, amounts in _orders(context, inputs, day, inputs.shop)]
 
     found: list[SameOrders] = inputs.by_day.get(("told", day), compute)
     return found
@@ -78,7 +69,7 @@ def _orders(
     alike: dict[tuple[object, ...], dict[int, Fraction]] = defaultdict(dict)
     for *facts, minor, weight in groups.iter_rows():
         alike[tuple(facts)][minor] = Fraction(weight, over)
-    return [(_order(shop, day, facts), amounts) for facts, amounts in alike.items()]
+    return [(order_told(shop, day, facts), amounts) for facts, amounts in alike.items()]
 
 
 def _rows(context: Context, inputs: CompareInputs, day: date, shop: Shop) -> tuple[pl.DataFrame, int]:
@@ -90,7 +81,7 @@ def _rows(context: Context, inputs: CompareInputs, day: date, shop: Shop) -> tup
     return typed_rows(inputs.profile, shop, day, inputs.rates)
 
 
-def _order(shop: Shop, day: date, facts: Sequence[object]) -> Order:
+def order_told(shop: Shop, day: date, facts: Sequence[object]) -> Order:
     """An order of the month."""
     currency, country, network, kind, recurring, kinds, named = facts
     lines = {line.id: line for line in shop.lines}
@@ -108,11 +99,14 @@ def _order(shop: Shop, day: date, facts: Sequence[object]) -> Order:
     return with_lines(order, lines)
 
 
-def _as_in_hand(order: Order, hand: OrderInHand, lines: Mapping[str, Line]) -> Order:
-    """An order of the month, with what the order in hand tells of it."""
+def as_in_hand(order: Order, hand: OrderInHand, lines: Mapping[str, Line]) -> Order:
+    """An order of the month, with what the order in hand tells of it; it goes its line's first way where no other is
+    said.
+    """
     here = hand.order.country == order.country
     line = lines.get(order.lines[0]) if order.lines else None
-    goes = hand.order.delivery if line and hand.order.delivery in (line.deliveries or []) else None
+    ways = line.deliveries or [] if line else []
+    goes = hand.order.delivery if hand.order.delivery in ways else next(iter(ways), None)
     return replace(
         order,
         postcode=hand.order.postcode if here else None,
@@ -123,12 +117,6 @@ def _as_in_hand(order: Order, hand: OrderInHand, lines: Mapping[str, Line]) -> O
         signed_in=hand.order.signed_in,
         delivery=order.delivery or goes,
     )
-
-
-def replace_order(hand: OrderInHand, order: Order, lines: Sequence[Line]) -> OrderInHand:
-    """Another order in hand, with the line that it is of, if it is known."""
-    line = next((line for line in lines if order.lines == (line.id,)), hand.line)
-    return OrderInHand(order, hand.market, line)
 
 
 def curves_of(

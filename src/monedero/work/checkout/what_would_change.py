@@ -18,7 +18,7 @@ def would_move(context: Context, edit: Edit, hand: OrderInHand) -> list[tuple[st
     after = edited(before, edit)
     refuse_dangling(snapshot.shop, after)
     decision = Decision(after.tenders, setting_of(context, snapshot), after.shared_conditions, after.headings)
-    month = same_orders(context, snapshot, hand, priced=False)
+    month = same_orders(context, snapshot, hand)
     found = moved(decision_of(context, snapshot), decision, month)
     names = {tender.id: tender.name for tender in [*before.tenders, *after.tenders]}
     return [(names[id], found[id]) for id in names if id in found]

@@ -14,7 +14,6 @@ from monedero.core.ratecard.model import Plan, RateCard
 from monedero.core.ratecard.volume import plan_key
 from monedero.work.context import Context
 from monedero.work.month.demand import demand_of
-from monedero.work.month.stands import ways_of_checkout
 from monedero.work.prices.inputs import CompareInputs, inputs_of
 
 
@@ -49,7 +48,6 @@ class BestOfShop:
     inside: Sequence[Without]
     outside: Sequence[With]
     one_less: SetMonth | None
-    stands: SetMonth | None
     alone: Sequence[SetMonth]
 
 
@@ -69,7 +67,6 @@ def best_of_shop(context: Context, day: date, limits: Limits) -> BestOfShop:
         inside=list(_inside(demand, best.month)) if best else [],
         outside=list(_outside(demand, best.month)) if best else [],
         one_less=_one_less(context, day, limits, best),
-        stands=_stands(context, demand),
         alone=alone_of(context, day),
     )
 
@@ -130,9 +127,3 @@ def _one_less(context: Context, day: date, limits: Limits, best: Best | None) ->
         return None
     fewer = best_within(context, day, replace(limits, most_accounts=len(best.month.chosen.plans) - 1))
     return fewer.month if fewer else None
-
-
-def _stands(context: Context, demand: Demand) -> SetMonth | None:
-    """The month of the ways that are on in the draft, without their limits and conditions; None where none is on."""
-    chosen = ways_of_checkout(context, demand)
-    return month_of(demand, chosen) if chosen.ways else None

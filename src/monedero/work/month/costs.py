@@ -12,10 +12,10 @@ from functools import cached_property
 from monedero.core.best_set.demand import Orders
 from monedero.core.best_set.terms import terms_of
 from monedero.core.columns.card import CardColumns
-from monedero.core.columns.classes import Fees
 from monedero.core.columns.fees import name_of
 from monedero.core.columns.level import Sum
 from monedero.core.columns.month import Alone, PlanMonth, counted, plan_month
+from monedero.core.columns.order_class import Fees
 from monedero.core.cost.all_in import OtherCosts
 from monedero.core.cost.assumed import ZERO
 from monedero.core.method import Method

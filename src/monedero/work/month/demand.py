@@ -5,7 +5,8 @@ from datetime import date
 
 from monedero.core.best_set.demand import Demand, OnCard, RouteTerms, Way, cells_of
 from monedero.core.best_set.terms import terms_of
-from monedero.core.columns.classes import Arranged, classes
+from monedero.core.columns.arranged import Arranged
+from monedero.core.columns.classes import classes
 from monedero.core.columns.level import ZERO
 from monedero.work.context import Context
 from monedero.work.month.buyers import shop_rankings
@@ -38,7 +39,7 @@ def _demand(inputs: CompareInputs, month: Month, day: date) -> Demand:
         ways.append(Way(method.id, method.id, None))
         other = other_costs_of(inputs, None, method, RouteOnDay(day))
         terms[method.id] = terms_of(other, completes_of(inputs, method))
-    found = classes(month.orders.columns, list(month.cards.values()), _arranged(inputs, month, day))
+    found = classes(month.orders.columns, list(month.cards.values()), arranged_in(inputs, month, day))
     return Demand(
         cells=cells_of(found, shop_rankings(inputs, {entry.country for entry in found}), ways),
         classes=found,
@@ -51,7 +52,8 @@ def _demand(inputs: CompareInputs, month: Month, day: date) -> Demand:
     )
 
 
-def _arranged(inputs: CompareInputs, month: Month, day: date) -> list[Arranged]:
+def arranged_in(inputs: CompareInputs, month: Month, day: date) -> list[Arranged]:
+    """The arrangements of the shop's own, with the orders of the month that each carries and what one costs."""
     held: Mapping[str, frozenset[int]] = month.orders.carried.long
     return [
         Arranged(method.id, month.orders.carried.columns[method.id], held[method.id], own_fee(inputs, method, day))

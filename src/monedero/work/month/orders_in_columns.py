@@ -14,9 +14,9 @@ import polars as pl
 
 from monedero.core.columns.card import CardColumns
 from monedero.core.columns.carried import Carried, carried, limits_in
-from monedero.core.columns.classes import MARGIN_OVER
 from monedero.core.columns.fees import FeeColumns, name_of
 from monedero.core.columns.level import PlanColumns
+from monedero.core.columns.order_class import MARGIN_OVER
 from monedero.core.columns.orders import OrderColumns
 from monedero.core.columns.typed import over_cards, typed_rows
 from monedero.core.cost.assumed import ZERO

@@ -17,9 +17,10 @@ from monedero.core.buyers.model import Buyers
 from monedero.core.buyers.ranking import rankings
 from monedero.core.columns.card import CardColumns
 from monedero.core.columns.carried import Carried
-from monedero.core.columns.classes import MARGIN_OVER, classes
+from monedero.core.columns.classes import classes
 from monedero.core.columns.fees import FeeColumns, name_of
 from monedero.core.columns.level import ZERO, PlanColumns
+from monedero.core.columns.order_class import MARGIN_OVER
 from monedero.core.cost.assumption import Assumptions
 from monedero.core.errors import FaultCode, refuse
 from monedero.core.fx import NoReferenceRate

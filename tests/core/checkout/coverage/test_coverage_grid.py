@@ -148,7 +148,7 @@ def test_orders_of_a_month_are_counted_where_they_may_lie(order: Order, share: S
     goods = sum(1 << at for at, cart in enumerate(over.space.carts) if cart.lines in {("chart",), ("lamp",)})
     whole = part.boxes.pieces(every._replace(carts=goods, deliveries=1 << by_courier, amounts=0b10))
     [box] = list(whole)
-    month = [SameOrders(order, {0: Fraction(9), 500: Fraction(2), 501: Fraction(3)}, {})]
+    month = [SameOrders(order, {0: Fraction(9), 500: Fraction(2), 501: Fraction(3)})]
     assert share_of([(part.region, box)], month, over.possible) == share
     # An order in two boxes is counted once.
     assert share_of([(part.region, box)] * 2, month, over.possible) == share
@@ -160,7 +160,7 @@ def test_an_order_that_may_lie_in_an_area_is_not_sure_to() -> None:
     [outside, *_] = [at for at, area in enumerate(over.space.areas) if area == ()]
     boxes: list[Box] = [box for box in part.pieces([part.boxes.everything]) if box.areas >> outside & 1]
     some = [(part.region, box._replace(areas=1 << outside)) for box in boxes]
-    month = [SameOrders(Order(Money(1, "EUR"), "PT", DAY, lines=("club",)), {500: Fraction(2)}, {})]
+    month = [SameOrders(Order(Money(1, "EUR"), "PT", DAY, lines=("club",)), {500: Fraction(2)})]
     assert share_of(some, month, over.possible) == Share(Fraction(2), False)
     none = [(part.region, box._replace(areas=0)) for box in boxes]
     assert share_of(none, month, over.possible) == Share(Fraction(0), True)

@@ -19,7 +19,7 @@ Source: own design.
 >>> everything = Boxes(region, possible).everything
 >>> [above] = Boxes(region, possible).pieces(everything._replace(amounts=0b10))
 >>> order = Order(Money(1, "EUR"), "PT", date(2026, 11, 27), lines=("chart",))
->>> month = [SameOrders(order, {900: Fraction(40), 6000: Fraction(3)}, {})]
+>>> month = [SameOrders(order, {900: Fraction(40), 6000: Fraction(3)})]
 >>> share_of([(region, above)], month, possible)
 Share(orders=Fraction(3, 1), exactly=True)
 >>> [on_a_phone] = Boxes(region, possible).pieces(everything._replace(amounts=0b10, devices=0b01))
