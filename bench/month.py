@@ -17,7 +17,7 @@ from monedero.server.shops import Shops
 from monedero.store import Store
 from monedero.store.past_orders import PastOrder
 from monedero.work.context import Actor, Context
-from monedero.work.month.costs import month_of
+from monedero.work.month.figures import month_of
 from monedero.work.month.plans import plans_and_providers
 
 ORDERS, TODAY = 100_000, date(2026, 11, 24)

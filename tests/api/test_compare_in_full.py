@@ -12,6 +12,8 @@ import pytest
 from fastapi.testclient import TestClient
 from openpyxl import Workbook
 
+from monedero.core.best_set.month import Chosen
+from monedero.core.best_set.month import month_of as month_of_set
 from monedero.core.columns.fees import name_of
 from monedero.core.cost.all_in import all_in
 from monedero.core.money import Money
@@ -22,11 +24,13 @@ from monedero.core.ratecard.priced import NotPriced
 from monedero.core.ratecard.pricing import CardPricer
 from monedero.core.ratecard.volume import Takings
 from monedero.server.shops import RunningShop, Shops
-from monedero.work.month.costs import month_of
+from monedero.work.month.demand import demand_of
+from monedero.work.month.figures import month_of
 from monedero.work.month.orders_in_columns import month_orders
 from monedero.work.prices.inputs import CompareInputs, inputs_of
 from monedero.work.prices.other_costs import RouteOnDay, other_costs_of
 from tests.conftest import NOW, at_desk
+from tests.core.best_set.test_by_volume import scaled
 
 HAND = {"market": "es-eur", "line": "night-boat-tour", "amount": "85.00", "currency": "EUR"}
 
@@ -208,13 +212,22 @@ def test_plans_tell_what_pays_from_which_volume(client: TestClient) -> None:
     assert plans["software"]["own_plan"] == "Growing"
 
 
-def test_graduated_plans_are_walked_band_by_band(client: TestClient) -> None:
-    """The demo's Dovetide: Basic below, Club from 3,827.52 a month on; worked out apart from this program."""
+def test_graduated_plans_cost_the_same_where_their_plans_are_said_to_meet(
+    client: TestClient, demo: RunningShop
+) -> None:
+    """The demo's Dovetide: as many orders as come to the volume cost the same with either, to a part of a cent."""
     plans = client.get("/api/compare/plans").json()
     dovetide = next(volumes for volumes in plans["by_provider"] if volumes["name"] == "Dovetide")
     assert [stretch["plan_name"] for stretch in dovetide["stretches"]] == ["Basic", "Club"]
-    assert dovetide["stretches"][1]["from_money"] == "3827.52 EUR"
     assert dovetide["beside"] == []
+    demand = demand_of(at_desk(demo.store), NOW.date())
+    meets = Fraction(dovetide["stretches"][1]["from_money"].split()[0])
+    own = Fraction(dovetide["own"].split()[0])
+    basic, club = (
+        month_of_set(scaled(demand, meets / own), Chosen((name,), tuple(demand.of_plan[name]))).cost
+        for name in ("dovetide/basic", "dovetide/club")
+    )
+    assert abs(basic - club) < Fraction(1, 100)
 
 
 # A month is a forecast, and what is unknown says so.

@@ -48,12 +48,15 @@ def test_the_month_of_the_draft_is_told_against_what_buyers_see(keeper: Shopkeep
     # Buyers see no cash yet.
     keeper.settings("cash-on-the-day", on=False)
     month = the_month(keeper)
-    assert (month["left_more"], month["lost_more"]) == ("0.00 EUR", "0")
+    assert month["since_edition"] == "changes nothing in a month"
+    assert month["draft"] == month["edition"]
     assert Decimal(month["draft"]["lost"]) + Decimal(month["draft"]["carried"]) == Decimal(month["orders"])
     keeper.settings("card", on=False)
     without = the_month(keeper)
-    assert amount(without["left_more"]) < 0 < Decimal(without["lost_more"])
-    assert amount(without["left_more"]) == amount(without["draft"]["left"]) - amount(month["draft"]["left"])
+    less = amount(month["draft"]["left"]) - amount(without["draft"]["left"])
+    assert less > 0
+    assert without["since_edition"].startswith(f"leaves {less:,} EUR less a month, loses ")
+    assert without["last_change"] == {"text": without["since_edition"], "tenders": ["card"]}
     assert without["edition"] == month["edition"]
     assert "Card" in {entry["family"] for entry in without["where"]}
 
@@ -64,10 +67,10 @@ def test_a_condition_and_a_buyer_fee_change_the_month(keeper: Shopkeeper) -> Non
         "card", fee={"percent": "1", "tax_percent": None, "fixed": None, "label": None, "networks": {}}
     )
     charged = the_month(keeper)
-    assert amount(charged["left_more"]) > amount(before["left_more"])
-    assert charged["lost_more"] == before["lost_more"]
+    assert amount(charged["draft"]["left"]) > amount(before["draft"]["left"])
+    assert charged["draft"]["lost"] == before["draft"]["lost"]
     keeper.settings("card", fee=None, conditions=[{"fact": "country", "only": ["PT"]}])
-    assert Decimal(the_month(keeper)["lost_more"]) > Decimal(before["lost_more"])
+    assert Decimal(the_month(keeper)["draft"]["lost"]) > Decimal(before["draft"]["lost"])
     keeper.settings("card", conditions=[])
     assert the_month(keeper)["draft"] == before["draft"]
 

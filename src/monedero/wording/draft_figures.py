@@ -18,9 +18,11 @@ Source: own design.
 from collections.abc import Sequence
 from fractions import Fraction
 
+from monedero.core.best_set.month import MonthMove
 from monedero.core.checkout.limit_cost import LimitCost, Moved
 from monedero.core.cost.buyer_fee import Amounts
 from monedero.core.money import Money
+from monedero.core.numbers import decimal_text
 from monedero.wording.catalogue import say
 from monedero.wording.show import exact, listed, money
 
@@ -30,13 +32,35 @@ def limit_text(cost: LimitCost, books: str) -> str:
     rounded = Money.rounded(cost.cost, books)
     told = []
     if cost.lost:
-        told.append(say("limit-lost", orders=exact(cost.lost, 2), one=_one(cost.lost)))
+        told.append(say("limit-lost", orders=_orders(cost.lost), one=_one(cost.lost)))
     if cost.orders > cost.unknown:
         name = "limit-saves" if rounded.minor < 0 else "limit-costs" if rounded.minor else "limit-even"
         told.append(say(name, amount=money(str(Money(abs(rounded.minor), books)))))
     if cost.unknown:
-        told.append(say("limit-unknown", orders=exact(cost.unknown, 2), one=_one(cost.unknown)))
+        told.append(say("limit-unknown", orders=_orders(cost.unknown), one=_one(cost.unknown)))
     return listed(told)
+
+
+def month_move_text(move: MonthMove, books: str) -> str:
+    """Tells what a change does to a month: what it leaves more or less (costs, where no margin is known), and who is
+    lost.
+
+    >>> month_move_text(MonthMove(Fraction(-12), Fraction(3), Fraction(0)), "EUR")
+    'leaves 12.00 EUR less a month, loses 3 orders more'
+    >>> month_move_text(MonthMove(None, Fraction(0), Fraction(0)), "EUR")
+    'changes nothing in a month'
+    """
+    told = []
+    worse = move.cost if move.left is None else -move.left
+    rounded = Money.rounded(worse, books)
+    if rounded.minor:
+        kind = "cost" if move.left is None else "left"
+        name = f"month-{kind}-{'more' if (rounded.minor > 0) == (kind == 'cost') else 'less'}"
+        told.append(say(name, amount=money(str(Money(abs(rounded.minor), books)))))
+    if move.lost:
+        name = "month-loses-more" if move.lost > 0 else "month-loses-fewer"
+        told.append(say(name, orders=_orders(abs(move.lost)), one=_one(abs(move.lost))))
+    return listed(told) if told else say("month-same")
 
 
 def moved_text(name: str, moved: Moved) -> str:
@@ -50,7 +74,11 @@ def moved_text(name: str, moved: Moved) -> str:
 
 
 def _one(orders: Fraction) -> str:
-    return "yes" if orders == 1 else "no"
+    return "yes" if _orders(orders) == "1" else "no"
+
+
+def _orders(orders: Fraction) -> str:
+    return decimal_text(orders, 1)
 
 
 def over_text(over: Sequence[Amounts], currency: str) -> str:

@@ -17,9 +17,7 @@ from monedero.core.columns.card import CardColumns
 from monedero.core.columns.carried import Carried, carried
 from monedero.core.columns.fees import FeeColumns, name_of
 from monedero.core.columns.level import PlanColumns
-from monedero.core.columns.month import Alone, PlanMonth, counted, plan_month
-from monedero.core.columns.scaling import carried_by, cost_by_volume, same_orders
-from monedero.core.curve.envelope import envelope
+from monedero.core.columns.month import Alone, PlanMonth, counted
 from monedero.core.fx import ReferenceRates
 from monedero.core.method import Method
 from monedero.core.money import Money
@@ -80,7 +78,9 @@ class BuiltMonth:
             self.alone += [Alone(plan, card, card.volume(plan)) for plan in plans]
 
     def month(self, entry: Alone) -> PlanMonth:
-        return plan_month(entry.card, entry.plan, entry.volume)
+        sums = entry.card.sum_of(entry.plan.id, entry.card.walk(entry.volume))
+        shortfall = max(ZERO, entry.plan.minimum - sums.fees)
+        return PlanMonth(entry.plan.id, sums.orders, sums.amount, sums.fees, entry.plan.monthly, shortfall)
 
     def slow(self, entry: Alone, times: Fraction = Fraction(1)) -> SlowMonth:
         card = next(card for card in self.cards if card.provider.id == entry.plan.provider)
@@ -124,31 +124,6 @@ def test_a_plan_alone_is_what_a_slow_walk_finds(
         assert month.amount == walked.amount(own)
         assert month.fees == walked.fees(own, volume)
         assert month.shortfall == max(ZERO, entry.plan.minimum - month.fees)
-
-
-@pytest.mark.usefixtures("_long")
-@tried_on(30)
-@given(cards(graduated=True, methods=METHODS), MONTHS[2], st.integers(1, 60))
-def test_the_cost_by_volume_is_the_month_of_all_orders_scaled_together(
-    card: RateCard, orders_of: list[Order], tenths: int
-) -> None:
-    built = BuiltMonth([card], orders_of, [2, 0, 5, 1])
-    for entry in built.alone:
-        curve = cost_by_volume(entry)
-        if not entry.volume:
-            assert curve.pieces == ()
-            continue
-        at_own = built.month(entry)
-        if same_orders([carried_by(entry, entry.volume), carried_by(entry, entry.volume * 10**9)]):
-            assert curve.at(entry.volume) == at_own.cost
-        volume = entry.volume * Fraction(tenths, 10)
-        scaled = built.slow(entry, Fraction(tenths, 10))
-        own = [order for order, _ in scaled.carried(volume)]
-        if own == [order for order, _ in built.slow(entry).carried(entry.volume)]:
-            fees = scaled.fees(scaled.carried(volume), volume)
-            assert curve.at(volume) == entry.plan.monthly + max(entry.plan.minimum, fees)
-        else:
-            assert curve.at(volume) is None
 
 
 def test_routes_of_a_month_are_summed_with_what_refunds_return(example_card: RateCard) -> None:
@@ -197,21 +172,6 @@ def test_a_graduated_rate_is_walked_band_by_band() -> None:
     assert [flat.cost, grad.fees, grad.cost] == [100, 66, 81]
 
 
-def test_the_cheapest_method_may_change_at_the_edge_of_a_band() -> None:
-    """30 a month, card 1.9 %, wallet 2.5 % below 2,000 and 1.8 % above, against a flat 2 %: from 16,000."""
-    steps = [{"below": "2000 EUR", "percent": "2.5"}, {"below": None, "percent": "1.8"}]
-    rates: list[dict[str, Any]] = [
-        {"method": "card", "percent": "1.9"},
-        {"method": "device-wallet", "graduated": steps},
-    ]
-    built = BuiltMonth([FLAT, card_of("grad", "own", rates)], euros(100), [0, 0, 0, 0, 30, 0, 0, 0])
-    curves = [cost_by_volume(entry) for entry in built.alone]
-    assert curves[1].at(Fraction(5000)) == built.month(built.alone[1]).cost == 30 + 38 + Fraction(54)
-    stretches = envelope(curves, Fraction(1), Fraction(100_000))
-    assert [stretch.from_ for stretch in stretches] == [1, 16_000]
-    assert [stretch.curve for stretch in stretches] == [0, 1]
-
-
 @pytest.mark.parametrize("volume", ["10000", "10001", "50000", "60000"])
 def test_graduated_bands_are_walked_and_bands_of_the_whole_volume_are_not(volume: str) -> None:
     """2 % to 10,000, 1.5 % to 50,000, 1 % above: by hand. A whole-volume price falls at the band's edge."""
@@ -234,36 +194,6 @@ def test_graduated_bands_are_walked_and_bands_of_the_whole_volume_are_not(volume
         Fraction(walked[volume]),
         Fraction(jumped[volume]),
     ]
-    assert [cost_by_volume(entry).at(Fraction(volume)) for entry in built.alone] == [
-        Fraction(walked[volume]),
-        Fraction(jumped[volume]),
-    ]
-
-
-def test_plans_that_carry_other_orders_can_be_told_apart() -> None:
-    """One plan carries the 10 orders from abroad only: it is cheaper and no break-even."""
-    rates: list[dict[str, Any]] = [
-        {"method": "card", "percent": "2", "plans": ["all"]},
-        {"method": "card", "percent": "1", "plans": ["few"], "when": {"buyer_country": ["ES"]}},
-    ]
-    built = BuiltMonth([card_of("one", "", rates, ["all", "few"])], euros(90) + euros(10, country="ES"), [0] * 4)
-    every, few = (carried_by(entry, entry.volume) for entry in built.alone)
-    assert (every.height, few.height) == (100, 10)
-    assert not same_orders([every, few])
-    assert same_orders([few, carried_by(built.alone[1], Fraction(10**6))])
-
-
-def test_a_plan_that_would_carry_other_orders_at_a_volume_has_no_cost_there() -> None:
-    """From 10,000 only the orders from Spain have a price: what the month of them all costs is not known there."""
-    rates: list[dict[str, Any]] = [
-        {"method": "card", "percent": "1", "when": {"buyer_country": ["ES"]}},
-        {"method": "card", "percent": "2", "when": {"monthly_volume": {"below": "10000 EUR"}}},
-    ]
-    built = BuiltMonth([card_of("one", "a", rates)], euros(90) + euros(10, country="ES"), [0] * 4)
-    (entry,) = built.alone
-    curve = cost_by_volume(entry)
-    assert curve.at(Fraction(5000)) == built.month(entry).cost == 90 + 5
-    assert curve.at(Fraction(20_000)) is None
 
 
 def test_a_volume_that_settles_nowhere_ends_with_what_is_carried_there() -> None:

@@ -9,7 +9,7 @@ from monedero.core.ratecard.linear import FeeCurve
 from monedero.server.shops import RunningShop
 from monedero.work.compare.candidates import InQuestion, in_question, open_candidates
 from monedero.work.compare.curves import all_in_curve
-from monedero.work.month.costs import month_of
+from monedero.work.month.figures import month_of
 from monedero.work.prices.kept import Kept
 from monedero.work.shop.order_in_hand import OrderInHand, OrderSentence, order_in_hand
 from tests.conftest import NOW, at_desk

@@ -29,6 +29,7 @@ export const keys = {
   words: ["words"],
   vouchers: ["vouchers"],
   figures: ["figures"],
+  month: ["month"],
   coverage: ["coverage"],
   fixes: ["fixes"],
   coverageState: ["coverage-state"],

@@ -51,7 +51,7 @@ from monedero.work.compare.candidates import Candidate
 from monedero.work.compare.ranking import Comparison, RankedRoute, cards_of, compare
 from monedero.work.compare.turning_points import Turning, turnings
 from monedero.work.context import Context
-from monedero.work.month.costs import RouteMonth
+from monedero.work.month.figures import RouteMonth
 from monedero.work.prices.inputs import CompareInputs
 from monedero.work.shop.order_in_hand import order_in_hand
 

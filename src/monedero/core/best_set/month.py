@@ -99,6 +99,20 @@ class SetMonth:
         return (self.carried, -self.cost) if self.left is None else (self.left,)
 
 
+class MonthMove(NamedTuple):
+    """The difference of a month after a change to the one before it; `left` is None where a margin is not known."""
+
+    left: Fraction | None
+    lost: Fraction
+    cost: Fraction
+
+
+def moved_to(before: SetMonth, after: SetMonth) -> MonthMove:
+    """The difference of two months."""
+    left = None if before.left is None or after.left is None else after.left - before.left
+    return MonthMove(left, after.lost - before.lost, after.cost - before.cost)
+
+
 class SettledSet:
     """A set at the volumes that its plans carry in the month: which way each buyer takes, and what it costs."""
 

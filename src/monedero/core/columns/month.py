@@ -1,4 +1,4 @@
-"""A month of orders: what a plan costs over it where every order takes its cheapest route, and all orders counted.
+"""A month of orders: a plan over it, and all orders counted.
 
 The month of a plan is its fees at the volume that it carries, its monthly charge, and what its fees lack of its
 minimum; the charge does not count towards that.
@@ -44,13 +44,6 @@ class PlanMonth:
     def cost(self) -> Fraction:
         """Fees, monthly charges and shortfalls."""
         return self.fees + self.monthly + self.shortfall
-
-
-def plan_month(card: CardColumns, plan: PlanColumns, volume: Fraction) -> PlanMonth:
-    """A plan over the month at a volume."""
-    sums = card.sum_of(plan.id, card.walk(volume))
-    shortfall = max(ZERO, plan.minimum - sums.fees)
-    return PlanMonth(plan.id, sums.orders, sums.amount, sums.fees, plan.monthly, shortfall)
 
 
 def counted(orders: OrderColumns, carried: Carried | None = None, method: str = "") -> Sum:

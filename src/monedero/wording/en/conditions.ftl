@@ -93,6 +93,19 @@ limit-unknown = for { $one ->
     [yes] 1 order
    *[no] { $orders } orders
   } a month the cost is not known
+month-left-more = leaves { $amount } more a month
+month-left-less = leaves { $amount } less a month
+month-cost-more = costs { $amount } more a month
+month-cost-less = costs { $amount } less a month
+month-loses-more = loses { $one ->
+    [yes] 1 order
+   *[no] { $orders } orders
+  } more
+month-loses-fewer = loses { $one ->
+    [yes] 1 order
+   *[no] { $orders } orders
+  } fewer
+month-same = changes nothing in a month
 moved = { $name } { $told }
 moved-gained = gains { $one ->
     [yes] 1 order

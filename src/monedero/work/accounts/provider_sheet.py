@@ -18,8 +18,8 @@ from monedero.core.reasons import Reason
 from monedero.work.accounts.applications import Applications
 from monedero.work.context import Context
 from monedero.work.month.best import alone_of, best_within
-from monedero.work.month.costs import month_of
 from monedero.work.month.demand import demand_of
+from monedero.work.month.figures import month_of
 from monedero.work.prices.inputs import UNDER_WAY, CompareInputs, inputs_of
 
 

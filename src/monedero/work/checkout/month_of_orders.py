@@ -27,7 +27,7 @@ from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot
 from monedero.work.compare.candidates import in_question, key_of, open_candidates
 from monedero.work.compare.curves import all_in_curve
 from monedero.work.context import Context
-from monedero.work.month.costs import month_of
+from monedero.work.month.figures import month_of
 from monedero.work.month.orders_in_columns import months_between
 from monedero.work.prices.inputs import CompareInputs, inputs_of
 from monedero.work.shop.delivered import way_of

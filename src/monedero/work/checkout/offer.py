@@ -46,14 +46,20 @@ def newest(context: Context) -> CheckoutSnapshot:
 
 
 def decision_of(context: Context, snapshot: CheckoutSnapshot) -> Decision:
-    """The compiled decision of a draft or an edition, with the accounts as they stand now."""
+    """The compiled decision of a draft or an edition, with the accounts as they stand now.
+
+    That of a checkout that is neither, such as a draft before its last change, is not kept.
+    """
     decisions = _kept(context).decisions
     key = (snapshot.checkout.storefront, snapshot.edition, snapshot.draft_version)
     if key not in decisions:
         checkout = snapshot.checkout
-        decisions[key] = Decision(
+        made = Decision(
             checkout.tenders, setting_of(context, snapshot), checkout.shared_conditions, checkout.headings
         )
+        if snapshot.edition is None and snapshot.draft_version is None:
+            return made
+        decisions[key] = made
     return decisions[key]
 
 

@@ -61,11 +61,11 @@ class OfferedMonth:
 def offered_month(context: Context, snapshot: CheckoutSnapshot, hand: OrderInHand) -> OfferedMonth:
     """The month of a draft or an edition, for orders that are like the order in hand in what the month does not tell.
 
-    It is worked out once for a draft or an edition as it stands.
+    It is worked out once for a checkout as it stands.
     """
     inputs, order = inputs_of(context), hand.order
     said = order.on(Money(1, order.amount.currency), order.placed_on)
-    key = ("offered", snapshot.checkout.storefront, snapshot.edition, snapshot.draft_version, said)
+    key = ("offered", snapshot.checkout.model_dump_json(), said)
     found: OfferedMonth = inputs.by_day.get(key, lambda: _made(context, inputs, snapshot, hand))
     return found
 

@@ -15,7 +15,7 @@ from monedero.core.money import Money, minor_units
 from monedero.work.compare.candidates import Candidate, InQuestion, open_candidates
 from monedero.work.compare.ranking import other_costs_with
 from monedero.work.context import Context
-from monedero.work.month.costs import MonthFigures, month_of
+from monedero.work.month.figures import MonthFigures, month_of
 
 POINTS = 97
 DIGITS = 4

@@ -17,7 +17,7 @@ from monedero.core.reasons import Reason
 from monedero.work.compare.candidates import Candidate, InQuestion, candidates, in_question, piece_at
 from monedero.work.compare.reach import Reach
 from monedero.work.context import Context
-from monedero.work.month.costs import MonthFigures, RouteMonth, month_of
+from monedero.work.month.figures import MonthFigures, RouteMonth, month_of
 from monedero.work.prices.inputs import CompareInputs
 from monedero.work.prices.other_costs import RouteOnDay, arrival, other_costs_of
 from monedero.work.shop.delivered import way_of

@@ -4,7 +4,7 @@ from datetime import date
 
 from monedero.core.ratecard.volume import Takings, Volume, plan_key
 from monedero.work.context import Context
-from monedero.work.month.costs import month_of
+from monedero.work.month.figures import month_of
 from monedero.work.prices.inputs import inputs_of
 
 

@@ -1,69 +1,17 @@
-"""A month of the shop's orders: what each route, and each plan alone, would cost if every order went that way.
+"""The orders of a month on every card in force, and what every plan would carry if each order took its cheapest route.
 
 A month is a forecast: all its orders are priced by the rate cards in force on the day of the order in hand.
 """
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date
-from fractions import Fraction
-from functools import cached_property
 
-from monedero.core.best_set.demand import Orders
-from monedero.core.best_set.terms import terms_of
 from monedero.core.columns.card import CardColumns
-from monedero.core.columns.fees import name_of
-from monedero.core.columns.level import Sum
-from monedero.core.columns.month import Alone, PlanMonth, counted, plan_month
-from monedero.core.columns.order_class import Fees
-from monedero.core.cost.all_in import OtherCosts
-from monedero.core.cost.assumed import ZERO
-from monedero.core.method import Method
-from monedero.core.profile import Source
-from monedero.core.ratecard.model import Route
-from monedero.core.ratecard.volume import Volume, plan_key
+from monedero.core.columns.month import Alone
 from monedero.work.context import Context
 from monedero.work.month.orders_in_columns import MonthOrders, card_columns, month_orders
-from monedero.work.prices.inputs import CompareInputs, inputs_of
-from monedero.work.prices.other_costs import RouteOnDay, other_costs_of, own_fee
-
-
-@dataclass(frozen=True, slots=True)
-class RouteMonth:
-    """A route over the month, if every order that it can carry took it; the cost is all-in."""
-
-    provider: str | None
-    method: str
-    orders: Fraction
-    amount: Fraction
-    fees: Fraction
-    cost: Fraction
-
-
-@dataclass(frozen=True)
-class MonthFigures:
-    """The figures of a month; money is in whole units of the shop's currency."""
-
-    source: Source
-    months: int
-    orders: Fraction
-    amount: Fraction
-    routes: Mapping[str, RouteMonth]
-    plans: Mapping[str, PlanMonth]
-    volumes: Mapping[str, Volume]
-    left_out: Fraction
-
-    def share(self, route: Route) -> Fraction | None:
-        """Tells what of the plan's month falls on one order: its charge and shortfall over the orders it would carry.
-
-        None where the plan carries no order of a month, so that nobody can know; a plan without charges has nothing to
-        share.
-        """
-        return self._shares.get(plan_key(route.provider, route.plan))
-
-    @cached_property
-    def _shares(self) -> dict[str, Fraction | None]:
-        return {key: _share(plan) for key, plan in self.plans.items()}
+from monedero.work.prices.inputs import inputs_of
 
 
 @dataclass(frozen=True)
@@ -73,11 +21,6 @@ class Month:
     orders: MonthOrders
     alone: Sequence[Alone]
     cards: Mapping[str, CardColumns]
-
-
-def _share(plan: PlanMonth) -> Fraction | None:
-    charges = plan.monthly + plan.shortfall
-    return charges / plan.carried if plan.carried else None if charges else ZERO
 
 
 def the_month(context: Context, day: date) -> Month:
@@ -92,65 +35,3 @@ def the_month(context: Context, day: date) -> Month:
 
     month: Month = inputs.by_day.get(("orders", day), compute)
     return month
-
-
-def plans_of(context: Context, day: date) -> list[list[Alone]]:
-    """The plans of every provider that are open to the shop, with the volume that each would carry alone."""
-    month = the_month(context, day)
-    return [[entry for entry in month.alone if entry.card is card] for card in month.cards.values()]
-
-
-def month_of(context: Context, day: date) -> MonthFigures:
-    """The figures of the month, computed once per revision and day."""
-    inputs = inputs_of(context)
-    figures: MonthFigures = inputs.by_day.get(
-        ("month", day), lambda: _figures(inputs, the_month(context, day), day)
-    )
-    return figures
-
-
-def _figures(inputs: CompareInputs, month: Month, day: date) -> MonthFigures:
-    every = counted(month.orders.columns)
-    plans = {entry.plan.id: plan_month(entry.card, entry.plan, entry.volume) for entry in month.alone}
-    cards = {pricer.card.provider.id: pricer.card for pricer in inputs.catalogue.in_force(day)}
-    routes = {}
-    for entry in month.alone:
-        card = cards[entry.plan.provider]
-        methods = {name_of(route): inputs.methods[route.method] for route in card.routes}
-        carried = RouteOnDay(day, monthly_share=_share(plans[entry.plan.id]))
-        for name, sums in _route_sums(entry):
-            other_costs = other_costs_of(inputs, card, methods[name], carried)
-            routes[name] = _route_month(card.provider.id, methods[name], sums, other_costs)
-    for method in inputs.arrangements:
-        sums = counted(month.orders.columns, month.orders.carried, method.id)
-        if sums.orders:
-            fee = own_fee(inputs, method, day)
-            fees = fee.slope * sums.amount + fee.intercept * sums.orders
-            other_costs = other_costs_of(inputs, None, method, RouteOnDay(day))
-            routes[method.id] = _route_month(None, method, sums._replace(fees=fees), other_costs)
-    known = every.orders > 0
-    return MonthFigures(
-        source=inputs.profile.source,
-        months=month.orders.months,
-        orders=every.orders,
-        amount=every.amount,
-        routes=routes,
-        plans=plans,
-        volumes={entry.plan.id: Volume(entry.volume, inputs.shop.currency) for entry in month.alone if known},
-        left_out=month.orders.left_out,
-    )
-
-
-def _route_sums(entry: Alone) -> Iterable[tuple[str, Sum]]:
-    """The routes of a plan that carry orders, at the volume that the plan carries."""
-    for name in entry.plan.routes:
-        sums = entry.card.sum_of(name, entry.card.walk(entry.volume))
-        if sums.orders:
-            yield name, sums
-
-
-def _route_month(provider: str | None, method: Method, sums: Sum, other_costs: OtherCosts) -> RouteMonth:
-    """The all-in cost of a route over its orders."""
-    terms = terms_of(other_costs, completes=Fraction(1))
-    cost = terms.cost(Orders(sums.orders, sums.amount, None), Fees(sums.fees, sums.returned))
-    return RouteMonth(provider, method.id, sums.orders, sums.amount, sums.fees, cost)

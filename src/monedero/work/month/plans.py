@@ -5,11 +5,10 @@ from dataclasses import dataclass
 from datetime import date
 from fractions import Fraction
 
-from polars import DataFrame
-
+from monedero.core.best_set.by_volume import ByVolume, by_volume
+from monedero.core.best_set.demand import Demand
 from monedero.core.best_set.month import SetMonth
-from monedero.core.columns.month import Alone, PlanMonth
-from monedero.core.columns.scaling import carried_by, cost_by_volume, same_orders
+from monedero.core.columns.month import PlanMonth
 from monedero.core.cost.assumed import ZERO
 from monedero.core.curve.envelope import Stretch, envelope
 from monedero.core.curve.pieces import Curve, Piece
@@ -17,7 +16,8 @@ from monedero.core.ratecard.model import Plan, RateCard
 from monedero.core.ratecard.volume import plan_key
 from monedero.work.context import Context
 from monedero.work.month.best import alone_of
-from monedero.work.month.costs import MonthFigures, month_of, plans_of
+from monedero.work.month.demand import demand_of
+from monedero.work.month.figures import MonthFigures, month_of
 from monedero.work.prices.inputs import CompareInputs, inputs_of
 from monedero.work.prices.other_costs import in_books, software_fee
 
@@ -57,7 +57,11 @@ def plans_and_providers(context: Context, day: date) -> PlansAndProviders:
     """Compare the plans of every provider, the providers, and the plans of the shop's software."""
     inputs, month = inputs_of(context), month_of(context, day)
     cards = {pricer.card.provider.id: pricer.card for pricer in inputs.catalogue.in_force(day)}
-    compared = ((plans[0].plan.provider, _volumes(plans, month)) for plans in plans_of(context, day))
+    demand = demand_of(context, day)
+    by_provider: dict[str, list[str]] = {}
+    for name, entry in demand.plans.items():
+        by_provider.setdefault(entry.plan.provider, []).append(name)
+    compared = ((provider, _volumes(demand, plans, month)) for provider, plans in by_provider.items())
     return PlansAndProviders(
         inputs=inputs,
         month=month,
@@ -71,27 +75,23 @@ def plans_and_providers(context: Context, day: date) -> PlansAndProviders:
     )
 
 
-def _volumes(plans: Sequence[Alone], month: MonthFigures) -> Volumes | None:
+def _volumes(demand: Demand, plans: Sequence[str], month: MonthFigures) -> Volumes | None:
     """The plans of a provider that carry the same orders, over their volume; None where there is nothing to compare.
 
     Of several sets of such plans it is the one that carries most; the others stand beside it.
     """
-    if len(plans) < 2 or not any(entry.volume for entry in plans):
+    if len(plans) < 2 or not any(month.plans[name].carried for name in plans):
         return None
-    alike: list[tuple[DataFrame, list[Alone]]] = []
-    for entry in plans:
-        rows = carried_by(entry, entry.volume)
-        group = next((group for carried, group in alike if same_orders([carried, rows])), None)
-        if group is None:
-            alike.append((rows, [entry]))
-        else:
-            group.append(entry)
-    compared = max((group for _, group in alike), key=lambda group: (group[0].volume, len(group)))
-    own = compared[0].volume
-    curves = [cost_by_volume(entry) for entry in compared]
-    high = BEYOND * max([own, *(edge for entry in compared for edge in entry.card.edges)])
-    beside = [month.plans[entry.plan.id] for entry in plans if entry not in compared]
-    return Volumes([entry.plan.id for entry in compared], curves, envelope(curves, LEAST, high), own, beside)
+    alike: dict[frozenset[int], list[ByVolume]] = {}
+    for name in plans:
+        found = by_volume(demand, name)
+        alike.setdefault(found.carried, []).append(found)
+    compared = max(alike.values(), key=lambda group: (group[0].own, len(group)))
+    own, curves = compared[0].own, [entry.cost for entry in compared]
+    names = [entry.plan for entry in compared]
+    high = BEYOND * max([own, *(edge for name in names for edge in demand.plans[name].card.edges)])
+    beside = [month.plans[name] for name in plans if name not in names]
+    return Volumes(names, curves, envelope(curves, LEAST, high), own, beside)
 
 
 def _software(inputs: CompareInputs, month: MonthFigures, day: date) -> Volumes | None:

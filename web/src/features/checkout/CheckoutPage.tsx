@@ -28,6 +28,7 @@ import {
   useDraft,
   useEndReason,
   useFigures,
+  useMonth,
   useView,
 } from "../draft";
 import { useHand, useHandSearch } from "../hand";
@@ -35,6 +36,7 @@ import { usePublication } from "../publish";
 import { AddWays } from "./AddWays";
 import { CopyAll } from "./CopyTo";
 import { HeadingRow } from "./HeadingRow";
+import { MonthLine } from "./MonthLine";
 import { SharedSets } from "./SharedSets";
 import { StepButtons } from "./StepButtons";
 import { StorefrontPicker } from "./StorefrontPicker";
@@ -49,6 +51,7 @@ export function CheckoutPage() {
   const seen = useView(hand);
   const view = seen.data;
   const figures = useFigures(hand).data;
+  const month = useMonth(hand).data;
   const end = useEndReason(hand);
   const publication = usePublication().data;
   const coverage = useCoverageState().data;
@@ -153,6 +156,7 @@ export function CheckoutPage() {
             composed={draft}
             shared={view.shared}
             figures={figures}
+            made={month?.last_change?.tenders.includes(tender.id) ? month.last_change.text : ""}
             shop={shop}
             axis={axis}
             cursor={view.amount_in_books ? drawn(view.amount_in_books) : null}
@@ -192,6 +196,7 @@ export function CheckoutPage() {
           {adding ? "Close the list" : "Add a way to pay"}
         </Button>
       </Heading>
+      {month && draft.tenders.length > 0 && <MonthLine month={month} search={search} />}
       {adding && <AddWays />}
       {draft.tenders.length === 0 ? (
         <p className="border-t border-ink pt-3 max-w-xl">

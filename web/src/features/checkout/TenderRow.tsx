@@ -24,6 +24,8 @@ interface Props {
   shared: Schema<"SharedOut">[];
   /** Tells what limits and fees come to; undefined until it is here. */
   figures: Schema<"DraftFiguresOut"> | undefined;
+  /** Tells what the last change did to the month, where it was made on this tender. */
+  made: string;
   shop: Shop;
   axis: ReturnType<typeof axisFor>;
   cursor: number | null;
@@ -48,7 +50,7 @@ interface Props {
 export function TenderRow(props: Props) {
   const { outcome, shop, axis, cursor, open, first, last, onOpen, onMove, onRemove, save, saveQuietly } =
     props;
-  const { composed, shared, figures, onWriteIn, onShare, onEnd } = props;
+  const { composed, shared, figures, made, onWriteIn, onShare, onEnd } = props;
   const { tender } = outcome;
   const sortable = useSortable({ id: tender.id });
   // Many reasons take the width of the row, so that the list stays short.
@@ -129,6 +131,7 @@ export function TenderRow(props: Props) {
         )}
         <div className="ml-7 pb-2">
           <TenderSentence outcome={outcome} shared={shared} change={saveQuietly} onWriteIn={onWriteIn} />
+          {made && <p className="text-soft">Your last change {made}.</p>}
         </div>
         <Collapsible.Content>
           <TenderSettings

@@ -18,6 +18,7 @@ export {
   useFigures,
   useHeld,
   useMeet,
+  useMonth,
   usePutBestSet,
   useStep,
   useView,

@@ -321,3 +321,20 @@ export function useAddTender() {
     ...after,
   });
 }
+
+/** The month of the draft against what buyers see, and what its last change did to it. */
+export function useMonth(hand: Hand | null) {
+  const storefront = useStorefront();
+  return useQuery({
+    queryKey: [...keys.month, storefront, hand],
+    queryFn: () =>
+      answered(
+        api.GET("/api/checkouts/{storefront}/month", {
+          params: { ...at(storefront ?? ""), query: hand ?? NOTHING },
+        }),
+      ),
+    enabled: hand !== null && storefront !== undefined,
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+}
