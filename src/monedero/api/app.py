@@ -15,6 +15,7 @@ from monedero.api.desk import (
     amounts,
     arranging,
     best_set,
+    best_turns,
     business,
     buyers,
     catalogue,
@@ -53,7 +54,20 @@ from monedero.server.shops import DEMO, OWN, Shops
 # Routes are looked through in this sequence: what buyers ask for comes first.
 FEATURES = (
     *(offer, line_pages, buyers_orders, order_papers, voucher_code, notifications, returns),
-    *(pictures, vouchers, orders, shop, amounts, month, past_orders, buyers, compare, curves, best_set),
+    *(
+        pictures,
+        vouchers,
+        orders,
+        shop,
+        amounts,
+        month,
+        past_orders,
+        buyers,
+        compare,
+        curves,
+        best_set,
+        best_turns,
+    ),
     *(catalogue, rate_cards, new_provider, next_steps, providers),
     *(
         price_changes,

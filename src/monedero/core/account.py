@@ -95,13 +95,21 @@ class MethodStanding(Strict):
     ready_at: datetime | None = None
 
 
+class LeavingTerms(Strict):
+    """What leaving a contract takes, as the owner read it there; None is not known, or nothing."""
+
+    notice_days: Annotated[StrictInt, Field(ge=0, le=3650)] | None = None
+    exit_fee: MoneyPositive | None = None
+    runs_until: Day | None = None
+
+
 class Account(Strict):
     """The shop's contract with one provider; `since` is the day on which it reached its stage.
 
     `storefronts` by their ids; None: it serves all of them. `pooled`: an account of the shop's software, not its own.
     `elsewhere`: it is held, and Monedero carries none of its payments; then `plan`, `takings` (in a month) and
     `saved_details` (buyers whose details lie there) are what the owner said. `number` is what the provider calls the
-    merchant, `endpoint` the end of the address for its notifications.
+    merchant, `leaving` what its contract says of leaving, `endpoint` the end of the address for its notifications.
     """
 
     id: Identifier = ""
@@ -118,6 +126,7 @@ class Account(Strict):
     takings: MoneyPositive | None = None
     saved_details: Annotated[StrictInt, Field(ge=0, le=10**9)] | None = None
     storefronts: AnyOf[Identifier] | None = None
+    leaving: LeavingTerms = LeavingTerms()
     number: Description = ""
     endpoint: Description = ""
 

@@ -3,9 +3,9 @@
 from datetime import datetime
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, Field
+from pydantic import BaseModel, Field, StrictInt
 
-from monedero.core.account import Act, Mode, Stage
+from monedero.core.account import Act, LeavingTerms, Mode, Stage
 from monedero.core.fields import Name
 from monedero.core.provider import ConnectBy, CredentialField
 from monedero.core.web_address import WebAddress
@@ -88,6 +88,8 @@ class AccountOut(BaseModel):
     elsewhere: HeldElsewhere | None
     elsewhere_text: str
     storefronts: list[str] | None
+    leaving: LeavingTerms
+    saved_details: int | None
     application: ApplicationOut
     credentials: list[Masked]
     connected_as: str
@@ -236,6 +238,12 @@ class Serves(BaseModel):
 
     storefronts: list[str] = []
     pooled: bool = False
+
+
+class LeavingTermsTold(LeavingTerms):
+    """What leaving an account takes, and how many buyers have details saved there."""
+
+    saved_details: Annotated[StrictInt, Field(ge=0, le=10**9)] | None = None
 
 
 class LeavingOut(BaseModel):

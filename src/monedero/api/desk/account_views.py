@@ -58,6 +58,8 @@ def account_out(running: RunningShop, account: Account) -> AccountOut:
         elsewhere=_elsewhere(account) if account.elsewhere else None,
         elsewhere_text=elsewhere_text(account, facts.name) if account.elsewhere else "",
         storefronts=account.storefronts,
+        leaving=account.leaving,
+        saved_details=account.saved_details,
         application=ApplicationOut(
             payout=application.payout,
             phone=application.phone,

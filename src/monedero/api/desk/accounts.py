@@ -17,6 +17,7 @@ from monedero.api.desk.account_schemas import (
     GoTo,
     Indexed,
     LeavingOut,
+    LeavingTermsTold,
     Named,
     Pasted,
     PayoutChosen,
@@ -29,12 +30,13 @@ from monedero.api.desk.door import ContextDep, RunningDep
 from monedero.api.desk.would_leave import WouldLeave, would_leave
 from monedero.api.modes import ModeDep
 from monedero.api.problems import PROBLEMS
-from monedero.core.account import Stage
+from monedero.core.account import LeavingTerms, Stage
 from monedero.core.errors import Refused
 from monedero.letters.impact import texts_of
 from monedero.server.held_elsewhere import hold_elsewhere
 from monedero.wording.accounts import since_text, stands_text
 from monedero.work.accounts.elsewhere import HeldElsewhere, held_elsewhere
+from monedero.work.accounts.leaving_terms import keep_terms
 from monedero.work.accounts.own_gateway import put_gateway
 from monedero.work.accounts.provider_sheet import leaving, sheet
 from monedero.work.accounts.storefronts import serve, serving
@@ -194,6 +196,14 @@ def would_serve(running: RunningDep, context: ContextDep, id: str, serves: Serve
     then = serving(running.store, account, serves.storefronts, pooled=serves.pooled)
     found = account_would_move(context, account, then, running.clock.now().date())
     return would_leave(mode, found)
+
+
+@router.put("/accounts/{id}/leaving-terms")
+def save_leaving_terms(running: RunningDep, id: str, told: LeavingTermsTold, mode: ModeDep) -> AccountOut:
+    """Say what leaving an account takes, as its contract has it."""
+    account = running.applications.account(id, mode)
+    terms = LeavingTerms(**told.model_dump(exclude={"saved_details"}))
+    return account_out(running, keep_terms(running.store, account, terms, told.saved_details))
 
 
 @router.get("/accounts/{id}/leaving")

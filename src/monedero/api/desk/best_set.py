@@ -7,6 +7,7 @@ from typing import Annotated
 from fastapi import APIRouter, Query
 from pydantic import BaseModel, Field, StrictInt
 
+from monedero.api.desk.buyers import name_of
 from monedero.api.desk.checkout import Draft, draft_out
 from monedero.api.desk.door import ContextDep, RunningDep
 from monedero.api.problems import PROBLEMS
@@ -23,6 +24,7 @@ from monedero.work.checkout.best_ways import put_in_checkout
 from monedero.work.checkout.offered_month import month_as_it_stands
 from monedero.work.context import Context
 from monedero.work.month.best import BestOfShop, With, best_of_shop
+from monedero.work.month.changing import Changing, changing
 
 router = APIRouter(prefix="/api", tags=["compare"], responses=PROBLEMS)
 
@@ -85,11 +87,35 @@ class OutsideOut(BaseModel):
 
 
 class NeededAccountOut(BaseModel):
-    """An account that the set needs."""
+    """An account that the set needs; `days` are those that a review usually takes, where it is to be opened."""
 
     provider: str
     name: str
     held: bool
+    days: int | None
+
+
+class LeftAccountOut(BaseModel):
+    """An account that the set does not need, and what leaving it takes; `ends` is the earliest day."""
+
+    provider: str
+    name: str
+    ends: date | None
+    exit_fee: str | None
+    saved_details: int | None
+
+
+class ChangingOut(BaseModel):
+    """What changing takes besides: days until all accounts are usually there, fees, and what it comes to in a year.
+
+    `a_year` is None where margins are not known.
+    """
+
+    left: list[LeftAccountOut]
+    days: int
+    fees: str | None
+    costs_now: str | None
+    a_year: str | None
 
 
 class BestSetOut(BaseModel):
@@ -106,9 +132,13 @@ class BestSetOut(BaseModel):
     stands: SetOut | None
     better: str | None
     accounts: list[NeededAccountOut]
+    changing: ChangingOut | None
     inside: list[InsideOut]
     outside: list[OutsideOut]
     one_less: SetOut | None
+    one_more: SetOut | None
+    plans: dict[str, str]
+    families: dict[str, str]
     methods: dict[str, str]
     providers: dict[str, str]
 
@@ -134,7 +164,10 @@ class _Answer:
         """The provider and plan that carry a way; empty where it is the shop's own."""
         if way.plan is None:
             return ""
-        card, plan = self._found.plans[way.plan]
+        return self._plan(way.plan)
+
+    def _plan(self, name: str) -> str:
+        card, plan = self._found.plans[name]
         return f"{card.provider.name} {plan.name}" if len(card.plans) > 1 else card.provider.name
 
     def method(self, way: Way) -> str:
@@ -174,21 +207,43 @@ class _Answer:
             pays_from=None if share is None else decimal_text(share * 100, 2),
         )
 
-    def accounts(self, month: SetMonth) -> list[NeededAccountOut]:
-        found = []
+    def accounts(self, month: SetMonth, change: Changing) -> list[NeededAccountOut]:
+        found, opened = [], {entry.provider: entry.days for entry in change.opened}
         for name in month.chosen.plans:
-            card, plan = self._found.plans[name]
-            told = f"{card.provider.name} {plan.name}" if len(card.plans) > 1 else card.provider.name
-            held = card.provider.id in self._found.inputs.holding.accounts
-            found.append(NeededAccountOut(provider=card.provider.id, name=told, held=held))
+            card, _ = self._found.plans[name]
+            provider = card.provider.id
+            held = provider not in opened
+            found.append(
+                NeededAccountOut(provider=provider, name=self._plan(name), held=held, days=opened.get(provider))
+            )
         return found
 
-    def answer(self) -> BestSetOut:
+    def changing(self, change: Changing, better: Fraction | None, day: date) -> ChangingOut:
+        names = {facts.id: facts.name for facts in self._found.inputs.providers.values()}
+        return ChangingOut(
+            left=[
+                LeftAccountOut(
+                    provider=account.provider,
+                    name=account.name or names.get(account.provider, account.provider),
+                    ends=ends if ends > day else None,
+                    exit_fee=str(fee) if fee is not None and fee.minor else None,
+                    saved_details=account.saved_details,
+                )
+                for account, ends, fee in change.left
+            ],
+            days=change.days,
+            fees=None if change.fees is None else self.money(change.fees),
+            costs_now=None if self._stands is None else self.money(self._stands.cost),
+            a_year=None if better is None else self.money(12 * better),
+        )
+
+    def answer(self, day: date) -> BestSetOut:
         found = self._found
         best, stands = found.best.month if found.best else None, self._stands
         better = None
         if best is not None and best.left is not None and stands is not None and stands.left is not None:
-            better = self.money(best.left - stands.left)
+            better = best.left - stands.left
+        change = changing(found.inputs, found.demand, best, day) if best else None
         names = {way.method: self.method(way) for way in found.demand.ways}
         months = {held.way: held for held in best.ways} if best else {}
         return BestSetOut(
@@ -198,11 +253,15 @@ class _Answer:
             best=self.set(best),
             lost_margin=None if best is None or best.lost_margin is None else self.money(best.lost_margin),
             stands=self.set(stands),
-            better=better,
-            accounts=self.accounts(best) if best else [],
+            better=None if better is None else self.money(better),
+            accounts=self.accounts(best, change) if best and change else [],
+            changing=self.changing(change, better, day) if change else None,
             inside=[self.inside(months[entry.way], entry.month, best) for entry in found.inside] if best else [],
             outside=[self.outside(entry, best) for entry in found.outside] if best else [],
             one_less=self.set(found.one_less),
+            one_more=self.set(found.one_more),
+            plans={plan: self._plan(plan) for plan in found.demand.plans},
+            families={family.value: name_of(family) for family in found.families},
             methods=names,
             providers={card.provider.id: card.provider.name for card, _ in found.plans.values()},
         )
@@ -212,7 +271,7 @@ class _Answer:
 def read_best_set(running: RunningDep, context: ContextDep, asked: Annotated[LimitsAsked, Query()]) -> BestSetOut:
     """The set of ways that leaves most of the month, proven, and why each way is in it or out."""
     day = running.clock.now().date()
-    return _Answer(best_of_shop(context, day, asked.limits()), _stands(context, day)).answer()
+    return _Answer(best_of_shop(context, day, asked.limits()), _stands(context, day)).answer(day)
 
 
 def _stands(context: Context, day: date) -> SetMonth | None:

@@ -44,8 +44,10 @@ PLAN, WAY = Fraction(1, 10**4), Fraction(1, 10**5)
 
 @dataclass(frozen=True)
 class Limits:
-    """Limits on a set. `apart` are providers of which it has one at most, `must` are methods that are in it,
-    `closed` plans that cannot be had; `every_order` is how many of its ways must carry each order of the month.
+    """Limits on a set: how many accounts and ways it has at most, and accounts at least.
+
+    `apart` are providers of which it has one at most, `must` are methods that are in it, `closed` plans that cannot be
+    had; `every_order` is how many of its ways must carry each order of the month.
     """
 
     most_accounts: int | None = None
@@ -54,6 +56,7 @@ class Limits:
     must: frozenset[str] = frozenset()
     closed: frozenset[str] = frozenset()
     every_order: int = 0
+    least_accounts: int = 0
 
 
 class Solved(NamedTuple):
@@ -168,6 +171,8 @@ class Programme:
         limits, model = self._limits, self._model
         if limits.most_accounts is not None:
             model.row([(z, 1) for z in self._z.values()], high=limits.most_accounts)
+        if limits.least_accounts:
+            model.row([(z, 1) for z in self._z.values()], low=limits.least_accounts)
         if limits.most_ways is not None:
             model.row([(x, 1) for x in self._x.values()], high=limits.most_ways)
         for together in limits.apart:

@@ -80,8 +80,8 @@ saves-more = It carries { $orders ->
     [1] { $orders } order
    *[other] { $orders } orders
 } a month that no other provider carries.
-saves = The cheapest mix for your month has it, and costs { $less } less for it.
-saves-nothing = The cheapest mix for your month does without it.
+saves = The best set for your buyers has it, and leaves { $less } more for it.
+saves-nothing = The best set for your buyers does without it.
 share-of-orders = { $percent } % of your orders
 share-none = none of your orders
 

@@ -25,9 +25,9 @@ from monedero.work.prices.inputs import UNDER_WAY, CompareInputs, inputs_of
 
 @dataclass(frozen=True, slots=True)
 class Brings:
-    """Holds what a provider brings over the month: orders its methods can carry, and what the cheapest mix saves by it.
+    """Holds what a provider brings over the month: orders its methods carry, and what the best set leaves more by it.
 
-    `saves` is None where the mix does without it; `more_carried` are orders that no other provider carries.
+    `saves` is None where the set does without it; `more_carried` are orders that no other provider carries.
     """
 
     orders: Fraction

@@ -10,9 +10,11 @@ from monedero.core.best_set.demand import Demand, Way
 from monedero.core.best_set.month import Chosen, SetMonth, month_of
 from monedero.core.best_set.programme import Limits, in_sequence
 from monedero.core.best_set.share import pays_from
+from monedero.core.method import Family
 from monedero.core.ratecard.model import Plan, RateCard
 from monedero.core.ratecard.volume import plan_key
 from monedero.work.context import Context
+from monedero.work.month.buyers import buyers_of
 from monedero.work.month.demand import demand_of
 from monedero.work.prices.inputs import CompareInputs, inputs_of
 
@@ -48,6 +50,8 @@ class BestOfShop:
     inside: Sequence[Without]
     outside: Sequence[With]
     one_less: SetMonth | None
+    one_more: SetMonth | None
+    families: Sequence[Family]
     alone: Sequence[SetMonth]
 
 
@@ -67,6 +71,8 @@ def best_of_shop(context: Context, day: date, limits: Limits) -> BestOfShop:
         inside=list(_inside(demand, best.month)) if best else [],
         outside=list(_outside(demand, best.month)) if best else [],
         one_less=_one_less(context, day, limits, best),
+        one_more=_one_more(context, day, limits, best),
+        families=_families(inputs, demand),
         alone=alone_of(context, day),
     )
 
@@ -127,3 +133,21 @@ def _one_less(context: Context, day: date, limits: Limits, best: Best | None) ->
         return None
     fewer = best_within(context, day, replace(limits, most_accounts=len(best.month.chosen.plans) - 1))
     return fewer.month if fewer else None
+
+
+def _one_more(context: Context, day: date, limits: Limits, best: Best | None) -> SetMonth | None:
+    """The best set with one account more than the best one has; None where the limits allow none."""
+    if best is None:
+        return None
+    more = len(best.month.chosen.plans) + 1
+    if limits.most_accounts is not None and more > limits.most_accounts:
+        return None
+    found = best_within(context, day, replace(limits, least_accounts=more))
+    return found.month if found else None
+
+
+def _families(inputs: CompareInputs, demand: Demand) -> list[Family]:
+    """The families that some buyers of the month would pay by first."""
+    countries = sorted({entry.country for entry in demand.classes})
+    held = {entry.family for country in countries for entry in buyers_of(inputs, country).families if entry.share}
+    return [family for family in Family if family in held]

@@ -8,6 +8,7 @@ import { Button } from "../../ui/Button";
 import { Connect } from "./Connect";
 import { HeldElsewhere } from "./HeldElsewhere";
 import { Leave } from "./Leave";
+import { LeavingTerms } from "./LeavingTerms";
 import { useAccountSearch, useMode } from "./mode";
 import { type Account, type Sheet, useAccountActs, useBegin } from "./queries";
 import { SecondAccount } from "./SecondAccount";
@@ -132,6 +133,7 @@ export function AccountPart({ account, sheet }: { account: Account; sheet: Sheet
       </div>
       {connecting && <Connect account={account} sheet={sheet} onDone={() => setConnecting(false)} />}
       {account.elsewhere && <p className="mt-1.5 text-soft">{account.elsewhere_text}</p>}
+      {account.elsewhere && <LeavingTerms account={account} />}
       {telling && <HeldElsewhere sheet={sheet} account={account} onDone={() => setTelling(false)} />}
       {account.stage === "connected" && !account.elsewhere && (
         <>
@@ -182,6 +184,7 @@ export function AccountPart({ account, sheet }: { account: Account; sheet: Sheet
             <Domain sheet={sheet} check={() => acts.domain.mutate(undefined, { onError: fail })} />
           )}
           <Serves account={account} />
+          <LeavingTerms account={account} />
           {account.id === sheet.provider && <SecondAccount sheet={sheet} />}
         </>
       )}

@@ -129,6 +129,11 @@ export function useAccountActs(id: string, mode: Mode) {
         return answered(api.PUT("/api/accounts/{id}/serves", { params, body }));
       }),
     ),
+    leavingTerms: useMutation(
+      act((body: Schema<"LeavingTermsTold">) =>
+        answered(api.PUT("/api/accounts/{id}/leaving-terms", { params, body })),
+      ),
+    ),
     withdraw: useMutation(act(() => answered(api.POST("/api/accounts/{id}/withdraw", { params })))),
     disconnect: useMutation(act(() => answered(api.POST("/api/accounts/{id}/disconnect", { params })))),
     takeAway: useMutation(act(() => answered(api.DELETE("/api/accounts/{id}", { params })))),

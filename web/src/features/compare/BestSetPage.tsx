@@ -3,6 +3,7 @@ import { Link } from "react-router";
 import { toast } from "sonner";
 import { said } from "../../api/client";
 import { shown } from "../../lib/money";
+import { day } from "../../lib/time";
 import { Button } from "../../ui/Button";
 import { Heading, Trouble, Waiting } from "../../ui/Page";
 import { Picks } from "../../ui/Picks";
@@ -10,6 +11,7 @@ import { SubNav } from "../../ui/SubNav";
 import { useDraft, usePutBestSet, useStep } from "../draft";
 import { useHandSearch } from "../hand";
 import { type Best, type Limits, NO_LIMITS, useBestSet } from "./bestQueries";
+import { Turns } from "./Turns";
 import { VIEWS } from "./views";
 
 const COUNTS = ["1", "2", "3", "4", "5", "6", "7", "8"];
@@ -59,6 +61,7 @@ export function BestSetPage() {
               <div>
                 <Inside data={data} />
                 <Outside data={data} />
+                <Turns data={data} limits={limits} />
                 <PutIn limits={limits} waiting={asked.isPlaceholderData} />
               </div>
               <Accounts data={data} search={search} />
@@ -247,7 +250,11 @@ function Outside({ data }: { data: Best }) {
                   : `; ${way.more_orders} orders more`}
               </td>
               <td className="text-right whitespace-nowrap">
-                {way.pays_from === null ? "not known" : `from ${way.pays_from} % who insist on it`}
+                {way.pays_from === null
+                  ? "not known"
+                  : way.pays_from === "0"
+                    ? "from the first who insists on it"
+                    : `from ${way.pays_from} % who insist on it`}
               </td>
             </tr>
           ))}
@@ -259,7 +266,7 @@ function Outside({ data }: { data: Best }) {
 
 /** The accounts that the set needs, and the best with one account less. */
 function Accounts({ data, search }: { data: Best; search: string }) {
-  const less = data.one_less;
+  const others = [data.one_less, data.one_more].filter((month) => month !== null);
   return (
     <aside aria-label="What changing takes" className="lg:border-l border-rule lg:pl-6">
       <h2 className="text-lg border-b border-ink mb-1">Accounts that it needs</h2>
@@ -276,30 +283,73 @@ function Accounts({ data, search }: { data: Best; search: string }) {
                 </Link>
               </th>
               <td className={`text-right ${account.held ? "text-soft" : "text-copper font-medium"}`}>
-                {account.held ? "held" : "to be opened"}
+                {account.held
+                  ? "held"
+                  : account.days === null
+                    ? "to be opened"
+                    : `to be opened, about ${count(account.days, "day")}`}
               </td>
             </tr>
           ))}
         </tbody>
       </table>
-      {data.better && (
-        <p className="mt-3 font-semibold">{shown(data.better)} a month more than as it stands.</p>
-      )}
-      {less && (
-        <p className="mt-3">
-          With {count(less.accounts, "account")}:{" "}
-          {less.left !== null ? `${shown(less.left)} left` : `${less.carried} orders for ${shown(less.cost)}`}
-          , by {less.ways.join(", ")}.
+      {data.changing && <Changing data={data} changing={data.changing} />}
+      {others.map((month) => (
+        <p key={month.accounts} className="mt-3">
+          With {count(month.accounts, "account")}:{" "}
+          {month.left !== null
+            ? `${shown(month.left)} left`
+            : `${month.carried} orders for ${shown(month.cost)}`}
+          , by {month.ways.join(", ")}.
         </p>
-      )}
+      ))}
       <p className="text-small text-soft mt-3">
-        The checkout as it stands is counted without its limits and conditions. What buyers choose is{" "}
+        The checkout as it stands is counted with its limits, conditions and accounts. What buyers choose is{" "}
         <Link to={`/shop/buyers${search}`} className="underline underline-offset-4">
           typed or guessed under Shop
         </Link>
         .
       </p>
     </aside>
+  );
+}
+
+type ChangingProps = { data: Best; changing: NonNullable<Best["changing"]> };
+
+/** Says what changing brings in a year and takes: fees, days, contracts that still run, details that are lost. */
+function Changing({ data, changing }: ChangingProps) {
+  const { left, days, fees, costs_now, a_year } = changing;
+  const after = [
+    fees && !fees.startsWith("0.00") && shown(fees),
+    days > 0 && `about ${count(days, "day")}`,
+  ].filter(Boolean);
+  return (
+    <>
+      {data.better && a_year && (
+        <p className="mt-3 font-semibold">
+          {costs_now && `You pay ${shown(costs_now)} a month now. `}
+          The set leaves {shown(data.better)} more a month, {shown(a_year)} a year
+          {after.length > 0 && `, after ${after.join(" and ")}`}.
+        </p>
+      )}
+      {left.length > 0 && (
+        <>
+          <h3 className="font-semibold mt-3">Accounts that it does not need</h3>
+          <ul>
+            {left.map((account) => (
+              <li key={account.provider} className="border-b border-rule-soft py-1">
+                {account.name}
+                <span className="text-soft">
+                  {account.ends && `; ends on ${day(account.ends)} at the earliest`}
+                  {account.exit_fee && `; ${shown(account.exit_fee)} to leave`}
+                  {account.saved_details && `; details of ${account.saved_details} buyers are lost`}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </>
   );
 }
 

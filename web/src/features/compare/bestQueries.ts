@@ -23,3 +23,29 @@ export function useBestSet(limits: Limits) {
     placeholderData: keepPreviousData,
   });
 }
+
+/** The prices of a plan at which the best set changes; asked for once a plan is named. */
+export function usePriceTurns(plan: string | null, limits: Limits) {
+  return useQuery({
+    queryKey: [...keys.bestSet, "price", plan, limits],
+    queryFn: () =>
+      answered(
+        api.GET("/api/compare/best-set/price", { params: { query: { ...limits, plan: plan ?? "" } } }),
+      ),
+    enabled: plan !== null,
+  });
+}
+
+/** The shares of a family at which the best set changes; asked for once a family is named. */
+export function useShareTurns(family: string | null, limits: Limits) {
+  return useQuery({
+    queryKey: [...keys.bestSet, "shares", family, limits],
+    queryFn: () =>
+      answered(
+        api.GET("/api/compare/best-set/shares", {
+          params: { query: { ...limits, family: family as Schema<"Family"> } },
+        }),
+      ),
+    enabled: family !== null,
+  });
+}

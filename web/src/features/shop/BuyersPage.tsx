@@ -264,7 +264,7 @@ function Follows({ data, search }: { data: BuyersState; search: string }) {
             </p>
           )}
           <p className="text-small text-soft mt-1">
-            Limits and conditions of the checkout are left aside here.
+            Counted with the limits, conditions and accounts of the checkout as it stands.
           </p>
           <p className="mt-3">
             <Link

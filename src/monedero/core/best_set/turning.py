@@ -1,0 +1,139 @@
+"""The nearest value of a figure at which another set is best: a price, a share of buyers.
+
+A figure moves from what it is, 0, to an end. The best set is asked for at the end; where it is another one, the value
+at which both leave the same is worked out, and the best set is asked for there, until no set leaves more than the
+first one does. What a set leaves is a straight line in the figure as long as no fees lack of a minimum and no volume
+reaches the end of a band: then the value is exact. Elsewhere it is found by halving, to a ten-thousandth of the way.
+
+Source: own design; Newton's method for parametric programmes, as in Dinkelbach, Management Science 13(7), 1967.
+
+>>> meets(lambda at: 3 - 2 * at, Fraction(4)), meets(lambda at: Fraction(1), Fraction(4))
+(Fraction(3, 2), None)
+"""
+
+from collections.abc import Callable
+from dataclasses import replace
+from fractions import Fraction
+from typing import NamedTuple
+
+from monedero.core.best_set.best import best_set
+from monedero.core.best_set.demand import Demand
+from monedero.core.best_set.month import Chosen, SetMonth, month_of
+from monedero.core.best_set.programme import Limits
+from monedero.core.columns.level import ZERO
+from monedero.core.columns.order_class import Fees, OrderClass
+
+MOST_TURNS = 40
+PARTS = 10_000
+
+Moved = Callable[[Fraction], Demand]
+"""The month where a figure has moved so far."""
+
+
+class Turning(NamedTuple):
+    """How far a figure must move for another set to be best, and that set there."""
+
+    at: Fraction
+    month: SetMonth
+
+
+def turning(moved: Moved, chosen: Chosen, limits: Limits, end: Fraction) -> Turning | None:
+    """The nearest value up to an end at which another set leaves as much as the one that is best now.
+
+    None where there is none, and where margins are not known.
+    """
+    if not end or not moved(ZERO).knows_margins:
+        return None
+    at, found = end, None
+    for _ in range(MOST_TURNS):
+        demand = moved(at)
+        best = best_set(demand, limits)
+        if best is None or _left(best.month) <= _left(month_of(demand, chosen)):
+            return found
+        other = best.month.chosen
+        if found is not None and other == found.month.chosen:
+            return found
+
+        def less(there: Fraction, other: Chosen = other) -> Fraction:
+            here = moved(there)
+            return _left(month_of(here, chosen)) - _left(month_of(here, other))
+
+        met = meets(less, at)
+        if met is None:
+            return found
+        at = met
+        found = Turning(at, month_of(moved(at), other))
+        if not at:
+            return found
+    return found
+
+
+def meets(less: Callable[[Fraction], Fraction], end: Fraction) -> Fraction | None:
+    """Where a difference that is not below nothing at 0, and is at the end, comes to nothing."""
+    first, last = less(ZERO), less(end)
+    if last >= 0:
+        return None
+    if first <= 0:
+        return ZERO
+    at = end * first / (first - last)
+    if not less(at):
+        return at
+    low, high = 0, PARTS
+    while high - low > 1:
+        middle = (low + high) // 2
+        low, high = (middle, high) if less(end * middle / PARTS) > 0 else (low, middle)
+    return end * Fraction(high, PARTS)
+
+
+def _left(month: SetMonth) -> Fraction:
+    return month.left if month.left is not None else ZERO
+
+
+class Price(NamedTuple):
+    """How much less a plan takes: a share of the amount and a fixed amount of each order, and of its monthly charge."""
+
+    percent: Fraction = ZERO
+    fixed: Fraction = ZERO
+    monthly: Fraction = ZERO
+
+
+def at_price(demand: Demand, plan: str, less: Price) -> Demand:
+    """The month where a plan takes less of every order that it carries, or (below nothing) more."""
+    entry = demand.plans[plan]
+    routes = set(entry.plan.routes)
+    charged = entry._replace(plan=replace(entry.plan, monthly=entry.plan.monthly - less.monthly))
+    plans = {**demand.plans, plan: charged}
+    if not less.percent and not less.fixed:
+        return replace(demand, plans=plans)
+    made = {id(of_class): _cheaper(of_class, routes, less) for of_class in demand.classes}
+    cells = [
+        replace(cell, parts=[(share, made[id(of_class)]) for share, of_class in cell.parts])
+        for cell in demand.cells
+    ]
+    return replace(demand, plans=plans, classes=list(made.values()), cells=cells)
+
+
+def _cheaper(entry: OrderClass, routes: set[str], less: Price) -> OrderClass:
+    percent = less.percent * entry.amount
+    fees = {
+        at: Fees(paid.fees - percent - less.fixed * entry.orders, paid.returned and paid.returned - percent)
+        if at.route in routes
+        else paid
+        for at, paid in entry.fees.items()
+    }
+    return replace(entry, fees=fees)
+
+
+def prices(demand: Demand, plan: str) -> tuple[Price, Price]:
+    """The least and the most that a plan takes of an order: as a share of its amount, and of each; with its monthly
+    charge.
+
+    A plan that took more than the least less would pay for some orders.
+    """
+    entry = demand.plans[plan]
+    routes = set(entry.plan.routes)
+    taken = [(of, paid.fees) for of in demand.classes for at, paid in of.fees.items() if at.route in routes]
+    shares = [fees / of.amount for of, fees in taken if of.amount] or [ZERO]
+    each = [fees / of.orders for of, fees in taken if of.orders] or [ZERO]
+    charge = entry.plan.monthly
+    return Price(max(min(shares), ZERO), max(min(each), ZERO), charge), Price(max(shares), max(each), charge)

@@ -1,0 +1,54 @@
+"""The nearest price at which another set is best, against every set of small shops priced at many prices."""
+
+from fractions import Fraction
+
+import pytest
+from tests.core.best_set.test_against_brute_force import demand_of, every_set, small_shop
+
+from monedero.core.best_set.best import best_set
+from monedero.core.best_set.demand import Demand
+from monedero.core.best_set.month import Chosen, month_of
+from monedero.core.best_set.programme import Limits
+from monedero.core.best_set.turning import Price, at_price, prices, turning
+from monedero.core.columns.level import ZERO
+
+
+def best_left(demand: Demand) -> Fraction:
+    """What the best of every set leaves."""
+    return max(month_of(demand, chosen).left or ZERO for chosen in every_set(demand))
+
+
+def left(demand: Demand, chosen: Chosen) -> Fraction:
+    return month_of(demand, chosen).left or ZERO
+
+
+@pytest.mark.parametrize("seed", range(10))
+@pytest.mark.parametrize("kind", Price._fields)
+@pytest.mark.parametrize("sign", [1, -1], ids=["cheaper", "dearer"])
+def test_before_the_turn_the_set_is_best_and_behind_it_another_one_is(seed: int, kind: str, sign: int) -> None:
+    demand = demand_of(small_shop(seed))
+    best = best_set(demand, Limits())
+    assert best is not None
+    for plan in demand.plans:
+        # A plan that is out gets better by taking less, one that is in worse by taking more.
+        if (plan in best.month.chosen.plans) == (sign == 1):
+            continue
+        end = getattr(prices(demand, plan)[sign == -1], kind)
+
+        def moved(at: Fraction, plan: str = plan) -> Demand:
+            return at_price(demand, plan, Price()._replace(**{kind: sign * at}))
+
+        found = turning(moved, best.month.chosen, Limits(), end)
+        if not demand.knows_margins:
+            assert found is None
+            continue
+        turn = end if found is None else found.at
+        for part in (Fraction(1, 3), Fraction(9, 10)):
+            before = moved(turn * part)
+            if not any(entry.card.by_volume or entry.plan.minimum for entry in demand.plans.values()):
+                assert best_left(before) == left(before, best.month.chosen)
+        if found is not None:
+            there = moved(found.at)
+            assert left(there, found.month.chosen) >= left(there, best.month.chosen)
+            if not any(entry.card.by_volume or entry.plan.minimum for entry in demand.plans.values()):
+                assert left(there, found.month.chosen) == left(there, best.month.chosen) == best_left(there)

@@ -1,0 +1,75 @@
+import { useState } from "react";
+import { said } from "../../api/client";
+import { Trouble } from "../../ui/Page";
+import { Picks } from "../../ui/Picks";
+import { type Best, type Limits, usePriceTurns, useShareTurns } from "./bestQueries";
+
+interface Props {
+  data: Best;
+  limits: Limits;
+}
+
+const WORKING = "It is being worked out; that takes a few seconds.";
+
+/** Figures at which another set would be best: prices of a plan, and shares of buyers; asked for one at a time. */
+export function Turns({ data, limits }: Props) {
+  const [plan, setPlan] = useState<string | null>(null);
+  const [family, setFamily] = useState<string | null>(null);
+  const prices = usePriceTurns(plan, limits);
+  const shares = useShareTurns(family, limits);
+  const options = (named: Record<string, string>) =>
+    Object.entries(named).map(([value, label]) => ({ value, label }));
+  if (data.best?.left === null) return null;
+  return (
+    <section aria-labelledby="turns" className="mt-6">
+      <h2 id="turns" className="text-lg border-b border-ink pb-1">
+        What would change it
+      </h2>
+      <p className="mt-2">
+        Ask what{" "}
+        <Picks
+          single
+          look="word"
+          label="Plan whose prices are asked for"
+          none="a provider"
+          values={plan ? [plan] : []}
+          options={options(data.plans)}
+          onPick={([picked = null]) => setPlan(picked)}
+        />{" "}
+        would have to offer, or how far it may raise its prices.
+      </p>
+      {prices.error && <Trouble>{said(prices.error)}</Trouble>}
+      <div role="status">
+        {plan && !prices.data && !prices.error && <p className="text-soft">{WORKING}</p>}
+        {prices.data?.turns.map((turn) => (
+          <p key={turn.kind} className="border-l-2 border-rule pl-3 my-1.5 max-w-3xl">
+            {turn.text}
+          </p>
+        ))}
+      </div>
+      <p className="mt-3">
+        Ask what follows if more or fewer buyers pay by{" "}
+        <Picks
+          single
+          look="word"
+          label="Way whose share is asked for"
+          none="a way"
+          values={family ? [family] : []}
+          options={options(data.families)}
+          onPick={([picked = null]) => setFamily(picked)}
+        />{" "}
+        first.
+      </p>
+      {shares.error && <Trouble>{said(shares.error)}</Trouble>}
+      <div role="status">
+        {family && !shares.data && !shares.error && <p className="text-soft">{WORKING}</p>}
+        {shares.data && (
+          <p className="border-l-2 border-rule pl-3 my-1.5 max-w-3xl">
+            Now {shares.data.share} %. {shares.data.text}
+            {shares.data.turns.map((turn) => ` ${turn.text}`)}
+          </p>
+        )}
+      </div>
+    </section>
+  );
+}
