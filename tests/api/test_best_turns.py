@@ -103,3 +103,24 @@ def test_every_set_of_so_many_accounts_leaves_no_more_than_the_one_that_is_told(
             plans = found.month.chosen.plans
             ways = found.month.chosen.ways
             assert month_of(demand, Chosen(plans, ways)).left == found.month.left
+
+
+def test_all_the_money_of_the_set_comes_in_the_end(client: TestClient) -> None:
+    money = client.get("/api/compare/best-set/money").json()
+    amounts = [euros(entry["amount"]) for entry in money["days"]]
+    assert money["first"] == "2026-12-01"
+    assert amounts == sorted(amounts) or min(amounts) < 0
+    found = best(client)
+    fees = sum(euros(way["cost"]) for way in found["inside"])
+    # Costs are all-in: what is no fee or charge is not taken out of the account.
+    assert euros(money["taken"]) - fees - 40 <= amounts[-1] <= euros(money["taken"])
+
+
+def test_limits_are_suggested_where_small_orders_cost_more_than_they_leave(client: TestClient) -> None:
+    assert client.get("/api/compare/best-set/limits").json()["limits"] == []
+    shop = client.get("/api/shop").json()
+    lines = [{**line, "margin": "1"} for line in shop["shop"]["lines"]]
+    edit = {"version": shop["version"], "shop": {**shop["shop"], "lines": lines}}
+    assert client.put("/api/shop", json=edit).status_code == 200
+    limits = client.get("/api/compare/best-set/limits", params={"keep": ["card"]}).json()["limits"]
+    assert any(entry["text"].startswith("Card") and "more a month" in entry["text"] for entry in limits)

@@ -125,9 +125,9 @@ class SettledSet:
         self._levels = levels_at(self.plans, self.volumes)
         self._steps = {name: list(entry.card.walk(self.volumes[name])) for name, entry in self.plans.items()}
 
-    def taken(self, cell: Cell) -> Way | None:
-        """The way that the buyers of a cell take."""
-        return taken(cell, self.by_method, self.plans, self._levels)
+    def taken(self, cell: Cell, ways: Mapping[str, Sequence[Way]] | None = None) -> Way | None:
+        """The way that the buyers of a cell take, of all ways or of some by method."""
+        return taken(cell, self.by_method if ways is None else ways, self.plans, self._levels)
 
     def stands(self, cell: Cell, way: Way) -> bool:
         """True if a way of the set carries the orders of a cell."""

@@ -18,4 +18,5 @@ set-change-moved = with { $ways } on another plan
 turn-fewer = If fewer than { $percent } % would pay by { $family } first, the best set is one { $change }.
 turn-more = If more than { $percent } % would pay by { $family } first, the best set is one { $change }.
 turn-none = Whatever share would pay by { $family } first, this set is the best.
-
+one-limit-from = { $way } from { $amount } on only: { $adds } more a month.
+one-limit-up-to = { $way } up to { $amount } only: { $adds } more a month.

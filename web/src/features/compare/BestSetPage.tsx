@@ -3,14 +3,16 @@ import { Link } from "react-router";
 import { toast } from "sonner";
 import { said } from "../../api/client";
 import { shown } from "../../lib/money";
-import { day } from "../../lib/time";
 import { Button } from "../../ui/Button";
 import { Heading, Trouble, Waiting } from "../../ui/Page";
 import { Picks } from "../../ui/Picks";
 import { SubNav } from "../../ui/SubNav";
 import { useDraft, usePutBestSet, useStep } from "../draft";
 import { useHandSearch } from "../hand";
-import { type Best, type Limits, NO_LIMITS, useBestSet } from "./bestQueries";
+import { Accounts, count } from "./BestAccounts";
+import { Inside, Outside } from "./BestTables";
+import { type Best, type Limits, NO_LIMITS, useBestSet, useMoney, useSuggestedLimits } from "./bestQueries";
+import { MoneyCurve } from "./MoneyCurve";
 import { Turns } from "./Turns";
 import { VIEWS } from "./views";
 
@@ -61,8 +63,8 @@ export function BestSetPage() {
               <div>
                 <Inside data={data} />
                 <Outside data={data} />
-                <Turns data={data} limits={limits} />
                 <PutIn limits={limits} waiting={asked.isPlaceholderData} />
+                <Besides data={data} limits={limits} />
               </div>
               <Accounts data={data} search={search} />
             </div>
@@ -71,10 +73,6 @@ export function BestSetPage() {
       )}
     </>
   );
-}
-
-function count(number: number, word: string): string {
-  return `${number} ${number === 1 ? word : `${word}s`}`;
 }
 
 /** Says how much the best set leaves, beside the checkout as it stands. */
@@ -174,181 +172,26 @@ function LimitSentence({ data, limits, onChange }: LimitProps) {
   );
 }
 
-const amount = (money: string) => shown(money).split(" ")[0] ?? "";
-const isLess = (money: string) => money.startsWith("-");
-
-function Inside({ data }: { data: Best }) {
-  const margins = data.best?.left !== null;
-  return (
-    <table className="w-full" aria-label="Ways in the set">
-      <thead>
-        <tr className="border-b border-ink text-small text-soft text-right">
-          <th className="font-normal text-left">In it</th>
-          <th className="font-normal">orders a month</th>
-          <th className="font-normal">cost, {data.currency}</th>
-          <th className="font-normal">without it</th>
-        </tr>
-      </thead>
-      <tbody>
-        {data.inside.map((way) => (
-          <tr key={way.method} className="border-b border-rule-soft text-right">
-            <th scope="row" className="text-left font-normal py-1.5">
-              <strong className="font-semibold">{way.method_name}</strong>{" "}
-              <span className="text-soft">{way.by || "your own"}</span>
-            </th>
-            <td>{way.orders}</td>
-            <td>{amount(way.cost)}</td>
-            <td>{margins ? `leaves ${amount(way.without)} less` : `carries ${way.orders_without} less`}</td>
-          </tr>
-        ))}
-        {data.best && data.best.lost !== "0" && (
-          <tr className="border-b border-rule-soft text-right">
-            <th scope="row" className="text-left font-normal text-soft py-1.5">
-              no way that they take
-            </th>
-            <td>{data.best.lost}</td>
-            <td />
-            <td className="text-copper">{data.lost_margin && `${amount(data.lost_margin)} lost`}</td>
-          </tr>
-        )}
-      </tbody>
-    </table>
-  );
-}
-
-function Outside({ data }: { data: Best }) {
-  const margins = data.best?.left !== null;
-  if (data.outside.length === 0) return null;
-  return (
-    <section aria-labelledby="outside" className="mt-6">
-      <h2 id="outside" className="text-lg">
-        Left out, and what would bring them in
-      </h2>
-      <table className="w-full">
-        <thead>
-          <tr className="border-b border-ink text-small text-soft text-left">
-            <th className="font-normal">Way</th>
-            <th className="font-normal">with it</th>
-            <th className="font-normal text-right">pays for itself</th>
-          </tr>
-        </thead>
-        <tbody>
-          {data.outside.map((way) => (
-            <tr key={way.method} className="border-b border-rule-soft">
-              <th scope="row" className="text-left font-normal py-1.5 pr-4">
-                <strong className="font-semibold">{way.method_name}</strong>{" "}
-                <span className="text-soft">{way.by || "your own"}</span>
-              </th>
-              <td className="pr-4">
-                {margins
-                  ? isLess(way.changes)
-                    ? `leaves ${amount(way.changes.slice(1))} less`
-                    : "leaves no more"
-                  : `costs ${amount(way.changes.replace("-", ""))} more`}
-                {way.more_orders === "0"
-                  ? "; no order that is not carried already"
-                  : `; ${way.more_orders} orders more`}
-              </td>
-              <td className="text-right whitespace-nowrap">
-                {way.pays_from === null
-                  ? "not known"
-                  : way.pays_from === "0"
-                    ? "from the first who insists on it"
-                    : `from ${way.pays_from} % who insist on it`}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </section>
-  );
-}
-
-/** The accounts that the set needs, and the best with one account less. */
-function Accounts({ data, search }: { data: Best; search: string }) {
-  const others = [data.one_less, data.one_more].filter((month) => month !== null);
-  return (
-    <aside aria-label="What changing takes" className="lg:border-l border-rule lg:pl-6">
-      <h2 className="text-lg border-b border-ink mb-1">Accounts that it needs</h2>
-      <table className="w-full">
-        <tbody>
-          {data.accounts.map((account) => (
-            <tr key={account.provider} className="border-b border-rule-soft">
-              <th scope="row" className="text-left font-normal py-1">
-                <Link
-                  to={`/accounts/${account.provider}${search}`}
-                  className="underline decoration-rule underline-offset-4 hover:decoration-ink"
-                >
-                  {account.name}
-                </Link>
-              </th>
-              <td className={`text-right ${account.held ? "text-soft" : "text-copper font-medium"}`}>
-                {account.held
-                  ? "held"
-                  : account.days === null
-                    ? "to be opened"
-                    : `to be opened, about ${count(account.days, "day")}`}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {data.changing && <Changing data={data} changing={data.changing} />}
-      {others.map((month) => (
-        <p key={month.accounts} className="mt-3">
-          With {count(month.accounts, "account")}:{" "}
-          {month.left !== null
-            ? `${shown(month.left)} left`
-            : `${month.carried} orders for ${shown(month.cost)}`}
-          , by {month.ways.join(", ")}.
-        </p>
-      ))}
-      <p className="text-small text-soft mt-3">
-        The checkout as it stands is counted with its limits, conditions and accounts. What buyers choose is{" "}
-        <Link to={`/shop/buyers${search}`} className="underline underline-offset-4">
-          typed or guessed under Shop
-        </Link>
-        .
-      </p>
-    </aside>
-  );
-}
-
-type ChangingProps = { data: Best; changing: NonNullable<Best["changing"]> };
-
-/** Says what changing brings in a year and takes: fees, days, contracts that still run, details that are lost. */
-function Changing({ data, changing }: ChangingProps) {
-  const { left, days, fees, costs_now, a_year } = changing;
-  const after = [
-    fees && !fees.startsWith("0.00") && shown(fees),
-    days > 0 && `about ${count(days, "day")}`,
-  ].filter(Boolean);
+/** What follows besides: limits that add something, figures that would change the set, and when money comes. */
+function Besides({ data, limits }: { data: Best; limits: Limits }) {
+  const suggested = useSuggestedLimits(limits).data?.limits ?? [];
+  const money = useMoney(limits).data;
   return (
     <>
-      {data.better && a_year && (
-        <p className="mt-3 font-semibold">
-          {costs_now && `You pay ${shown(costs_now)} a month now. `}
-          The set leaves {shown(data.better)} more a month, {shown(a_year)} a year
-          {after.length > 0 && `, after ${after.join(" and ")}`}.
-        </p>
-      )}
-      {left.length > 0 && (
-        <>
-          <h3 className="font-semibold mt-3">Accounts that it does not need</h3>
-          <ul>
-            {left.map((account) => (
-              <li key={account.provider} className="border-b border-rule-soft py-1">
-                {account.name}
-                <span className="text-soft">
-                  {account.ends && `; ends on ${day(account.ends)} at the earliest`}
-                  {account.exit_fee && `; ${shown(account.exit_fee)} to leave`}
-                  {account.saved_details && `; details of ${account.saved_details} buyers are lost`}
-                </span>
-              </li>
+      {suggested.length > 0 && (
+        <section aria-labelledby="limits" className="mt-6">
+          <h2 id="limits" className="text-lg border-b border-ink pb-1">
+            One limit at a time
+          </h2>
+          <ul className="mt-2">
+            {suggested.map((limit) => (
+              <li key={limit.method}>{limit.text}</li>
             ))}
           </ul>
-        </>
+        </section>
       )}
+      <Turns data={data} limits={limits} />
+      {money && money.days.length > 0 && <MoneyCurve money={money} />}
     </>
   );
 }

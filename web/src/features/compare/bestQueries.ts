@@ -49,3 +49,22 @@ export function useShareTurns(family: string | null, limits: Limits) {
     enabled: family !== null,
   });
 }
+
+/** One limit at a time for the ways of the best set. */
+export function useSuggestedLimits(limits: Limits) {
+  return useQuery({
+    queryKey: [...keys.bestSet, "limits", limits],
+    queryFn: () => answered(api.GET("/api/compare/best-set/limits", { params: { query: limits } })),
+    placeholderData: keepPreviousData,
+  });
+}
+
+/** Money of the best set in the account, day by day. */
+export function useMoney(limits: Limits) {
+  return useQuery({
+    queryKey: [...keys.bestSet, "money", limits],
+    queryFn: () => answered(api.GET("/api/compare/best-set/money", { params: { query: limits } })),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+}
