@@ -1,8 +1,12 @@
 """A price that ends or begins on a day is told where it moves the first place."""
 
+from decimal import Decimal
+
 from fastapi.testclient import TestClient
 
+from monedero import demo
 from tests.api.shopkeeper import BOAT
+from tests.api.test_draft_figures import amount
 
 SMALL = {**BOAT, "amount": "10.00"}
 
@@ -63,3 +67,20 @@ def test_a_plan_of_ones_own_provider_that_would_come_first_is_told(client: TestC
 def test_a_card_that_holds_already_is_no_news(client: TestClient) -> None:
     prices(client, "0", "2026-01-01")
     assert told(client) == []
+
+
+def test_newer_prices_of_the_checkout_say_what_they_do_to_its_month(client: TestClient) -> None:
+    """All of Orlenta's percentages one higher: what its orders cost more is what the month leaves less."""
+    card = next(card for card in demo.rate_cards() if card.provider.id == "orlenta").model_dump(
+        mode="json", by_alias=True
+    )
+    rates = [{**rate, "percent": str(Decimal(rate["percent"]) + 1)} for rate in card["rates"] if rate["percent"]]
+    dearer = {**card, "valid_from": "2027-02-01", "rates": rates}
+    assert client.post("/api/rate-cards", json=dearer).status_code == 201
+    (change,) = [entry for entry in told(client) if "your checkout" in entry["text"]]
+    assert change["on"] == "2027-02-01"
+    month = client.get("/api/checkouts/web-shop/month", params={**BOAT, "on": "2027-02-01"}).json()
+    before = client.get("/api/checkouts/web-shop/month", params=BOAT).json()
+    less = amount(before["draft"]["left"]) - amount(month["draft"]["left"])
+    assert less > 0
+    assert f"your checkout leaves {less:,} EUR less a month" in change["text"]

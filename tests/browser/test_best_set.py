@@ -1,5 +1,7 @@
 """Shares of buyers and the best set for them, into the checkout and back."""
 
+from selenium.webdriver.common.keys import Keys
+
 from tests.browser.desk import BOAT, Desk
 
 
@@ -13,6 +15,9 @@ def test_from_what_buyers_pay_with_to_the_best_set_in_the_checkout_and_back(desk
     desk.type_into("Share of Card", "60")
     desk.see("typed by you")
     assert desk.named("Share of Phone or watch", "input").get_attribute("value") == "15.6"
+    slider = desk.named("Share of Card in the bar", "[role=slider]")
+    slider.send_keys(Keys.ARROW_RIGHT)
+    desk.until(lambda: desk.named("Share of Card", "input").get_attribute("value") == "61")
     desk.pick("Another country", "Spain")
     desk.see("Take away what is typed of ")
     desk.click("The best set for these buyers", "a")

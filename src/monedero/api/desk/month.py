@@ -11,9 +11,9 @@ from monedero.api.desk.door import ContextDep, RunningDep
 from monedero.api.problems import PROBLEMS
 from monedero.core.account import Mode
 from monedero.core.cost.assumption import Assumptions
+from monedero.core.numbers import decimal_text
 from monedero.core.profile import Profile
 from monedero.store.documents import Versioned
-from monedero.wording.show import exact
 from monedero.work.compare.assumptions import assume, every_assumption
 from monedero.work.month.profile import derived, profile_of
 
@@ -54,7 +54,7 @@ class AssumptionEdit(BaseModel):
 
 def _profile(mode: Mode, saved: Versioned[Profile]) -> ProfileState:
     orders = sum((Fraction(cell.orders) for cell in saved.value.cells), Fraction(0))
-    return ProfileState(mode=mode, version=saved.version, profile=saved.value, orders=exact(orders, 2))
+    return ProfileState(mode=mode, version=saved.version, profile=saved.value, orders=decimal_text(orders, 2))
 
 
 @router.get("/profile")

@@ -1,4 +1,4 @@
-"""Prices that end or begin, and another plan of one's own: told where they move the first place."""
+"""Prices that end or begin, and another plan of one's own: told where they move the first place or the month."""
 
 from datetime import date
 from fractions import Fraction
@@ -13,9 +13,11 @@ from monedero.api.requests import InHandQuery, sentence
 from monedero.core.account import Mode
 from monedero.core.money import Money
 from monedero.wording.catalogue import say
+from monedero.wording.draft_figures import month_move_text
 from monedero.wording.show import day as day_text
 from monedero.wording.show import listed, money
 from monedero.work.checkout.checkout_snapshot import drafted
+from monedero.work.checkout.month_moves import moved_by_prices
 from monedero.work.compare.price_changes import plan_change, price_changes
 from monedero.work.compare.ranking import RankedRoute, compare
 from monedero.work.prices.inputs import inputs_of
@@ -32,7 +34,9 @@ class PriceChangeOut(BaseModel):
 
 
 class PriceChangesOut(BaseModel):
-    """The plan that would bring the first place, and every later day on which newer prices move it."""
+    """The plan that would bring the first place, and every later day on which newer prices move it, or the month of the
+    checkout as it stands.
+    """
 
     mode: Mode
     changes: list[PriceChangeOut]
@@ -71,4 +75,12 @@ def read_price_changes(running: RunningDep, context: ContextDep, asked: InHandQu
     for change in price_changes(context, hand, snapshot.checkout.tenders):
         on = {"day": day_text(change.day.isoformat()), "providers": listed(change.providers)}
         changes.append(told("price-change", change.day, change.after, change.before, **on))
+    for on_day, providers, move in moved_by_prices(context, running.clock.now().date()):
+        text = say(
+            "month-change",
+            day=day_text(on_day.isoformat()),
+            providers=listed(providers),
+            move=month_move_text(move, inputs.shop.currency),
+        )
+        changes.append(PriceChangeOut(on=on_day, text=text))
     return PriceChangesOut(mode=context.mode, changes=changes)

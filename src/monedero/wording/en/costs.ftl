@@ -68,4 +68,5 @@ rate-typed = typed by you
 ## Prices that end or begin
 
 plan-change = On { $plan }, { $provider } would come first for this order: { $after }, { $cost }. Your account there is on { $held }: { $before }, at { $cost_before }.
+month-change = From { $day } on, with the new prices of { $providers }, your checkout { $move }.
 price-change = From { $day } on, with the new prices of { $providers }, { $after } comes first for this order: { $cost }. Until then it is { $before }, at { $cost_before }.

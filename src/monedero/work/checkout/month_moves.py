@@ -2,11 +2,14 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from datetime import date
+from typing import NamedTuple
 
 from monedero.core.best_set.month import MonthMove, SetMonth, moved_to
 from monedero.core.checkout.model import Checkout
 from monedero.work.checkout.checkout_snapshot import drafted, edition_now
-from monedero.work.checkout.offered_month import OfferedMonth, offered_month
+from monedero.work.checkout.offered_month import OfferedMonth, month_as_it_stands, offered_month
+from monedero.work.compare.price_changes import newer_cards
 from monedero.work.context import Context
 from monedero.work.shop.order_in_hand import OrderInHand
 
@@ -44,3 +47,24 @@ def month_of_draft(context: Context, hand: OrderInHand) -> MonthOfDraft:
 def _touched(before: Checkout, after: Checkout) -> list[str]:
     was = {tender.id: tender for tender in before.tenders}
     return [tender.id for tender in after.tenders if was.get(tender.id) != tender]
+
+
+class NewPrices(NamedTuple):
+    """Newer prices of some providers from a day on, and how they move the month of the checkout as it stands."""
+
+    day: date
+    providers: Sequence[str]
+    move: MonthMove
+
+
+def moved_by_prices(context: Context, today: date) -> list[NewPrices]:
+    """Every later day on which newer cards move the month of the draft, against the day before them."""
+    found, before = [], month_as_it_stands(context, today)
+    for day, providers in newer_cards(context, today).items():
+        after = month_as_it_stands(context, day)
+        if before is not None and after is not None:
+            move = moved_to(before.month, after.month)
+            if any(move):
+                found.append(NewPrices(day, providers, move))
+        before = after
+    return found

@@ -50,16 +50,22 @@ def plan_change(comparison: Comparison) -> PlanChange | None:
     return None
 
 
-def price_changes(context: Context, hand: OrderInHand, tenders: Sequence[Tender] = ()) -> list[PriceChange]:
-    """Every day after the order's on which a newer card moves the first place, for the order as it is."""
-    today = hand.order.placed_on
+def newer_cards(context: Context, today: date) -> dict[date, list[str]]:
+    """The next days on which newer cards begin, in sequence, with the names of their providers."""
     begins: dict[date, list[str]] = {}
     for card in context.shop.rate_cards.all():
         if card.valid_from and card.valid_from > today:
             begins.setdefault(card.valid_from, []).append(card.provider.name)
+    return {day: begins[day] for day in sorted(begins)[:MOST]}
+
+
+def price_changes(context: Context, hand: OrderInHand, tenders: Sequence[Tender] = ()) -> list[PriceChange]:
+    """Every day after the order's on which a newer card moves the first place, for the order as it is."""
+    today = hand.order.placed_on
+    begins = newer_cards(context, today)
     found: list[PriceChange] = []
     first = _first(context, hand, today, tenders) if begins else None
-    for day in sorted(begins)[:MOST]:
+    for day in begins:
         after = _first(context, hand, day, tenders)
         if first and after and after.candidate.key != first.candidate.key:
             found.append(PriceChange(day, begins[day], first, after))

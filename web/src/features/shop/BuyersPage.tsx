@@ -16,21 +16,10 @@ import {
   useForgetShares,
   useTypeShare,
 } from "./buyersQueries";
+import { ShareBar } from "./ShareBar";
 import { VIEWS } from "./views";
 
 const ALL = "all";
-/** From which shares on a segment has room for its name, and for its share. */
-const NAMED = 24;
-const TOLD = 8;
-/** Segments of the bar, told apart by dash and name as well as by tone. */
-const TONES = [
-  "bg-verdigris-wash border-solid border-verdigris",
-  "bg-rule-soft border-dashed border-curve-1",
-  "bg-copper-wash border-dotted border-copper",
-  "bg-saffron-wash border-dashed border-saffron",
-  "bg-rule border-dotted border-soft",
-];
-
 /** The buyers' first choices: a share for each family, and how many would take another way where theirs is missing. */
 export function BuyersPage() {
   const search = useHandSearch();
@@ -68,7 +57,16 @@ export function BuyersPage() {
                     </Button>
                   )}
                 </div>
-                <Country of={entry} data={data} share={share.mutateAsync} />
+                {entry.origin === "typed" ? (
+                  <Country of={entry} data={data} share={share.mutateAsync} />
+                ) : (
+                  <details>
+                    <summary className="text-soft">
+                      {entry.families.map((family) => `${family.name} ${family.share} %`).join(", ")}
+                    </summary>
+                    <Country of={entry} data={data} share={share.mutateAsync} />
+                  </details>
+                )}
               </div>
             ))}
             {named.length === 0 && (
@@ -127,26 +125,11 @@ function Country({ of, data, share }: CountryProps) {
   );
   return (
     <>
-      <div
-        role="img"
-        aria-label={`${of.name}: ${of.families.map((entry) => `${entry.name} ${entry.share} %`).join(", ")}`}
-        className="flex h-11 my-3"
-      >
-        {of.families
-          .filter((entry) => Number(entry.share) > 0)
-          .map((entry, place) => (
-            <div
-              key={entry.family}
-              className={`border px-2 min-w-0 overflow-hidden leading-tight py-0.5 flex flex-col justify-center ${TONES[place % TONES.length]}`}
-              style={{ width: `${entry.share}%` }}
-            >
-              {Number(entry.share) >= NAMED && (
-                <strong className="block truncate font-semibold">{entry.name}</strong>
-              )}
-              {Number(entry.share) >= TOLD && <span className="whitespace-nowrap">{entry.share} %</span>}
-            </div>
-          ))}
-      </div>
+      <ShareBar
+        of={of}
+        here={here}
+        onShare={(family, typed) => void share({ country, family, share: typed })}
+      />
       <table className="w-full">
         <thead>
           <tr className="border-b border-rule text-small text-soft text-left">
