@@ -41,11 +41,12 @@ def one_limit(
     """
     gains: dict[Way, list[Fraction]] = {}
     for entry in found:
+        whole = _Whole(settled, entry)
         for ranking in rankings.of(entry.country):
-            cell = Cell(ranking.methods, [(ranking.share, entry)])
-            way = settled.taken(cell)
+            way = settled.taken(Cell(ranking.methods, whole.parts))
             if way is not None:
-                gains.setdefault(way, [ZERO] * len(amounts))[entry.part] += _without(settled, cell, way)
+                more = ranking.share * whole.without(ranking.methods, way)
+                gains.setdefault(way, [ZERO] * len(amounts))[entry.part] += more
     limits = []
     for way, by_amount in gains.items():
         best = best_limit(by_amount)
@@ -55,14 +56,28 @@ def one_limit(
     return sorted(limits, key=lambda limit: -limit.adds)
 
 
-def _without(settled: SettledSet, cell: Cell, way: Way) -> Fraction:
-    """What orders leave more if they do not find the way that they take."""
-    others: Mapping[str, Sequence[Way]] = {
-        method: [other for other in held if other != way] for method, held in settled.by_method.items()
-    }
-    instead = settled.taken(cell, others)
-    lost = -settled.demand.lost_order * cell.orders.orders
-    return (lost if instead is None else settled.value(cell, instead)) - settled.value(cell, way)
+class _Whole:
+    """All orders of a class, whoever places them, with what they leave on each way, worked out once."""
+
+    def __init__(self, settled: SettledSet, entry: OrderClass) -> None:
+        self._settled = settled
+        self.parts = [(Fraction(1), entry)]
+        self._cell = Cell((), self.parts)
+        self._values: dict[Way, Fraction] = {}
+
+    def _value(self, way: Way) -> Fraction:
+        if way not in self._values:
+            self._values[way] = self._settled.value(self._cell, way)
+        return self._values[way]
+
+    def without(self, methods: tuple[str, ...], way: Way) -> Fraction:
+        """What the orders leave more if buyers who rank so do not find the way that they take."""
+        others: Mapping[str, Sequence[Way]] = {
+            method: [other for other in held if other != way] for method, held in self._settled.by_method.items()
+        }
+        instead = self._settled.taken(Cell(methods, self.parts), others)
+        lost = -self._settled.demand.lost_order * self._cell.orders.orders
+        return (lost if instead is None else self._value(instead)) - self._value(way)
 
 
 def best_limit(gains: Sequence[Fraction]) -> tuple[End, int, Fraction] | None:

@@ -102,7 +102,7 @@ def _made(context: Context, inputs: CompareInputs, snapshot: CheckoutSnapshot, h
     tenders = _tenders(demand, decision)
     ways = [entry.way for entry in tenders.values()]
     plans = {name: demand.plans[name] for name in demand.plans if any(way.plan == name for way in ways)}
-    parts = _Parts(decision, snapshot, hand, month.orders.columns)
+    parts = _Parts(decision, snapshot, hand, month.orders.columns, inputs)
     columns = _columns(inputs, month, day, tenders, frozenset(entry.plan.provider for entry in plans.values()))
     every = columns.classes(parts.cut())
     classes = list(of_tenders(every, parts.offers, tenders, kept=False))
@@ -163,9 +163,15 @@ class _Parts:
     """Cuts the month into parts for which the same tenders are offered."""
 
     def __init__(
-        self, decision: Decision, snapshot: CheckoutSnapshot, hand: OrderInHand, orders: OrderColumns
+        self,
+        decision: Decision,
+        snapshot: CheckoutSnapshot,
+        hand: OrderInHand,
+        orders: OrderColumns,
+        inputs: CompareInputs,
     ) -> None:
         self._decision, self._hand, self._shop, self._orders = decision, hand, snapshot.shop, orders
+        self._inputs = inputs
         self._lines = {line.id: line for line in snapshot.shop.lines}
         self._numbers: dict[Offer, int] = {}
         self._decided: dict[object, tuple[int, list[tuple[int, int]]]] = {}
@@ -178,9 +184,7 @@ class _Parts:
 
     def cut(self) -> Parts:
         """The part of every order, and the buyer fees of tenders for it."""
-        frame = self._orders.frame.select("row", "known", "line", pl.col("minor").cast(pl.Int64))
-        groups = frame.select("known", "line").unique(maintain_order=True).with_row_index("group")
-        orders = [self._order(known, line) for _, known, line in groups.iter_rows()]
+        frame, groups, orders = self._told()
         decided = [self._stretches(order)[0] for order in orders]
         groups = groups.with_columns(pl.Series("decided", decided, dtype=pl.UInt32))
         begins = [
@@ -188,15 +192,29 @@ class _Parts:
         ]
         schema = {"decided": pl.UInt32, "minor": pl.Int64, "part": pl.UInt32}
         stretches = pl.DataFrame(begins, schema=schema, orient="row").sort("minor")
-        rows = (
-            frame.join(groups, on=["known", "line"], how="left", nulls_equal=True)
-            .sort("minor")
-            .join_asof(stretches, on="minor", by="decided", strategy="backward", check_sortedness=False)
+        rows = frame.join(groups, on="group", how="left", maintain_order="left").join_asof(
+            stretches, on="minor", by="decided", strategy="backward", check_sortedness=False
         )
         for tender in self._charging:
             rows = rows.join(self._charged(rows, orders, tender), on=["group", "minor"], how="left")
         names = [f"{CHARGED}{tender}" for tender in self._charging]
         return Parts(rows.select("row", "part", *names), self._long())
+
+    def _told(self) -> tuple[pl.DataFrame, pl.DataFrame, list[Order]]:
+        """The rows, groups of rows that differ in their amount alone, and an order of each; no draft changes them."""
+        order = self._hand.order
+        said = order.on(Money(1, order.amount.currency), order.placed_on)
+
+        def tell() -> tuple[pl.DataFrame, pl.DataFrame, list[Order]]:
+            frame = self._orders.frame.select("row", "known", "line", pl.col("minor").cast(pl.Int64))
+            groups = frame.select("known", "line").unique(maintain_order=True).with_row_index("group")
+            rows = frame.join(groups, on=["known", "line"], how="left", nulls_equal=True)
+            orders = [self._order(known, line) for _, known, line in groups.iter_rows()]
+            return rows.sort("minor").select("row", "group", "minor"), groups.select("group"), orders
+
+        found: tuple[pl.DataFrame, pl.DataFrame, list[Order]]
+        found = self._inputs.by_day.get(("told-rows", self._shop.model_dump_json(), said), tell)
+        return found
 
     def _order(self, known: int, line: str | None) -> Order:
         """An order of a group, with the order in hand for what is not told."""

@@ -20,8 +20,9 @@ from monedero.work.month.costs import the_month
 from monedero.work.month.demand import arranged_in, demand_of
 from monedero.work.prices.inputs import inputs_of
 
-MOST_AMOUNTS = 200
-"""Of more amounts than these, so many are looked at, each of as many others as the next."""
+MOST_AMOUNTS, MOST_PARTS = 200, 3000
+"""Of more amounts than these, or than these in all countries together, so many are looked at, each for as many others.
+"""
 
 
 def suggested_limits(context: Context, day: date, limits: Limits) -> list[OneLimit]:
@@ -48,7 +49,8 @@ def _by_amount(orders: OrderColumns) -> tuple[Parts, Sequence[Fraction]]:
     met = orders.frame.select("pair", "minor").unique()
     values = {(pair, minor): orders.pairs[pair].value * minor for pair, minor in met.iter_rows()}
     every = sorted({*values.values(), *(entry.amount for entry in orders.long)})
-    step = -(-len(every) // MOST_AMOUNTS)
+    most = max(min(MOST_AMOUNTS, MOST_PARTS // max(orders.frame["country"].n_unique(), 1)), 2)
+    step = -(-len(every) // most)
     amounts = every[::step] if step else every
     rows = [(pair, minor, _place(amounts, value)) for (pair, minor), value in values.items()]
     cut = pl.DataFrame(rows, schema={**met.schema, "part": pl.UInt32()}, orient="row")
