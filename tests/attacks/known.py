@@ -287,6 +287,8 @@ class Known:
             "below": "9.00",
             "without": "orlenta",
             "device": "phone",
+            "plan": draw.choice(["orlenta/start", "dovetide/club"]),
+            "family": draw.choice(["card", "cash"]),
             "cart": draw.choice(["star-chart:2", "sky-maps:1,night-boat-tour:2"]),
         }
         return {name: could[name] for name in names if name in could}
@@ -469,6 +471,10 @@ def _fix(known: Known, path: Mapping[str, str], draw: Random) -> dict[str, Any]:
 BODIES: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
     "PUT /api/shop": _shop,
     "POST /api/shop/would-change": _shop,
+    "PUT /api/accounts/{id}/leaving-terms": lambda known, path, draw: {
+        "notice_days": draw.choice([None, 30]),
+        "exit_fee": draw.choice([None, "90 EUR"]),
+    },
     "POST /api/accounts/{id}/serves/would-change": lambda known, path, draw: {"storefronts": ["web-shop"]},
     "PUT /api/profile": _profile,
     "POST /api/vouchers": lambda known, path, draw: {"amount": draw.choice(AMOUNTS), "note": "x"},

@@ -96,7 +96,7 @@ class MethodStanding(Strict):
 
 
 class LeavingTerms(Strict):
-    """What leaving a contract takes, as the owner read it there; None is not known, or nothing."""
+    """The terms of leaving a contract, as the owner read them there; None is not known, or nothing."""
 
     notice_days: Annotated[StrictInt, Field(ge=0, le=3650)] | None = None
     exit_fee: MoneyPositive | None = None

@@ -14,7 +14,7 @@ from monedero.core.columns.level import ZERO
 
 
 def best_left(demand: Demand) -> Fraction:
-    """What the best of every set leaves."""
+    """The most that any set leaves."""
     return max(month_of(demand, chosen).left or ZERO for chosen in every_set(demand))
 
 

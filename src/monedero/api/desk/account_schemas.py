@@ -241,7 +241,7 @@ class Serves(BaseModel):
 
 
 class LeavingTermsTold(LeavingTerms):
-    """What leaving an account takes, and how many buyers have details saved there."""
+    """The terms of leaving an account, and how many buyers have details saved there."""
 
     saved_details: Annotated[StrictInt, Field(ge=0, le=10**9)] | None = None
 

@@ -106,7 +106,7 @@ class LeftAccountOut(BaseModel):
 
 
 class ChangingOut(BaseModel):
-    """What changing takes besides: days until all accounts are usually there, fees, and what it comes to in a year.
+    """A change to the set: days until all accounts are usually there, fees, and what it comes to in a year.
 
     `a_year` is None where margins are not known.
     """

@@ -179,7 +179,7 @@ def read_money(running: RunningDep, context: ContextDep, asked: Annotated[Limits
 def read_price_turns(
     running: RunningDep, context: ContextDep, asked: Annotated[PriceAsked, Query()]
 ) -> PriceTurnsOut:
-    """What a plan would have to offer to be in the best set, or how far its prices may rise where it is in it."""
+    """The prices at which a plan comes into the best set, or up to which it stays in it."""
     day = running.clock.now().date()
     found = price_turns(context, day, asked.limits(), asked.plan)
     if found is None:

@@ -30,7 +30,7 @@ class MonthOut(BaseModel):
 
 
 class LastChangeOut(BaseModel):
-    """What the last change of the draft does to its month, in words, and the tenders that it touched."""
+    """The last change of the draft: its effect on the month, in words, and the tenders that it touched."""
 
     text: str
     tenders: list[str]

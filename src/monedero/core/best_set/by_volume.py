@@ -81,7 +81,7 @@ class _Scaled:
             Piece(start, below, here / own, (before - here * start) / own)
             for here, before in zip(rising, paid, strict=True)
         )
-        # What is no fee does not depend on the bands but for what a refund returns: a part of it lies in those below.
+        # Costs that are no fees rise with the takings, whatever the band.
         flat = self._besides()
         return fee, Piece(start, below, other.slope + flat / own, other.intercept)
 

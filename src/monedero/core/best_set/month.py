@@ -146,7 +146,7 @@ class SettledSet:
         return Fees(fees, returned)
 
     def value(self, cell: Cell, way: Way) -> Fraction:
-        """What the orders of a cell leave on a way, without the plan's month; an unknown margin counts as nothing."""
+        """The money that a cell's orders leave on a way, without the plan's month; an unknown margin counts nothing."""
         terms = self.demand.terms[way.route]
         return terms.value(cell.orders, self.fees(cell, way)) + terms.completes * cell.surcharge(way.route)
 

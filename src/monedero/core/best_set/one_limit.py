@@ -71,7 +71,7 @@ class _Whole:
         return self._values[way]
 
     def without(self, methods: tuple[str, ...], way: Way) -> Fraction:
-        """What the orders leave more if buyers who rank so do not find the way that they take."""
+        """The money that the orders leave more if buyers who rank so do not find the way that they take."""
         others: Mapping[str, Sequence[Way]] = {
             method: [other for other in held if other != way] for method, held in self._settled.by_method.items()
         }

@@ -69,7 +69,7 @@ def turning(moved: Moved, chosen: Chosen, limits: Limits, end: Fraction) -> Turn
 
 
 def meets(less: Callable[[Fraction], Fraction], end: Fraction) -> Fraction | None:
-    """Where a difference that is not below nothing at 0, and is at the end, comes to nothing."""
+    """The place at which a difference comes to nothing: at 0 it is not below, at the end it is."""
     first, last = less(ZERO), less(end)
     if last >= 0:
         return None

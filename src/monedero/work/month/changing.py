@@ -38,8 +38,9 @@ class Left(NamedTuple):
 
 @dataclass(frozen=True)
 class Changing:
-    """What changing takes: `days` until the last account is usually there, `fees` in the shop's currency (None where
-    a fee has no reference rate).
+    """A change to another set: `days` until the last account is usually there, `fees` in the shop's currency.
+
+    Fees are None where one has no reference rate.
     """
 
     opened: Sequence[Opened]
@@ -54,7 +55,7 @@ class Changing:
 
 
 def changing(inputs: CompareInputs, demand: Demand, best: SetMonth, day: date) -> Changing:
-    """What changing to a set takes, begun on a day."""
+    """The accounts, days and fees of a change to a set that is begun on a day."""
     cards = {pricer.card.provider.id: pricer.card for pricer in inputs.catalogue.in_force(day)}
     terms = {provider: card.terms or Terms() for provider, card in cards.items()}
     needed = {demand.plans[name].plan.provider for name in best.chosen.plans}

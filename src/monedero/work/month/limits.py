@@ -21,8 +21,7 @@ from monedero.work.month.demand import arranged_in, demand_of
 from monedero.work.prices.inputs import inputs_of
 
 MOST_AMOUNTS, MOST_PARTS = 200, 3000
-"""Of more amounts than these, or than these in all countries together, so many are looked at, each for as many others.
-"""
+"""The most amounts that are looked at, and the most in all countries together; each stands for as many others."""
 
 
 def suggested_limits(context: Context, day: date, limits: Limits) -> list[OneLimit]:

@@ -28,7 +28,7 @@ HIGHEST = 3
 
 
 LEFT_OTHERS = Fraction(9, 10)
-"""Where nobody pays otherwise, sets that differ in ways which nobody takes are all the same."""
+"""Some others are left: if nobody paid otherwise, sets that differ in ways which nobody takes were all the same."""
 
 
 class PriceTurn(NamedTuple):

@@ -7,7 +7,7 @@ import { type Account, useAccountActs } from "./queries";
 
 type Terms = Schema<"LeavingTermsTold">;
 
-/** What the contract says of leaving it, typed as the owner read it there. */
+/** The terms of leaving a contract, typed as the owner read them there. */
 export function LeavingTerms({ account }: { account: Account }) {
   const acts = useAccountActs(account.id, useMode());
   const { leaving, saved_details } = account;

@@ -172,7 +172,7 @@ function LimitSentence({ data, limits, onChange }: LimitProps) {
   );
 }
 
-/** What follows besides: limits that add something, figures that would change the set, and when money comes. */
+/** Everything that follows besides: limits that add something, figures that would change the set, and when money comes. */
 function Besides({ data, limits }: { data: Best; limits: Limits }) {
   const suggested = useSuggestedLimits(limits).data?.limits ?? [];
   const money = useMoney(limits).data;
