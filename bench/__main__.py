@@ -2,6 +2,7 @@
 
 from bench import (
     best_set,
+    checkout_month,
     checkout_orders,
     columns,
     coverage,
@@ -33,7 +34,7 @@ ALL = (
         load,
         rows,
     ),
-    *(price_text, screen, best_set),
+    *(price_text, screen, best_set, checkout_month),
 )
 
 for benchmark in ALL:

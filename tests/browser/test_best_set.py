@@ -29,3 +29,36 @@ def test_from_what_buyers_pay_with_to_the_best_set_in_the_checkout_and_back(desk
     desk.see("Tessaline", "aside, main")
     desk.click("Undo")
     desk.see("Your checkout as it stands leaves")
+
+
+def test_a_provider_is_asked_for_its_prices_and_a_way_for_its_share(desk: Desk) -> None:
+    desk.open("/compare/best" + BOAT)
+    desk.see("What would change it")
+    desk.click("Plan whose prices are asked for", exact=False)
+    desk.click("Orlenta Steady", "[role=option]", exact=False)
+    desk.see("a month instead of 29.00 EUR, Orlenta Steady would bring you")
+    desk.click("Way whose share is asked for", exact=False)
+    desk.click("Pay later", "[role=option]", exact=False)
+    desk.see("Whatever share would pay by Pay later first, this set is the best.")
+    desk.see("Money in your account")
+    assert desk.violations() == []
+
+
+def test_what_leaving_an_account_takes_stands_beside_the_best_set(desk: Desk) -> None:
+    desk.open("/accounts/orlenta" + BOAT)
+    desk.click("Leaving it takes nothing that you told", "summary")
+    desk.type_into("Exit fee, with its currency", "much")
+    desk.see("much")
+    desk.type_into("Exit fee, with its currency", "90 EUR")
+    desk.see("Leaving it takes 90.00 EUR to leave")
+    desk.open("/compare/best" + BOAT)
+    desk.see("90.00 EUR to leave")
+    desk.see("after 90.00 EUR and about 1 day")
+
+
+def test_an_edit_of_the_checkout_says_what_it_does_to_the_month(desk: Desk) -> None:
+    desk.open("/checkout" + BOAT)
+    desk.see("find no way that they take here")
+    desk.click("Bank transfer switched on", "[role=switch]")
+    desk.see("Your last change leaves")
+    desk.see("Against what buyers see it leaves")

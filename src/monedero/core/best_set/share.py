@@ -2,7 +2,7 @@
 
 If such buyers are a share s of all, the others are 1 - s of what they are now. What is left with the way and without it
 are then straight lines in s, as long as prices do not depend on the volume and no fees lack of a minimum: the share is
-exact. Elsewhere it is found by halving, to a hundredth of a percent.
+exact. Elsewhere it is found to a hundredth of a percent.
 
 Source: own design.
 
@@ -16,13 +16,13 @@ from dataclasses import replace
 from fractions import Fraction
 
 from monedero.core.best_set.demand import NO_ORDERS, Cell, Demand, Way
+from monedero.core.best_set.meeting import meets
 from monedero.core.best_set.month import Chosen, SetMonth, month_of
 from monedero.core.columns.level import ZERO
 from monedero.core.columns.order_class import At, Fees
 
-PARTS = 10_000
 MOST_CELLS = 250
-"""With more cells the halving would take too long, and no share is told."""
+"""With more cells that would take too long, and no share is told."""
 
 
 def meeting(at_none: Fraction, at_all: Fraction) -> Fraction | None:
@@ -38,7 +38,7 @@ def pays_from(demand: Demand, alone: SetMonth, with_it: SetMonth, way: Way) -> F
         return None
     plans = [demand.plans[name] for name in with_it.chosen.plans]
     if any(entry.card.by_volume or entry.plan.minimum for entry in plans):
-        return _halved(demand, alone.chosen, with_it.chosen, way) if len(demand.cells) <= MOST_CELLS else None
+        return _searched(demand, alone.chosen, with_it.chosen, way) if len(demand.cells) <= MOST_CELLS else None
     charge = with_it.monthly - alone.monthly
     orders, fees = NO_ORDERS, Fees(ZERO, ZERO)
     level = None if way.plan is None else demand.flat[demand.plans[way.plan].plan.provider]
@@ -52,20 +52,14 @@ def pays_from(demand: Demand, alone: SetMonth, with_it: SetMonth, way: Way) -> F
     return meeting(with_it.left - alone.left, all_of_them)
 
 
-def _halved(demand: Demand, alone: Chosen, with_it: Chosen, way: Way) -> Fraction | None:
-    """The least share, in hundredths of a percent, at which the set with the way leaves as much as without it."""
+def _searched(demand: Demand, alone: Chosen, with_it: Chosen, way: Way) -> Fraction | None:
+    """The share at which the set with the way leaves as much as without it."""
 
-    def is_enough(part: int) -> bool:
-        others = with_insisting(demand, way, Fraction(part, PARTS))
-        return month_of(others, with_it).merit >= month_of(others, alone).merit
+    def less(share: Fraction) -> Fraction:
+        others = with_insisting(demand, way, share)
+        return (month_of(others, alone).left or ZERO) - (month_of(others, with_it).left or ZERO)
 
-    if not is_enough(PARTS):
-        return None
-    low, high = 0, PARTS
-    while low < high:
-        middle = (low + high) // 2
-        low, high = (low, middle) if is_enough(middle) else (middle + 1, high)
-    return Fraction(high, PARTS)
+    return meets(less, Fraction(1))
 
 
 def with_insisting(demand: Demand, way: Way, share: Fraction) -> Demand:

@@ -3,12 +3,12 @@
 A figure moves from what it is, 0, to an end. The best set is asked for at the end; where it is another one, the value
 at which both leave the same is worked out, and the best set is asked for there, until no set leaves more than the
 first one does. What a set leaves is a straight line in the figure as long as no fees lack of a minimum and no volume
-reaches the end of a band: then the value is exact. Elsewhere it is found by halving, to a ten-thousandth of the way.
+reaches the end of a band: then the value is exact. Elsewhere it is found to a ten-thousandth of the way.
 
 Source: own design; Newton's method for parametric programmes, as in Dinkelbach, Management Science 13(7), 1967.
 
->>> meets(lambda at: 3 - 2 * at, Fraction(4)), meets(lambda at: Fraction(1), Fraction(4))
-(Fraction(3, 2), None)
+>>> turning(lambda at: Demand([], [], {}, [], {}), Chosen((), ()), Limits(), Fraction(1)) is None
+True
 """
 
 from collections.abc import Callable
@@ -18,13 +18,13 @@ from typing import NamedTuple
 
 from monedero.core.best_set.best import best_set
 from monedero.core.best_set.demand import Demand
+from monedero.core.best_set.meeting import meets
 from monedero.core.best_set.month import Chosen, SetMonth, month_of
 from monedero.core.best_set.programme import Limits
 from monedero.core.columns.level import ZERO
 from monedero.core.columns.order_class import Fees, OrderClass
 
 MOST_TURNS = 40
-PARTS = 10_000
 
 Moved = Callable[[Fraction], Demand]
 """The month where a figure has moved so far."""
@@ -66,23 +66,6 @@ def turning(moved: Moved, chosen: Chosen, limits: Limits, end: Fraction) -> Turn
         if not at:
             return found
     return found
-
-
-def meets(less: Callable[[Fraction], Fraction], end: Fraction) -> Fraction | None:
-    """The place at which a difference comes to nothing: at 0 it is not below, at the end it is."""
-    first, last = less(ZERO), less(end)
-    if last >= 0:
-        return None
-    if first <= 0:
-        return ZERO
-    at = end * first / (first - last)
-    if not less(at):
-        return at
-    low, high = 0, PARTS
-    while high - low > 1:
-        middle = (low + high) // 2
-        low, high = (middle, high) if less(end * middle / PARTS) > 0 else (low, middle)
-    return end * Fraction(high, PARTS)
 
 
 def _left(month: SetMonth) -> Fraction:

@@ -2,18 +2,23 @@
 
 from collections.abc import Mapping
 from datetime import date
+from weakref import WeakKeyDictionary
 
 from monedero.core.best_set.demand import Demand, OnCard, RouteTerms, Way, cells_of
 from monedero.core.best_set.terms import terms_of
 from monedero.core.columns.arranged import Arranged
 from monedero.core.columns.classes import classes
 from monedero.core.columns.level import ZERO
+from monedero.core.columns.order_class import OrderClass
+from monedero.core.columns.orders import OrderColumns
 from monedero.work.context import Context
 from monedero.work.month.buyers import shop_rankings
 from monedero.work.month.costs import Month, the_month
 from monedero.work.month.terms import completes_of
 from monedero.work.prices.inputs import CompareInputs, inputs_of
 from monedero.work.prices.other_costs import RouteOnDay, other_costs_of, own_fee
+
+_kept: WeakKeyDictionary[OrderColumns, tuple[tuple[object, ...], list[OrderClass]]] = WeakKeyDictionary()
 
 
 def demand_of(context: Context, day: date) -> Demand:
@@ -39,7 +44,7 @@ def _demand(inputs: CompareInputs, month: Month, day: date) -> Demand:
         ways.append(Way(method.id, method.id, None))
         other = other_costs_of(inputs, None, method, RouteOnDay(day))
         terms[method.id] = terms_of(other, completes_of(inputs, method))
-    found = classes(month.orders.columns, list(month.cards.values()), arranged_in(inputs, month, day))
+    found = _classes(month, arranged_in(inputs, month, day))
     return Demand(
         cells=cells_of(found, shop_rankings(inputs, {entry.country for entry in found}), ways),
         classes=found,
@@ -50,6 +55,16 @@ def _demand(inputs: CompareInputs, month: Month, day: date) -> Demand:
         # Assumed of the whole shop, so that it is the same on every route.
         lost_order=next((held.lost_order for held in terms.values()), ZERO),
     )
+
+
+def _classes(month: Month, arranged: list[Arranged]) -> list[OrderClass]:
+    """The classes of a month, kept until its orders or a price change: shares of buyers do not."""
+    columns, cards = month.orders.columns, list(month.cards.values())
+    rests_on = (*cards, *((entry.method, entry.fee) for entry in arranged))
+    before = _kept.get(columns)
+    if before is None or before[0] != rests_on:
+        before = _kept[columns] = (rests_on, classes(columns, cards, arranged))
+    return before[1]
 
 
 def arranged_in(inputs: CompareInputs, month: Month, day: date) -> list[Arranged]:
