@@ -24,15 +24,15 @@ def picture(browser: WebDriver, name: str) -> None:
     browser.save_screenshot(str(PICTURES / f"{name}.png"))
 
 
-PAST = """Order no;Date;Total;Currency;Country;Product;Card type
-CN-2041;03.10.2026;85,00;EUR;Spain;Night boat tour;consumer-debit
-CN-2042;03.10.2026;170,00;EUR;Portugal;Night boat tour;consumer-credit
-CN-2043;04.10.2026;42,00;GBP;Reino Unido;Star chart and red-light lamp;
-CN-2044;04.10.2026;eighty;EUR;Spain;Night boat tour;
-CN-2045;31.02.2026;85,00;EUR;Spain;Night boat tour;
-CN-2046;06.10.2026;9,00;EUR;Germany;Printable sky maps;consumer-debit
-CN-2047;06.10.2026;0,00;EUR;Portugal;Printable sky maps;
-CN-2048;07.10.2026;12,00;EUR;Portugal;Dark-sky club;consumer-debit
+PAST = """Order no;Date;Total;Currency;Country;Product;Paid with;Status
+CN-2041;03.10.2026;85,00;EUR;Spain;Night boat tour;Debit card;Completed
+CN-2042;03.10.2026;170,00;EUR;Portugal;Night boat tour;Credit card;Completed
+CN-2043;04.10.2026;42,00;GBP;Reino Unido;Star chart and red-light lamp;Bank transfer;Refunded
+CN-2044;04.10.2026;eighty;EUR;Spain;Night boat tour;Cash;Completed
+CN-2045;31.02.2026;85,00;EUR;Spain;Night boat tour;Cash;Completed
+CN-2046;06.10.2026;9,00;EUR;Germany;Printable sky maps;Wallet;Completed
+CN-2047;06.10.2026;0,00;EUR;Portugal;Printable sky maps;Cash;Cancelled
+CN-2048;07.10.2026;12,00;EUR;Portugal;Dark-sky club;Debit card;Completed
 """
 
 
