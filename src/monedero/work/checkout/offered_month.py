@@ -65,8 +65,9 @@ def offered_month(context: Context, snapshot: CheckoutSnapshot, hand: OrderInHan
     """
     inputs, order = inputs_of(context), hand.order
     said = order.on(Money(1, order.amount.currency), order.placed_on)
-    key = ("offered", snapshot.checkout.model_dump_json(), said)
-    found: OfferedMonth = inputs.by_day.get(key, lambda: _made(context, inputs, snapshot, hand))
+    # The shop of an edition is as it was when it was published; a draft and the one before it are of the same shop.
+    key = (snapshot.edition, snapshot.checkout.model_dump_json(), said)
+    found: OfferedMonth = inputs.offered_months.get(key, lambda: _made(context, inputs, snapshot, hand))
     return found
 
 
@@ -152,8 +153,8 @@ def _columns(
     routes = frozenset(entry.route for entry in tenders.values() if entry.way.plan is not None)
     cards = [card for name, card in month.cards.items() if name in providers]
     arranged = [entry for entry in arranged_in(inputs, month, day) if entry.method in own]
-    columns: ClassColumns = inputs.by_day.get(
-        ("offered-columns", day, routes, own),
+    columns: ClassColumns = inputs.month_frames.get(
+        ("columns", day, routes, own),
         lambda: ClassColumns(month.orders.columns, cards, arranged, only=routes),
     )
     return columns
@@ -213,7 +214,7 @@ class _Parts:
             return rows.sort("minor").select("row", "group", "minor"), groups.select("group"), orders
 
         found: tuple[pl.DataFrame, pl.DataFrame, list[Order]]
-        found = self._inputs.by_day.get(("told-rows", self._shop.model_dump_json(), said), tell)
+        found = self._inputs.month_frames.get(("told", self._shop.model_dump_json(), said), tell)
         return found
 
     def _order(self, known: int, line: str | None) -> Order:

@@ -59,6 +59,10 @@ class CompareInputs:
     worded: Kept[Any] = field(default_factory=Kept)
     """Sentences about routes, by language; kept here because they rest on the same."""
     by_day: Kept[Any] = field(default_factory=Kept)
+    offered_months: Kept[Any] = field(default_factory=lambda: Kept(32))
+    """Months of checkouts; few, since every edit of a draft makes one."""
+    month_frames: Kept[Any] = field(default_factory=lambda: Kept(8))
+    """All orders of a month as rows, which take room."""
     _curves: Kept[list[tuple[Route, FeeCurve | NotPriced]]] = field(default_factory=Kept)
     _checks: Kept[tuple[Check, ...]] = field(default_factory=Kept)
 
