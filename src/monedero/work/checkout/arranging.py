@@ -34,8 +34,9 @@ def move_tender(context: Context, id: str, over: str, version: int) -> Versioned
 
 def move_by(context: Context, id: str, by: int, version: int) -> Versioned[Checkout]:
     """Move a tender by some places, up where they are below nothing; at an end of the sequence it stays there."""
-    places = draft(context).value.in_place
-    place = places.index(tender_in(draft(context).value, id)) + by
+    checkout = draft(context).value
+    places = checkout.in_place
+    place = places.index(tender_in(checkout, id)) + by
     over = places[min(max(place, 0), len(places) - 1)]
     return move_tender(context, id, over.id, version)
 

@@ -179,29 +179,31 @@ type Arranged =
   | { act: "share"; tender: string; name: string }
   | { act: "write-in"; set: string; tender?: string };
 
-function arrange(storefront: string, version: number, { act, ...asked }: Arranged) {
+function arrange(storefront: string, version: number, asked: Arranged) {
   const params = at(storefront);
-  if (act === "move") {
-    const body = { version, ...(asked as { tender: string; over: string }) };
-    return api.POST("/api/checkouts/{storefront}/moves", { params, body });
+  switch (asked.act) {
+    case "move": {
+      const body = { version, tender: asked.tender, over: asked.over };
+      return api.POST("/api/checkouts/{storefront}/moves", { params, body });
+    }
+    case "move-by": {
+      const body = { version, tender: asked.tender, by: asked.by };
+      return api.POST("/api/checkouts/{storefront}/moves-by", { params, body });
+    }
+    case "put-back": {
+      const body = { version, tender: asked.tender, place: asked.place };
+      return api.POST("/api/checkouts/{storefront}/put-back", { params, body });
+    }
+    case "share": {
+      const body = { version, tender: asked.tender, name: asked.name };
+      return api.POST("/api/checkouts/{storefront}/sets", { params, body });
+    }
+    case "write-in":
+      return api.POST("/api/checkouts/{storefront}/sets/{shared}/write-in", {
+        params: { path: { storefront, shared: asked.set } },
+        body: { version, tender: asked.tender ?? null },
+      });
   }
-  if (act === "move-by") {
-    const body = { version, ...(asked as { tender: string; by: number }) };
-    return api.POST("/api/checkouts/{storefront}/moves-by", { params, body });
-  }
-  if (act === "put-back") {
-    const body = { version, ...(asked as { tender: Tender; place: number }) };
-    return api.POST("/api/checkouts/{storefront}/put-back", { params, body });
-  }
-  if (act === "share") {
-    const body = { version, ...(asked as { tender: string; name: string }) };
-    return api.POST("/api/checkouts/{storefront}/sets", { params, body });
-  }
-  const { set, tender } = asked as { set: string; tender?: string };
-  return api.POST("/api/checkouts/{storefront}/sets/{shared}/write-in", {
-    params: { path: { storefront, shared: set } },
-    body: { version, tender: tender ?? null },
-  });
 }
 
 /** Arrange the checkout: move a tender, put one back, share its conditions or write shared ones in. */
