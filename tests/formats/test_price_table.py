@@ -49,6 +49,39 @@ def test_rows_become_lines_that_are_read_as_any_other() -> None:
     ]
 
 
+NOTED = ["Method", "Plan", "Percentage", "Fixed", "Monthly", "Note"]
+WITH_NOTES = [
+    ["Cards", "Basic", "1.5", "0.25", "", ""],
+    ["Cards", "Pro", "1.2", "0.25", "29", ""],
+    ["Instalments", "Pro", "2.9", "0.30", "29", "35 to 1500 EUR, BE and NL only"],
+]
+
+
+def test_a_monthly_charge_is_that_of_its_plan_and_a_note_marks_its_row() -> None:
+    columns = guess(NOTED, WITH_NOTES)
+    assert (columns.monthly, columns.left_out) == ("Monthly", [])
+    found = read(text_of(NOTED, WITH_NOTES, columns, "EUR"), Given("Larkhithe", "PT", "EUR"))
+    assert found.card is not None
+    assert [(plan.id, str(plan.monthly)) for plan in found.card.plans] == [("basic", "None"), ("pro", "29.00 EUR")]
+    (unread,) = found.unread
+    assert "BE and NL only" in unread.text
+
+
+def test_a_column_that_the_owner_leaves_out_marks_nothing() -> None:
+    columns = guess(NOTED, WITH_NOTES).model_copy(update={"left_out": ["Note"]})
+    found = read(text_of(NOTED, WITH_NOTES, columns, "EUR"), Given("Larkhithe", "PT", "EUR"))
+    assert found.unread == []
+
+
+def test_every_cell_of_a_table_is_in_its_text_but_for_columns_left_out() -> None:
+    header = ["Method", "Plan", "Rate", "Fixed", "Min", "Max", "Per month", "Ref", "Remarks"]
+    row = ["Cards", "Basic", "1.5", "0.25", "0.30", "9", "12", "A-17", "EEA"]
+    text = text_of(header, [row], guess(header, [row]), "EUR")
+    assert all(cell in text for cell in row)
+    without = guess(header, [row]).model_copy(update={"left_out": ["Ref"]})
+    assert "A-17" not in text_of(header, [row], without, "EUR")
+
+
 @pytest.mark.parametrize(
     ("cells", "of_one", "share"),
     [

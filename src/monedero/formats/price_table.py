@@ -44,6 +44,20 @@ NAMES: dict[str, tuple[str, ...]] = {
     "minimum": ("minimum", "min", "minimo"),
     "maximum": ("maximum", "max", "cap", "maximo", "tope"),
     "plan": ("plan", "plano", "tarifa"),
+    "monthly": (
+        *(
+            "monthly",
+            "per month",
+            "a month",
+            "monthly charge",
+            "monthly fee",
+            "month",
+            "mensual",
+            "mensal",
+            "al mes",
+        ),
+        *("cuota mensual", "por mes", "monatlich", "mensuel", "maandelijks", "mensile"),
+    ),
     "what": (
         *("what", "method", "payment method", "description", "item", "service", "product", "card", "type"),
         *("metodo", "concepto", "descripcion", "servicio", "descricao", "servico", "metodo de pago"),
@@ -58,7 +72,8 @@ MOST_OF_ONE = Decimal("0.2")
 class PriceColumns(Strict):
     """By part of a price the header of its column; several columns may say together what a price is for.
 
-    `of_one`: percentages are written as parts of one, as a sheet keeps them.
+    `of_one`: percentages are written as parts of one, as a sheet keeps them. The text of every other column is a part
+    of its row's line too, so that the row is marked where nobody understands it; but for those that are `left_out`.
     """
 
     what: AnyOf[str]
@@ -67,6 +82,8 @@ class PriceColumns(Strict):
     minimum: str | None = None
     maximum: str | None = None
     plan: str | None = None
+    monthly: str | None = None
+    left_out: list[str] = []
     of_one: StrictBool = False
 
 
@@ -109,20 +126,34 @@ def _number(cell: str) -> Decimal | None:
 
 
 def text_of(header: Sequence[str], rows: Sequence[Sequence[str]], columns: PriceColumns, currency: str) -> str:
-    """The price list that a table says: a line for every row, and one for each plan that begins."""
+    """The price list that a table says: a line for every row, and one for each plan that begins, with its charge."""
     lines: list[str] = []
-    plan = ""
+    plan, charge = "", ""
+    others = others_of(header, columns)
     for row in rows:
         cells = dict(zip(header, row, strict=False))
 
         cell = partial(_cell, cells)
-        if cell(columns.plan) and cell(columns.plan) != plan:
-            plan = cell(columns.plan)
-            lines.append(f"{plan} plan" if "plan" not in folded(plan).split() else plan)
-        line = _line(columns, cell, currency)
+        named, monthly = cell(columns.plan), _money(cell(columns.monthly), currency)
+        begins = bool(named) and named != plan
+        if begins or (plan and monthly and monthly != charge):
+            plan, charge = named or plan, monthly
+            called = f"{plan} plan" if "plan" not in folded(plan).split() else plan
+            lines.append(f"{called}, {monthly} a month" if monthly else called)
+        said = [cell(name) for name in others]
+        if monthly and not plan:
+            said.append(f"{monthly} a month")
+        line = ", ".join(filter(None, (_line(columns, cell, currency), *said)))
         if line:
             lines.append(line)
     return "\n".join(lines)
+
+
+def others_of(header: Sequence[str], columns: PriceColumns) -> list[str]:
+    """The columns that say no part of a price, and are not left out."""
+    parts = (columns.percent, columns.fixed, columns.minimum, columns.maximum, columns.plan, columns.monthly)
+    said = {*columns.what, *columns.left_out, *parts}
+    return [name for name in header if name and name not in said]
 
 
 def _cell(cells: Mapping[str, str], name: str | None) -> str:

@@ -58,7 +58,10 @@ def test_an_order_is_read_again_from_the_texts_of_its_facts_and_from_its_body(or
 
 def test_every_field_of_an_order_is_a_fact_and_every_fact_a_column_of_orders_files() -> None:
     assert {field.name for field in fields(Order)} == {fact.field for fact in FACTS if fact.field}
-    assert {fact.column for fact in FACTS} | {"id", "refund_of", "method"} == {*orders_csv.REQUIRED, *orders_csv.OPTIONAL}
+    assert {fact.column for fact in FACTS} | {"id", "refund_of", "method"} == {
+        *orders_csv.REQUIRED,
+        *orders_csv.OPTIONAL,
+    }
 
 
 @pytest.mark.parametrize("fact", FACTS, ids=lambda fact: fact.id)

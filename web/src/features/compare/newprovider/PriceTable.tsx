@@ -17,6 +17,7 @@ const PARTS = [
   ["minimum", "At least"],
   ["maximum", "At most"],
   ["plan", "Plan"],
+  ["monthly", "A month"],
 ] as const;
 
 /** Prices from a table, CSV or XLSX: its columns are matched, and each row becomes a line of the price list. */
@@ -55,7 +56,7 @@ export function PriceTable({ currency, onText }: Props) {
       </Button>
       {trouble && <Trouble>{said(trouble)}</Trouble>}
       {table && (
-        <div className="basis-full grid grid-cols-2 lg:grid-cols-6 gap-x-6 gap-y-2 my-2 items-end">
+        <div className="basis-full grid grid-cols-2 lg:grid-cols-4 gap-x-6 gap-y-2 my-2 items-end">
           <Picks
             label="What the price is for"
             values={table.columns.what}
@@ -73,6 +74,13 @@ export function PriceTable({ currency, onText }: Props) {
               onPick={(picked) => match({ [part]: picked.at(-1) ?? null })}
             />
           ))}
+          <Picks
+            label="Columns that say nothing"
+            values={table.columns.left_out ?? []}
+            options={options}
+            none="none: all are read"
+            onPick={(left_out) => match({ left_out })}
+          />
           <span className="flex items-center gap-2 text-small text-soft col-span-full">
             <Toggle
               label="Percentages are parts of one, such as 0.015"
