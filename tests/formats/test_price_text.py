@@ -243,7 +243,7 @@ def test_a_price_of_a_method(line: str, rate: dict[str, Any]) -> None:
         ("Set-up fee 12", Why.NO_PRICE),
         ("Reserve for 90 days", Why.NO_PRICE),
         ("Contract of at least 12", Why.NO_PRICE),
-        ("Cards from Spain and the EEA, from the EU 1%", Why.WHICH_REGION),
+        ("Cards from Spain and the EEA, from the EU 1%", Why.UNCLEAR),
         ("Cards 1.234.567,8%", Why.AMOUNT),
         ("Cards 1.5% from 1.500 to 2.000 EUR a month", Why.AMOUNT),
     ],
@@ -686,3 +686,54 @@ def test_a_mutated_line_is_read_as_it_stands_or_marked(line: str, data: st.DataO
     assert all(sign.group or sign.name for sign in signs([folded(word) for word in words])) or re.search(
         "EUR|percent|€|c[eé]nt", line
     )
+
+
+@pytest.mark.parametrize(
+    "line",
+    [
+        "Commercial and international cards 2.9%",
+        "Tarjetas comerciales e internacionales 2,9 %",
+        "Cartões comerciais e internacionais 2,9 %",
+        "domestic debit and EEA credit 1.1%",
+        "EU or GB cards 1.9%",
+        "Foreign currency cards 3%",
+        "Device wallet payments are priced as cards",
+        "Cards ½ %",
+        "Cards half a percent",
+        "Cards zero",
+        "Pagamento semanal",
+        "Estornos 5 EUR",
+        "Basic plan 0.25 EUR per payment",
+        "Tarifa plana de 0,20 EUR por operación",
+    ],
+)
+def test_a_line_that_may_be_meant_in_two_ways_is_marked_and_never_read_in_one(line: str) -> None:
+    found = read(f"Cards at a terminal 1%\n{line}", Given("Larkhithe", "PT", "EUR"))
+    assert [entry.number for entry in found.unread] == [2]
+
+
+@pytest.mark.parametrize(
+    ("line", "kinds"),
+    [
+        ("Debit and credit cards 1.2%", 2),
+        ("EEA debit and credit cards 1.2%", 2),
+        ("Domestic and EEA cards 1.2%", 0),
+    ],
+)
+def test_conditions_of_one_kind_that_are_joined_are_either_of_both(line: str, kinds: int) -> None:
+    card = read(line, Given("Larkhithe", "PT", "EUR")).card
+    assert card is not None
+    assert len(card.rates[0].when.card_kind or []) == kinds
+
+
+def test_a_way_of_paying_later_that_may_be_of_two_kinds_is_a_price_for_both() -> None:
+    card = read("Buy now pay later 6%", Given("Larkhithe", "PT", "EUR")).card
+    assert card is not None
+    assert {rate.method for rate in card.rates} == {"instalments", "pay-after-delivery"}
+
+
+def test_a_heading_that_asks_to_choose_a_plan_is_no_plan() -> None:
+    text = "Choose your plan\nStarter plan\nCards 1.5%\nPro plan\nCards 1.2%"
+    card = read(text, Given("Larkhithe", "PT", "EUR")).card
+    assert card is not None
+    assert [plan.id for plan in card.plans] == ["starter", "pro"]

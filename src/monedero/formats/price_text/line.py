@@ -11,11 +11,11 @@ monedero.formats.price_text.unread.NotRead: contact
 """
 
 import re
-from collections.abc import Mapping
 from dataclasses import replace
 from itertools import pairwise
 
 from monedero.core.money import Money
+from monedero.formats.price_text.ambiguous import FIGURE_WORDS, FOR_EACH, NO_NAMES, More, refuse_joined
 from monedero.formats.price_text.events_and_terms import event, settlement, terms
 from monedero.formats.price_text.items import Items
 from monedero.formats.price_text.model import (
@@ -36,7 +36,6 @@ from monedero.formats.price_text.vocabulary import Sign, folded, signs
 LONGEST = 300
 # Marks that may stand in a heading.
 HEADS = ("rest", "every-plan")
-More = Mapping[str, tuple[str, str]]
 EVENTS = (
     "dispute",
     "refund",
@@ -76,7 +75,8 @@ def read_line(line: str, currency: str, more: More | None = None, decimal: str =
         return Heading(None)
     _refuse_what_is_no_price(items)
     if not items.figures and not _says_something(items):
-        return _heading(items)
+        return _heading(line, items)
+    refuse_joined(line, currency, more or {}, decimal)
     if items.unknown:
         raise NotRead(Why.WORD, items.unknown[0].said)
     if without_tax and all(item.taken or item.name == "percent" for item in items.all):
@@ -109,8 +109,12 @@ def _says_something(items: Items) -> bool:
     return items.has("free") or none or outcome or (schedule and items.has("payout"))
 
 
-def _heading(items: Items) -> Heading:
+def _heading(line: str, items: Items) -> Heading:
     bare = items.has(*BARE)
+    if items.has("daily", "weekly") and not items.has("payout"):
+        raise NotRead(Why.UNCLEAR, line.strip())
+    if (figure := FIGURE_WORDS.search(line)) and any(item.group == "methods" for item in items.all):
+        raise NotRead(Why.UNCLEAR, figure.group())
     if bare and items.unknown:
         raise NotRead(Why.WORD, items.unknown[0].said)
     day = next((item for item in items.all if item.group == "weekdays"), None)
@@ -133,6 +137,10 @@ def _plan_line(line: str, currency: str, more: More, decimal: str) -> PlanLine |
         named = signs([folded(word) for word in re.findall(r"\w+", name)], more)
         if not named or any(_no_name(sign, match["rest"]) for sign in named):
             continue
+        if {folded(word) for word in re.findall(r"\w+", name)} <= NO_NAMES:
+            continue
+        if each := FOR_EACH.search(match["rest"]):
+            raise NotRead(Why.UNCLEAR, each.group())
         rest = Items(match["rest"], currency, more, decimal)
         if rest.unknown:
             raise NotRead(Why.WORD, rest.unknown[0].said)
