@@ -79,6 +79,14 @@ def test_a_part_that_is_picked_otherwise_counts(client: TestClient) -> None:
     assert (line["card_kinds"], line["places"], line["fee"]) == (["commercial"], ["domestic"], None)
 
 
+def test_a_country_that_a_line_names_is_shown_and_another_place_stands_for_it(client: TestClient) -> None:
+    text = "Cards 1.5% + 0.25 EUR\nUK cards 2.5% + 0.25 EUR"
+    line = preview(client, text=text)["lines"][1]
+    assert (line["countries"], line["places"]) == (["United Kingdom"], [])
+    moved = preview(client, text=text, corrections=[{"line": 2, "places": ["abroad"]}])["lines"][1]
+    assert (moved["countries"], moved["places"], moved["kind"]) == ([], ["abroad"], "price")
+
+
 def test_the_prices_are_kept_with_their_text_and_compared(client: TestClient) -> None:
     kept = client.post("/api/new-provider", json=asked())
     assert (kept.status_code, kept.json()["provider"], kept.json()["routes"]) == (201, "larkhithe", 2)

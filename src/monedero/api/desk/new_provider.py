@@ -21,6 +21,7 @@ from monedero.formats.price_text.reader import MOST_LINES, Given
 from monedero.formats.table import read as read_table
 from monedero.server.shops import RunningShop
 from monedero.wording.catalogue import say
+from monedero.wording.places import country_name
 from monedero.wording.price_text import Names, line_said
 from monedero.work.compare.new_provider import Beginning, columns_of, keep, prices_of, table_as_text
 from monedero.work.compare.rate_cards import try_card
@@ -81,8 +82,8 @@ class NewProvider(BaseModel):
 class LineOut(BaseModel):
     """A line of the text: the sentence that it means, or why it was not read.
 
-    Of a price also what can be picked otherwise (methods; of one `with_cards` their kinds and places as well), and the
-    words that follow that. `fee` is what the order in hand costs by it.
+    Of a price also what can be picked otherwise (methods; of one `with_cards` their kinds and places as well), the
+    `countries` of buyers that it names, and the words that follow that. `fee` is what the order in hand costs by it.
     """
 
     number: int
@@ -93,6 +94,7 @@ class LineOut(BaseModel):
     methods: list[str]
     card_kinds: list[CardKind]
     places: list[Place]
+    countries: list[str]
     with_cards: bool
     fee: str | None
     overlaps: str
@@ -202,6 +204,7 @@ def _line(line: ReadLine, names: Names, fees: dict[str, str | None]) -> LineOut:
         methods=methods or list(facets.methods),
         card_kinds=[CardKind(kind) for kind in facets.card_kinds],
         places=[place for place in PLACES if place in facets.origins],
+        countries=[country_name(country) for country in facets.countries],
         with_cards=bool(WITH_CARDS & set(methods or facets.methods)),
         fee=next((fee for id in line.entries if (fee := fees.get(id))), None),
         overlaps=say("line-overlaps", line=line.overlaps) if line.overlaps else "",

@@ -119,6 +119,9 @@ def _corrected(meaning: Meaning | None, correction: Correction | None) -> Meanin
         for name in ("methods", "card_kinds", "origins")
         if (value := getattr(correction, name)) is not None
     }
+    if correction.origins is not None:
+        # Another place stands for the countries that the line names.
+        said["countries"] = ()
     return replace(meaning, facets=replace(meaning.facets, **said))
 
 

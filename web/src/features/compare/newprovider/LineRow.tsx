@@ -102,6 +102,9 @@ function Meaning({ line, methods, onCorrect }: Omit<Props, "onChange">) {
   }
   const kind = CARDS.find((entry) => same(entry.kinds, line.card_kinds));
   const place = PLACES.find((entry) => same(entry.places, line.places));
+  // A line may name countries; they are kept as they are until another place is picked.
+  const named = line.countries.length > 0 && line.places.length === 0;
+  const countries = { value: "countries", label: `from ${line.countries.join(", ")}` };
   return (
     <span>
       {line.kind === "extra" && "On top: "}
@@ -132,10 +135,11 @@ function Meaning({ line, methods, onCorrect }: Omit<Props, "onChange">) {
             look="word"
             single
             label={`Place of line ${line.number}`}
-            values={[place?.value ?? line.places.join(" and ")]}
-            options={PLACES}
+            values={[named ? countries.value : (place?.value ?? line.places.join(" and "))]}
+            options={named ? [countries, ...PLACES] : PLACES}
             none="from anywhere"
             onPick={([picked]) =>
+              picked !== countries.value &&
               onCorrect({ places: PLACES.find((entry) => entry.value === picked)?.places ?? [] })
             }
           />
