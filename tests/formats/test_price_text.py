@@ -737,3 +737,24 @@ def test_a_heading_that_asks_to_choose_a_plan_is_no_plan() -> None:
     card = read(text, Given("Larkhithe", "PT", "EUR")).card
     assert card is not None
     assert [plan.id for plan in card.plans] == ["starter", "pro"]
+
+
+def test_the_narrower_price_goes_first_whichever_plan_it_stands_under() -> None:
+    text = "Starter plan\nCards 1.8% + 0.25 EUR\nDebit cards in the EEA: 0.9% + 0.15 EUR (all plans)"
+    card = read(text, Given("Larkhithe", "PT", "EUR")).card
+    assert card is not None
+    assert [str(rate.percent) for rate in card.rates] == ["0.9", "1.8"]
+    behind = "Pro plan\nCards 1.8%\nStarter plan\nDomestic debit cards 0.5%\nDebit cards 0.9% (all plans)"
+    card = read(behind, Given("Larkhithe", "PT", "EUR")).card
+    assert card is not None
+    assert [str(rate.percent) for rate in card.rates] == ["0.5", "0.9", "1.8"]
+
+
+def test_an_extra_of_a_plan_and_of_all_plans_is_charged_once() -> None:
+    extras = ["Currency conversion 2% (all plans)", "Currency conversion 2%"]
+    for first, second in (extras, extras[::-1]):
+        found = read(f"Starter plan\nCards 1.8%\n{first}\n{second}", Given("Larkhithe", "PT", "EUR"))
+        assert found.card is not None
+        assert len(found.card.extras) == 1
+    # Said of one plan first, the line about all plans cannot be taken over in silence.
+    assert [line.number for line in found.unread] == [4]

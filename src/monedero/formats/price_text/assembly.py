@@ -210,10 +210,12 @@ class Assembly:
         ]
 
     def _add_extra(self, new: Entry) -> Entry:
-        """An extra; the same one said twice is added once."""
+        """An extra; the same one said twice is added once, also where it is said of one plan and of all."""
         for entry in self._extras:
-            if entry.same_orders(new) and entry.label == new.label:
-                if entry.price != new.price:
+            alike = (entry.method, entry.when, entry.label) == (new.method, new.when, new.label)
+            if alike and entry.meets(new):
+                said_already = entry.plans is None or entry.plans == new.plans
+                if entry.price != new.price or not said_already:
                     raise NotRead(Why.ANOTHER_PRICE, line=entry.line)
                 return entry
         self._extras.append(new)

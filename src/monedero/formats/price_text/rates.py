@@ -34,17 +34,23 @@ class Entry:
     where: Places = None
 
     def covers(self, other: "Entry") -> bool:
-        """True if this one is the wider: about every order of the other, and more."""
-        if self.method != other.method or not self._plans_cover(other):
+        """True if this one is the wider: about more orders, whichever plans both stand under; about the same orders,
+        under more plans.
+        """
+        if self.method != other.method or not within(other.when, self.when, (other.where, self.where)):
             return False
-        inside = within(other.when, self.when, (other.where, self.where))
-        back = within(self.when, other.when, (self.where, other.where))
-        return inside and (not back or self.plans != other.plans)
+        if not within(self.when, other.when, (self.where, other.where)):
+            return self.meets(other)
+        return self.plans != other.plans and self._plans_cover(other)
 
     def _plans_cover(self, other: "Entry") -> bool:
         if self.plans is None:
             return True
         return other.plans is not None and set(other.plans) <= set(self.plans)
+
+    def meets(self, other: "Entry") -> bool:
+        """True if some plan is of both."""
+        return self.plans is None or other.plans is None or bool(set(self.plans) & set(other.plans))
 
     def same_orders(self, other: "Entry") -> bool:
         """True if both are about the same orders, exactly."""
@@ -52,8 +58,7 @@ class Entry:
 
     def crosses(self, other: "Entry") -> bool:
         """True if some orders are of both, without one being the wider, at different prices."""
-        meeting = self.plans is None or other.plans is None or set(self.plans) & set(other.plans)
-        if self.method != other.method or not meeting or self.price == other.price:
+        if self.method != other.method or not self.meets(other) or self.price == other.price:
             return False
         return not (
             apart(self.when, other.when, (self.where, other.where)) or self.covers(other) or other.covers(self)
@@ -102,8 +107,15 @@ def add(entries: list[Entry], new: Entry) -> Entry:
                 raise NotRead(Why.ANOTHER_PRICE, line=entry.line)
             return entry
         if entry.covers(new):
-            # An entry that is the same as the new one could only stand before this one.
-            entries.insert(place, new)
+            # Narrower ones of a plan that this one is not of may stand behind it; they go before the new one.
+            behind = entries[place:]
+            narrower = [other for other in behind if new.covers(other)]
+            same = next((other for other in behind if other.same_orders(new)), None)
+            if same is not None and same.price == new.price:
+                return same
+            if same is not None:
+                raise NotRead(Why.ANOTHER_PRICE, line=same.line)
+            entries[place:] = [*narrower, new, *(other for other in behind if other not in narrower)]
             return new
     entries.append(new)
     return new
