@@ -96,3 +96,8 @@ def test_a_sheet_keeps_percentages_as_parts_of_one(cells: list[str], of_one: boo
     columns = guess(header, rows)
     assert columns.of_one is of_one
     assert text_of(header, rows, columns, "EUR").splitlines()[0] == f"Cards: {share}"
+
+
+def test_a_monthly_charge_without_a_plan_stands_in_its_row() -> None:
+    header, row = ["Method", "Rate", "Monthly"], ["Cards", "1.5", "12"]
+    assert text_of(header, [row], guess(header, [row]), "EUR") == "Cards: 1.5%, 12 EUR a month"

@@ -6,6 +6,7 @@ from typing import Any
 
 import pytest
 from tests.core.best_set.test_against_brute_force import DAY, SmallShop, demand_of, small_shop
+from tests.core.best_set.test_corners import DAYS, IN_POUNDS, shop_of
 
 from monedero.core.best_set.by_volume import by_volume
 from monedero.core.best_set.demand import Demand, RouteTerms
@@ -133,3 +134,13 @@ def test_a_plan_that_nobody_takes_has_no_cost() -> None:
     assert found.own == 0
     assert not found.cost.pieces
     assert not found.carried
+
+
+def test_days_on_which_bands_end_elsewhere_are_counted_each_by_its_own() -> None:
+    found = demand_of(shop_of(IN_POUNDS, DAYS))
+    for name in found.plans:
+        plan = by_volume(found, name)
+        month = month_of(found, Chosen((name,), tuple(found.of_plan[name])))
+        assert plan.cost.at(plan.own) in (None, month.cost)
+        less = month_of(scaled(found, Fraction(1, 10)), Chosen((name,), tuple(found.of_plan[name])))
+        assert plan.cost.at(plan.own / 10) in (None, less.cost)

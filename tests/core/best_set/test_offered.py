@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 from tests.properties import tried_on
 
 from monedero.core.best_set.demand import Demand, RouteTerms, Way, cells_of
-from monedero.core.best_set.month import Chosen, SettledSet, month_at
+from monedero.core.best_set.month import Chosen, MonthMove, SetMonth, SettledSet, month_at, moved_to
 from monedero.core.best_set.offered import OfTender, limit_costs, of_tenders
 from monedero.core.buyers.ranking import Ranking, Rankings
 from monedero.core.checkout.limit_cost import End, LimitCost, Offer
@@ -146,3 +146,28 @@ def test_an_end_costs_what_the_month_leaves_more_without_it(shop: Drawn) -> None
             )
         elif end in found:
             assert (found[end].orders, found[end].lost, found[end].unknown) == (orders, lost, unknown)
+
+
+def test_a_tender_without_a_price_carries_nothing_and_costs_no_limit() -> None:
+    entry = OrderClass("PT", {}, Fraction(2), Fraction(40), Fraction(9), {At("card-x", None): Fees(HALF, HALF)})
+    card = OfTender(Way("card", "a", None), "card-x")
+    offers = [Offer(("a", "nobody"), (("nobody", "from"),))]
+    terms = {"a": RouteTerms()}
+    classes = list(of_tenders([entry], offers, {"a": card}, kept=True))
+    demand = Demand(cells_of(classes, BUYERS, [card.way]), classes, {}, [card.way], terms)
+    assert limit_costs(SettledSet(demand, Chosen((), (card.way,))), classes, offers, {"a": card}, BUYERS) == {}
+
+
+def test_a_month_moves_by_what_it_leaves_loses_and_costs() -> None:
+    def month(margin: Fraction | None, fee: int) -> SetMonth:
+        fees = {At("cash", None): Fees(Fraction(fee), Fraction(0))}
+        classes = [OrderClass("PT", {}, Fraction(2), Fraction(40), margin, fees)]
+        way = Way("cash", "cash", None)
+        demand = Demand(cells_of(classes, BUYERS, [way]), classes, {}, [way], {"cash": RouteTerms()})
+        return month_at(SettledSet(demand, Chosen((), (way,))))
+
+    # Half of the buyers take cash.
+    assert moved_to(month(Fraction(9), 1), month(Fraction(9), 3)) == MonthMove(
+        Fraction(-1), Fraction(0), Fraction(1)
+    )
+    assert moved_to(month(None, 1), month(Fraction(9), 1)).left is None

@@ -14,6 +14,7 @@ from monedero.core.best_set.demand import Demand, RouteTerms, Way, cells_of
 from monedero.core.best_set.money_by_day import Arriving, money_by_day
 from monedero.core.best_set.month import Chosen, SettledSet, month_at
 from monedero.core.best_set.one_limit import one_limit
+from monedero.core.buyers.ranking import Ranking, Rankings
 from monedero.core.checkout.limit_cost import End
 from monedero.core.columns.order_class import At, Fees, OrderClass
 
@@ -92,3 +93,19 @@ def test_money_comes_with_the_payouts_and_a_reserve_later() -> None:
     assert days[date(2026, 1, 13)] == 11 * 8 + 1
     assert list(days)[-1] == date(2026, 2, 12)
     assert days[date(2026, 2, 12)] == 310 - 31 - 5
+
+
+def test_buyers_of_two_kinds_who_take_one_way_count_both() -> None:
+    ways = tuple(WAYS[:2])
+    half = Fraction(1, 2)
+    alike = Rankings({"PT": (Ranking(half, ("card", "transfer")), Ranking(half, ("card",)))})
+    fees = {At("card", None): Fees(Fraction(9), Fraction(0)), At("transfer", None): Fees(Fraction(1), Fraction(0))}
+    classes = [
+        OrderClass("PT", {}, Fraction(1), Fraction(10), Fraction(1), fees, 0),
+        OrderClass("PT", {}, Fraction(1), Fraction(20), Fraction(90), fees, 1),
+    ]
+    terms = {way.route: RouteTerms() for way in ways}
+    demand = Demand(cells_of(classes, alike, list(ways)), classes, {}, ways, terms)
+    (limit,) = one_limit(SettledSet(demand, Chosen((), ways)), classes, alike, AMOUNTS[:2])
+    # Without the order of ten: 4 more of the half that transfers, 4 of the half that leaves.
+    assert (limit.way, limit.end, limit.amount, limit.adds) == (ways[0], "from", Fraction(20), Fraction(8))

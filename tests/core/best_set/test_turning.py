@@ -52,3 +52,21 @@ def test_before_the_turn_the_set_is_best_and_behind_it_another_one_is(seed: int,
             assert left(there, found.month.chosen) >= left(there, best.month.chosen)
             if not any(entry.card.by_volume or entry.plan.minimum for entry in demand.plans.values()):
                 assert left(there, found.month.chosen) == left(there, best.month.chosen) == best_left(there)
+
+
+def test_without_margins_and_without_a_way_to_move_there_is_no_turn() -> None:
+    demand = demand_of(small_shop(3))
+    best = best_set(demand, Limits())
+    assert best is not None
+    assert turning(lambda at: demand, best.month.chosen, Limits(), ZERO) is None
+    assert turning(lambda at: demand, best.month.chosen, Limits(every_order=2, most_ways=0), Fraction(1)) is None
+    unknown = next(found for seed in range(99) if not (found := demand_of(small_shop(seed))).knows_margins)
+    assert turning(lambda at: unknown, Chosen((), ()), Limits(), Fraction(1)) is None
+
+
+def test_a_set_has_so_many_accounts_at_least() -> None:
+    demand = demand_of(small_shop(3))
+    providers = {entry.plan.provider for entry in demand.plans.values()}
+    found = best_set(demand, Limits(least_accounts=len(providers)))
+    assert found is None or len(found.month.chosen.plans) == len(providers)
+    assert best_set(demand, Limits(least_accounts=len(providers) + 1)) is None

@@ -64,6 +64,7 @@ def test_an_end_keeps_a_tender_away_where_lifting_it_offers_the_tender(raw: dict
     decision, order = file.decision(table), file.order_of(facts)
     for begin, offer in offers_by_amount(decision, order):
         at = order.on(Money(begin, "EUR"), DAY)
+        assert decision.alike(at) == decision.alike(order)
         assert {*offer.tenders} == by_id(decision.outcomes(at))
         for place, tender in enumerate(file.tenders):
             for end in ("from", "up_to"):

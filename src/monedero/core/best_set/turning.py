@@ -24,8 +24,6 @@ from monedero.core.best_set.programme import Limits
 from monedero.core.columns.level import ZERO
 from monedero.core.columns.order_class import Fees, OrderClass
 
-MOST_TURNS = 40
-
 Moved = Callable[[Fraction], Demand]
 """The month where a figure has moved so far."""
 
@@ -44,28 +42,23 @@ def turning(moved: Moved, chosen: Chosen, limits: Limits, end: Fraction) -> Turn
     """
     if not end or not moved(ZERO).knows_margins:
         return None
-    at, found = end, None
-    for _ in range(MOST_TURNS):
+    at, seen = end, set[Chosen]()
+    found: Turning | None = None
+    while True:
         demand = moved(at)
         best = best_set(demand, limits)
-        if best is None or _left(best.month) <= _left(month_of(demand, chosen)):
+        if best is None or _left(best.month) <= _left(month_of(demand, chosen)) or best.month.chosen in seen:
             return found
         other = best.month.chosen
-        if found is not None and other == found.month.chosen:
-            return found
+        seen.add(other)
 
         def less(there: Fraction, other: Chosen = other) -> Fraction:
             here = moved(there)
             return _left(month_of(here, chosen)) - _left(month_of(here, other))
 
-        met = meets(less, at)
-        if met is None:
-            return found
-        at = met
+        # The other set leaves more here, so that there is such a place.
+        at = meets(less, at) or ZERO
         found = Turning(at, month_of(moved(at), other))
-        if not at:
-            return found
-    return found
 
 
 def _left(month: SetMonth) -> Fraction:

@@ -73,7 +73,7 @@ def month_orders(context: Context, inputs: CompareInputs, day: date) -> MonthOrd
     limits = limits_in(inputs.methods.values())
     rests_on = (
         inputs.shop,
-        # What buyers pay with is no part of how their orders are priced.
+        # Orders are priced alike, whatever buyers pay with.
         inputs.profile.model_copy(update={"buyers": []}),
         context.shop.past_orders.changes if past else day,
         (columns.foreign, columns.size, columns.percent_over),
