@@ -244,6 +244,7 @@ def test_a_price_of_a_method(line: str, rate: dict[str, Any]) -> None:
         ("Reserve for 90 days", Why.NO_PRICE),
         ("Contract of at least 12", Why.NO_PRICE),
         ("Cards from Spain and the EEA, from the EU 1%", Why.UNCLEAR),
+        ("Cards from the EEA, from the EU 1%", Why.WHICH_REGION),
         ("Cards 1.234.567,8%", Why.AMOUNT),
         ("Cards 1.5% from 1.500 to 2.000 EUR a month", Why.AMOUNT),
     ],
@@ -758,3 +759,14 @@ def test_an_extra_of_a_plan_and_of_all_plans_is_charged_once() -> None:
         assert len(found.card.extras) == 1
     # Said of one plan first, the line about all plans cannot be taken over in silence.
     assert [line.number for line in found.unread] == [4]
+
+
+def test_a_correction_of_the_cards_leaves_the_countries_and_one_of_the_place_stands_for_them() -> None:
+    text, given = "UK cards 2.5% + 0.25 EUR", Given("Larkhithe", "PT", "EUR")
+    for correction, countries in (
+        (Correction(card_kinds=("commercial",)), ["GB"]),
+        (Correction(origins=("abroad",)), None),
+    ):
+        card = read(text, given, {1: correction}).card
+        assert card is not None
+        assert card.rates[0].when.buyer_country == countries
