@@ -107,8 +107,8 @@ def add(entries: list[Entry], new: Entry) -> Entry:
                 raise NotRead(Why.ANOTHER_PRICE, line=entry.line)
             return entry
         if entry.covers(new):
-            # An entry that is the same as the new one could only stand before this one. Narrower ones of a plan that this
-            # one is not of may stand behind it; they go before the new one.
+            # An entry that is the same as the new one could only stand before this one. Narrower ones of a plan that
+            # this one is not of may stand behind it; they go before the new one.
             behind = entries[place:]
             narrower = [other for other in behind if new.covers(other)]
             entries[place:] = [*narrower, new, *(other for other in behind if other not in narrower)]
