@@ -127,12 +127,12 @@ def test_which_plan_and_from_which_amount(desk: Desk, tmp_path: Path) -> None:
     desk.click("Compare", "nav a", exact=False)
     desk.click("Plans and providers", "a")
     desk.see("From your past orders, over 3 months.")
-    desk.see("Harbour is cheapest for you")
+    desk.see("Mast is cheapest for you")
     assert desk.violations() == []
     # The comparison goes on one page of paper.
     desk.click("On one page", "a")
     desk.see("Ways to pay for Lume Ceramics, compared")
-    desk.see("Harbour is cheapest for you")
+    desk.see("Mast is cheapest for you")
     assert desk.violations() == []
     printed = desk.browser.execute_cdp_cmd("Page.printToPDF", {"preferCSSPageSize": True})["data"]
     pages = PdfReader(io.BytesIO(base64.b64decode(printed))).pages

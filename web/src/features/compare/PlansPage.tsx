@@ -49,8 +49,8 @@ export function PlansPage() {
               From which volume a plan pays
             </h2>
             <p className="text-soft mb-2">
-              At your own mix of orders, all of them on that provider, each on its cheapest route. Only plans
-              that carry the same orders are compared.
+              At your own mix of orders and buyers, all of them scaled together, with that provider alone.
+              Only plans that carry the same orders are compared.
             </p>
             {data.by_provider.length === 0 && <p>No provider here has more than one plan.</p>}
             {data.by_provider.map((volumes) => (
