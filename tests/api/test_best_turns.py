@@ -12,8 +12,10 @@ from monedero.core.best_set.programme import Limits
 from monedero.core.best_set.turning import Price, at_price
 from monedero.server.shops import RunningShop
 from monedero.work.month.demand import demand_of
-from tests.api.test_best_set import best, euros
+from tests.api.test_best_set import best, edit, euros
 from tests.conftest import NOW, at_desk
+
+CENT = Fraction(1, 100)
 
 
 def prices(client: TestClient, plan: str, status: int = 200) -> Any:
@@ -85,13 +87,12 @@ def test_terms_that_cannot_be_are_refused(client: TestClient, wrong: dict[str, A
     assert fault["field"] == next(iter(wrong))
 
 
-def test_the_best_set_of_one_account_more_has_one_more(client: TestClient) -> None:
+def test_the_best_set_of_one_account_more_has_one_more_and_leaves_no_more(client: TestClient) -> None:
+    edit(client, "card", share="97")
     found = best(client)
-    if found["one_more"] is not None:
-        assert found["one_more"]["accounts"] == found["best"]["accounts"] + 1
-        assert euros(found["one_more"]["left"]) <= euros(found["best"]["left"])
-    limited = best(client, most_accounts=3)
-    assert limited["one_more"] is None
+    assert found["one_more"]["accounts"] == found["best"]["accounts"] + 1
+    assert euros(found["one_more"]["left"]) < euros(found["best"]["left"])
+    assert best(client, most_accounts=found["best"]["accounts"])["one_more"] is None
 
 
 def test_every_set_of_so_many_accounts_leaves_no_more_than_the_one_that_is_told(demo: RunningShop) -> None:
@@ -105,15 +106,18 @@ def test_every_set_of_so_many_accounts_leaves_no_more_than_the_one_that_is_told(
             assert month_of(demand, Chosen(plans, ways)).left == found.month.left
 
 
-def test_all_the_money_of_the_set_comes_in_the_end(client: TestClient) -> None:
+def test_all_the_money_of_the_set_comes_in_the_end(client: TestClient, demo: RunningShop) -> None:
+    """All that buyers pay, less the fees and charges of the best set."""
     money = client.get("/api/compare/best-set/money").json()
-    amounts = [euros(entry["amount"]) for entry in money["days"]]
-    assert money["first"] == "2026-12-01"
-    assert amounts == sorted(amounts) or min(amounts) < 0
-    found = best(client)
-    fees = sum(euros(way["cost"]) for way in found["inside"])
-    # Costs are all-in: what is no fee or charge is not taken out of the account.
-    assert euros(money["taken"]) - fees - 40 <= amounts[-1] <= euros(money["taken"])
+    found = best_set(demand_of(at_desk(demo.store), NOW.date()), Limits())
+    assert found is not None
+    month = found.month
+    taken = sum((way.orders.amount for way in month.ways), Fraction(0))
+    assert (money["first"], money["unknown"]) == ("2026-12-01", None)
+    assert abs(euros(money["taken"]) - taken) <= CENT
+    assert abs(euros(money["days"][-1]["amount"]) - (taken - month.fees - month.monthly - month.shortfall)) <= CENT
+    amounts = {entry["day"]: euros(entry["amount"]) for entry in money["days"]}
+    assert 2 * amounts[money["half_on"]] + CENT >= euros(money["days"][-1]["amount"])
 
 
 def test_limits_are_suggested_where_small_orders_cost_more_than_they_leave(client: TestClient) -> None:

@@ -7,11 +7,20 @@ from typing import Annotated
 from fastapi import APIRouter, Query
 from pydantic import BaseModel, Field, StrictInt
 
+from monedero.api.desk.best_set_schemas import (
+    BestSetOut,
+    ChangingOut,
+    InsideOut,
+    LeftAccountOut,
+    NeededAccountOut,
+    OutsideOut,
+    PlacedOut,
+    SetOut,
+)
 from monedero.api.desk.buyers import name_of
-from monedero.api.desk.checkout import Draft, draft_out
+from monedero.api.desk.checkout import draft_out
 from monedero.api.desk.door import ContextDep, RunningDep
 from monedero.api.problems import PROBLEMS
-from monedero.core.account import Mode
 from monedero.core.best_set.demand import Way
 from monedero.core.best_set.month import SetMonth, WayMonth
 from monedero.core.best_set.programme import Limits
@@ -19,6 +28,7 @@ from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.core.fields import Identifier
 from monedero.core.money import Money
 from monedero.core.numbers import decimal_text
+from monedero.core.ratecard.model import Plan, RateCard
 from monedero.wording.ready_texts import ready_names
 from monedero.work.checkout.best_ways import put_in_checkout
 from monedero.work.checkout.offered_month import month_as_it_stands
@@ -52,102 +62,9 @@ class PutIn(LimitsAsked):
     version: StrictInt
 
 
-class SetOut(BaseModel):
-    """A set over the month; `left` is None where a margin is not known."""
-
-    carried: str
-    lost: str
-    cost: str
-    left: str | None
-    accounts: int
-    ways: list[str]
-
-
-class InsideOut(BaseModel):
-    """A way of the set: what takes it in a month, and what is left less without it (costs more, without margins)."""
-
-    method: str
-    method_name: str
-    by: str
-    orders: str
-    cost: str
-    without: str
-    orders_without: str
-
-
-class OutsideOut(BaseModel):
-    """A way that is out: what is left more (or less) with it, the orders it brings, and from which share on it pays."""
-
-    method: str
-    method_name: str
-    by: str
-    changes: str
-    more_orders: str
-    pays_from: str | None
-
-
-class NeededAccountOut(BaseModel):
-    """An account that the set needs; `days` are those that a review usually takes, where it is to be opened."""
-
-    provider: str
-    name: str
-    held: bool
-    days: int | None
-
-
-class LeftAccountOut(BaseModel):
-    """An account that the set does not need, and what leaving it takes; `ends` is the earliest day."""
-
-    provider: str
-    name: str
-    ends: date | None
-    exit_fee: str | None
-    saved_details: int | None
-
-
-class ChangingOut(BaseModel):
-    """A change to the set: days until all accounts are usually there, fees, and what it comes to in a year.
-
-    `a_year` is None where margins are not known.
-    """
-
-    left: list[LeftAccountOut]
-    days: int
-    fees: str | None
-    costs_now: str | None
-    a_year: str | None
-
-
-class BestSetOut(BaseModel):
-    """The best set for the month and its buyers; `best` is None where no set keeps the limits.
-
-    `lost_margin` is what the orders that find no way would have left.
-    """
-
-    mode: Mode
-    currency: str
-    orders: str
-    best: SetOut | None
-    lost_margin: str | None
-    stands: SetOut | None
-    better: str | None
-    accounts: list[NeededAccountOut]
-    changing: ChangingOut | None
-    inside: list[InsideOut]
-    outside: list[OutsideOut]
-    one_less: SetOut | None
-    one_more: SetOut | None
-    plans: dict[str, str]
-    families: dict[str, str]
-    methods: dict[str, str]
-    providers: dict[str, str]
-
-
-class PlacedOut(BaseModel):
-    """The draft with the set in it, and the names of the ways whose accounts are not there yet."""
-
-    draft: Draft
-    waiting: list[str]
+def plan_called(card: RateCard, plan: Plan) -> str:
+    """A plan as the owner reads it: by its provider, and its own name where the provider has several."""
+    return f"{card.provider.name} {plan.name}" if len(card.plans) > 1 else card.provider.name
 
 
 class _Answer:
@@ -167,8 +84,7 @@ class _Answer:
         return self._plan(way.plan)
 
     def _plan(self, name: str) -> str:
-        card, plan = self._found.plans[name]
-        return f"{card.provider.name} {plan.name}" if len(card.plans) > 1 else card.provider.name
+        return plan_called(*self._found.plans[name])
 
     def method(self, way: Way) -> str:
         return self._found.inputs.methods[way.method].name
@@ -232,7 +148,8 @@ class _Answer:
                 for account, ends, fee in change.left
             ],
             days=change.days,
-            fees=None if change.fees is None else self.money(change.fees),
+            fees=self.money(change.fees) if change.fees else None,
+            fees_known=change.fees is not None,
             costs_now=None if self._stands is None else self.money(self._stands.cost),
             a_year=None if better is None else self.money(12 * better),
         )

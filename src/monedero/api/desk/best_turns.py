@@ -7,12 +7,13 @@ from typing import Annotated, Literal
 from fastapi import APIRouter, Query
 from pydantic import BaseModel
 
-from monedero.api.desk.best_set import LimitsAsked
+from monedero.api.desk.best_set import LimitsAsked, plan_called
 from monedero.api.desk.buyers import name_of
 from monedero.api.desk.compare_schemas import Exact
 from monedero.api.desk.door import ContextDep, RunningDep
 from monedero.api.problems import PROBLEMS
 from monedero.core.account import Mode
+from monedero.core.best_set.money_by_day import half_on
 from monedero.core.best_set.month import Chosen
 from monedero.core.best_set.turning import Turning
 from monedero.core.columns.level import ZERO
@@ -24,6 +25,7 @@ from monedero.wording.best_set import allowed, changed, lowered, needed
 from monedero.wording.catalogue import say
 from monedero.wording.show import money
 from monedero.work.context import Context
+from monedero.work.month.best import plans_in_force
 from monedero.work.month.demand import demand_of
 from monedero.work.month.limits import suggested_limits
 from monedero.work.month.money import money_of_month
@@ -125,13 +127,14 @@ class MoneyDayOut(BaseModel):
 class MoneyOut(BaseModel):
     """The money of a month as it arrives; what buyers pay in the month is `taken`, and of `unknown` nobody told when.
 
-    Every day is there until all money has arrived.
+    Every day is there until all money has arrived; on `half_on` half of it is there.
     """
 
     mode: Mode
     first: date
     taken: str
     unknown: str | None
+    half_on: date
     days: list[MoneyDayOut]
 
 
@@ -169,6 +172,7 @@ def read_money(running: RunningDep, context: ContextDep, asked: Annotated[Limits
         first=found.first,
         taken=str(Money.rounded(found.taken, books)),
         unknown=str(Money.rounded(found.unknown, books)) if found.unknown else None,
+        half_on=half_on(found.by_day),
         days=[
             MoneyDayOut(day=day, amount=str(Money.rounded(amount, books))) for day, amount in found.by_day.items()
         ],
@@ -186,7 +190,7 @@ def read_price_turns(
         raise Conflict(Fault(FaultCode.NO_SET))
     demand, words = demand_of(context, day), _Words(context)
     charge = demand.plans[asked.plan].plan.monthly
-    name = _name(context, asked.plan)
+    name = plan_called(*plans_in_force(inputs_of(context), day)[asked.plan])
     turns = [
         PriceTurnOut(
             kind=kind,
@@ -201,13 +205,6 @@ def read_price_turns(
 
 def _exact(value: Fraction) -> Exact:
     return Exact(exact=short_text(value), decimal=decimal_text(value))
-
-
-def _name(context: Context, plan: str) -> str:
-    provider, of_it = plan.split("/")
-    card = next(card for card in inputs_of(context).cards if card.provider.id == provider)
-    held = next((held for held in card.plans if held.id == of_it), None)
-    return f"{card.provider.name} {held.name}" if held and len(card.plans) > 1 else card.provider.name
 
 
 def _price_text(

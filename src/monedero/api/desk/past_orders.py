@@ -16,7 +16,7 @@ from monedero.core.account import Mode
 from monedero.core.errors import Fault
 from monedero.core.order.facts import LINE
 from monedero.formats.matching import NAMES, REQUIRED, Matching
-from monedero.formats.paid_with import PaidWith
+from monedero.formats.paid_with import CARDS, PaidWith
 from monedero.formats.past_orders import ReadOrder, RefusedRow
 from monedero.letters.refused_rows import refused_csv
 from monedero.store.past_orders import Counts
@@ -90,6 +90,7 @@ class LookOut(BaseModel):
     refused_of_them: int
     statuses: list[str]
     paid: dict[str, PaidWith | None]
+    card_methods: list[str]
     problems: list[FieldProblem]
 
 
@@ -194,6 +195,7 @@ def _look(mode: Mode, look: Look) -> LookOut:
         refused_of_them=look.refused_of_them,
         statuses=look.statuses,
         paid=look.paid,
+        card_methods=list(CARDS),
         problems=[_problem(fault) for fault in look.faults],
     )
 

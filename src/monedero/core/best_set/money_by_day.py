@@ -9,10 +9,12 @@ Source: own design; *common practice, no source*: fees are kept back from payout
 >>> days = money_by_day([at_once], date(2026, 1, 1), Fraction(9))
 >>> [str(days[date(2026, 1, number)]) for number in (1, 2, 31)]
 ['9', '18', '270']
+>>> half_on(days)
+datetime.date(2026, 1, 15)
 """
 
 from calendar import monthrange
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from datetime import date, timedelta
 from fractions import Fraction
 from typing import NamedTuple
@@ -53,3 +55,9 @@ def money_by_day(ways: Sequence[Arriving], first: date, charges: Fraction) -> di
         found[day] = so_far
         day += timedelta(days=1)
     return found
+
+
+def half_on(by_day: Mapping[date, Fraction]) -> date:
+    """The first day on which half of what is there in the end has arrived."""
+    whole = by_day[max(by_day)]
+    return next(day for day, amount in by_day.items() if 2 * amount >= whole)

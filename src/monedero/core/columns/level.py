@@ -70,7 +70,7 @@ class LongFee(NamedTuple):
 
 
 class Level:
-    """Priced orders: the cheapest fee of each plan by order, and the sums of every route and plan."""
+    """Priced orders: the sums of every route, and of every plan with each order on its cheapest route."""
 
     def __init__(
         self,
@@ -88,7 +88,6 @@ class Level:
             pl.min_horizontal(names).alias(plan) if names else pl.lit(None, dtype=pl.Int128).alias(plan)
             for plan, names in held.items()
         )
-        self.best = frame.select(*KEYS, *held)
         routes = [name for names in held.values() for name in names]
         self._sums = frame.group_by("pair").agg(
             *(part for name in [*routes, *held] for part in _parts(name, frame.columns))

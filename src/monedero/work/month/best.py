@@ -60,13 +60,10 @@ def best_of_shop(context: Context, day: date, limits: Limits) -> BestOfShop:
     inputs = inputs_of(context)
     demand = demand_of(context, day)
     best = best_within(context, day, limits)
-    cards = {pricer.card.provider.id: pricer.card for pricer in inputs.catalogue.in_force(day)}
     return BestOfShop(
         inputs=inputs,
         demand=demand,
-        plans={
-            plan_key(card.provider.id, plan.id): (card, plan) for card in cards.values() for plan in card.plans
-        },
+        plans=plans_in_force(inputs, day),
         best=best,
         inside=list(_inside(demand, best.month)) if best else [],
         outside=list(_outside(demand, best.month)) if best else [],
@@ -75,6 +72,12 @@ def best_of_shop(context: Context, day: date, limits: Limits) -> BestOfShop:
         families=_families(inputs, demand),
         alone=alone_of(context, day),
     )
+
+
+def plans_in_force(inputs: CompareInputs, day: date) -> dict[str, tuple[RateCard, Plan]]:
+    """Every plan of the cards in force on a day, with its card."""
+    cards = [pricer.card for pricer in inputs.catalogue.in_force(day)]
+    return {plan_key(card.provider.id, plan.id): (card, plan) for card in cards for plan in card.plans}
 
 
 def best_within(context: Context, day: date, limits: Limits) -> Best | None:

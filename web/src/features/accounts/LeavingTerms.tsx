@@ -2,6 +2,7 @@ import type { Schema } from "../../api/client";
 import { shown } from "../../lib/money";
 import { day } from "../../lib/time";
 import { TextField } from "../../ui/TextField";
+import { shownWhole, wholeOrNone } from "../shop";
 import { useMode } from "./mode";
 import { type Account, useAccountActs } from "./queries";
 
@@ -13,7 +14,6 @@ export function LeavingTerms({ account }: { account: Account }) {
   const { leaving, saved_details } = account;
   const told: Terms = { ...leaving, saved_details };
   const save = (part: Partial<Terms>) => acts.leavingTerms.mutateAsync({ ...told, ...part });
-  const number = (text: string) => (text.trim() === "" ? null : Number(text));
   const words = [
     leaving.notice_days != null && `${leaving.notice_days} days of notice`,
     leaving.exit_fee != null && `${shown(leaving.exit_fee)} to leave`,
@@ -29,8 +29,8 @@ export function LeavingTerms({ account }: { account: Account }) {
         <TextField
           label="Days of notice"
           inputMode="decimal"
-          value={leaving.notice_days == null ? "" : String(leaving.notice_days)}
-          save={(text) => save({ notice_days: number(text) })}
+          value={shownWhole(leaving.notice_days)}
+          save={(text) => save({ notice_days: wholeOrNone(text.trim()) })}
         />
         <TextField
           label="Exit fee, with its currency"
@@ -45,8 +45,8 @@ export function LeavingTerms({ account }: { account: Account }) {
         <TextField
           label="Buyers with saved details"
           inputMode="decimal"
-          value={saved_details == null ? "" : String(saved_details)}
-          save={(text) => save({ saved_details: number(text) })}
+          value={shownWhole(saved_details)}
+          save={(text) => save({ saved_details: wholeOrNone(text.trim()) })}
         />
       </div>
     </details>

@@ -8,7 +8,7 @@ export function count(number: number, word: string): string {
   return `${number} ${number === 1 ? word : `${word}s`}`;
 }
 
-/** The accounts that the set needs, and the best with one account less. */
+/** The accounts that the set needs, what changing takes, and the best with one account less and one more. */
 export function Accounts({ data, search }: { data: Best; search: string }) {
   const others = [data.one_less, data.one_more].filter((month) => month !== null);
   return (
@@ -50,7 +50,7 @@ export function Accounts({ data, search }: { data: Best; search: string }) {
       <p className="text-small text-soft mt-3">
         The checkout as it stands is counted with its limits, conditions and accounts. What buyers choose is{" "}
         <Link to={`/shop/buyers${search}`} className="underline underline-offset-4">
-          typed or guessed under Shop
+          typed, read or guessed under Shop
         </Link>
         .
       </p>
@@ -62,9 +62,10 @@ type ChangingProps = { data: Best; changing: NonNullable<Best["changing"]> };
 
 /** Says what changing brings in a year and takes: fees, days, contracts that still run, details that are lost. */
 function Changing({ data, changing }: ChangingProps) {
-  const { left, days, fees, costs_now, a_year } = changing;
+  const { left, days, fees, fees_known, costs_now, a_year } = changing;
   const after = [
-    fees && !fees.startsWith("0.00") && shown(fees),
+    fees && shown(fees),
+    !fees_known && "a fee in a currency without a reference rate",
     days > 0 && `about ${count(days, "day")}`,
   ].filter(Boolean);
   return (

@@ -1,5 +1,5 @@
 import type { Schema } from "../../api/client";
-import { drawn, grouped, shown } from "../../lib/money";
+import { drawn, shown } from "../../lib/money";
 import { day } from "../../lib/time";
 
 const WIDTH = 640;
@@ -16,8 +16,7 @@ export function MoneyCurve({ money }: { money: Schema<"MoneyOut"> }) {
     place === 0 ? `M0,${y(amount)}` : `H${x(place)}V${y(amount)}`,
   );
   const last = money.days.at(-1);
-  const half = money.days[amounts.findIndex((amount) => amount >= most / 2)];
-  if (!last || !half) return null;
+  if (!last) return null;
   return (
     <section aria-labelledby="money" className="mt-6">
       <h2 id="money" className="text-lg border-b border-ink pb-1">
@@ -25,7 +24,7 @@ export function MoneyCurve({ money }: { money: Schema<"MoneyOut"> }) {
       </h2>
       <p className="mt-2 max-w-3xl">
         Buyers pay {shown(money.taken)} in the month from {day(money.first)} on. Half of what comes is there
-        on {day(half.day)}, all of it on {day(last.day)}: {shown(last.amount)}.
+        on {day(money.half_on)}, all of it on {day(last.day)}: {shown(last.amount)}.
         {money.unknown && ` Of ${shown(money.unknown)} nobody told when it arrives; it is not in the curve.`}
       </p>
       <svg
@@ -54,7 +53,7 @@ export function MoneyCurve({ money }: { money: Schema<"MoneyOut"> }) {
             {money.days.map((entry) => (
               <tr key={entry.day} className="border-b border-rule-soft">
                 <td className="pr-6">{day(entry.day)}</td>
-                <td className="text-right">{grouped(shown(entry.amount))}</td>
+                <td className="text-right">{shown(entry.amount)}</td>
               </tr>
             ))}
           </tbody>

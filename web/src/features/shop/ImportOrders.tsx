@@ -254,7 +254,11 @@ function Understood({ look, onMatch }: { look: Look; onMatch: (part: Partial<Mat
         )}
       </div>
       {Object.keys(look.paid).length > 0 && (
-        <PaidWithTable paid={look.paid} onMatch={(paid_with) => onMatch({ paid_with })} />
+        <PaidWithTable
+          paid={look.paid}
+          cards={look.card_methods}
+          onMatch={(paid_with) => onMatch({ paid_with })}
+        />
       )}
       {look.refused_of_them > 0 && (
         <p className="text-copper font-medium mt-2">

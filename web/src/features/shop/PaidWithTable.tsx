@@ -4,16 +4,16 @@ import { useChoices } from "./queries";
 
 type PaidWith = NonNullable<Look["paid"][string]>;
 const NONE = "none";
-/** Methods of which a file may tell network and kind of card. */
-const CARDS = ["card", "card-at-terminal", "card-by-phone"];
 
 interface Props {
   paid: Look["paid"];
+  /** Methods of which a file may tell network and kind of card. */
+  cards: Look["card_methods"];
   onMatch: (paid_with: NonNullable<Matching["paid_with"]>) => void;
 }
 
 /** The words by which a file says how orders were paid, each matched to a method. */
-export function PaidWithTable({ paid, onMatch }: Props) {
+export function PaidWithTable({ paid, cards, onMatch }: Props) {
   const choices = useChoices().data;
   const none = { value: NONE, label: "not known" };
   const named = (list: { code: string; name: string }[] = []) => [
@@ -47,7 +47,7 @@ export function PaidWithTable({ paid, onMatch }: Props) {
                 onPick={(method) => match(word, method === NONE ? null : { ...found, method })}
               />
             </td>
-            {found && CARDS.includes(found.method) ? (
+            {found && cards.includes(found.method) ? (
               <>
                 <td className="pr-3">
                   <Picker

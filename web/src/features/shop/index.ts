@@ -29,3 +29,4 @@ export const VouchersPage = lazy(() =>
 export const AssumptionsPage = lazy(() =>
   import("./AssumptionsPage").then((module) => ({ default: module.AssumptionsPage })),
 );
+export { shownWhole, wholeOrNone } from "./whole";
