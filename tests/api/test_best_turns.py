@@ -9,8 +9,11 @@ from starlette.testclient import TestClient
 from monedero.core.best_set.best import best_set
 from monedero.core.best_set.month import Chosen, month_of
 from monedero.core.best_set.programme import Limits
-from monedero.core.best_set.turning import Price, at_price
+from monedero.core.best_set.turning import Price, at_margin, at_price
+from monedero.core.numbers import decimal_text
 from monedero.server.shops import RunningShop
+from monedero.work.compare.assumptions import assume
+from monedero.work.month.best import best_of_shop
 from monedero.work.month.demand import demand_of
 from tests.api.test_best_set import best, edit, euros
 from tests.conftest import NOW, at_desk
@@ -128,3 +131,61 @@ def test_limits_are_suggested_where_small_orders_cost_more_than_they_leave(clien
     assert client.put("/api/shop", json=edit).status_code == 200
     limits = client.get("/api/compare/best-set/limits", params={"keep": ["card"]}).json()["limits"]
     assert any(entry["text"].startswith("Card") and "more a month" in entry["text"] for entry in limits)
+
+
+def values(client: TestClient, assumption: str, about: str, status: int = 200) -> Any:
+    asked = {"assumption": assumption, "about": about}
+    answer = client.get("/api/compare/best-set/assumption", params=asked)
+    assert answer.status_code == status, answer.json()
+    return answer.json()
+
+
+@pytest.mark.parametrize(
+    ("assumption", "about"),
+    [("dispute-rate", "card"), ("completion-rate", "device-wallet"), ("money-cost", "*"), ("minutes", "card")],
+)
+def test_an_assumption_says_from_which_value_on_another_set_is_best(
+    client: TestClient, demo: RunningShop, assumption: str, about: str
+) -> None:
+    """Assumed just on either side of the value, the set is the one before it, and another one."""
+    context = at_desk(demo.store)
+    before = best_of_shop(context, NOW.date(), Limits()).best
+    assert before is not None
+    assert (assumption, about) in [(asked["assumption"], asked["about"]) for asked in best(client)["assumptions"]]
+    (turn,) = values(client, assumption, about)["turns"]
+    at, beyond = Fraction(turn["exactly"]["decimal"]), 1 if turn["kind"] == "higher" else -1
+    for step, same in ((-beyond, True), (beyond, False)):
+        assume(context, assumption, about, decimal_text(at + step * CENT, 6))
+        found = best_of_shop(context, NOW.date(), Limits()).best
+        assert found is not None
+        assert (found.month.chosen == before.month.chosen) == same
+
+
+def test_a_margin_at_which_another_set_is_best_is_one_of_all_lines(client: TestClient, demo: RunningShop) -> None:
+    told = values(client, "margin", "*")
+    assert told["turns"] or told["text"].endswith("this set is the best.")
+    demand = demand_of(at_desk(demo.store), NOW.date())
+    assert demand.every.margin is not None
+    now = demand.every.margin / demand.every.amount
+    first = best_set(demand, Limits())
+    for turn in told["turns"]:
+        moves = Fraction(turn["exactly"]["decimal"]) / 100 - now
+        beyond = best_set(at_margin(demand, moves * Fraction(1001, 1000)), Limits())
+        within = best_set(at_margin(demand, moves * Fraction(999, 1000)), Limits())
+        assert first is not None
+        assert beyond is not None
+        assert within is not None
+        assert beyond.month.chosen != first.month.chosen == within.month.chosen
+
+
+def test_yes_or_no_is_asked_for_the_other_answer(client: TestClient) -> None:
+    told = values(client, "tax-recoverable", "*")
+    assert told["text"].startswith("Now yes.")
+    assert bool(told["turns"]) != told["text"].endswith("With either answer this set is the best.")
+
+
+@pytest.mark.parametrize(
+    ("assumption", "about"), [("moon-phase", "*"), ("refund-rate", "moon"), ("margin", "card")]
+)
+def test_an_assumption_that_is_not_there_is_refused(client: TestClient, assumption: str, about: str) -> None:
+    assert values(client, assumption, about, 404)["errors"][0]["value"] == f"{assumption} {about}"

@@ -10,6 +10,7 @@ from collections.abc import Sequence
 from fractions import Fraction
 from math import ceil, floor
 
+from monedero.core.cost.assumption import Unit
 from monedero.core.money import Money, minor_units
 from monedero.core.numbers import decimal_text
 from monedero.wording.catalogue import say
@@ -39,6 +40,23 @@ def lowered(value: Fraction, books: str) -> str:
     ('33.33 EUR', '-1.00 EUR')
     """
     return money(str(Money(floor(value * minor_units(books)), books)))
+
+
+def value_text(value: Fraction, unit: Unit, books: str) -> str:
+    """The value of an assumption, with its unit; a share is of one.
+
+    >>> [value_text(Fraction(1, 8), unit, "EUR") for unit in Unit]
+    ['12.50 %', '0.13 EUR', '0.13 minutes', 'no']
+    """
+    match unit:
+        case Unit.PERCENT:
+            return f"{decimal_text(value * 100, 2)} %"
+        case Unit.MONEY:
+            return money(str(Money.rounded(value, books)))
+        case Unit.MINUTES:
+            return f"{decimal_text(value, 2)} minutes"
+        case Unit.YES_NO:
+            return "yes" if value == 1 else "no"
 
 
 def changed(inside: Sequence[str], outside: Sequence[str], moved: Sequence[str]) -> str:

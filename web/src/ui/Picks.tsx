@@ -24,7 +24,7 @@ const LOOKS = {
   word: "font-semibold border-b border-dotted border-ink hover:border-solid min-h-6 min-w-6 text-left",
 };
 
-/** Several things, chosen by name from a list that is searched as one types; the code stands beside the name. */
+/** Several things, chosen by name from a list that is searched as one types; in a field the code stands beside the name. */
 export function Picks(props: Props) {
   const { label, values, options, onPick, none, look = "field", single, add } = props;
   const [open, setOpen] = useState(false);
@@ -102,7 +102,7 @@ export function Picks(props: Props) {
                       {option.label}
                       {values.includes(option.value) && <span className="sr-only">, chosen</span>}
                     </span>
-                    <span className="text-soft">{option.value}</span>
+                    {look === "field" && <span className="text-soft">{option.value}</span>}
                   </Command.Item>
                 ))}
                 {fresh && !values.includes(fresh) && !named.has(fresh) && (

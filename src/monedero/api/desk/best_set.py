@@ -8,6 +8,7 @@ from fastapi import APIRouter, Query
 from pydantic import BaseModel, Field, StrictInt
 
 from monedero.api.desk.best_set_schemas import (
+    AskableOut,
     BestSetOut,
     ChangingOut,
     InsideOut,
@@ -19,22 +20,27 @@ from monedero.api.desk.best_set_schemas import (
 )
 from monedero.api.desk.buyers import name_of
 from monedero.api.desk.checkout import draft_out
+from monedero.api.desk.compare import assumption_out
 from monedero.api.desk.door import ContextDep, RunningDep
 from monedero.api.problems import PROBLEMS
 from monedero.core.best_set.demand import Way
 from monedero.core.best_set.month import SetMonth, WayMonth
 from monedero.core.best_set.programme import Limits
+from monedero.core.cost.assumption import ALL
 from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.core.fields import Identifier
 from monedero.core.money import Money
 from monedero.core.numbers import decimal_text
 from monedero.core.ratecard.model import Plan, RateCard
+from monedero.wording.catalogue import say
 from monedero.wording.ready_texts import ready_names
 from monedero.work.checkout.best_ways import put_in_checkout
 from monedero.work.checkout.offered_month import month_as_it_stands
 from monedero.work.context import Context
+from monedero.work.month.assumption_turns import Asked, askable
 from monedero.work.month.best import BestOfShop, With, best_of_shop
 from monedero.work.month.changing import Changing, changing
+from monedero.work.prices.inputs import CompareInputs
 
 router = APIRouter(prefix="/api", tags=["compare"], responses=PROBLEMS)
 
@@ -65,6 +71,14 @@ class PutIn(LimitsAsked):
 def plan_called(card: RateCard, plan: Plan) -> str:
     """A plan as the owner reads it: by its provider, and its own name where the provider has several."""
     return f"{card.provider.name} {plan.name}" if len(card.plans) > 1 else card.provider.name
+
+
+def assumption_called(inputs: CompareInputs, asked: Asked) -> str:
+    """An assumption as the owner reads it, with what it is about; it may be the margin."""
+    if asked.assumption is None:
+        return say("value-margin")
+    out = assumption_out(asked.assumption, asked.about, inputs)
+    return out.name if asked.about == ALL else f"{out.name}, {out.about_name}"
 
 
 class _Answer:
@@ -179,6 +193,10 @@ class _Answer:
             one_more=self.set(found.one_more),
             plans={plan: self._plan(plan) for plan in found.demand.plans},
             families={family.value: name_of(family) for family in found.families},
+            assumptions=[
+                AskableOut(assumption=asked.id, about=asked.about, name=assumption_called(found.inputs, asked))
+                for asked in askable(found.inputs, found.demand)
+            ],
             methods=names,
             providers={card.provider.id: card.provider.name for card, _ in found.plans.values()},
         )

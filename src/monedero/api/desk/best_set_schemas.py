@@ -77,10 +77,18 @@ class ChangingOut(BaseModel):
     a_year: str | None
 
 
+class AskableOut(BaseModel):
+    """An assumption about a family or a method, with its name; the margin of all lines is one of them."""
+
+    assumption: str
+    about: str
+    name: str
+
+
 class BestSetOut(BaseModel):
     """The best set for the month and its buyers; `best` is None where no set keeps the limits.
 
-    `lost_margin` is what the orders that find no way would have left.
+    `lost_margin` is what the orders that find no way would have left; `assumptions` are those that may move the set.
     """
 
     mode: Mode
@@ -98,6 +106,7 @@ class BestSetOut(BaseModel):
     one_more: SetOut | None
     plans: dict[str, str]
     families: dict[str, str]
+    assumptions: list[AskableOut]
     methods: dict[str, str]
     providers: dict[str, str]
 

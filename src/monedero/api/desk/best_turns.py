@@ -1,6 +1,5 @@
-"""Tells at which prices and shares of buyers another set is best, which limits add to it, and when its money comes."""
+"""Tells at which prices, assumptions and shares of buyers another set is best."""
 
-from datetime import date
 from fractions import Fraction
 from typing import Annotated, Literal
 
@@ -13,22 +12,21 @@ from monedero.api.desk.compare_schemas import Exact
 from monedero.api.desk.door import ContextDep, RunningDep
 from monedero.api.problems import PROBLEMS
 from monedero.core.account import Mode
-from monedero.core.best_set.money_by_day import half_on
 from monedero.core.best_set.month import Chosen
 from monedero.core.best_set.turning import Turning
 from monedero.core.columns.level import ZERO
+from monedero.core.cost.assumption import ALL, Unit
 from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.core.method import Family
 from monedero.core.money import Money
 from monedero.core.numbers import decimal_text, short_text
-from monedero.wording.best_set import allowed, changed, lowered, needed
+from monedero.wording.best_set import allowed, changed, lowered, needed, value_text
 from monedero.wording.catalogue import say
 from monedero.wording.show import money
 from monedero.work.context import Context
+from monedero.work.month.assumption_turns import AssumptionTurns, assumption_turns
 from monedero.work.month.best import plans_in_force
 from monedero.work.month.demand import demand_of
-from monedero.work.month.limits import suggested_limits
-from monedero.work.month.money import money_of_month
 from monedero.work.month.turns import PriceKind, PriceTurns, price_turns, share_turns
 from monedero.work.prices.inputs import inputs_of
 
@@ -86,6 +84,34 @@ class ShareTurnsOut(BaseModel):
     turns: list[ShareTurnOut]
 
 
+class ValueAsked(LimitsAsked):
+    """An assumption and the family or method that it is about, and the limits of the set."""
+
+    assumption: str
+    about: str = ALL
+
+
+class ValueTurnOut(BaseModel):
+    """A value of an assumption at which the best set changes, as a sentence.
+
+    `exactly` is in percent, minutes or whole units of the shop's currency; yes is 1 and no is 0.
+    """
+
+    kind: Literal["lower", "higher"]
+    text: str
+    exactly: Exact
+
+
+class ValueTurnsOut(BaseModel):
+    """The nearest values of an assumption at which the best set changes; with none of them `text` says so."""
+
+    mode: Mode
+    assumption: str
+    about: str
+    text: str
+    turns: list[ValueTurnOut]
+
+
 class _Words:
     """Words what another set is."""
 
@@ -101,82 +127,6 @@ class _Words:
             [name[method] for method in old if method not in new],
             [name[method] for method in new if method in old and new[method] != old[method]],
         )
-
-
-class SuggestedOut(BaseModel):
-    """A limit that leaves more, all else as it is, as a sentence."""
-
-    method: str
-    text: str
-
-
-class SuggestedLimitsOut(BaseModel):
-    """One limit at a time for the ways of the best set."""
-
-    mode: Mode
-    limits: list[SuggestedOut]
-
-
-class MoneyDayOut(BaseModel):
-    """The money that has arrived by the end of a day."""
-
-    day: date
-    amount: str
-
-
-class MoneyOut(BaseModel):
-    """The money of a month as it arrives; what buyers pay in the month is `taken`, and of `unknown` nobody told when.
-
-    Every day is there until all money has arrived; on `half_on` half of it is there.
-    """
-
-    mode: Mode
-    first: date
-    taken: str
-    unknown: str | None
-    half_on: date
-    days: list[MoneyDayOut]
-
-
-@router.get("/limits")
-def read_suggested_limits(
-    running: RunningDep, context: ContextDep, asked: Annotated[LimitsAsked, Query()]
-) -> SuggestedLimitsOut:
-    """The limit of each way of the best set that leaves most, all else as it is."""
-    inputs = inputs_of(context)
-    books = inputs.shop.currency
-    limits = [
-        SuggestedOut(
-            method=limit.way.method,
-            text=say(
-                f"one-limit-{limit.end.replace('_', '-')}",
-                way=inputs.methods[limit.way.method].name,
-                amount=money(str(Money.rounded(limit.amount, books))),
-                adds=money(str(Money.rounded(limit.adds, books))),
-            ),
-        )
-        for limit in suggested_limits(context, running.clock.now().date(), asked.limits())
-    ]
-    return SuggestedLimitsOut(mode=context.mode, limits=limits)
-
-
-@router.get("/money")
-def read_money(running: RunningDep, context: ContextDep, asked: Annotated[LimitsAsked, Query()]) -> MoneyOut:
-    """The money of the best set in the account, day by day, from the first of next month on."""
-    found = money_of_month(context, running.clock.now().date(), asked.limits())
-    if found is None:
-        raise Conflict(Fault(FaultCode.NO_SET))
-    books = inputs_of(context).shop.currency
-    return MoneyOut(
-        mode=context.mode,
-        first=found.first,
-        taken=str(Money.rounded(found.taken, books)),
-        unknown=str(Money.rounded(found.unknown, books)) if found.unknown else None,
-        half_on=half_on(found.by_day),
-        days=[
-            MoneyDayOut(day=day, amount=str(Money.rounded(amount, books))) for day, amount in found.by_day.items()
-        ],
-    )
 
 
 @router.get("/price")
@@ -269,3 +219,48 @@ def read_share_turns(
         text="" if turns else say("turn-none", family=name),
         turns=turns,
     )
+
+
+@router.get("/assumption")
+def read_value_turns(
+    running: RunningDep, context: ContextDep, asked: Annotated[ValueAsked, Query()]
+) -> ValueTurnsOut:
+    """The nearest lower and higher value of an assumption at which another set is best."""
+    day = running.clock.now().date()
+    found = assumption_turns(context, day, asked.limits(), asked.assumption, asked.about)
+    if found is None:
+        raise Conflict(Fault(FaultCode.NO_SET))
+    words, unit = _Words(context), _unit(found)
+
+    def text(value: Fraction) -> str:
+        return value_text(value, unit, words.books)
+
+    turns = [
+        ValueTurnOut(
+            kind=kind,
+            text=say(
+                f"value-{text(turn.value)}" if unit is Unit.YES_NO else f"value-{kind}",
+                value=text(turn.value),
+                change=words.change(found.chosen, turn.month.chosen),
+            ),
+            exactly=_exact(turn.value * (100 if unit is Unit.PERCENT else 1)),
+        )
+        for kind, turn in (("lower", found.lower), ("higher", found.higher))
+        if turn is not None
+    ]
+    said = [say("value-now", value=text(found.now))]
+    if not turns:
+        none = "value-either" if unit is Unit.YES_NO else "value-none"
+        said.append(say(none, least=text(found.least), most=text(found.most)))
+    return ValueTurnsOut(
+        mode=context.mode,
+        assumption=asked.assumption,
+        about=asked.about,
+        text=" ".join(said),
+        turns=turns,
+    )
+
+
+def _unit(found: AssumptionTurns) -> Unit:
+    """The unit of an assumption; a margin is a percentage."""
+    return found.asked.assumption.unit if found.asked.assumption else Unit.PERCENT

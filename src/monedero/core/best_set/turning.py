@@ -1,4 +1,4 @@
-"""The nearest value of a figure at which another set is best: a price, a share of buyers.
+"""The nearest value of a figure at which another set is best: a price, a margin, a share of buyers.
 
 A figure moves from what it is, 0, to an end. The best set is asked for at the end; where it is another one, the value
 at which both leave the same is worked out, and the best set is asked for there, until no set leaves more than the
@@ -81,12 +81,25 @@ def at_price(demand: Demand, plan: str, less: Price) -> Demand:
     plans = {**demand.plans, plan: charged}
     if not less.percent and not less.fixed:
         return replace(demand, plans=plans)
-    made = {id(of_class): _cheaper(of_class, routes, less) for of_class in demand.classes}
+    return _with_classes(replace(demand, plans=plans), lambda of_class: _cheaper(of_class, routes, less))
+
+
+def at_margin(demand: Demand, more: Fraction) -> Demand:
+    """The month where every order leaves a share of its amount more, or (below nothing) less, before its cost."""
+
+    def moved(entry: OrderClass) -> OrderClass:
+        return replace(entry, margin=None if entry.margin is None else entry.margin + more * entry.amount)
+
+    return _with_classes(demand, moved)
+
+
+def _with_classes(demand: Demand, moved: Callable[[OrderClass], OrderClass]) -> Demand:
+    made = {id(of_class): moved(of_class) for of_class in demand.classes}
     cells = [
         replace(cell, parts=[(share, made[id(of_class)]) for share, of_class in cell.parts])
         for cell in demand.cells
     ]
-    return replace(demand, plans=plans, classes=list(made.values()), cells=cells)
+    return replace(demand, classes=list(made.values()), cells=cells)
 
 
 def _cheaper(entry: OrderClass, routes: set[str], less: Price) -> OrderClass:

@@ -1,10 +1,11 @@
 """The orders of the shop's month with what its buyers choose: what every set of ways is computed from."""
 
 from collections.abc import Mapping
+from dataclasses import replace
 from datetime import date
 from weakref import WeakKeyDictionary
 
-from monedero.core.best_set.demand import Demand, OnCard, RouteTerms, Way, cells_of
+from monedero.core.best_set.demand import Demand, OnCard, Way, cells_of
 from monedero.core.best_set.terms import terms_of
 from monedero.core.columns.arranged import Arranged
 from monedero.core.columns.classes import classes
@@ -16,7 +17,7 @@ from monedero.work.month.buyers import shop_rankings
 from monedero.work.month.costs import Month, the_month
 from monedero.work.month.terms import completes_of
 from monedero.work.prices.inputs import CompareInputs, inputs_of
-from monedero.work.prices.other_costs import RouteOnDay, other_costs_of, own_fee
+from monedero.work.prices.other_costs import Changed, RouteOnDay, other_costs_of, own_fee
 
 _kept: WeakKeyDictionary[OrderColumns, tuple[tuple[object, ...], list[OrderClass]]] = WeakKeyDictionary()
 
@@ -29,32 +30,31 @@ def demand_of(context: Context, day: date) -> Demand:
 
 
 def _demand(inputs: CompareInputs, month: Month, day: date) -> Demand:
-    cards = {pricer.card.provider.id: pricer.card for pricer in inputs.catalogue.in_force(day)}
     plans = {plan.id: OnCard(plan, card) for card in month.cards.values() for plan in card.plans}
-    ways: list[Way] = []
-    terms: dict[str, RouteTerms] = {}
-    for name, entry in plans.items():
-        for route in entry.plan.routes:
-            way = Way(route.rsplit("/", 1)[1], route, name)
-            ways.append(way)
-            method = inputs.methods[way.method]
-            other = other_costs_of(inputs, cards[entry.plan.provider], method, RouteOnDay(day))
-            terms[route] = terms_of(other, completes_of(inputs, method))
-    for method in inputs.arrangements:
-        ways.append(Way(method.id, method.id, None))
-        other = other_costs_of(inputs, None, method, RouteOnDay(day))
-        terms[method.id] = terms_of(other, completes_of(inputs, method))
+    ways = [
+        Way(route.rsplit("/", 1)[1], route, name) for name, entry in plans.items() for route in entry.plan.routes
+    ]
+    ways += [Way(method.id, method.id, None) for method in inputs.arrangements]
     found = _classes(month, arranged_in(inputs, month, day))
-    return Demand(
-        cells=cells_of(found, shop_rankings(inputs, {entry.country for entry in found}), ways),
-        classes=found,
-        plans=plans,
-        ways=ways,
-        terms=terms,
-        unbrought=month.orders.left_out / month.orders.months,
-        # Assumed of the whole shop, so that it is the same on every route.
-        lost_order=next((held.lost_order for held in terms.values()), ZERO),
-    )
+    cells = cells_of(found, shop_rankings(inputs, {entry.country for entry in found}), ways)
+    unbrought = month.orders.left_out / month.orders.months
+    return with_terms(inputs, Demand(cells, found, plans, ways, {}, unbrought), day)
+
+
+def with_terms(inputs: CompareInputs, demand: Demand, day: date, changed: Changed | None = None) -> Demand:
+    """The month with what its ways cost besides their fees; `changed` may put another value in the place of an
+    assumption.
+    """
+    cards = {pricer.card.provider.id: pricer.card for pricer in inputs.catalogue.in_force(day)}
+    terms = {}
+    for way in demand.ways:
+        method = inputs.methods[way.method]
+        card = cards[demand.plans[way.plan].plan.provider] if way.plan else None
+        other = other_costs_of(inputs, card, method, RouteOnDay(day), changed)
+        terms[way.route] = terms_of(other, completes_of(inputs, method, changed))
+    # Assumed of the whole shop, so that it is the same on every route.
+    lost_order = next((held.lost_order for held in terms.values()), ZERO)
+    return replace(demand, terms=terms, lost_order=lost_order)
 
 
 def _classes(month: Month, arranged: list[Arranged]) -> list[OrderClass]:

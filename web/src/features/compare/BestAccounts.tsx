@@ -61,7 +61,7 @@ export function Accounts({ data, search }: { data: Best; search: string }) {
 type ChangingProps = { data: Best; changing: NonNullable<Best["changing"]> };
 
 /** Says what changing brings in a year and takes: fees, days, contracts that still run, details that are lost. */
-function Changing({ data, changing }: ChangingProps) {
+export function Changing({ data, changing }: ChangingProps) {
   const { left, days, fees, fees_known, costs_now, a_year } = changing;
   const after = [
     fees && shown(fees),

@@ -76,7 +76,7 @@ export function PlanTable({ plans, currency }: { plans: OneProvider[]; currency:
   const amount = (money: string) => shown(money).split(" ")[0];
   const margins = plans.some((plan) => plan.left !== null);
   return (
-    <table className="w-full">
+    <table className="w-full [&_td]:pl-3 [&_th+th]:pl-3">
       <thead>
         <tr className="border-b border-ink text-small text-soft text-right">
           <th className="font-normal text-left">Provider and plan</th>

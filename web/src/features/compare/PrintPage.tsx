@@ -4,6 +4,7 @@ import { Heading, OnItsWay } from "../../ui/Page";
 import { SubNav } from "../../ui/SubNav";
 import { useHand, useHandSearch } from "../hand";
 import { useAssumptions } from "../shop";
+import { Changing } from "./BestAccounts";
 import { BestSentence } from "./BestSetPage";
 import { NO_LIMITS, useBestSet } from "./bestQueries";
 import { fullName } from "./names";
@@ -77,7 +78,8 @@ export function PrintPage() {
       {plans && plans.orders !== "0" && (
         <section aria-label="Plans" className="mt-4">
           {best && <BestSentence data={best} />}
-          <div className="grid lg:grid-cols-[3fr_2fr] print:grid-cols-[3fr_2fr] gap-x-8 items-start">
+          {best?.changing && <Changing data={best} changing={best.changing} />}
+          <div className="grid gap-y-4 mt-4">
             <PlanTable plans={plans.alone} currency={plans.currency} />
             <div>
               {plans.by_provider.map((volumes) => (
@@ -110,13 +112,11 @@ function RankingInShort({ ranked }: { ranked: Ranked[] }) {
               {fullName(entry.route)}
             </th>
             <td className="text-right font-semibold whitespace-nowrap pl-3">{shown(entry.cost)}</td>
-            <td className="text-right">
+            <td className="text-right whitespace-nowrap pl-3">
               {entry.effective_percent ?? "none"}
               {entry.effective_percent && " %"}
             </td>
-            <td className="pl-3 whitespace-nowrap">
-              {entry.facts.find((fact) => fact.key === "arrives")?.text}
-            </td>
+            <td className="pl-3">{entry.facts.find((fact) => fact.key === "arrives")?.text}</td>
             <td className="text-right whitespace-nowrap pl-3">
               {entry.month ? shown(entry.month.cost) : "none"}
             </td>

@@ -1,8 +1,8 @@
 import { useState } from "react";
-import { said } from "../../api/client";
+import { type Schema, said } from "../../api/client";
 import { Trouble } from "../../ui/Page";
 import { Picks } from "../../ui/Picks";
-import { type Best, type Limits, usePriceTurns, useShareTurns } from "./bestQueries";
+import { type Best, type Limits, usePriceTurns, useShareTurns, useValueTurns } from "./bestQueries";
 
 interface Props {
   data: Best;
@@ -11,12 +11,17 @@ interface Props {
 
 const WORKING = "It is being worked out; that takes a few seconds.";
 
-/** Figures at which another set would be best: prices of a plan, and shares of buyers; asked for one at a time. */
+const keyOf = (entry: Schema<"AskableOut">) => `${entry.assumption} ${entry.about}`;
+
+/** Figures at which another set would be best: prices of a plan, shares of buyers, assumptions; asked for one at a time. */
 export function Turns({ data, limits }: Props) {
   const [plan, setPlan] = useState<string | null>(null);
   const [family, setFamily] = useState<string | null>(null);
+  const [value, setValue] = useState<string | null>(null);
   const prices = usePriceTurns(plan, limits);
   const shares = useShareTurns(family, limits);
+  const asked = data.assumptions.find((entry) => keyOf(entry) === value);
+  const values = useValueTurns(asked, limits);
   const options = (named: Record<string, string>) =>
     Object.entries(named).map(([value, label]) => ({ value, label }));
   if (data.best?.left === null) return null;
@@ -67,6 +72,28 @@ export function Turns({ data, limits }: Props) {
           <p className="border-l-2 border-rule pl-3 my-1.5 max-w-3xl">
             Now {shares.data.share} %. {shares.data.text}
             {shares.data.turns.map((turn) => ` ${turn.text}`)}
+          </p>
+        )}
+      </div>
+      <p className="mt-3">
+        Ask from which value of{" "}
+        <Picks
+          single
+          look="word"
+          label="Assumption whose value is asked for"
+          none="an assumption"
+          values={value ? [value] : []}
+          options={data.assumptions.map((entry) => ({ value: keyOf(entry), label: entry.name }))}
+          onPick={([picked = null]) => setValue(picked)}
+        />{" "}
+        on another set is best.
+      </p>
+      {values.error && <Trouble>{said(values.error)}</Trouble>}
+      <div role="status">
+        {asked && !values.data && !values.error && <p className="text-soft">{WORKING}</p>}
+        {values.data && (
+          <p className="border-l-2 border-rule pl-3 my-1.5 max-w-3xl">
+            {[values.data.text, ...values.data.turns.map((turn) => turn.text)].join(" ")}
           </p>
         )}
       </div>

@@ -50,6 +50,20 @@ export function useShareTurns(family: string | null, limits: Limits) {
   });
 }
 
+/** The values of an assumption at which the best set changes; asked for once one is named. */
+export function useValueTurns(asked: Schema<"AskableOut"> | undefined, limits: Limits) {
+  return useQuery({
+    queryKey: [...keys.bestSet, "assumption", asked?.assumption, asked?.about, limits],
+    queryFn: () =>
+      answered(
+        api.GET("/api/compare/best-set/assumption", {
+          params: { query: { ...limits, assumption: asked?.assumption ?? "", about: asked?.about ?? "*" } },
+        }),
+      ),
+    enabled: asked !== undefined,
+  });
+}
+
 /** One limit at a time for the ways of the best set. */
 export function useSuggestedLimits(limits: Limits) {
   return useQuery({
