@@ -46,7 +46,7 @@ def value_text(value: Fraction, unit: Unit, books: str) -> str:
     """The value of an assumption, with its unit; a share is of one.
 
     >>> [value_text(Fraction(1, 8), unit, "EUR") for unit in Unit]
-    ['12.50 %', '0.13 EUR', '0.13 minutes', 'no']
+    ['12.5 %', '0.13 EUR', '0.13 minutes', 'no']
     """
     match unit:
         case Unit.PERCENT:

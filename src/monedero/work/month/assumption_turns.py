@@ -143,7 +143,7 @@ class _Turns:
         return ValueTurn(now + sign * found.at, found.month) if found else None
 
     def _other(self, asked: Asked, now: Fraction, demand_at: Callable[[Fraction], Demand]) -> AssumptionTurns:
-        """Of yes and no there is one other value."""
+        """The set at the other one of yes and no."""
         best = best_set(demand_at(ONE - now), self.limits)
         other = None
         if best is not None and best.month.chosen != self.chosen:
