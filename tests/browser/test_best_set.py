@@ -1,8 +1,12 @@
 """Shares of buyers and the best set for them, into the checkout and back."""
 
+from pathlib import Path
+
+import pytest
 from selenium.webdriver.common.keys import Keys
 
-from tests.browser.desk import BOAT, Desk
+from tests.browser.desk import BOAT, Desk, paste
+from tests.browser.test_new_provider import found_shop
 
 
 def test_from_what_buyers_pay_with_to_the_best_set_in_the_checkout_and_back(desk: Desk) -> None:
@@ -65,3 +69,46 @@ def test_an_edit_of_the_checkout_says_what_it_does_to_the_month(desk: Desk) -> N
     desk.click("Bank transfer switched on", "[role=switch]")
     desk.see("Your last change leaves")
     desk.see("Against what buyers see it leaves")
+
+
+def past_orders(folder: Path) -> Path:
+    """A file of 60 orders, of which two thirds were paid by card; nobody paid by anything that is not offered."""
+    rows = ["Order no;Date;Total;Currency;Country;Paid with;Status"]
+    rows += [
+        f"B{n};{1 + n % 28:02}/10/2026;{30 + n},50;EUR;PT;{'Visa-like card' if n % 3 else 'Direct debit'};paid"
+        for n in range(60)
+    ]
+    file = folder / "orders.csv"
+    file.write_text("\n".join(rows), encoding="utf-8")
+    return file
+
+
+@pytest.mark.parametrize("served", ["own"], indirect=True)
+def test_from_a_file_with_a_payment_column_to_the_best_set_with_one_provider_and_without_margins(
+    desk: Desk, tmp_path: Path
+) -> None:
+    found_shop(desk)
+    desk.click("Type or paste the prices of one", "a")
+    desk.type_into("Provider", "Larkhithe", "")
+    paste(desk, "Cards 1.5% + 0.25 EUR\nSEPA Direct Debit 0.35 EUR\n")
+    desk.click("Keep these 2 prices")
+    desk.see("Larkhithe's prices are kept, and compared.")
+    desk.open("/shop/orders")
+    desk.one("input[type=file]").send_keys(str(past_orders(tmp_path)))
+    desk.see("How the file says that orders were paid")
+    desk.click("Read 60 rows")
+    desk.see("60 orders are new")
+    desk.open("/shop/buyers")
+    desk.see("as 60 past orders were paid")
+    assert desk.named("Share of Card", "input").get_attribute("value") == "66.7"
+    desk.click("The best set for these buyers", "a")
+    desk.see("proven: no other set carries more for less")
+    desk.see("2 ways with 1 account carry 60 of 60 orders a month")
+    desk.see("Of none of it is known when it arrives")
+    assert desk.violations() == []
+    desk.click("Put it in the checkout")
+    desk.see("Without an account yet, so not switched on: Card (Larkhithe), SEPA direct debit (Larkhithe)")
+    desk.click("Checkout", "nav a", exact=False)
+    desk.until(lambda: len(desk.tenders()) == 2)
+    desk.click("Undo: ", "button", exact=False)
+    desk.until(lambda: desk.tenders() == [])

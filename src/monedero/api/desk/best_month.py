@@ -46,14 +46,14 @@ class MoneyDayOut(BaseModel):
 class MoneyOut(BaseModel):
     """The money of a month as it arrives; what buyers pay in the month is `taken`, and of `unknown` nobody told when.
 
-    Every day is there until all money has arrived; on `half_on` half of it is there.
+    Every day is there until all money has arrived; on `half_on` half of it is there, None where nobody told of any.
     """
 
     mode: Mode
     first: date
     taken: str
     unknown: str | None
-    half_on: date
+    half_on: date | None
     days: list[MoneyDayOut]
 
 
@@ -91,7 +91,7 @@ def read_money(running: RunningDep, context: ContextDep, asked: Annotated[Limits
         first=found.first,
         taken=str(Money.rounded(found.taken, books)),
         unknown=str(Money.rounded(found.unknown, books)) if found.unknown else None,
-        half_on=half_on(found.by_day),
+        half_on=None if found.unknown == found.taken else half_on(found.by_day),
         days=[
             MoneyDayOut(day=day, amount=str(Money.rounded(amount, books))) for day, amount in found.by_day.items()
         ],

@@ -29,7 +29,7 @@ export function Accounts({ data, search }: { data: Best; search: string }) {
               <td className={`text-right ${account.held ? "text-soft" : "text-copper font-medium"}`}>
                 {account.held
                   ? "held"
-                  : account.days === null
+                  : !account.days
                     ? "to be opened"
                     : `to be opened, about ${count(account.days, "day")}`}
               </td>
@@ -44,7 +44,7 @@ export function Accounts({ data, search }: { data: Best; search: string }) {
           {month.left !== null
             ? `${shown(month.left)} left`
             : `${month.carried} orders for ${shown(month.cost)}`}
-          , by {month.ways.join(", ")}.
+          {month.ways.length > 0 && `, by ${month.ways.join(", ")}`}.
         </p>
       ))}
       <p className="text-small text-soft mt-3">

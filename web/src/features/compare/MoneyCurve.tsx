@@ -17,6 +17,18 @@ export function MoneyCurve({ money }: { money: Schema<"MoneyOut"> }) {
   );
   const last = money.days.at(-1);
   if (!last) return null;
+  if (!money.half_on)
+    return (
+      <section aria-labelledby="money" className="mt-6">
+        <h2 id="money" className="text-lg border-b border-ink pb-1">
+          Money in your account
+        </h2>
+        <p className="mt-2 max-w-3xl">
+          Buyers pay {shown(money.taken)} in the month from {day(money.first)} on. Of none of it is known when
+          it arrives: no price list of the set says after how many days it pays out.
+        </p>
+      </section>
+    );
   return (
     <section aria-labelledby="money" className="mt-6">
       <h2 id="money" className="text-lg border-b border-ink pb-1">

@@ -249,15 +249,17 @@ function Follows({ data, search }: { data: BuyersState; search: string }) {
           <p className="text-small text-soft mt-1">
             Counted with the limits, conditions and accounts of the checkout as it stands.
           </p>
-          <p className="mt-3">
-            <Link
-              to={`/compare/best${search}`}
-              className="text-verdigris font-semibold underline-offset-4 hover:underline"
-            >
-              The best set for these buyers
-            </Link>
-          </p>
         </>
+      )}
+      {data.orders !== "0" && (
+        <p className="mt-3">
+          <Link
+            to={`/compare/best${search}`}
+            className="text-verdigris font-semibold underline-offset-4 hover:underline"
+          >
+            The best set for these buyers
+          </Link>
+        </p>
       )}
     </aside>
   );
