@@ -12,7 +12,7 @@ from monedero.cli.reading import errors_of
 from monedero.core.fields import country, money_not_negative
 from monedero.core.fx import ReferenceRates
 from monedero.core.ratecard.catalogue import Catalogue
-from monedero.figures import reference_rates
+from monedero.figures import network_costs, reference_rates
 from monedero.formats import rate_card
 
 # How many objects are made between two searches for garbage.
@@ -39,7 +39,7 @@ def price(
             cards.append(rate_card.read(path.read_bytes()))
     rates = ReferenceRates(reference_rates.bundled())
     with errors_of("rate cards"):
-        catalogue = Catalogue(cards, shop, rates)
+        catalogue = Catalogue(cards, shop, rates, network_costs.costs(shop, {}))
     # One thread reads and another works out the text: more of them would hold memory, and either shall wait for the
     # interpreter no longer than it must.
     os.environ.setdefault("POLARS_MAX_THREADS", "1")

@@ -28,7 +28,7 @@ from monedero.formats.cells import plain, safe
 from monedero.formats.json_text import faults
 
 COLUMNS = (
-    *("entry", "id", "label", "methods", "plans", "percent", "graduated", "fixed", "minimum", "maximum"),
+    *("entry", "id", "label", "methods", "plans", "percent", "graduated", "fixed", "minimum", "maximum", "adds"),
     *("amount_from", "amount_below", "volume_from", "volume_below", "currency", "buyer_country", "origin"),
     *("card_network", "card_kind", "recurring", "line_kind", "conversion"),
 )
@@ -69,6 +69,7 @@ def _row(entry: Rate | Extra) -> list[str]:
         "fixed": entry.fixed,
         "minimum": rate.minimum if rate else None,
         "maximum": rate.maximum if rate else None,
+        "adds": rate.adds if rate else None,
         **_ends("amount", when.amount),
         **_ends("volume", when.monthly_volume),
         **{name: getattr(when, name) for name in (*LISTS, *TRUTHS)},
@@ -154,8 +155,12 @@ def _entry(cells: dict[str, str], kind: str, line: int) -> dict[str, Any]:
     if kind == "extra":
         entry |= {"label": filled.get("label", filled.get("id", ""))}
         entry |= {"methods": filled["methods"].split("+")} if "methods" in filled else {}
-        return entry
+        # An extra has none of these: they are refused where they are read, and not passed over.
+        return entry | {
+            name: filled[name] for name in ("minimum", "maximum", "graduated", "adds") if name in filled
+        }
     entry |= {name: filled[name] for name in ("minimum", "maximum") if name in filled}
+    entry |= {"adds": filled["adds"].split("+")} if "adds" in filled else {}
     entry |= {"method": filled["methods"]} if "methods" in filled else {}
     if "graduated" in filled:
         steps = [step.rpartition(":") for step in filled["graduated"].split("+")]

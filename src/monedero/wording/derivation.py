@@ -3,14 +3,16 @@
 Source: own design.
 """
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
 from datetime import date
+from decimal import Decimal
 from fractions import Fraction
 from typing import NamedTuple
 
 from monedero.core.fx import RateOrigin, ReferenceRate, ReferenceRates
-from monedero.core.money import Money, minor_units
+from monedero.core.money import Money, minor_units, split
 from monedero.core.ratecard.model import Extra, Rate, RateCard
+from monedero.core.ratecard.passed_on import PassedOnRate, in_card
 from monedero.core.ratecard.priced import Part, Priced
 from monedero.wording.catalogue import say
 from monedero.wording.conditions import when_text
@@ -52,18 +54,20 @@ def derive(
     if amount.currency != priced.currency:
         base = f"{exact(amount.exact * settled.value)} {priced.currency}"
     over = priced.denominator * minor_units(priced.currency)
+    taken_apart = list(_taken_apart(priced, entries, amount.exact * settled.value * over))
+    shares = split([numerator / priced.denominator for _, numerator in taken_apart], priced.charged.minor)
     parts = [
         ShownPart(
             kind=part.kind,
             label=_label(part, entries[part.entry]),
             formula=_formula(part, entries[part.entry], base),
-            exact=f"{exact(Fraction(part.numerator, over))} {priced.currency}",
-            amount=str(share),
+            exact=f"{exact(numerator / over)} {priced.currency}",
+            amount=str(Money(share, priced.currency)),
             conditions=when_text(entries[part.entry].when),
         )
-        for part, share in priced.shown
+        for (part, numerator), share in zip(taken_apart, shares, strict=True)
     ]
-    named = {"rate": priced.rate, "provider": card.provider.name}
+    named = {"rate": in_card(priced.rate), "provider": card.provider.name}
     since = {"day": day(card.valid_from.isoformat())} if card.valid_from else {}
     in_books = rates.find(priced.currency, books, placed_on)
     return Derivation(
@@ -74,22 +78,48 @@ def derive(
     )
 
 
+def _taken_apart(
+    priced: Priced, entries: Mapping[str, Rate | Extra], amount: Fraction
+) -> Iterable[tuple[Part, Fraction]]:
+    """The parts of a fee that are not nothing; what a rate adds of the card networks' costs stands apart."""
+    for part in priced.parts:
+        left, entry = Fraction(part.numerator), entries[part.entry]
+        if part.kind == "percentage" and isinstance(entry, PassedOnRate):
+            for kind, percent in entry.passed_on._asdict().items():
+                added = amount * Fraction(percent) / 100
+                left -= added
+                if added:
+                    yield part._replace(kind=kind), added
+        if left:
+            yield part, left
+
+
 def _label(part: Part, entry: Rate | Extra) -> str:
     return say(f"part-{part.kind}", name=entry.label if isinstance(entry, Extra) else say("part-rate"))
 
 
 def _formula(part: Part, entry: Rate | Extra, base: str) -> str:
+    if isinstance(entry, PassedOnRate) and part.kind in entry.passed_on._fields:
+        added: Decimal = getattr(entry.passed_on, part.kind)
+        return say("fee-percentage", percent=str(added), base=base)
+    own = entry.of if isinstance(entry, PassedOnRate) else entry
     if part.kind == "fixed":
-        return say("fee-fixed", amount=money(str(entry.fixed)))
+        return say("fee-fixed", amount=money(str(own.fixed)))
     if part.kind == "percentage":
-        if entry.percent is None:
-            return say("fee-band", base=base)
-        return say("fee-percentage", percent=str(entry.percent), base=base)
-    if not isinstance(entry, Rate):
-        return ""
+        return _percentage(own, base)
+    return _limit(part, own) if isinstance(own, Rate) else ""
+
+
+def _percentage(entry: Rate | Extra, base: str) -> str:
+    if entry.percent is None:
+        return say("fee-band", base=base)
+    return say("fee-percentage", percent=str(entry.percent), base=base)
+
+
+def _limit(part: Part, rate: Rate) -> str:
     if part.numerator > 0:
-        return say("fee-minimum", amount=money(str(entry.minimum)))
-    return say("fee-maximum", amount=money(str(entry.maximum)))
+        return say("fee-minimum", amount=money(str(rate.minimum)))
+    return say("fee-maximum", amount=money(str(rate.maximum)))
 
 
 def _steps(priced: Priced, amount: Money, settled: ReferenceRate, in_books: ReferenceRate) -> Iterable[str]:

@@ -20,6 +20,7 @@ def price_text(entry: Rate | Extra) -> str:
     if rate and rate.graduated:
         first, last = rate.graduated[0].percent, rate.graduated[-1].percent
         parts.append(say("price-falling", first=str(first), last=str(last)))
+    parts += [say(f"price-adds-{cost}") for cost in (rate.adds if rate else None) or ()]
     if entry.percent:
         parts.append(f"{entry.percent:f} %")
     if entry.fixed and entry.fixed.minor:

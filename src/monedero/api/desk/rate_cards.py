@@ -15,6 +15,7 @@ from monedero.core.account import Mode
 from monedero.core.errors import FaultCode, refuse
 from monedero.core.money import Money
 from monedero.core.ratecard.model import Extra, Rate, RateCard, Route
+from monedero.core.ratecard.passed_on import in_card
 from monedero.formats import rate_card, rate_card_csv
 from monedero.server import examples
 from monedero.server.shops import RunningShop
@@ -202,7 +203,7 @@ def tried_out(found: Tried, card: RateCard, books: str) -> list[TriedOut]:
         TriedOut(
             route=entry.pricing.route,
             fee=str(Money.rounded(entry.fee, books)),
-            rate=entry.pricing.rate,
+            rate=in_card(entry.pricing.rate),
             reasons=[],
         )
         for entry in found.priced

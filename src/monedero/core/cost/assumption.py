@@ -46,6 +46,7 @@ class Scope(StrEnum):
     SHOP = "shop"
     FAMILY = "family"
     METHOD = "method"
+    NETWORK = "network"
 
 
 class Assumption(Strict):
@@ -61,7 +62,7 @@ class Assumption(Strict):
 
 
 class ChosenValue(Strict):
-    """Holds what the owner typed for an assumption; `about` is a family, a method, or `*` for the shop."""
+    """Holds what the owner typed for an assumption; `about` is a family, a method, a card network, or `*` for all."""
 
     id: Identifier
     about: str
@@ -101,5 +102,10 @@ def default_of(assumption: Assumption, about: str) -> str | None:
 
 
 def value_of(assumption: Assumption, about: str, chosen: Mapping[tuple[str, str], str]) -> str | None:
-    """The value that holds: what the owner typed, else the default; None is unknown."""
+    """The value that holds: what the owner typed, else the default; None is unknown.
+
+    Of a card network it is else what was typed of all networks.
+    """
+    if assumption.scope is Scope.NETWORK and (assumption.id, about) not in chosen:
+        about = ALL
     return chosen.get((assumption.id, about), default_of(assumption, about))

@@ -21,6 +21,7 @@ from monedero.core.errors import Fault, FaultCode, InvalidInput
 from monedero.core.fx import NoReferenceRate, ReferenceRates
 from monedero.core.order.model import Order
 from monedero.core.ratecard.model import RateCard
+from monedero.core.ratecard.passed_on import NetworkCosts, with_network_costs
 from monedero.core.ratecard.priced import NotPriced, Priced, Pricing
 from monedero.core.ratecard.pricing import CardPricer, no_rate
 from monedero.core.ratecard.volume import NOT_KNOWN, Takings
@@ -43,8 +44,17 @@ def newest(pricers: Sequence[CardPricer], day: date) -> CardPricer | None:
 class Catalogue:
     """Rate cards, in the sequence in which their providers were first given."""
 
-    def __init__(self, cards: Iterable[RateCard], shop_country: str, rates: ReferenceRates) -> None:
-        """Group the cards by provider; refuses two cards of one provider from the same day."""
+    def __init__(
+        self,
+        cards: Iterable[RateCard],
+        shop_country: str,
+        rates: ReferenceRates,
+        costs: NetworkCosts | None = None,
+    ) -> None:
+        """Group the cards by provider; refuses two cards of one provider from the same day.
+
+        Rates that add costs of the card networks are priced with them; without the costs such rates are refused.
+        """
         self._rates = rates
         self._on = lru_cache(maxsize=1024)(self.pricers)
         self._by_provider: dict[str, list[CardPricer]] = {}
@@ -55,7 +65,7 @@ class Catalogue:
                 raise InvalidInput(
                     Fault(FaultCode.CARDS_SAME_DAY, "valid_from", day, {"provider": card.provider.name})
                 )
-            versions.append(CardPricer(card, shop_country, rates))
+            versions.append(CardPricer(with_network_costs(card, costs) if costs else card, shop_country, rates))
 
     @property
     def versions(self) -> list[list[CardPricer]]:

@@ -56,6 +56,13 @@ class Origin(StrEnum):
     ABROAD = "abroad"
 
 
+class Adds(StrEnum):
+    """Names costs of the card networks that a rate adds as they are."""
+
+    INTERCHANGE = "interchange"
+    SCHEME = "scheme"
+
+
 def _payout(text: str) -> str:
     if not PAYOUT.fullmatch(text):
         raise refuse(FaultCode.PAYOUT_TEXT, value=text)
@@ -106,12 +113,13 @@ class GraduatedBand(Strict):
 
 
 class Rate(Strict):
-    """The price of one method for the orders that fit."""
+    """The price of one method for the orders that fit; `adds` are costs of the card networks that come on top."""
 
     id: Identifier
     method: Identifier
     plans: AnyOf[Identifier] | None = None
     when: When
+    adds: AnyOf[Adds] | None = None
     percent: Percent | None = None
     graduated: AnyOf[GraduatedBand] | None = None
     fixed: MoneyText | None = None

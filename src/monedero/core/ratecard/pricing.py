@@ -71,7 +71,12 @@ class CardPricer:
     """Prices orders by one card for a shop in one country; keeps what does not change from order to order."""
 
     def __init__(self, card: RateCard, shop_country: str, rates: ReferenceRates) -> None:
-        """Prepare a card. The caches are bounded: memory does not grow with the orders."""
+        """Prepare a card, whose rates are those with the costs of the card networks in them.
+
+        The caches are bounded: memory does not grow with the orders.
+        """
+        if any(rate.adds for rate in card.rates):
+            raise ValueError(f"rates of {card.provider.id} without what they add")
         self.card = card
         self.routes = card.routes
         self._shop_country = shop_country

@@ -9,9 +9,10 @@ from monedero.core.order.kinds import CardKind
 from monedero.core.order.model import Order
 from monedero.core.payment.state import Move, State
 from monedero.core.ratecard.model import Event, RateCard
+from monedero.core.ratecard.passed_on import with_network_costs
 from monedero.core.ratecard.priced import Priced
 from monedero.core.ratecard.pricing import CardPricer
-from monedero.figures import methods, reference_rates
+from monedero.figures import methods, network_costs, reference_rates
 from monedero.standins.provider.model import Taking
 
 CARDS = (Family.CARD, Family.DEVICE_WALLET)
@@ -58,7 +59,8 @@ class Charges:
             asked.recurring,
             card_kind=card_kind,
         )
-        pricer = CardPricer(card, card.provider.countries[0], self._rates)
+        country = card.provider.countries[0]
+        pricer = CardPricer(with_network_costs(card, network_costs.costs(country, {})), country, self._rates)
         for pricing in pricer.price(order):
             wanted = pricing.route.method == asked.method and asked.plan in (None, pricing.route.plan)
             if wanted and isinstance(pricing, Priced):

@@ -65,6 +65,8 @@ asked-once = once
 ## A price and its limits, in short
 
 price-falling = { $first } % falling to { $last } %
+price-adds-interchange = interchange
+price-adds-scheme = scheme fees
 price-nothing = nothing
 price-at-least = at least { $amount }
 price-at-most = at most { $amount }

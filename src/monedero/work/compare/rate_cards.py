@@ -40,7 +40,8 @@ def stored_card(context: Context, provider: str, day: str) -> StoredCard:
 def try_card(context: Context, card: RateCard, hand: OrderInHand) -> Tried:
     """Tells what the order in hand would cost on every route of a card, whatever the day from which it holds."""
     inputs, order = inputs_of(context), hand.order
-    alone = Catalogue([card.model_copy(update={"valid_from": None})], inputs.shop.country, inputs.rates)
+    always = card.model_copy(update={"valid_from": None})
+    alone = Catalogue([always], inputs.shop.country, inputs.rates, inputs.network_costs)
     takings = takings_of(context, order.placed_on)
     ranked, shut = alone.rank(alone.price(order, takings), inputs.shop.currency, order.placed_on)
     return Tried(ranked, shut)

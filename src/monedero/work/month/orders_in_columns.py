@@ -60,7 +60,7 @@ _kept: WeakKeyDictionary[Store, _KeptColumns] = WeakKeyDictionary()
 def _columns(inputs: CompareInputs, day: date) -> FeeColumns:
     """The cards in force on a day, whatever the days of the orders."""
     cards = [pricer.card.model_copy(update={"valid_from": None}) for pricer in inputs.catalogue.in_force(day)]
-    catalogue = Catalogue(cards, inputs.shop.country, inputs.rates)
+    catalogue = Catalogue(cards, inputs.shop.country, inputs.rates, inputs.network_costs)
     columns: FeeColumns = inputs.by_day.get(
         ("columns", day), lambda: FeeColumns(catalogue, inputs.shop.currency, inputs.rates)
     )

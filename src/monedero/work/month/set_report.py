@@ -100,6 +100,7 @@ def demand_of_files(
             [pricer.card.model_copy(update={"valid_from": None}) for pricer in pricers],
             inputs.shop.country,
             inputs.rates,
+            inputs.network_costs,
         ),
         inputs.shop.currency,
         inputs.rates,

@@ -22,17 +22,18 @@ from monedero.core.provider import ProviderFacts
 from monedero.core.ratecard.catalogue import Catalogue
 from monedero.core.ratecard.linear import FeeCurve, fee_curves
 from monedero.core.ratecard.model import RateCard, Route
+from monedero.core.ratecard.passed_on import NetworkCosts
 from monedero.core.ratecard.priced import NotPriced
 from monedero.core.ratecard.pricing import CardPricer
 from monedero.core.ratecard.volume import Takings
 from monedero.core.reasons import Reason, ReasonCode
 from monedero.core.shop import OwnMethod, Shop
-from monedero.figures import buyers
+from monedero.figures import buyers, network_costs
 from monedero.store import Revision, Store
 from monedero.store.past_orders import PaidBy
 from monedero.work.context import Context
 from monedero.work.prices.kept import Kept
-from monedero.work.shop.lookups import catalogue_of, described_shop, method_in, methods_of, rates_of
+from monedero.work.shop.lookups import described_shop, method_in, methods_of, rates_of
 
 UNDER_WAY = (Stage.BEGUN, Stage.IN_REVIEW, Stage.QUESTION, Stage.APPROVED, Stage.CONNECTED)
 
@@ -44,7 +45,6 @@ class CompareInputs:
     shop: Shop
     mode: Mode
     cards: list[RateCard]
-    catalogue: Catalogue
     rates: ReferenceRates
     providers: Mapping[str, ProviderFacts]
     accounts: Mapping[str, Account]
@@ -70,6 +70,23 @@ class CompareInputs:
     def chosen(self) -> dict[tuple[str, str], str]:
         """Tells what the owner assumed, by assumption and what it is about."""
         return {(entry.id, entry.about): entry.value for entry in self.assumptions.chosen}
+
+    @cached_property
+    def network_costs(self) -> NetworkCosts:
+        """Interchange and scheme fees as they hold for the shop."""
+        return network_costs.costs(self.shop.country, self.chosen)
+
+    @cached_property
+    def catalogue(self) -> Catalogue:
+        """The rate cards as this shop's prices."""
+        return Catalogue(self.cards, self.shop.country, self.rates, self.network_costs)
+
+    @cached_property
+    def networks(self) -> list[str]:
+        """The card networks that some price asks for."""
+        rates = [rate.when for card in self.cards for rate in card.rates]
+        extras = [extra.when for card in self.cards for extra in card.extras]
+        return sorted({network for when in (*rates, *extras) for network in when.card_network or ()})
 
     @cached_property
     def methods(self) -> dict[str, Method]:
@@ -167,7 +184,6 @@ def inputs_of(context: Context) -> CompareInputs:
         shop=shop,
         mode=mode,
         cards=cards,
-        catalogue=catalogue_of(cards, shop),
         rates=rates_of(shop),
         providers=store.providers.all(),
         accounts=store.accounts.by_provider(mode),

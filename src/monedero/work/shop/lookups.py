@@ -9,8 +9,6 @@ from functools import lru_cache
 from monedero.core.errors import Conflict, Fault, FaultCode, NotFound
 from monedero.core.fx import ReferenceRates
 from monedero.core.method import Method
-from monedero.core.ratecard.catalogue import Catalogue
-from monedero.core.ratecard.model import RateCard
 from monedero.core.shop import Shop, Storefront
 from monedero.figures import methods, reference_rates
 from monedero.formats.paid_with import PaidWords
@@ -69,8 +67,3 @@ def paid_words(store: Store) -> PaidWords:
     """The words by which a file of the shop's past orders may say how they were paid."""
     names = {method.id: method.name for method in methods_of(described_shop(store).value).values()}
     return PaidWords(names, frozenset(networks_of(store)))
-
-
-def catalogue_of(cards: list[RateCard], shop: Shop) -> Catalogue:
-    """The rate cards as this shop's prices."""
-    return Catalogue(cards, shop.country, rates_of(shop))

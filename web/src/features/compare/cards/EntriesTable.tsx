@@ -22,6 +22,8 @@ interface Props {
   onAdd: () => void;
 }
 
+const ADDED = { interchange: "interchange", scheme: "scheme fees" } as const;
+
 const FIGURES = {
   rates: ["percent", "fixed", "minimum", "maximum"],
   extras: ["percent", "fixed"],
@@ -114,6 +116,11 @@ export function EntriesTable(props: Props) {
                       >
                         {conditions[entry.id]}
                       </button>
+                      {"adds" in entry && entry.adds && (
+                        <p className="text-small text-soft">
+                          plus {entry.adds.map((cost) => ADDED[cost]).join(" and ")}, as assumed
+                        </p>
+                      )}
                       {"graduated" in entry && entry.graduated && (
                         <p className="text-small text-soft">
                           {entry.graduated
@@ -191,7 +198,21 @@ export function EntriesTable(props: Props) {
                     <tr>
                       <td colSpan={figures.length + 5}>
                         {kind === "rates" && (
-                          <div className="mt-1">
+                          <div className="mt-1 grid gap-2">
+                            <Picks
+                              label={`Costs of the card networks that are added, ${name}`}
+                              none="none"
+                              values={("adds" in entry && entry.adds) || []}
+                              options={Object.entries(ADDED).map(([value, label]) => ({ value, label }))}
+                              onPick={(adds) =>
+                                quietly(
+                                  edit((before) => ({
+                                    ...(before as Rate),
+                                    adds: adds.length > 0 ? (adds as NonNullable<Rate["adds"]>) : null,
+                                  })),
+                                )
+                              }
+                            />
                             <TextField
                               label={`Percent by the account's month, ${name}, such as 2 below 10000 EUR, 1.5`}
                               value={stepsText("graduated" in entry ? entry.graduated : null)}
