@@ -1,4 +1,4 @@
-"""A card whose rate adds interchange and scheme fees, from its file to the comparison, the month and the assumptions."""
+"""A card whose rate adds interchange and scheme fees, from its file to the month and the assumptions."""
 
 import json
 from fractions import Fraction

@@ -186,7 +186,7 @@ def test_a_price_of_a_method(line: str, rate: dict[str, Any]) -> None:
         ("Cards $0.30", Why.WHICH_DOLLAR),
         ("Cards 1.500 EUR", Why.AMOUNT),
         ("Cards 0.255 EUR", Why.AMOUNT),
-        ("Cards 1.5% + 0.25", Why.FIGURE),
+        ("Cards 1.5 + 0.25", Why.FIGURE),
         ("Cards 1.5% and 1.9%", Why.RANGE),
         ("Cards 1.5%, wallets at 1.9%", Why.TWO_PRICES),
         ("Moonbeam cards 1.5%", Why.WORD),

@@ -16,9 +16,10 @@ from monedero.core.application import PAPERS
 from monedero.core.calendar import TARGET, add_business_days
 from monedero.core.cost.arrival import taken_on
 from monedero.core.method import Certain, Method
+from monedero.core.money import Money
 from monedero.core.provider import CardData, ProviderFacts
 from monedero.core.ratecard.model import RateCard
-from monedero.core.ratecard.terms import Terms
+from monedero.core.ratecard.terms import InstantPayout, Terms
 from monedero.wording.catalogue import has, say
 from monedero.wording.show import day, exact, money
 
@@ -155,6 +156,10 @@ def _each_term(terms: Terms, terminal: bool) -> Iterable[str]:
         yield say("terms-set-up", amount=money(str(terms.set_up)))
     if terms.terminal_rent and not terminal:
         yield say("terms-terminal", amount=money(str(terms.terminal_rent)))
+    if terms.yearly_fee:
+        yield say("terms-yearly", **yearly(terms.yearly_fee))
+    if terms.instant_payout:
+        yield say("terms-instant", price=instant_text(terms.instant_payout))
     if terms.shortest_term_months:
         yield say("terms-shortest", count=terms.shortest_term_months)
     if terms.notice_days:
@@ -167,3 +172,16 @@ def _each_term(terms: Terms, terminal: bool) -> Iterable[str]:
         yield say("terms-first-payout", count=terms.first_payout_days)
     if terms.monthly_cap:
         yield say("terms-cap", amount=money(str(terms.monthly_cap)))
+
+
+def yearly(amount: Money) -> dict[str, str]:
+    """A charge of a year, and the twelfth of it that falls on a month."""
+    month = Money.rounded(amount.exact / 12, amount.currency)
+    return {"amount": money(str(amount)), "month": money(str(month))}
+
+
+def instant_text(price: InstantPayout) -> str:
+    """The price of a payout at once."""
+    parts = [f"{price.percent:f} %" if price.percent else "", money(str(price.fixed)) if price.fixed else ""]
+    text = " + ".join(part for part in parts if part) or say("price-nothing")
+    return f"{text}, {say('price-at-least', amount=money(str(price.minimum)))}" if price.minimum else text

@@ -14,7 +14,9 @@ from typing import Any, NamedTuple
 
 from babel.dates import get_day_names
 
+from monedero.core.money import Money
 from monedero.core.ratecard.model import Extra, Rate, RateCard
+from monedero.core.ratecard.terms import InstantPayout
 from monedero.formats.price_text.model import (
     EventLine,
     ExtraLine,
@@ -31,6 +33,7 @@ from monedero.formats.price_text.model import (
 from monedero.formats.price_text.unread import NotRead
 from monedero.wording.catalogue import language, say
 from monedero.wording.conditions import when_text
+from monedero.wording.facts import instant_text, yearly
 from monedero.wording.prices import price_text
 from monedero.wording.show import listed, money
 
@@ -172,6 +175,10 @@ def payout_text(payout: str) -> str:
 def _term(name: str, value: Any) -> str:
     if name == "reserve":
         return say("term-reserve", percent=value["percent"], days=value["days"])
+    if name == "yearly_fee":
+        return say("term-yearly_fee", **yearly(Money.parse(value)))
+    if name == "instant_payout":
+        return say("term-instant_payout", price=instant_text(InstantPayout.model_validate(value)))
     shown = money(value) if isinstance(value, str) else value
     return say(f"term-{name}", value=shown)
 

@@ -26,11 +26,21 @@ class Reserve(Strict):
     days: Annotated[StrictInt, Field(ge=0, le=3650)]
 
 
+class InstantPayout(Strict):
+    """The price of a payout that the owner asks for at once: a share of it, or a fixed amount, not under a minimum."""
+
+    percent: Share | None = None
+    fixed: MoneyText | None = None
+    minimum: MoneyText | None = None
+
+
 class Terms(Strict):
-    """Terms of contract that are not per order."""
+    """Terms of contract that are not per order. `yearly_fee` is a charge besides the plan's, such as for card data."""
 
     set_up: MoneyText | None = None
     terminal_rent: MoneyText | None = None
+    yearly_fee: MoneyText | None = None
+    instant_payout: InstantPayout | None = None
     shortest_term_months: Annotated[StrictInt, Field(ge=0, le=120)] | None = None
     notice_days: Annotated[StrictInt, Field(ge=0, le=730)] | None = None
     exit_fee: MoneyText | None = None

@@ -59,6 +59,11 @@ FOR_EACH = re.compile(
 )
 JOINS = re.compile(r"\s(?:and|or|y|e|o|ou|und|oder|et)\s|\s?[&/]\s?", re.IGNORECASE)
 """Words that join what they stand between; *either of both* where it is of the same kind."""
+# In Dutch *en* joins, in Spanish it says where.
+DUTCH = re.compile(
+    r"\b(?:\w*kaart(?:en)?|zakelijke?|europese|binnenlandse|buitenlandse|overige|betalingen)\b", re.IGNORECASE
+)
+DUTCH_JOINS = re.compile(rf"{JOINS.pattern}|\s(?:en|of)\s", re.IGNORECASE)
 JOINED = ("card_kinds", "origins", "countries", "networks", "line_kinds", "currencies")
 FOREIGN_MONEY = re.compile(r"foreign currenc|moneda extranjera|moeda estrangeira", re.IGNORECASE)
 # Figures in words, and what one method has of another: such a line is no heading.
@@ -73,7 +78,7 @@ def refuse_joined(line: str, currency: str, more: More, decimal: str) -> None:
         raise NotRead(Why.UNCLEAR, money.group())
     said = re.split(r"[\d€£$]", line, maxsplit=1)[0]
     held: set[str] = set()
-    for part in JOINS.split(said):
+    for part in (DUTCH_JOINS if DUTCH.search(said) else JOINS).split(said):
         kinds = {item.group for item in Items(part, currency, more, decimal).all if item.group in JOINED}
         if held and kinds and (not held & kinds or (len(held) > 1 and len(kinds) > 1)):
             raise NotRead(Why.UNCLEAR, said.strip(" :-"))

@@ -17,7 +17,6 @@ from typing import Any
 from slugify import slugify
 
 from monedero.formats.price_text.conditions import Region, when_of
-from monedero.formats.price_text.line import names_a_plan
 from monedero.formats.price_text.model import (
     EventLine,
     ExtraLine,
@@ -32,7 +31,8 @@ from monedero.formats.price_text.model import (
     TaxLine,
     TermLine,
 )
-from monedero.formats.price_text.rates import Entry, add, crossing, with_ids
+from monedero.formats.price_text.plans import names_a_plan
+from monedero.formats.price_text.rates import Entry, add, crossing, with_ids, without_ties
 from monedero.formats.price_text.sections import Sections
 from monedero.formats.price_text.told import EventTold, Told
 from monedero.formats.price_text.unread import NotRead, Why
@@ -81,6 +81,9 @@ class Assembly:
         self.region = Region(self._country, self._origins())
         self._each(self._price)
         self._each(self._besides)
+        instead = without_ties(self._rates)
+        for number, entries in self._by_line.items():
+            self._by_line[number] = [instead.get(id(entry), entry) for entry in entries]
         named = with_ids([*self._rates, *self._extras])
         plans = self._plans or {ONLY_PLAN: ONLY_PLAN.capitalize()}
         parts = {

@@ -10,8 +10,11 @@ Traceback (most recent call last):
 monedero.formats.price_text.unread.NotRead: which-day
 """
 
+from collections.abc import Mapping
+
 from monedero.core.money import Money
-from monedero.formats.price_text.items import Item, Items
+from monedero.formats.price_text.item import Item
+from monedero.formats.price_text.items import Items
 from monedero.formats.price_text.model import EventLine, SettlementLine, TermLine
 from monedero.formats.price_text.prices import amounts
 from monedero.formats.price_text.unread import NotRead, Why
@@ -84,6 +87,7 @@ def settlement(items: Items) -> SettlementLine:
 def _business_days(items: Items) -> int | None:
     after = items.figure("days-after")
     if after is not None:
+        items.take("business-days")
         return _whole(after)
     if items.take("next-business-day"):
         return 1
@@ -121,6 +125,8 @@ def terms(items: Items, currency: str) -> TermLine:
         found["first_payout_days"] = _counted(items, "days")
     if items.take("reserve"):
         found["reserve"] = _reserve(items)
+    if items.take("instant-payout"):
+        found["instant_payout"] = _instant(items)
     for name, key, unit in COUNTED:
         if items.open(name):
             items.take(name)
@@ -130,14 +136,21 @@ def terms(items: Items, currency: str) -> TermLine:
         raise NotRead(Why.UNCLEAR, next(item.said for item in items.all if item.name == money[-1][0]))
     for name, key in money:
         items.take(name)
-        found[key] = _amount(items, currency)
-    items.take("minimum")
+        found[key] = _amount(items, currency, PERIODS.get(key, {}))
+    items.take("minimum", "optional")
     items.done()
     return TermLine(found)
 
 
 COUNTED = (("term", "shortest_term_months", "months"), ("notice", "notice_days", "days"))
-MONEY = (("set-up", "set_up"), ("rent", "terminal_rent"), ("exit", "exit_fee"))
+MONEY = (
+    ("set-up", "set_up"),
+    ("rent", "terminal_rent"),
+    ("exit", "exit_fee"),
+    ("yearly-fee", "yearly_fee"),
+)
+# The period of which an amount may be; it counts so many times in a term of the contract.
+PERIODS = {"yearly_fee": {"per-year": 1, "per-month": 12}, "terminal_rent": {"per-month": 1}}
 
 
 def _none_of(items: Items, currency: str) -> dict[str, object]:
@@ -159,12 +172,22 @@ def _none_of(items: Items, currency: str) -> dict[str, object]:
     return found
 
 
-def _amount(items: Items, currency: str) -> str:
-    items.take("per-month", "once")
+def _amount(items: Items, currency: str, periods: Mapping[str, int]) -> str:
+    said = [name for name in ("per-month", "per-year") if items.has(name)]
+    items.take("once", *(name for name in said if name in periods))
     fixed = _fixed(items, currency)
     if fixed is None:
         raise NotRead(Why.NO_PRICE)
-    return str(fixed)
+    return str(fixed._replace(minor=fixed.minor * (periods.get(said[0], 1) if said else 1)))
+
+
+def _instant(items: Items) -> dict[str, object]:
+    price = amounts(items, monthly=False).price
+    if price.maximum is not None or (price.percent is None and price.fixed is None):
+        raise NotRead(Why.NO_PRICE)
+    figures = {"fixed": price.fixed, "minimum": price.minimum}
+    percent = {} if price.percent is None else {"percent": f"{price.percent:f}"}
+    return {**percent, **{name: str(figure) for name, figure in figures.items() if figure is not None}}
 
 
 def _reserve(items: Items) -> dict[str, object]:

@@ -10,11 +10,9 @@ Source: own design.
 """
 
 from collections.abc import Mapping
-from dataclasses import dataclass
-from decimal import Decimal
-from typing import cast
 
-from monedero.core.money import Money
+from monedero.formats.price_text.bare import COUNTRIES, country_codes, told
+from monedero.formats.price_text.item import Item
 from monedero.formats.price_text.tokens import CODES, WORDS_FIRST, Kind, Token, tokens
 from monedero.formats.price_text.unread import NotRead, Why
 from monedero.formats.price_text.vocabulary import folded, signs
@@ -23,30 +21,7 @@ from monedero.formats.price_text.vocabulary import folded, signs
 PAUSES = frozenset(",;()")
 APART = frozenset(":.[]{}|/&!?\"'`•·_=#→")
 COMPARES = {"<": "below", ">": "over", "≤": "up-to", "≥": "from"}
-COUNTRIES = {"UK": "GB", "US": "US", "USA": "US"}
 FIGURES = frozenset(("percent", "money", "number", "days-after"))
-
-
-@dataclass(slots=True)
-class Item:
-    """A sign, a figure, or a plus or a dash; `apart` when a comma or a bracket stands before it."""
-
-    group: str
-    name: str
-    said: str
-    value: Decimal | Money | None = None
-    taken: bool = False
-    apart: bool = False
-
-    @property
-    def money(self) -> Money:
-        """The amount of a figure that is one."""
-        return cast("Money", self.value)
-
-    @property
-    def number(self) -> Decimal:
-        """The percentage or the number of a figure that is one."""
-        return cast("Decimal", self.value)
 
 
 class Items:
@@ -59,14 +34,19 @@ class Items:
         self.all: list[Item] = []
         self._apart = False
         run: list[str] = []
-        for token in found:
-            if token.kind is Kind.WORD and not _stands_alone(token):
+        codes = country_codes(line, [token.text for token in found])
+        for place, token in enumerate(found):
+            if token.kind is Kind.WORD and not _stands_alone(token) and place not in codes:
                 run.append(folded(token.text))
                 continue
             self._signs(run, more)
             run = []
-            self._other(token)
+            if place in codes:
+                self._add(Item("countries", COUNTRIES.get(token.text, token.text), token.text))
+            else:
+                self._other(token)
         self._signs(run, more)
+        self.all = told(self.all, currency)
 
     def _add(self, item: Item) -> None:
         item.apart, self._apart = self._apart, False
@@ -78,8 +58,7 @@ class Items:
 
     def _other(self, token: Token) -> None:
         if token.kind is Kind.WORD:
-            group = "countries" if token.text in COUNTRIES else "currencies"
-            self._add(Item(group, COUNTRIES.get(token.text, token.text), token.text))
+            self._add(Item("currencies", token.text, token.text))
         elif token.kind is not Kind.MARK:
             self._add(Item("figures", token.kind.value, token.text, token.value))
         elif token.text in "+-":
@@ -142,5 +121,4 @@ class Items:
 
 
 def _stands_alone(token: Token) -> bool:
-    capital = token.text in CODES and token.text not in WORDS_FIRST
-    return capital or token.text in COUNTRIES
+    return token.text in CODES and token.text not in WORDS_FIRST

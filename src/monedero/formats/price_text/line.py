@@ -14,8 +14,8 @@ import re
 from dataclasses import replace
 from itertools import pairwise
 
-from monedero.core.money import Money
-from monedero.formats.price_text.ambiguous import FIGURE_WORDS, FOR_EACH, NO_NAMES, More, refuse_joined
+from monedero.formats.price_text.ambiguous import FIGURE_WORDS, More, refuse_joined
+from monedero.formats.price_text.bare import PAID_LATER
 from monedero.formats.price_text.events_and_terms import event, settlement, terms
 from monedero.formats.price_text.items import Items
 from monedero.formats.price_text.model import (
@@ -23,15 +23,13 @@ from monedero.formats.price_text.model import (
     Facets,
     Heading,
     Meaning,
-    MonthlyLine,
-    PlanLine,
     RateLine,
     TaxLine,
 )
+from monedero.formats.price_text.plans import monthly_line, plan_line
 from monedero.formats.price_text.prices import Amounts, amounts
 from monedero.formats.price_text.tokens import tidy
 from monedero.formats.price_text.unread import NotRead, Why
-from monedero.formats.price_text.vocabulary import Sign, folded, signs
 
 LONGEST = 300
 # Marks that may stand in a heading.
@@ -46,18 +44,10 @@ EVENTS = (
     "percent-returned",
     "fee-kept",
 )
-TERMS = ("set-up", "rent", "term", "notice", "exit", "reserve", "first-payout")
+TERMS = ("set-up", "rent", "term", "notice", "exit", "reserve", "first-payout", "yearly-fee", "instant-payout")
 PAYOUTS = ("payout", "daily", "weekly", "next-business-day", "business-days")
 # A line without figures may hold these and say nothing, as long as all else in it is known.
-BARE = ("dispute", "refund", "failed", "payout", "set-up", "rent", "term", "notice", "exit", "reserve", "tax")
-NAME = r"(?P<name>[^\W\d_][\w&'+ ]{0,40}?)"
-PLAN = r"(?:plano|plan|tarifa)\b"
-A_MONTH_BEHIND = re.compile(r"month|\bm[eê]s\b|mensual|mensal", re.IGNORECASE)
-EVERY_PLAN = re.compile(rf"\b(?:all|every|each|any|per|cada|por|todos) +(?:los |os )?{PLAN}", re.IGNORECASE)
-PLAN_LINES = (
-    re.compile(rf"^\W*{PLAN}\s*:?\s*[\"']?{NAME}[\"']?\s*(?P<rest>[:;,(\-|].*|[€£$\d].*|)$", re.IGNORECASE),
-    re.compile(rf"^\W*(?:the |el |o )?[\"']?{NAME}[\"']? {PLAN}\s*(?P<rest>.*)$", re.IGNORECASE),
-)
+BARE = (*("dispute", "refund", "failed", "payout", "tax"), *TERMS)
 
 
 def read_line(line: str, currency: str, more: More | None = None, decimal: str = "") -> Meaning | None:
@@ -66,7 +56,7 @@ def read_line(line: str, currency: str, more: More | None = None, decimal: str =
         raise NotRead(Why.TOO_LONG, f"{line[:40]}...")
     if not re.search(r"\w", line):
         return None
-    plan = _plan_line(line, currency, more or {}, decimal)
+    plan = plan_line(line, currency, more or {}, decimal)
     if plan is not None:
         return plan
     items = Items(line, currency, more or {}, decimal)
@@ -127,63 +117,9 @@ def _heading(line: str, items: Items) -> Heading:
     return Heading(_facets(items))
 
 
-def _plan_line(line: str, currency: str, more: More, decimal: str) -> PlanLine | None:
-    plain = tidy(line).strip()
-    for pattern in PLAN_LINES:
-        match = pattern.match(plain)
-        if not match or "%" in match["rest"] or EVERY_PLAN.search(plain):
-            continue
-        name = match["name"].strip()
-        named = signs([folded(word) for word in re.findall(r"\w+", name)], more)
-        if not named or any(_no_name(sign, match["rest"]) for sign in named):
-            continue
-        if {folded(word) for word in re.findall(r"\w+", name)} <= NO_NAMES:
-            continue
-        if each := FOR_EACH.search(match["rest"]):
-            raise NotRead(Why.UNCLEAR, each.group())
-        rest = Items(match["rest"], currency, more, decimal)
-        if rest.unknown:
-            raise NotRead(Why.WORD, rest.unknown[0].said)
-        rest.take("tax-left-out")
-        monthly = _monthly(rest, currency)
-        rest.done()
-        return PlanLine(name, monthly.monthly, monthly.minimum_monthly)
-    return None
-
-
-def _no_name(sign: Sign, rest: str) -> bool:
-    """True if a word cannot be part of a plan's name; a monthly plan has a price a month, or nothing, behind it."""
-    if sign.group == "marks" and sign.name in ("per-month", "free"):
-        return bool(rest.strip(" :-")) and not A_MONTH_BEHIND.search(rest)
-    return sign.group in ("methods", "marks", "plans")
-
-
-def names_a_plan(line: str) -> bool:
-    """True if a line that is not understood seems to begin a plan: what stands below it is of an unknown one."""
-    plain = tidy(line)
-    return bool(re.search(rf"\b{PLAN}", plain, re.IGNORECASE)) and "%" not in plain
-
-
-def _monthly(items: Items, currency: str) -> MonthlyLine:
-    """A month's price, and the least that the fees of a month come to."""
-    if items.take("free") or (items.has("none") and items.take("none")):
-        items.take("per-month")
-        return MonthlyLine(monthly=Money(0, currency))
-    found = amounts(items)
-    items.take("per-month")
-    price = found.price
-    if price.percent is not None or price.maximum is not None or found.band:
-        raise NotRead(Why.UNCLEAR, "")
-    if price.fixed is not None and found.monthly is not None:
-        raise NotRead(Why.TWO_PRICES, str(price.fixed))
-    if found.monthly is not None and price.minimum is None and items.take("minimum"):
-        return MonthlyLine(minimum_monthly=found.monthly)
-    return MonthlyLine(monthly=found.monthly or price.fixed, minimum_monthly=price.minimum)
-
-
 def _meaning(line: str, items: Items, currency: str) -> Meaning:
     topics = [names for names in (EVENTS, TERMS, PAYOUTS) if items.has(*names)]
-    if items.has("first-payout"):
+    if items.has("first-payout", "instant-payout", "yearly-fee"):
         topics = [TERMS]
     if len(topics) > 1:
         raise NotRead(Why.UNCLEAR, next(item.said for item in items.all if item.name in topics[1]))
@@ -199,23 +135,34 @@ def _meaning(line: str, items: Items, currency: str) -> Meaning:
 
 
 def _price_line(line: str, items: Items, currency: str) -> Meaning:
-    on_top = items.take("on-top") | _begins_with_plus(items)
+    adds = _added_costs(items)
+    on_top = items.take("on-top") | (_begins_with_plus(items) and not adds)
     if _only_a_month(items):
-        monthly = _monthly(items, currency)
+        monthly = monthly_line(items, currency)
         items.done()
         return monthly
     found = amounts(items)
-    facets = _with_band(items, _facets(items), found)
+    facets = replace(_with_band(items, _facets(items), found), adds=bool(adds))
     items.done()
     if found.monthly is not None:
         raise NotRead(Why.UNCLEAR, str(found.monthly))
-    if not found.anything:
+    if not found.anything and not adds:
         raise NotRead(Why.NO_PRICE)
     if on_top or facets.conversion:
+        if adds:
+            raise NotRead(Why.UNCLEAR, adds[0])
         if found.price.minimum or found.price.maximum:
             raise NotRead(Why.LIMITS, str(found.price.minimum or found.price.maximum))
         return ExtraLine(facets, found.price, _label(line))
-    return RateLine(facets, found.price)
+    return RateLine(facets, replace(found.price, adds=adds))
+
+
+def _added_costs(items: Items) -> tuple[str, ...]:
+    """Costs of the card networks that a price adds; interchange alone leaves open who pays the scheme fees."""
+    adds = tuple(name for name in ("interchange", "scheme") if items.take(name))
+    if adds == ("interchange",):
+        raise NotRead(Why.UNCLEAR, next(item.said for item in items.all if item.name == "interchange"))
+    return adds
 
 
 def _begins_with_plus(items: Items) -> bool:
@@ -227,9 +174,10 @@ def _begins_with_plus(items: Items) -> bool:
 def _only_a_month(items: Items) -> bool:
     """True if a line is about the plan: something a month, and of no method."""
     about = {item.group for item in items.all} - {"figures", "signs", "marks"}
-    names = {item.name for item in items.all if item.group == "marks"}
+    names = {item.name for item in items.all if item.group == "marks" and not item.taken}
     percent = any(item.name == "percent" for item in items.all)
-    return not about and not percent and "per-month" in names and names <= {"per-month", "free", "none", "minimum"}
+    months = {"per-month", "per-year"}
+    return not about and not percent and bool(months & names) and names <= months | {"free", "none", "minimum"}
 
 
 def _with_band(items: Items, facets: Facets, found: Amounts) -> Facets:
@@ -239,6 +187,7 @@ def _with_band(items: Items, facets: Facets, found: Amounts) -> Facets:
     if found.band is None:
         return facets
     items.take("per-month")
+    amount = amount or (not volume and any(item.name in PAID_LATER for item in items.all))
     if volume == amount:
         raise NotRead(Why.WHICH_BAND, str(found.band.from_ or found.band.below))
     return replace(facets, volume=found.band) if volume else replace(facets, amount=found.band)

@@ -40,6 +40,7 @@ class Facets:
     amount: Ends | None = None
     every_plan: bool = False
     rest: bool = False
+    adds: bool = False
 
     @property
     def narrows(self) -> bool:
@@ -50,17 +51,18 @@ class Facets:
     @property
     def about_cards(self) -> bool:
         """True if it names what only cards have."""
-        return bool(self.card_kinds or self.networks)
+        return bool(self.card_kinds or self.networks or self.adds)
 
 
 @dataclass(frozen=True, slots=True)
 class Price:
-    """A percentage, a fixed amount, and the least and the most of both."""
+    """A percentage, a fixed amount, and the least and the most of both; `adds` are costs of the card networks."""
 
     percent: Decimal | None = None
     fixed: Money | None = None
     minimum: Money | None = None
     maximum: Money | None = None
+    adds: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

@@ -20,7 +20,9 @@ from decimal import Decimal
 from typing import Any
 
 from monedero.core.money import Money
-from monedero.formats.price_text.items import Item, Items
+from monedero.formats.price_text.bare import PAID_LATER, twelfth
+from monedero.formats.price_text.item import Item
+from monedero.formats.price_text.items import Items
 from monedero.formats.price_text.model import Ends, Price
 from monedero.formats.price_text.unread import NotRead, Why
 
@@ -80,11 +82,24 @@ def _money(items: Sequence[Item], place: int, found: Amounts, *, monthly: bool) 
         return _band(found, item, other)
     if after and after.name in LIMITS and not after.taken and not _leads(items, place + 1):
         return _limited(found, after, item)
-    month = next((mark for mark in (after, before) if mark and mark.name == "per-month" and not mark.taken), None)
-    if monthly and month and (month is before or not _banded(items, besides=month)):
-        month.taken = True
-        return _month(found, item)
+    period = _period(items, place) if monthly else None
+    if period is not None:
+        period.taken = True
+        return _month(found, item, twelfth(item.money) if period.name == "per-year" else item.money)
     return replace(found, price=_with(found.price, "fixed", item.value, item))
+
+
+def _period(items: Sequence[Item], place: int) -> Item | None:
+    """The mark that makes an amount one of a year or a month; a month's beside a band may be that of the band."""
+    before, after = _beside(items, place, -1), _beside(items, place, 1)
+    marks = [mark for mark in (after, before) if mark and not mark.taken]
+    year = next((mark for mark in marks if mark.name == "per-year"), None)
+    if year is not None:
+        return year
+    month = next((mark for mark in marks if mark.name == "per-month"), None)
+    if month is not None and (month is before or not _banded(items, besides=month)):
+        return month
+    return None
 
 
 def _leads(items: Sequence[Item], place: int) -> bool:
@@ -93,10 +108,12 @@ def _leads(items: Sequence[Item], place: int) -> bool:
     return after is not None and after.name == "money" and not after.apart
 
 
-def _month(found: Amounts, item: Item) -> Amounts:
+def _month(found: Amounts, item: Item, amount: Money | None) -> Amounts:
     if found.monthly is not None:
         raise NotRead(Why.TWO_PRICES, item.said)
-    return replace(found, monthly=item.money)
+    if amount is None:
+        raise NotRead(Why.UNCLEAR, item.said)
+    return replace(found, monthly=amount)
 
 
 def _limited(found: Amounts, mark: Item, item: Item) -> Amounts:
@@ -140,6 +157,8 @@ def _ranged_to(items: Sequence[Item], place: int) -> Item | None:
 def _banded(items: Sequence[Item], besides: Item | None = None) -> bool:
     """True if a band of the month or of amounts can be meant."""
     named = any(item.name in ("volume", "amounts") for item in items if item.group == "marks")
+    # What is paid later can be had for some amounts only.
+    named = named or any(item.name in PAID_LATER for item in items)
     priced = any(item.name == "percent" for item in items)
     month = any(item.name == "per-month" and item is not besides for item in items)
     return named or (priced and (month or besides is not None))

@@ -10,11 +10,12 @@ True
 """
 
 from collections.abc import Iterable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 from slugify import slugify
 
+from monedero.core.money import Money
 from monedero.core.ratecard.model import When
 from monedero.formats.price_text.conditions import Places, apart, within
 from monedero.formats.price_text.model import Price
@@ -92,6 +93,8 @@ class Entry:
             body["plans"] = self.plans
         if price.percent is not None:
             body["percent"] = f"{price.percent:f}"
+        if price.adds:
+            body["adds"] = list(price.adds)
         figures = (("fixed", price.fixed), ("minimum", price.minimum), ("maximum", price.maximum))
         return body | {name: str(figure) for name, figure in figures if figure is not None}
 
@@ -115,6 +118,36 @@ def add(entries: list[Entry], new: Entry) -> Entry:
             return new
     entries.append(new)
     return new
+
+
+def without_ties(entries: list[Entry]) -> dict[int, Entry]:
+    """Where one price goes up to an amount and another one begins at it, the second one holds there.
+
+    Gives back the entries that stand for others now, by the identity of those.
+    """
+    instead: dict[int, Entry] = {}
+    for place, entry in enumerate(entries):
+        for name in ("amount", "monthly_volume"):
+            band = getattr(entry.when, name)
+            if band is None or band.below is None:
+                continue
+            end = band.below._replace(minor=band.below.minor - 1)
+            if any(_begins(other, entry, name, end) for other in entries):
+                when = entry.when.model_copy(update={name: band.model_copy(update={"below": end})})
+                instead[id(entry)] = entries[place] = replace(entry, when=when)
+    return instead
+
+
+def _begins(other: Entry, entry: Entry, name: str, end: Money) -> bool:
+    """True if a price is about the same orders but for its band, which begins at an amount."""
+    band = getattr(other.when, name)
+    if band is None or band.from_ != end or (other.method, other.label) != (entry.method, entry.label):
+        return False
+    return other.meets(entry) and _but(other.when, name) == _but(entry.when, name)
+
+
+def _but(when: When, name: str) -> When:
+    return when.model_copy(update={name: None})
 
 
 def crossing(entries: Iterable[Entry]) -> dict[int, int]:

@@ -31,6 +31,7 @@ from monedero.formats.price_text.assembly import Assembly, plan_id
 from monedero.formats.price_text.line import read_line
 from monedero.formats.price_text.model import Correction, ExtraLine, Meaning, PlanLine, RateLine, ReadLine
 from monedero.formats.price_text.tokens import decimal_mark
+from monedero.formats.price_text.unfold import unfolded
 from monedero.formats.price_text.unread import NotRead
 from monedero.formats.price_text.vocabulary import folded
 
@@ -52,10 +53,11 @@ class Given:
 
 @dataclass(frozen=True, slots=True)
 class PriceText:
-    """The card, None where no line is a price, and what every line means."""
+    """The card, None where no line is a price, and what every line means; `text` has the lines, a price on each."""
 
     card: RateCard | None
     lines: list[ReadLine]
+    text: str = ""
 
     @property
     def unread(self) -> list[ReadLine]:
@@ -75,6 +77,8 @@ def decoded(content: bytes) -> str:
 
 def read(text: str, given: Given, corrections: Mapping[int, Correction] | None = None) -> PriceText:
     """Read a price list; refuses one that is too long or no text, and details that cannot be those of a card."""
+    if len(text) <= LONGEST_TEXT:
+        text = unfolded(text, given.currency)
     lines = text.splitlines()
     if len(text) > LONGEST_TEXT or len(lines) > MOST_LINES:
         raise refuse(FaultCode.TEXT_TOO_LONG, "text", str(len(text)), largest=LONGEST_TEXT, lines=MOST_LINES)
@@ -93,7 +97,7 @@ def read(text: str, given: Given, corrections: Mapping[int, Correction] | None =
         else:
             assembly.line(number, line, meaning)
             _knows(more, meaning)
-    return _together(assembly, given)
+    return replace(_together(assembly, given), text=text)
 
 
 def typed(rows: Iterable[RateLine], given: Given) -> PriceText:

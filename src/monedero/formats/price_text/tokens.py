@@ -25,6 +25,7 @@ from iso4217 import Currency
 from monedero.core.as_typed import money_text, percent_text, quantity_text
 from monedero.core.errors import InvalidInput
 from monedero.core.money import Money
+from monedero.formats.price_text.spelled import respelled
 from monedero.formats.price_text.unread import NotRead, Why
 from monedero.formats.price_text.vocabulary import folded
 
@@ -56,12 +57,16 @@ WORDS_FIRST = frozenset({"ALL", "TOP", "TRY", "CUP", "MAD", "PEN", "SOS"})
 MOST = 100
 EVERYWHERE = ("EUR", "USD", "GBP")
 DOLLARS = frozenset({"USD", "CAD", "AUD", "NZD", "SGD", "HKD", "TWD"})
-SIGNS = {"€": "EUR", "£": "GBP"}
+SIGNS = {
+    **{"€": "EUR", "£": "GBP", "US$": "USD", "C$": "CAD", "CA$": "CAD", "A$": "AUD", "AU$": "AUD"},
+    **{"NZ$": "NZD", "HK$": "HKD", "S$": "SGD"},
+}
 NAMES = {"euro": "EUR", "euros": "EUR", "pounds": "GBP", "libras": "GBP"}
 NUMBER = r"(?>\d{1,3}(?:[.,' ]\d{3})+(?![\d])(?:[.,]\d+)?|\d+(?:[.,]\d+)?|[.,]\d+)"
-PERCENT = r"(?:%|percent\b|per\scent\b|por\sciento\b|por\scento\b|pct\b)"
+SIGN = r"(?:\b(?:US|CA|C|AU|A|NZ|HK|S)\$|[€£$])"
+PERCENT = r"(?:%|percent\b|per\scent[o]?\b|por\sciento\b|por\scento\b|pour\scent\b|pro[zc]ent\b|pct\b)"
 POINTS = r"(?:bps\b|bp\b|basis\spoints?\b|puntos\sb[áa]sicos\b|pontos\sbase\b)"
-CENTS = r"(?:c|cts?|cents?|cent\.|c[ée]ntimos?|c[êe]ntimos?|p|pence)\b"
+CENTS = r"(?:c|cts?|cents?|cent\.|c[ée]ntimos?|c[êe]ntimos?|centimes?|centesimi|p|pence)\b|¢"
 
 
 @cache
@@ -73,12 +78,12 @@ def _pieces(currency: str) -> re.Pattern[str]:
         rf"""
         (?P<percent>{NUMBER})\s*(?i:{PERCENT})
       | (?P<points>{NUMBER})\s*(?i:{POINTS})
-      | (?P<sign>[€£$])\s*(?P<after_sign>{NUMBER})(?!\s*[€£$%])
+      | (?P<sign>{SIGN})\s*(?P<after_sign>{NUMBER})(?!\s*[€£$%])
       | \b(?P<code>{code})\s*(?P<after_code>{NUMBER})(?!\s*%)
-      | (?P<before_sign>{NUMBER})\s*(?P<sign2>[€£$])
+      | (?P<before_sign>{NUMBER})\s*(?P<sign2>{SIGN})
       | (?P<before_code>{NUMBER})\s*(?P<code2>{code})\b
       | (?P<before_name>{NUMBER})\s*(?P<name>(?i:euros?|pounds|libras))\b
-      | (?P<before_cents>{NUMBER})\s*(?i:{CENTS})
+      | (?P<before_cents>{NUMBER})\s*(?i:(?:{CENTS}))
       | \b[TD]\s?\+\s?(?P<days_after>\d{{1,3}})\b
       | (?P<ordinal>\d{{1,2}})(?:st|nd|rd|th|º|ª)\b
       | (?P<number>{NUMBER})
@@ -94,8 +99,6 @@ FOOTNOTES = re.compile(r"[¹²³⁴⁵⁶⁷⁸⁹⁰*†‡§®™©]+|\[\d{1,2
 SAME = str.maketrans({"−": "-", "–": "-", "—": "-", "‐": "-", "‑": "-", "’": "'", "％": "%", " ": " "})  # noqa: RUF001
 POSSESSIVE = re.compile(r"'s\b")
 JOINED = re.compile(r"(?<=[^\W\d_])[-'](?=[^\W\d_])")
-A_MONTH = re.compile(r"/\s*(?:month|mo)\b", re.IGNORECASE)
-POR_MES = re.compile(r"/\s*m[eê]s\b", re.IGNORECASE)
 GROUPED = {
     ",": re.compile(r"(?<![\d.,])[1-9]\d{0,2}(?:\.\d{3})+(?![\d.])(?:,\d+)?"),
     ".": re.compile(r"(?<![\d.,])[1-9]\d{0,2}(?:,\d{3})+(?![\d,])(?:\.\d+)?"),
@@ -108,8 +111,7 @@ DECIMAL_POINT = re.compile(r"(?<![\d.,])\d+\.\d{1,2}(?![\d.,]*\d)")
 def tidy(line: str) -> str:
     """A line without footnote marks, its dashes and spaces of one kind, joined words apart."""
     plain = FOOTNOTES.sub("", line).translate(SAME).replace("\u00a0", " ").replace("\u202f", " ")
-    by_month = POR_MES.sub(" por mes", A_MONTH.sub(" per month", POSSESSIVE.sub("", plain)))
-    return JOINED.sub(" ", by_month)
+    return JOINED.sub(" ", POSSESSIVE.sub("", respelled(plain)))
 
 
 def decimal_mark(text: str) -> str:
@@ -184,7 +186,7 @@ def _cents(text: str, number: str, currency: str) -> Token:
 
 
 def _money(text: str, number: str, unit: str, currency: str) -> Token:
-    code = SIGNS.get(unit) or NAMES.get(unit.lower()) or unit.upper()
+    code = SIGNS.get(unit.upper()) or NAMES.get(unit.lower()) or unit.upper()
     if unit == "$":
         if currency not in DOLLARS:
             raise NotRead(Why.WHICH_DOLLAR, text)

@@ -21,7 +21,7 @@ from typing import NamedTuple
 import pycountry
 from babel import Locale
 
-LANGUAGES = ("en", "es", "pt")
+LANGUAGES = ("en", "es", "pt", "fr", "de", "it", "nl")
 PASSED_OVER = "passed_over"
 
 

@@ -42,6 +42,8 @@ terms-not-told = none told
 terms-terminal-held = you hold its terminal
 terms-set-up = set-up { $amount }
 terms-terminal = terminal { $amount } a month
+terms-yearly = { $amount } a year besides ({ $month } a month)
+terms-instant = a payout at once { $price }
 terms-shortest = { $count ->
     [one] { $count } month
    *[other] { $count } months

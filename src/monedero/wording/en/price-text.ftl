@@ -29,7 +29,7 @@ line-arrives-after = Money arrives after { $days ->
     [one] 1 business day
    *[other] { $days } business days
   }.
-line-arrives-same = Money arrives { $payout }.
+line-arrives-same = Money arrives { $payout }. It does not say after how many days; none are counted.
 payout-daily = every business day
 payout-weekly = every { $weekday }
 payout-monthly = on day { $day } of every month
@@ -37,6 +37,8 @@ line-tax = Tax on the fees is { $percent } %.
 line-overlaps = Line { $line } goes first for the orders that both are about.
 term-set_up = Set-up costs { $value }.
 term-terminal_rent = A terminal costs { $value } a month.
+term-yearly_fee = { $amount } a year besides, { $month } a month.
+term-instant_payout = A payout at once costs { $price }; it is not counted in an order.
 term-exit_fee = Leaving costs { $value }.
 term-shortest_term_months = { $value ->
     [0] There is no shortest term.

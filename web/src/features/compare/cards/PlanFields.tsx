@@ -58,6 +58,7 @@ const TERMS = [
   ["set_up", "Set-up"],
   ["exit_fee", "Leaving costs"],
   ["terminal_rent", "Terminal, a month"],
+  ["yearly_fee", "Besides, a year"],
   ["monthly_cap", "At most a month, new account"],
 ] as const;
 
