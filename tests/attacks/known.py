@@ -544,6 +544,7 @@ BODIES: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
     "PUT /api/business": _business,
     "POST /api/new-provider": _new_provider,
     "POST /api/new-provider/preview": _new_provider,
+    "POST /api/new-provider/month": _new_provider,
     "POST /api/new-provider/table/text": lambda known, path, draw: {
         "header": ["Method", "Percent"],
         "rows": [["Cards", draw.choice(["1.5", "0,9 %"])]],

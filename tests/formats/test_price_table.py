@@ -54,17 +54,22 @@ WITH_NOTES = [
     ["Cards", "Basic", "1.5", "0.25", "", ""],
     ["Cards", "Pro", "1.2", "0.25", "29", ""],
     ["Instalments", "Pro", "2.9", "0.30", "29", "35 to 1500 EUR, BE and NL only"],
+    ["Bank transfer", "Pro", "", "0.30", "29", "by moonlight"],
 ]
 
 
-def test_a_monthly_charge_is_that_of_its_plan_and_a_note_marks_its_row() -> None:
+def test_a_monthly_charge_is_that_of_its_plan_and_a_note_is_read_or_marks_its_row() -> None:
     columns = guess(NOTED, WITH_NOTES)
     assert (columns.monthly, columns.left_out) == ("Monthly", [])
     found = read(text_of(NOTED, WITH_NOTES, columns, "EUR"), Given("Larkhithe", "PT", "EUR"))
     assert found.card is not None
     assert [(plan.id, str(plan.monthly)) for plan in found.card.plans] == [("basic", "None"), ("pro", "29.00 EUR")]
     (unread,) = found.unread
-    assert "BE and NL only" in unread.text
+    assert "by moonlight" in unread.text
+    instalments = next(rate for rate in found.card.rates if rate.method == "instalments").when
+    assert instalments.buyer_country == ["BE", "NL"]
+    assert instalments.amount is not None
+    assert str(instalments.amount.from_) == "35.00 EUR"
 
 
 def test_a_column_that_the_owner_leaves_out_marks_nothing() -> None:

@@ -23,6 +23,7 @@ from monedero.formats.price_text.model import (
     Heading,
     Meaning,
     MonthlyLine,
+    NoPrice,
     PlanLine,
     RateLine,
     ReadLine,
@@ -190,4 +191,5 @@ TELLERS: Mapping[type, Callable[[Any], str]] = {
     SettlementLine: _arrives,
     TaxLine: _tax,
     TermLine: _terms,
+    NoPrice: lambda _: say("line-no-price"),
 }

@@ -1,31 +1,44 @@
 """A new provider: its prices typed or pasted, looked at for the order in hand before they are kept."""
 
+from collections.abc import Mapping
+from fractions import Fraction
 from itertools import islice
 from typing import Literal, get_args
 
-from fastapi import APIRouter, Request
+from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
 from monedero.api.desk.door import ContextDep, RunningDep
-from monedero.api.desk.rate_cards import CardOut, TriedOut, body_of, file_of, kept_out, tried_out
+from monedero.api.desk.rate_cards import CardOut, TriedOut, kept_out, tried_out
 from monedero.api.problems import PROBLEMS
 from monedero.api.requests import InHand, sentence
 from monedero.core.account import Mode
+from monedero.core.errors import FaultCode, refuse
 from monedero.core.fields import CountryCode, CurrencyCode, Day, Identifier, MoneyText, Name, Percent
+from monedero.core.numbers import decimal_text
 from monedero.core.order.kinds import CardKind
 from monedero.core.ratecard.model import RateCard
-from monedero.formats.price_table import PriceColumns
 from monedero.formats.price_text.assembly import WITH_CARDS
-from monedero.formats.price_text.model import Correction, ExtraLine, Facets, Meaning, Price, RateLine, ReadLine
-from monedero.formats.price_text.reader import MOST_LINES, Given
-from monedero.formats.table import read as read_table
+from monedero.formats.price_text.model import (
+    Correction,
+    ExtraLine,
+    Facets,
+    Meaning,
+    NoPrice,
+    Price,
+    RateLine,
+    ReadLine,
+)
+from monedero.formats.price_text.reader import Given
 from monedero.server.shops import RunningShop
 from monedero.wording.catalogue import say
 from monedero.wording.places import country_name
 from monedero.wording.price_text import Names, line_said
-from monedero.work.compare.new_provider import Beginning, columns_of, keep, prices_of, table_as_text
+from monedero.wording.show import listed
+from monedero.work.compare.new_provider import Beginning, keep, prices_of
 from monedero.work.compare.rate_cards import try_card
 from monedero.work.context import Context
+from monedero.work.month.without_price import without_price
 from monedero.work.shop.lookups import described_shop, methods_of
 from monedero.work.shop.order_in_hand import order_in_hand
 
@@ -45,12 +58,18 @@ class PriceRow(BaseModel):
 
 
 class LineCorrection(BaseModel):
-    """Holds what the owner says that a line of the text means; what is left out stays as it was read."""
+    """Holds what the owner says that a line of the text means; what is left out stays as it was read.
+
+    `plan` is the id of one in the text, `band` says of what its ends are, `no_price` leaves it out.
+    """
 
     line: int
     methods: list[Identifier] | None = None
     card_kinds: list[CardKind] | None = None
     places: list[Place] | None = None
+    plan: Identifier | None = None
+    band: Literal["amount", "volume"] | None = None
+    no_price: bool = False
 
 
 class NewProvider(BaseModel):
@@ -72,7 +91,12 @@ class NewProvider(BaseModel):
         given = Given(self.name, self.country, self.currency, tuple(self.networks), self.valid_from)
         corrections = {
             entry.line: Correction(
-                methods=_tuple(entry.methods), card_kinds=_tuple(entry.card_kinds), origins=_tuple(entry.places)
+                methods=_tuple(entry.methods),
+                card_kinds=_tuple(entry.card_kinds),
+                origins=_tuple(entry.places),
+                plan=entry.plan,
+                band=entry.band,
+                no_price=entry.no_price,
             )
             for entry in self.corrections
         }
@@ -84,6 +108,7 @@ class LineOut(BaseModel):
 
     Of a price also what can be picked otherwise (methods; of one `with_cards` their kinds and places as well), the
     `countries` of buyers that it names, and the words that follow that. `fee` is what the order in hand costs by it.
+    `why` is the code of why it was not read; `pointed` says that the owner said that it is no price.
     """
 
     number: int
@@ -98,17 +123,37 @@ class LineOut(BaseModel):
     with_cards: bool
     fee: str | None
     overlaps: str
+    why: str | None
+    pointed: bool
 
 
 class NewProviderOut(BaseModel):
-    """How the prices are read: every line, the card that they make, and what the order in hand costs on it."""
+    """How the prices are read: every line, the card that they make, and what the order in hand costs on it.
+
+    `text` has a line for each price: tables and tiers of the text that was asked for are unfolded. `plans` are those of
+    the card, by id.
+    """
 
     mode: Mode
+    text: str
+    plans: dict[str, str]
     lines: list[LineOut]
     card: RateCard | None
     prices: int
     unread: int
     tried: list[TriedOut]
+
+
+class WithoutPriceOut(BaseModel):
+    """Orders of the month that the prices are none for, as a sentence; `orders` of `of` have none."""
+
+    mode: Mode
+    orders: str
+    of: str
+    text: str
+
+
+MOST_NAMED = 4
 
 
 def _tuple(values: list[str] | list[CardKind] | list[Place] | None) -> tuple[str, ...] | None:
@@ -128,9 +173,12 @@ def preview_new_provider(running: RunningDep, context: ContextDep, asked: NewPro
     fees = {entry.rate: entry.fee for entry in reversed(tried)}
     shop = described_shop(running.store).value
     names = Names.of(found.card, {id: method.name for id, method in methods_of(shop).items()})
-    lines = [_line(line, names, fees) for line in found.lines]
+    shut = {entry.route.method: entry.reasons[0].text for entry in tried if entry.fee is None and entry.reasons}
+    lines = [_line(line, names, fees, shut) for line in found.lines]
     return NewProviderOut(
         mode=context.mode,
+        text=found.text,
+        plans=dict(names.plans),
         lines=lines,
         card=found.card,
         prices=sum(line.kind in ("price", "extra") for line in lines),
@@ -139,45 +187,36 @@ def preview_new_provider(running: RunningDep, context: ContextDep, asked: NewPro
     )
 
 
+@router.post("/month")
+def read_orders_without_price(running: RunningDep, context: ContextDep, asked: NewProvider) -> WithoutPriceOut:
+    """Which orders of the month no price would be found for; nothing is kept."""
+    card = prices_of(asked.beginning).card
+    if card is None:
+        raise refuse(FaultCode.TEXT_NO_PRICE, "text")
+    found = without_price(context, card, running.clock.now().date())
+    lacking = sum(found.by_country.values(), Fraction(0))
+    named = [
+        say("country-orders", country=country_name(country), orders=decimal_text(orders, 1))
+        for country, orders in islice(found.by_country.items(), MOST_NAMED)
+    ]
+    rest = sum(islice(found.by_country.values(), MOST_NAMED, None), Fraction(0))
+    if rest:
+        named.append(say("country-orders", country=say("other-countries"), orders=decimal_text(rest, 1)))
+    every = decimal_text(found.orders, 1)
+    if not found.orders:
+        text = say("month-none")
+    elif not lacking:
+        text = say("month-all-priced", orders=every)
+    else:
+        text = say("month-lacking", lacking=decimal_text(lacking, 1), orders=every, where=listed(named))
+    return WithoutPriceOut(mode=context.mode, orders=decimal_text(lacking, 1), of=every, text=text)
+
+
 @router.post("", status_code=201)
 def add_provider(running: RunningDep, context: ContextDep, asked: NewProvider) -> CardOut:
     """Keep the prices as a rate card of their own, the text with it as the source of its figures."""
     card = keep(context, asked.beginning, running.clock.now().date())
     return kept_out(context.mode, card)
-
-
-class PriceTable(BaseModel):
-    """A table of prices as it was read, and which column says what."""
-
-    header: list[str]
-    rows: list[list[str]] = Field(max_length=MOST_LINES)
-    columns: PriceColumns
-
-
-class TableAsText(PriceTable):
-    """A table as it was read, with the currency of amounts that have none."""
-
-    currency: CurrencyCode
-
-
-class TextOut(BaseModel):
-    """A price list."""
-
-    text: str
-
-
-@router.post("/table", openapi_extra=file_of("text/csv"))
-async def read_price_table(running: RunningDep, context: ContextDep, request: Request) -> PriceTable:
-    """Read a table of prices, CSV or XLSX, with its columns as they were matched before, or as guessed."""
-    table = read_table(await body_of(request))
-    rows = [cells for _, cells in islice(table.rows, MOST_LINES)]
-    return PriceTable(header=table.header, rows=rows, columns=columns_of(context, table.header, rows))
-
-
-@router.post("/table/text")
-def price_table_as_text(running: RunningDep, context: ContextDep, asked: TableAsText) -> TextOut:
-    """The price list that a table says, a line for each of its rows; its columns are remembered."""
-    return TextOut(text=table_as_text(context, asked.header, asked.rows, asked.columns, asked.currency))
 
 
 def _tried(running: RunningShop, context: Context, card: RateCard | None, hand: InHand | None) -> list[TriedOut]:
@@ -188,12 +227,18 @@ def _tried(running: RunningShop, context: Context, card: RateCard | None, hand: 
     return tried_out(try_card(context, card, order), card, shop.currency)
 
 
-def _line(line: ReadLine, names: Names, fees: dict[str, str | None]) -> LineOut:
+def _line(line: ReadLine, names: Names, fees: dict[str, str | None], shut: Mapping[str, str]) -> LineOut:
     said = line_said(line, names)
     meaning = line.meaning
     facets = meaning.facets if isinstance(meaning, RateLine | ExtraLine) else Facets()
     methods = [
         entry.method for id in line.entries if (entry := names.entries.get(id)) and hasattr(entry, "method")
+    ]
+    fee = next((fee for id in line.entries if (fee := fees.get(id))), None)
+    against = [shut[method] for method in methods if method in shut]
+    told = [
+        say("line-overlaps", line=line.overlaps) if line.overlaps else "",
+        say("line-not-this-order", reason=against[0]) if against and not fee else "",
     ]
     return LineOut(
         number=line.number,
@@ -206,8 +251,10 @@ def _line(line: ReadLine, names: Names, fees: dict[str, str | None]) -> LineOut:
         places=[place for place in PLACES if place in facets.origins],
         countries=[country_name(country) for country in facets.countries],
         with_cards=bool(WITH_CARDS & set(methods or facets.methods)),
-        fee=next((fee for id in line.entries if (fee := fees.get(id))), None),
-        overlaps=say("line-overlaps", line=line.overlaps) if line.overlaps else "",
+        fee=fee,
+        overlaps=" ".join(part for part in told if part),
+        why=line.unread.why.value if line.unread else None,
+        pointed=isinstance(meaning, NoPrice),
     )
 
 

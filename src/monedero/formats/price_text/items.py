@@ -13,7 +13,7 @@ from collections.abc import Mapping
 
 from monedero.formats.price_text.bare import COUNTRIES, country_codes, told
 from monedero.formats.price_text.item import Item
-from monedero.formats.price_text.tokens import CODES, WORDS_FIRST, Kind, Token, tokens
+from monedero.formats.price_text.tokens import CODES, WORDS_FIRST, Kind, Token, goes_to, tokens
 from monedero.formats.price_text.unread import NotRead, Why
 from monedero.formats.price_text.vocabulary import folded, signs
 
@@ -36,6 +36,11 @@ class Items:
         run: list[str] = []
         codes = country_codes(line, [token.text for token in found])
         for place, token in enumerate(found):
+            if goes_to(found, place):
+                self._signs(run, more)
+                run = []
+                self._add(Item("signs", "-", token.text))
+                continue
             if token.kind is Kind.WORD and not _stands_alone(token) and place not in codes:
                 run.append(folded(token.text))
                 continue

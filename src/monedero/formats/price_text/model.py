@@ -9,6 +9,7 @@ True
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 from decimal import Decimal
+from typing import Literal
 
 from monedero.core.money import Money
 from monedero.formats.price_text.unread import NotRead
@@ -140,7 +141,23 @@ class TaxLine:
     percent: Decimal
 
 
-Meaning = Heading | PlanLine | MonthlyLine | RateLine | ExtraLine | EventLine | SettlementLine | TermLine | TaxLine
+@dataclass(frozen=True, slots=True)
+class NoPrice:
+    """A line of which the owner said that it is no price."""
+
+
+Meaning = (
+    Heading
+    | PlanLine
+    | MonthlyLine
+    | RateLine
+    | ExtraLine
+    | EventLine
+    | SettlementLine
+    | TermLine
+    | TaxLine
+    | NoPrice
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -161,8 +178,15 @@ class ReadLine:
 
 @dataclass(frozen=True, slots=True)
 class Correction:
-    """Holds what the owner says that a line means, in the place of what was read; None leaves it as it was read."""
+    """Holds what the owner says that a line means, in the place of what was read; None leaves it as it was read.
+
+    With methods, words that nobody knows are passed over. `band` says whether ends are of one order's amount or of a
+    month's volume.
+    """
 
     methods: tuple[str, ...] | None = None
     card_kinds: tuple[str, ...] | None = None
     origins: tuple[str, ...] | None = None
+    plan: str | None = None
+    band: Literal["amount", "volume"] | None = None
+    no_price: bool = False

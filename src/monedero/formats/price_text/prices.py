@@ -122,7 +122,10 @@ def _limited(found: Amounts, mark: Item, item: Item) -> Amounts:
 
 
 def _with(price: Price, part: str, value: Any, item: Item) -> Price:
-    if getattr(price, part) is not None:
+    before = getattr(price, part)
+    if isinstance(before, Money) and before.currency != value.currency:
+        raise NotRead(Why.TWO_CURRENCIES, item.said)
+    if before is not None:
         raise NotRead(Why.TWO_PRICES, item.said)
     return replace(price, **{part: value})
 
@@ -147,8 +150,6 @@ def _no_range(items: Sequence[Item], place: int) -> None:
 def _ranged_to(items: Sequence[Item], place: int) -> Item | None:
     """The amount to which this one goes."""
     after = items[place + 1 : place + 3]
-    if after and after[0].name == "money":
-        return after[0]
     if len(after) > 1 and after[0].name == "-" and after[1].name == "money":
         return after[1]
     return None

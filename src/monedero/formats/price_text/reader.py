@@ -28,12 +28,12 @@ from monedero.core.fields import BY_PROGRAM, LONGEST_TEXT
 from monedero.core.ratecard.model import FORMAT, RateCard
 from monedero.formats.json_text import faults
 from monedero.formats.price_text.assembly import Assembly, plan_id
-from monedero.formats.price_text.line import read_line
-from monedero.formats.price_text.model import Correction, ExtraLine, Meaning, PlanLine, RateLine, ReadLine
+from monedero.formats.price_text.line import LONGEST, read_line
+from monedero.formats.price_text.model import Correction, ExtraLine, Meaning, NoPrice, PlanLine, RateLine, ReadLine
 from monedero.formats.price_text.tokens import decimal_mark
 from monedero.formats.price_text.unfold import unfolded
-from monedero.formats.price_text.unread import NotRead
-from monedero.formats.price_text.vocabulary import folded
+from monedero.formats.price_text.unread import NotRead, Why
+from monedero.formats.price_text.vocabulary import PASSED_OVER, folded
 
 MOST_LINES = 2_000
 
@@ -91,7 +91,7 @@ def read(text: str, given: Given, corrections: Mapping[int, Correction] | None =
     more: dict[str, tuple[str, str]] = {folded(id).replace("-", " "): ("networks", id) for id in given.networks}
     for number, line in enumerate(lines, start=1):
         try:
-            meaning = _corrected(read_line(line, given.currency, more, decimal), (corrections or {}).get(number))
+            meaning = _read(line, (given.currency, decimal), more, (corrections or {}).get(number))
         except NotRead as unread:
             assembly.unread(number, line, unread)
         else:
@@ -115,14 +115,41 @@ def _knows(more: dict[str, tuple[str, str]], meaning: Meaning | None) -> None:
         more |= {said: ("plans", plan_id(meaning.name)) for said in (f"{name} plan", f"plan {name}")}
 
 
+BANDS = {"amount": "orders", "volume": "monthly volume"}
+
+
+def _read(
+    line: str, by: tuple[str, str], more: dict[str, tuple[str, str]], correction: Correction | None
+) -> Meaning | None:
+    """Tells what a line means, with what the owner said of it; `by` are the currency and the mark before decimals."""
+    currency, decimal = by
+    if correction is None:
+        return read_line(line, currency, more, decimal)
+    if correction.no_price:
+        return NoPrice()
+    pointed = f"{line} ({BANDS[correction.band]})" if correction.band else line
+    passed = dict(more)
+    for _ in range(LONGEST):
+        try:
+            return _corrected(read_line(pointed, currency, passed, decimal), correction)
+        except NotRead as unread:
+            if unread.why is not Why.WORD or not correction.methods or unread.said in passed:
+                raise
+            # Whose price it is, was said: the words that nobody knows are those that said it.
+            passed[unread.said] = (PASSED_OVER, "")
+    raise NotRead(Why.TOO_LONG, f"{line[:40]}...")
+
+
 def _corrected(meaning: Meaning | None, correction: Correction | None) -> Meaning | None:
     if correction is None or not isinstance(meaning, RateLine | ExtraLine):
         return meaning
-    said = {
+    said: dict[str, Any] = {
         name: value
         for name in ("methods", "card_kinds", "origins")
         if (value := getattr(correction, name)) is not None
     }
+    if correction.plan is not None:
+        said |= {"plans": (correction.plan,), "every_plan": False}
     if correction.origins is not None:
         # Another place stands for the countries that the line names.
         said["countries"] = ()

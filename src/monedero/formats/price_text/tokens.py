@@ -14,6 +14,7 @@ monedero.formats.price_text.unread.NotRead: amount
 """
 
 import re
+from collections.abc import Sequence
 from dataclasses import dataclass
 from decimal import Decimal, InvalidOperation
 from enum import StrEnum
@@ -209,5 +210,15 @@ def _amounts_with_currency(found: list[Token]) -> list[Token]:
     return out
 
 
+def goes_to(found: Sequence[Token], place: int) -> bool:
+    """True if a word between two amounts or numbers says that one goes to the other: *35 to 1500 EUR*."""
+    beside = [found[at] for at in (place - 1, place + 1) if 0 <= at < len(found)]
+    figures = all(token.kind in (Kind.MONEY, Kind.NUMBER) for token in beside)
+    return len(beside) == 2 and figures and found[place].kind is Kind.WORD and _to(found[place])
+
+
 def _to(token: Token) -> bool:
-    return token.text == "-" or folded(token.text) in ("to", "a", "and", "y", "e", "ate", "hasta")
+    return token.text == "-" or folded(token.text) in TO
+
+
+TO = ("to", "a", "and", "y", "e", "ate", "hasta", "et", "und", "en", "bis", "tot", "zu")

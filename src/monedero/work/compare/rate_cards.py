@@ -11,6 +11,7 @@ from monedero.store.rate_cards import StoredCard, day_of
 from monedero.work.compare.takings import takings_of
 from monedero.work.context import Context
 from monedero.work.prices.inputs import inputs_of
+from monedero.work.shop.lookups import method_in
 from monedero.work.shop.order_in_hand import OrderInHand
 
 ALWAYS = "always"
@@ -44,7 +45,18 @@ def try_card(context: Context, card: RateCard, hand: OrderInHand) -> Tried:
     alone = Catalogue([always], inputs.shop.country, inputs.rates, inputs.network_costs)
     takings = takings_of(context, order.placed_on)
     ranked, shut = alone.rank(alone.price(order, takings), inputs.shop.currency, order.placed_on)
-    return Tried(ranked, shut)
+    # A way to pay has limits of its own: its currencies, its countries, whether it repeats.
+    against = {name: inputs.cannot_carry(method_in(inputs.methods, name), order) for name in _methods_of(card)}
+    shut += [
+        NotPriced(entry.pricing.route, against[entry.pricing.route.method][0])
+        for entry in ranked
+        if against[entry.pricing.route.method]
+    ]
+    return Tried([entry for entry in ranked if not against[entry.pricing.route.method]], shut)
+
+
+def _methods_of(card: RateCard) -> set[str]:
+    return {rate.method for rate in card.rates}
 
 
 def in_force(cards: list[RateCard], day: date) -> set[tuple[str, str]]:

@@ -83,14 +83,8 @@ def month_orders(context: Context, inputs: CompareInputs, day: date) -> MonthOrd
     before = kept.orders
     if before is not None and before[0] == rests_on:
         return before[1]
-    months = 1
-    if past:
-        paid, counts = context.shop.past_orders.paid(), context.shop.past_orders.counts()
-        months = months_between(counts.first, counts.last)
-        frame, cards_over = over_cards(paid, inputs.profile.cards)
-    else:
-        frame, cards_over = typed_rows(inputs.profile, inputs.shop, day, inputs.rates)
-    in_columns = columns.orders(_with_margins(frame, inputs), limits, months * cards_over)
+    frame, months, cards_over = rows_of_month(context, inputs, day)
+    in_columns = columns.orders(frame, limits, months * cards_over)
     found = MonthOrders(
         columns=in_columns,
         carried=carried(inputs.methods, in_columns, inputs.setting),
@@ -101,6 +95,18 @@ def month_orders(context: Context, inputs: CompareInputs, day: date) -> MonthOrd
     kept.orders = (rests_on, found)
     kept.cards.clear()
     return found
+
+
+def rows_of_month(context: Context, inputs: CompareInputs, day: date) -> tuple[pl.DataFrame, int, int]:
+    """The orders of all months as rows with their margins, over how many months, and what their weights are over."""
+    months = 1
+    if inputs.profile.source is Source.PAST_ORDERS:
+        paid, counts = context.shop.past_orders.paid(), context.shop.past_orders.counts()
+        months = months_between(counts.first, counts.last)
+        frame, cards_over = over_cards(paid, inputs.profile.cards)
+    else:
+        frame, cards_over = typed_rows(inputs.profile, inputs.shop, day, inputs.rates)
+    return _with_margins(frame, inputs), months, cards_over
 
 
 def _with_margins(frame: pl.DataFrame, inputs: CompareInputs) -> pl.DataFrame:

@@ -8,6 +8,7 @@ import type { Correction, Line } from "./queries";
 interface Props {
   line: Line;
   methods: Option[];
+  plans: Option[];
   onCorrect: (part: Partial<Correction>) => void;
   onChange: (text: string) => void;
 }
@@ -30,7 +31,7 @@ const PLACES: { value: string; label: string; places: Line["places"] }[] = [
 ];
 
 /** A line of the text, what it means with its parts to be picked otherwise, and the fee of the order in hand. */
-export function LineRow({ line, methods, onCorrect, onChange }: Props) {
+export function LineRow({ line, methods, plans, onCorrect, onChange }: Props) {
   const [editing, setEditing] = useState(false);
   const [text, setText] = useState(line.text);
   const unread = line.kind === "unread";
@@ -65,7 +66,15 @@ export function LineRow({ line, methods, onCorrect, onChange }: Props) {
       </td>
       <td className={`pr-4 ${hatched}`}>
         <Meaning line={line} methods={methods} onCorrect={onCorrect} />
-        {unread && !editing && " "}
+        {unread && !editing && <Pointers line={line} methods={methods} plans={plans} onCorrect={onCorrect} />}
+        {line.pointed && (
+          <>
+            {" "}
+            <Button look="link" onClick={() => onCorrect({ no_price: false })}>
+              It is one
+            </Button>
+          </>
+        )}
         {unread && !editing && (
           <Button
             look="link"
@@ -89,7 +98,66 @@ export function LineRow({ line, methods, onCorrect, onChange }: Props) {
   );
 }
 
-function Meaning({ line, methods, onCorrect }: Omit<Props, "onChange">) {
+// Reasons that go away once it is said whose price a line is.
+const WHOSE = ["which-method", "which-debit", "word", "nothing-under"];
+
+/** What a line that was left out is, to be said without writing it anew: whose price, of which plan, of what. */
+function Pointers({ line, methods, plans, onCorrect }: Omit<Props, "onChange">) {
+  const why = line.why ?? "";
+  return (
+    <span className="mr-3">
+      {" "}
+      {why === "which-method" && (
+        <Button look="link" className="mr-3" onClick={() => onCorrect({ methods: ["card"] })}>
+          For cards
+        </Button>
+      )}
+      {WHOSE.includes(why) && (
+        <span className="mr-3">
+          For{" "}
+          <Picks
+            look="word"
+            label={`Way to pay of line ${line.number}`}
+            values={[]}
+            options={methods}
+            none="a way to pay"
+            single
+            onPick={(picked) => onCorrect({ methods: picked })}
+          />
+        </span>
+      )}
+      {why === "which-plan" && plans.length > 0 && (
+        <span className="mr-3">
+          On{" "}
+          <Picks
+            look="word"
+            label={`Plan of line ${line.number}`}
+            values={[]}
+            options={plans}
+            none="a plan"
+            single
+            onPick={([plan]) => plan && onCorrect({ plan })}
+          />
+        </span>
+      )}
+      {(why === "which-band" || why === "range") && (
+        <>
+          <Button look="link" className="mr-3" onClick={() => onCorrect({ band: "amount" })}>
+            Of one order
+          </Button>
+          <Button look="link" className="mr-3" onClick={() => onCorrect({ band: "volume" })}>
+            Of a month
+          </Button>
+        </>
+      )}
+      <Button look="link" onClick={() => onCorrect({ no_price: true })}>
+        No price
+      </Button>
+    </span>
+  );
+}
+
+function Meaning({ line, methods, onCorrect }: Pick<Props, "line" | "methods" | "onCorrect">) {
   if (line.kind === "unread") {
     return (
       <span className="text-copper">

@@ -16,7 +16,7 @@ import { VIEWS } from "../views";
 import { askedOf, BEGINNINGS, useForm } from "./form";
 import { PriceRows } from "./PriceRows";
 import { PriceText } from "./PriceText";
-import { useAddProvider, usePreview } from "./queries";
+import { useAddProvider, usePreview, useWithoutPrice } from "./queries";
 import { useTypedOut } from "./useTypedOut";
 
 /** A provider of the owner's own, by its prices: typed, or pasted as its price list stands. */
@@ -45,6 +45,7 @@ function Sheet({ hand, country, currency }: Props) {
   const add = useAddProvider();
   const data = something ? preview.data : undefined;
   const problem = add.error ?? (something ? preview.error : null);
+  const month = useWithoutPrice(rested, Boolean(data?.card)).data;
   const cheapest = data?.tried.find((route) => route.fee);
   const methods = (choices?.methods ?? []).map(({ code, name }) => ({ value: code, label: name }));
 
@@ -144,7 +145,8 @@ function Sheet({ hand, country, currency }: Props) {
         </Button>
         <p className="text-soft" role="status">
           {data && form.name.trim() === "" && "Name the provider to keep its prices. "}
-          {data && beginning === "text" && leftOut(data.unread, data.lines.filter(written).length)}
+          {data && beginning === "text" && leftOut(data.unread, data.lines.filter(written).length)}{" "}
+          {data?.card && month?.text}
         </p>
         {cheapest?.fee && (
           <p className="ml-auto text-soft">

@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { Button } from "../../../ui/Button";
 import type { Option } from "../../../ui/Picker";
 import { corrected, type Form, withLine } from "./form";
@@ -16,6 +16,11 @@ interface Props {
 /** The provider's price list as text: pasted as it stands, and beside every line what was understood. */
 export function PriceText({ form, preview, methods, change }: Props) {
   const [writing, setWriting] = useState(form.text === "");
+  // Tables and tiers are written out, a line for each price, once the text is pasted and no longer written.
+  const unfolded = preview?.text;
+  useEffect(() => {
+    if (!writing && unfolded && unfolded !== form.text) change({ text: unfolded, corrections: [] });
+  });
 
   return (
     <>
@@ -36,8 +41,8 @@ export function PriceText({ form, preview, methods, change }: Props) {
       {writing && (
         <label className="block">
           <span className="block text-small text-soft mb-0.5">
-            The price list, as it stands on the provider's page or in its offer: one price a line, in English,
-            Spanish or Portuguese
+            The price list, as it stands on the provider's page or in its offer: in English, Spanish,
+            Portuguese, French, German, Italian or Dutch
           </span>
           <textarea
             rows={9}
@@ -69,6 +74,7 @@ export function PriceText({ form, preview, methods, change }: Props) {
                   key={`${line.number} ${line.text}`}
                   line={line}
                   methods={methods}
+                  plans={Object.entries(preview.plans).map(([value, label]) => ({ value, label }))}
                   onCorrect={(part) =>
                     change({ corrections: corrected(form.corrections, line.number, part) })
                   }

@@ -22,6 +22,19 @@ export function usePreview(asked: NewProvider, ready: boolean) {
   });
 }
 
+/** Which orders of the month no price would be found for; asked for once the prices are read. */
+export function useWithoutPrice(asked: NewProvider, ready: boolean) {
+  const { hand: _, ...prices } = asked;
+  return useQuery({
+    queryKey: [...keys.tried, "month", prices],
+    queryFn: () => answered(api.POST("/api/new-provider/month", { body: prices })),
+    enabled: ready,
+    placeholderData: keepPreviousData,
+    retry: false,
+    gcTime: 10_000,
+  });
+}
+
 /** Read a table of prices; the bytes go as they are. */
 export function useReadTable() {
   return useMutation({
