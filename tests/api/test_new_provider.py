@@ -1,5 +1,6 @@
 """A provider of the owner's own: looked at as it is typed or pasted, then kept with where its prices come from."""
 
+from fractions import Fraction
 from typing import Any
 
 import pytest
@@ -177,3 +178,70 @@ def test_what_is_no_table_is_refused(client: TestClient) -> None:
         assert (answer.status_code, answer.json()["errors"][0]["code"]) == (422, code)
     none = {"header": ["A"], "rows": [["1"]], "columns": {"what": []}, "currency": "EUR"}
     assert client.post("/api/new-provider/table/text", json=none).status_code == 422
+
+
+@pytest.mark.parametrize(
+    ("text", "why", "correction", "sentence"),
+    [
+        ("1.9 % + 0.25 per transaction", "which-method", {"methods": ["card"]}, "Card: 1.9 % + 0.25 EUR."),
+        ("Moonbeams 2%", "word", {"methods": ["instalments"]}, "Instalments: 2 %."),
+        ("Cards 0-10,000: 1.35%", "figure", {"band": "volume"}, "below 10,000.01 EUR a month"),
+        ("Cards between 10 and 50 EUR: 1.4%", "which-band", {"band": "amount"}, "10.00 EUR"),
+    ],
+)
+def test_a_line_that_was_left_out_is_pointed_at(
+    client: TestClient, text: str, why: str, correction: dict[str, Any], sentence: str
+) -> None:
+    (line,) = preview(client, text=text)["lines"]
+    assert (line["kind"], line["why"]) == ("unread", why)
+    (line,) = preview(client, text=text, corrections=[{"line": 1, **correction}])["lines"]
+    assert line["kind"] == "price", line
+    assert sentence in line["sentence"]
+
+
+def test_a_line_below_an_unknown_plan_is_given_its_plan(client: TestClient) -> None:
+    text = "Harbour plan\nCards 1%\nMoonlit plan of ours 5\nCards 2%"
+    found = preview(client, text=text)
+    assert [line["why"] for line in found["lines"]] == [None, None, "word", "which-plan"]
+    assert found["plans"] == {"harbour": "Harbour"}
+    found = preview(client, text=text, corrections=[{"line": 4, "plan": "harbour"}])
+    assert found["lines"][3]["why"] == "another-price"
+
+
+def test_a_line_that_is_no_price_stays_out_and_is_told(client: TestClient) -> None:
+    found = preview(client, text="Cards 1%\nPhone support 24/7", corrections=[{"line": 2, "no_price": True}])
+    assert found["unread"] == 0
+    assert found["lines"][1]["sentence"] == "You said that it is no price."
+    assert found["lines"][1]["pointed"]
+
+
+def test_a_table_is_written_out_and_its_lines_counted_anew(client: TestClient) -> None:
+    found = preview(client, text="\tHarbour\tMast\nCards\t1.8%\t1.2%\nMonthly fee\t0 €\t29 €")
+    assert found["text"].splitlines() == [
+        *("Harbour plan", "Cards 1.8%", "Monthly fee 0 €"),
+        *("Mast plan", "Cards 1.2%", "Monthly fee 29 €"),
+    ]
+    assert [line["number"] for line in found["lines"]] == [1, 2, 3, 4, 5, 6]
+    assert preview(client, text=found["text"])["text"] == found["text"]
+
+
+def test_a_way_that_cannot_carry_the_order_is_not_its_cheapest(client: TestClient) -> None:
+    """A SEPA direct debit is for the euro alone; in pounds there is none, whatever the price list says."""
+    hand = {**HAND, "market": "gb-gbp", "amount": "70.00", "currency": "GBP"}
+    found = preview(client, text="SEPA Direct Debit 0.50 EUR\nCards 5%", hand=hand)
+    debit = next(entry for entry in found["tried"] if entry["route"]["method"] == "sepa-direct-debit")
+    assert debit["fee"] is None
+    assert found["lines"][0]["overlaps"].startswith("Not for this order: ")
+    assert found["lines"][1]["fee"] is not None
+
+
+def test_orders_of_the_month_without_a_price_are_counted_by_country(client: TestClient) -> None:
+    body = {"name": "Larkhithe", "country": "PT", "currency": "EUR"}
+    every = client.post("/api/new-provider/month", json={**body, "text": "Cards 1.5%"}).json()
+    assert every["orders"] == "0"
+    assert every["text"].startswith("Each of your")
+    near = client.post("/api/new-provider/month", json={**body, "text": "Domestic cards 1.5%"}).json()
+    assert 0 < Fraction(near["orders"]) < Fraction(near["of"])
+    assert "have no price here: " in near["text"]
+    none = client.post("/api/new-provider/month", json={**body, "text": "Moonbeams"})
+    assert none.status_code == 422

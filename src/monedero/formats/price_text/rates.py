@@ -65,6 +65,12 @@ class Entry:
             apart(self.when, other.when, (self.where, other.where)) or self.covers(other) or other.covers(self)
         )
 
+    def stands_before(self, other: "Entry") -> bool:
+        """True if this one prices every order of the other on some plan of both, at another price."""
+        if self.method != other.method or not self.meets(other) or self.price == other.price:
+            return False
+        return within(other.when, self.when, (other.where, self.where))
+
     @property
     def name(self) -> str:
         """Tells what the entry is called: its method, or its label, and what it is for."""
@@ -156,7 +162,7 @@ def crossing(entries: Iterable[Entry]) -> dict[int, int]:
     before: list[Entry] = []
     for entry in entries:
         for other in before:
-            if other.line != entry.line and other.crosses(entry):
+            if other.line != entry.line and (other.crosses(entry) or other.stands_before(entry)):
                 found.setdefault(entry.line, other.line)
         before.append(entry)
     return found

@@ -100,6 +100,8 @@ export function LineRow({ line, methods, plans, onCorrect, onChange }: Props) {
 
 // Reasons that go away once it is said whose price a line is.
 const WHOSE = ["which-method", "which-debit", "word", "nothing-under"];
+// Reasons that go away once it is said of what the ends are.
+const BANDED = ["which-band", "range", "figure"];
 
 /** What a line that was left out is, to be said without writing it anew: whose price, of which plan, of what. */
 function Pointers({ line, methods, plans, onCorrect }: Omit<Props, "onChange">) {
@@ -140,7 +142,7 @@ function Pointers({ line, methods, plans, onCorrect }: Omit<Props, "onChange">) 
           />
         </span>
       )}
-      {(why === "which-band" || why === "range") && (
+      {BANDED.includes(why) && (
         <>
           <Button look="link" className="mr-3" onClick={() => onCorrect({ band: "amount" })}>
             Of one order
