@@ -215,7 +215,6 @@ def test_a_price_of_a_method(line: str, rate: dict[str, Any]) -> None:
         ("Cards 1.2% for orders over €10,000 a month", Why.WHICH_BAND),
         ("Cards €10 - €20", Why.RANGE),
         ("Cards free up to €1000 a month", Why.WHICH_BAND),
-        ("Card plan: €29 per month", Why.UNCLEAR),
         ("Cards free 1%", Why.UNCLEAR),
         ("Cards min €0.30", Why.NO_PRICE),
         ("Returned if you win", Why.NO_PRICE),

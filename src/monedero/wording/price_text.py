@@ -25,6 +25,7 @@ from monedero.formats.price_text.model import (
     MonthlyLine,
     NoPrice,
     PlanLine,
+    ProviderLine,
     RateLine,
     ReadLine,
     SettlementLine,
@@ -35,6 +36,7 @@ from monedero.formats.price_text.unread import NotRead
 from monedero.wording.catalogue import language, say
 from monedero.wording.conditions import when_text
 from monedero.wording.facts import instant_text, yearly
+from monedero.wording.places import country_name
 from monedero.wording.prices import price_text
 from monedero.wording.show import listed, money
 
@@ -184,6 +186,13 @@ def _term(name: str, value: Any) -> str:
     return say(f"term-{name}", value=shown)
 
 
+def _provider(meaning: ProviderLine) -> str:
+    if meaning.settles_in:
+        return say("line-settles-in", currencies=listed(meaning.settles_in))
+    name = "line-shops" if meaning.shops else "line-region"
+    return say(name, countries=listed(country_name(country) for country in meaning.shops or meaning.region))
+
+
 TELLERS: Mapping[type, Callable[[Any], str]] = {
     PlanLine: _plan,
     MonthlyLine: _monthly,
@@ -191,5 +200,6 @@ TELLERS: Mapping[type, Callable[[Any], str]] = {
     SettlementLine: _arrives,
     TaxLine: _tax,
     TermLine: _terms,
+    ProviderLine: _provider,
     NoPrice: lambda _: say("line-no-price"),
 }

@@ -10,7 +10,7 @@ Source: own design.
 [{'id': 'steady', 'name': 'Steady'}]
 """
 
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterable, Iterator
 from dataclasses import replace
 from typing import Any
 
@@ -25,6 +25,7 @@ from monedero.formats.price_text.model import (
     Meaning,
     MonthlyLine,
     PlanLine,
+    ProviderLine,
     RateLine,
     ReadLine,
     SettlementLine,
@@ -54,6 +55,12 @@ def plan_id(name: str) -> str:
     return slugify(name, max_length=50) or ONLY_PLAN
 
 
+def _region_in(lines: Iterable[ReadLine]) -> tuple[str, ...]:
+    """The countries that a line says are of the provider's region."""
+    found = (line.meaning.region for line in lines if isinstance(line.meaning, ProviderLine))
+    return next((region for region in found if region), ())
+
+
 class Assembly:
     """The lines of a text as they come, and the parts of the card that they make."""
 
@@ -78,7 +85,7 @@ class Assembly:
 
     def parts(self) -> tuple[dict[str, Any], list[ReadLine]]:
         """The parts of the card, and the lines with what they became. Once, after the last line."""
-        self.region = Region(self._country, self._origins())
+        self.region = Region(self._country, self._origins(), _region_in(self._lines))
         self._each(self._price)
         self._each(self._besides)
         instead = without_ties(self._rates)
@@ -101,6 +108,16 @@ class Assembly:
     def _with_entries(self, line: ReadLine, ids: dict[int, str], crossed: dict[int, int]) -> ReadLine:
         entries = tuple(ids[id(entry)] for entry in self._by_line.get(line.number, ()))
         return replace(line, entries=entries, overlaps=crossed.get(line.number))
+
+    @property
+    def shops(self) -> list[str]:
+        """Countries whose shops the provider takes: those that the text names, else the shop's own."""
+        return list(self._told.provider.get("shops", (0, (self._country,)))[1])
+
+    @property
+    def settles_in(self) -> list[str]:
+        """Currencies in which the provider pays out: those that the text names, else the one that was given."""
+        return list(self._told.provider.get("settles_in", (0, (self._currency,)))[1])
 
     def _origins(self) -> Iterator[str]:
         for line in self._lines:
@@ -160,6 +177,16 @@ class Assembly:
                     told.tell(told.days, method, number, meaning.business_days)
                 if meaning.payout is not None:
                     told.tell(told.payouts, method, number, meaning.payout)
+        else:
+            self._contract(number, meaning)
+
+    def _contract(self, number: int, meaning: Meaning) -> None:
+        """A line about the provider, the tax on its fees, or the terms of its contract."""
+        told = self._told
+        if isinstance(meaning, ProviderLine):
+            for name in ("shops", "region", "settles_in"):
+                if value := getattr(meaning, name):
+                    told.tell(told.provider, name, number, value)
         elif isinstance(meaning, TaxLine):
             told.tell(told.tax, "", number, meaning.percent)
         elif isinstance(meaning, TermLine):

@@ -12,7 +12,7 @@ Source: `areas.json`; that a narrower price goes before a wider one is common pr
 """
 
 import json
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from functools import cache
 from importlib.resources import files
 
@@ -46,13 +46,16 @@ def every_country() -> frozenset[str]:
 class Region:
     """The provider's region, by what the whole text calls it: nothing, the Union, or the economic area."""
 
-    def __init__(self, country: str, said: Iterable[str]) -> None:
-        """`said` are the origins that the lines name."""
+    def __init__(self, country: str, said: Iterable[str], named: Sequence[str] = ()) -> None:
+        """`said` are the origins that the lines name, `named` the countries that the text itself calls European."""
         names = set(said)
         wide = bool(names & {"eea", "outside-eea"})
         self.name = "eea" if wide else ("eu" if names & {"eu", "outside-eu"} else "")
         self.inside = bool(self.name) and country in area(self.name)
         self.countries = area(self.name) if self.inside else []
+        self._called = list(named)
+        if named:
+            self.name, self.inside, self.countries = self.name or "eea", country in named, list(named)
         self._country = country
 
     def buyers(self, when: When) -> Places:
@@ -85,7 +88,7 @@ class Region:
             elif origin == self.name and self.inside:
                 found += [Origin.DOMESTIC, Origin.REGION]
             else:
-                named += area(origin)
+                named += self._called if self._called and origin == self.name else area(origin)
         if found and named:
             raise NotRead(Why.WHICH_REGION)
         return [origin for origin in Origin if origin in found], named

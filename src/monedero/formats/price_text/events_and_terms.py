@@ -125,6 +125,8 @@ def terms(items: Items, currency: str) -> TermLine:
         found["first_payout_days"] = _counted(items, "days")
     if items.take("reserve"):
         found["reserve"] = _reserve(items)
+    if items.take("new-account"):
+        found["monthly_cap"] = _cap(items)
     if items.take("instant-payout"):
         found["instant_payout"] = _instant(items)
     for name, key, unit in COUNTED:
@@ -179,6 +181,17 @@ def _amount(items: Items, currency: str, periods: Mapping[str, int]) -> str:
     if fixed is None:
         raise NotRead(Why.NO_PRICE)
     return str(fixed._replace(minor=fixed.minor * (periods.get(said[0], 1) if said else 1)))
+
+
+def _cap(items: Items) -> str:
+    """The most that a new account takes in a month."""
+    if not items.has("maximum", "up-to") or not items.has("per-month"):
+        raise NotRead(Why.UNCLEAR)
+    amount = items.figure("money")
+    if amount is None:
+        raise NotRead(Why.NO_PRICE)
+    items.take("maximum", "up-to", "per-month", "volume")
+    return str(amount.money)
 
 
 def _instant(items: Items) -> dict[str, object]:

@@ -17,6 +17,7 @@ from itertools import pairwise
 from monedero.formats.price_text.ambiguous import FIGURE_WORDS, More, refuse_joined
 from monedero.formats.price_text.bare import PAID_LATER
 from monedero.formats.price_text.events_and_terms import event, settlement, terms
+from monedero.formats.price_text.graduated import graduated
 from monedero.formats.price_text.items import Items
 from monedero.formats.price_text.model import (
     ExtraLine,
@@ -28,6 +29,7 @@ from monedero.formats.price_text.model import (
 )
 from monedero.formats.price_text.plans import monthly_line, plan_line
 from monedero.formats.price_text.prices import Amounts, amounts
+from monedero.formats.price_text.provider_line import provider_line
 from monedero.formats.price_text.tokens import tidy
 from monedero.formats.price_text.unread import NotRead, Why
 
@@ -44,7 +46,18 @@ EVENTS = (
     "percent-returned",
     "fee-kept",
 )
-TERMS = ("set-up", "rent", "term", "notice", "exit", "reserve", "first-payout", "yearly-fee", "instant-payout")
+TERMS = (
+    "set-up",
+    "rent",
+    "term",
+    "notice",
+    "exit",
+    "reserve",
+    "first-payout",
+    "yearly-fee",
+    "instant-payout",
+    "new-account",
+)
 PAYOUTS = ("payout", "daily", "weekly", "next-business-day", "business-days")
 # A line without figures may hold these and say nothing, as long as all else in it is known.
 BARE = (*("dispute", "refund", "failed", "payout", "tax"), *TERMS)
@@ -61,17 +74,27 @@ def read_line(line: str, currency: str, more: More | None = None, decimal: str =
         return plan
     items = Items(line, currency, more or {}, decimal)
     without_tax = items.take("tax-left-out")
-    if without_tax and not items.figures and not items.unknown:
-        return Heading(None)
+    silent = None if items.figures else _without_figures(line, items, without_tax=without_tax)
+    if silent is not None:
+        return silent
     _refuse_what_is_no_price(items)
-    if not items.figures and not _says_something(items):
-        return _heading(line, items)
     refuse_joined(line, currency, more or {}, decimal)
     if items.unknown:
         raise NotRead(Why.WORD, items.unknown[0].said)
     if without_tax and all(item.taken or item.name == "percent" for item in items.all):
         return _tax(items)
     return _meaning(line, items, currency)
+
+
+def _without_figures(line: str, items: Items, *, without_tax: bool) -> Meaning | None:
+    """Tells what a line without figures means; None where it says something of a price all the same."""
+    if without_tax and not items.unknown:
+        return Heading(None)
+    about = provider_line(items)
+    if about is not None:
+        return about
+    _refuse_what_is_no_price(items)
+    return None if _says_something(items) else _heading(line, items)
 
 
 def _tax(items: Items) -> TaxLine:
@@ -119,7 +142,7 @@ def _heading(line: str, items: Items) -> Heading:
 
 def _meaning(line: str, items: Items, currency: str) -> Meaning:
     topics = [names for names in (EVENTS, TERMS, PAYOUTS) if items.has(*names)]
-    if items.has("first-payout", "instant-payout", "yearly-fee"):
+    if items.has("first-payout", "instant-payout", "yearly-fee", "new-account"):
         topics = [TERMS]
     if len(topics) > 1:
         raise NotRead(Why.UNCLEAR, next(item.said for item in items.all if item.name in topics[1]))
@@ -141,20 +164,23 @@ def _price_line(line: str, items: Items, currency: str) -> Meaning:
         monthly = monthly_line(items, currency)
         items.done()
         return monthly
+    parts = graduated(items)
     found = amounts(items)
     facets = replace(_with_band(items, _facets(items), found), adds=bool(adds))
     items.done()
     if found.monthly is not None:
         raise NotRead(Why.UNCLEAR, str(found.monthly))
-    if not found.anything and not adds:
+    if parts and found.price.percent is not None:
+        raise NotRead(Why.TWO_PRICES, str(found.price.percent))
+    if not found.anything and not adds and not parts:
         raise NotRead(Why.NO_PRICE)
     if on_top or facets.conversion:
-        if adds:
-            raise NotRead(Why.UNCLEAR, adds[0])
+        if adds or parts:
+            raise NotRead(Why.UNCLEAR, adds[0] if adds else "")
         if found.price.minimum or found.price.maximum:
             raise NotRead(Why.LIMITS, str(found.price.minimum or found.price.maximum))
         return ExtraLine(facets, found.price, _label(line))
-    return RateLine(facets, replace(found.price, adds=adds))
+    return RateLine(facets, replace(found.price, adds=adds, graduated=parts))
 
 
 def _added_costs(items: Items) -> tuple[str, ...]:

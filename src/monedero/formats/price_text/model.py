@@ -57,12 +57,16 @@ class Facets:
 
 @dataclass(frozen=True, slots=True)
 class Price:
-    """A percentage, a fixed amount, and the least and the most of both; `adds` are costs of the card networks."""
+    """A percentage, a fixed amount, and the least and the most of both.
+
+    `graduated` are percentages for each part of a month, up to its end; `adds` are costs of the card networks.
+    """
 
     percent: Decimal | None = None
     fixed: Money | None = None
     minimum: Money | None = None
     maximum: Money | None = None
+    graduated: tuple[tuple[Money | None, Decimal], ...] = ()
     adds: tuple[str, ...] = ()
 
 
@@ -142,6 +146,15 @@ class TaxLine:
 
 
 @dataclass(frozen=True, slots=True)
+class ProviderLine:
+    """Countries of the provider's shops, countries that it calls European, or currencies in which it pays out."""
+
+    shops: tuple[str, ...] = ()
+    region: tuple[str, ...] = ()
+    settles_in: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
 class NoPrice:
     """A line of which the owner said that it is no price."""
 
@@ -156,6 +169,7 @@ Meaning = (
     | SettlementLine
     | TermLine
     | TaxLine
+    | ProviderLine
     | NoPrice
 )
 

@@ -9,6 +9,7 @@ True
 """
 
 import re
+from collections.abc import Sequence
 
 from monedero.core.money import Money
 from monedero.formats.price_text.ambiguous import FOR_EACH, NO_NAMES, More
@@ -24,6 +25,7 @@ PLAN = r"(?:plano|plan|tarifa|offre|formule|tarif|paket|pakket|piano)\b"
 A_MONTH_BEHIND = re.compile(
     r"month|year|\bm[eê]s\b|mensua?l|mensal|mensile|\bmois|monat|\bmese\b|maand|\bjahr|\ban\b|jaar", re.IGNORECASE
 )
+FREE = re.compile(r"^[\s:,(-]*(?:free|gratis|gratuito|gratuit|kostenlos|0\b)", re.IGNORECASE)
 EVERY_PLAN = re.compile(rf"\b(?:all|every|each|any|per|cada|por|todos) +(?:los |os )?{PLAN}", re.IGNORECASE)
 PLAN_LINES = (
     re.compile(rf"^\W*{PLAN}\s*:?\s*[\"']?{NAME}[\"']?\s*(?P<rest>[:;,(\-|].*|[€£$\d].*|)$", re.IGNORECASE),
@@ -54,12 +56,10 @@ def plan_line(line: str, currency: str, more: More, decimal: str) -> PlanLine | 
         if not match or "%" in match["rest"] or EVERY_PLAN.search(plain):
             continue
         name = match["name"].strip()
-        named = signs([folded(word) for word in re.findall(r"\w+", name)], more)
-        if not named or any(_no_name(sign, match["rest"]) for sign in named):
+        words = [folded(word) for word in re.findall(r"\w+", name)]
+        if set(words) <= NO_NAMES or not _can_be_a_name(signs(words, more), match["rest"]):
             continue
         if pattern is NAME_AND_MONTH and folded(name) not in USUAL:
-            continue
-        if {folded(word) for word in re.findall(r"\w+", name)} <= NO_NAMES:
             continue
         if each := FOR_EACH.search(match["rest"]):
             raise NotRead(Why.UNCLEAR, each.group())
@@ -73,10 +73,19 @@ def plan_line(line: str, currency: str, more: More, decimal: str) -> PlanLine | 
     return None
 
 
-def _no_name(sign: Sign, rest: str) -> bool:
-    """True if a word cannot be part of a plan's name; a monthly plan has a price a month, or nothing, behind it."""
+def _can_be_a_name(named: Sequence[Sign], rest: str) -> bool:
+    """True if words can be the name of a plan: all of them where a price a month, or nothing, stands behind it; else
+    none that means something.
+    """
+    monthly = bool(A_MONTH_BEHIND.search(rest)) or bool(FREE.match(rest))
+    if monthly and not any(sign.group == "plans" for sign in named):
+        return not any(sign.group == "marks" and sign.name not in ("per-month", "free") for sign in named)
+    return bool(named) and not any(_means(sign, rest) for sign in named)
+
+
+def _means(sign: Sign, rest: str) -> bool:
     if sign.group == "marks" and sign.name in ("per-month", "free"):
-        return bool(rest.strip(" :-")) and not A_MONTH_BEHIND.search(rest)
+        return bool(rest.strip(" :-"))
     return sign.group in ("methods", "marks", "plans")
 
 

@@ -99,6 +99,10 @@ class Entry:
             body["plans"] = self.plans
         if price.percent is not None:
             body["percent"] = f"{price.percent:f}"
+        if price.graduated:
+            body["graduated"] = [
+                {"below": str(end) if end else None, "percent": f"{percent:f}"} for end, percent in price.graduated
+            ]
         if price.adds:
             body["adds"] = list(price.adds)
         figures = (("fixed", price.fixed), ("minimum", price.minimum), ("maximum", price.maximum))

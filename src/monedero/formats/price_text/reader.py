@@ -166,9 +166,9 @@ def _together(assembly: Assembly, given: Given) -> PriceText:
         "provider": {
             "id": slugify(given.provider, max_length=50) or "provider",
             "name": given.provider,
-            "countries": [given.country],
+            "countries": assembly.shops,
             "region": assembly.region.countries,
-            "settles_in": [given.currency],
+            "settles_in": assembly.settles_in,
         },
         **parts,
     }

@@ -43,6 +43,7 @@ class Told:
         self.days: dict[str | None, tuple[int, int]] = {}
         self.payouts: dict[str | None, tuple[int, str]] = {}
         self.terms: dict[str, tuple[int, object]] = {}
+        self.provider: dict[str, tuple[int, tuple[str, ...]]] = {}
         self.tax: dict[str, tuple[int, Decimal]] = {}
 
     def tell(self, things: dict[K, tuple[int, V]], key: K, number: int, value: V) -> None:

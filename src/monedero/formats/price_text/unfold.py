@@ -90,7 +90,7 @@ def _table(rows: Sequence[Sequence[str]], currency: str) -> list[str]:
 def _tiers(line: str) -> list[str]:
     """A line for each tier, with what stands before the first and behind the last one; none of fewer than two."""
     matches = list(TIER.finditer(line))
-    if len(matches) < 2:
+    if len(matches) < 2 or any(sign.name == "in-parts" for sign in signs(_words(line))):
         return []
     gaps = [line[one.end() : other.start()] for one, other in pairwise(matches)]
     if not all(BETWEEN.fullmatch(gap) for gap in gaps):
@@ -102,13 +102,17 @@ def _tiers(line: str) -> list[str]:
     ]
 
 
+def _words(line: str) -> list[str]:
+    return [folded(word) for word in re.findall(r"[^\W\d_]+", line)]
+
+
 def _named(lines: Sequence[str], place: int) -> list[str]:
     """A name that nobody knows, above what it costs a month, is that of a plan."""
     line = lines[place].strip()
-    words = re.findall(r"[^\W\d_]+", line)
+    words = _words(line)
     if not 1 <= len(words) <= 3 or re.search(r"[\d:%]", line) or len(line) > LONGEST_NAME:
         return []
-    if any(sign.group for sign in signs([folded(word) for word in words])):
+    if any(sign.group for sign in signs(words)):
         return []
     below = next((other for other in lines[place + 1 :] if other.strip()), "")
     return [f"{line} plan"] if A_MONTH.match(tidy(below)) else []

@@ -40,12 +40,16 @@ month-all-priced = Each of your { $orders } orders a month has a price here.
 month-lacking = Of your { $orders } orders a month { $lacking } have no price here: { $where }.
 country-orders = { $country } { $orders }
 other-countries = other countries
+line-shops = The provider takes shops in { $countries }.
+line-region = Cards of its region are from { $countries }.
+line-settles-in = The provider pays out in { $currencies }.
 line-tax = Tax on the fees is { $percent } %.
 line-overlaps = Line { $line } goes first for the orders that both are about.
 term-set_up = Set-up costs { $value }.
 term-terminal_rent = A terminal costs { $value } a month.
 term-yearly_fee = { $amount } a year besides, { $month } a month.
 term-instant_payout = A payout at once costs { $price }; it is not counted in an order.
+term-monthly_cap = A new account takes { $value } a month at the most.
 term-exit_fee = Leaving costs { $value }.
 term-shortest_term_months = { $value ->
     [0] There is no shortest term.
