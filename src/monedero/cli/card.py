@@ -35,7 +35,7 @@ def card(
         text = reader.decoded(file.read_bytes())
         found = reader.read(text, reader.Given(provider, country, currency, named))
         for line in found.unread:
-            print(f"{file}:{line.number}: {line.text}", file=sys.stderr)  # noqa: T201 - this is its output
+            print(f"{file}:{found.source(line.number)}: {line.text}", file=sys.stderr)  # noqa: T201 - this is its output
         if found.card is None:
             raise refuse(FaultCode.TEXT_NO_PRICE)
         sys.stdout.write(rate_card.write(found.card).decode())

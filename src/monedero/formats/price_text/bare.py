@@ -45,13 +45,16 @@ def country_codes(line: str, texts: Sequence[str]) -> set[int]:
 
 def told(items: Sequence[Item], currency: str) -> list[Item]:
     """The items of a line with its bare numbers as the amounts that they can only be."""
-    found = [_amount(items, place, currency) for place in range(len(items))]
+    if all(item.name != "number" for item in items):
+        return list(_billing(_from_nothing(items)))
+    ended = any(item.name in ("percent", "scheme") for item in items) and _banded(items)
+    found = [_amount(items, place, currency, ended=ended) for place in range(len(items))]
     return list(_billing(_from_nothing(found)))
 
 
-def _amount(items: Sequence[Item], place: int, currency: str) -> Item:
+def _amount(items: Sequence[Item], place: int, currency: str, *, ended: bool) -> Item:
     item = items[place]
-    if item.name != "number" or not _is_amount(items, place):
+    if item.name != "number" or not _is_amount(items, place, ended=ended):
         return item
     try:
         value = Money.parse(f"{item.value:f} {currency}")
@@ -60,12 +63,12 @@ def _amount(items: Sequence[Item], place: int, currency: str) -> Item:
     return replace(item, name="money", value=value)
 
 
-def _is_amount(items: Sequence[Item], place: int) -> bool:
+def _is_amount(items: Sequence[Item], place: int, *, ended: bool) -> bool:
+    """True if a number is an amount where it stands; `ended` says that its line may have ends of amounts."""
     before = items[place - 1] if place else None
     after = items[place + 1] if place + 1 < len(items) else None
     if after is not None and after.name in UNITS:
         return False
-    priced = any(item.name in ("percent", "scheme") for item in items)
     if after is not None and after.name in PERIODS:
         return True
     if before is not None and before.name in ("minimum", "maximum"):
@@ -74,7 +77,7 @@ def _is_amount(items: Sequence[Item], place: int) -> bool:
         return any(item.name in ("percent", "scheme") for item in items[: place - 1]) or (
             after is not None and after.name == "percent"
         )
-    return priced and _banded(items) and (_ends(before) or _ranged(items, place))
+    return ended and (_ends(before) or _ranged(items, place))
 
 
 def _banded(items: Iterable[Item]) -> bool:

@@ -15,7 +15,7 @@ Traceback (most recent call last):
 monedero.core.errors.InvalidInput: text-too-long text='10000000'
 """
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import date
 from typing import Any
@@ -31,7 +31,7 @@ from monedero.formats.price_text.assembly import Assembly, plan_id
 from monedero.formats.price_text.line import LONGEST, read_line
 from monedero.formats.price_text.model import Correction, ExtraLine, Meaning, NoPrice, PlanLine, RateLine, ReadLine
 from monedero.formats.price_text.tokens import decimal_mark
-from monedero.formats.price_text.unfold import unfolded
+from monedero.formats.price_text.unfold import Line, unfolded
 from monedero.formats.price_text.unread import NotRead, Why
 from monedero.formats.price_text.vocabulary import PASSED_OVER, folded
 
@@ -53,11 +53,20 @@ class Given:
 
 @dataclass(frozen=True, slots=True)
 class PriceText:
-    """The card, None where no line is a price, and what every line means; `text` has the lines, a price on each."""
+    """The card, None where no line is a price, and what every line means; `written` are the lines, a price on each."""
 
     card: RateCard | None
     lines: list[ReadLine]
-    text: str = ""
+    written: Sequence[Line] = ()
+
+    @property
+    def text(self) -> str:
+        """The text, a line for each price."""
+        return "\n".join(line.text for line in self.written)
+
+    def source(self, number: int) -> int:
+        """The line of the text that a line comes of."""
+        return self.written[number - 1].source
 
     @property
     def unread(self) -> list[ReadLine]:
@@ -77,9 +86,8 @@ def decoded(content: bytes) -> str:
 
 def read(text: str, given: Given, corrections: Mapping[int, Correction] | None = None) -> PriceText:
     """Read a price list; refuses one that is too long or no text, and details that cannot be those of a card."""
-    if len(text) <= LONGEST_TEXT:
-        text = unfolded(text, given.currency)
-    lines = text.splitlines()
+    written = unfolded(text, given.currency) if len(text) <= LONGEST_TEXT else []
+    lines = [line.text for line in written]
     if len(text) > LONGEST_TEXT or len(lines) > MOST_LINES:
         raise refuse(FaultCode.TEXT_TOO_LONG, "text", str(len(text)), largest=LONGEST_TEXT, lines=MOST_LINES)
     for place, line in enumerate(lines, start=1):
@@ -97,7 +105,7 @@ def read(text: str, given: Given, corrections: Mapping[int, Correction] | None =
         else:
             assembly.line(number, line, meaning)
             _knows(more, meaning)
-    return replace(_together(assembly, given), text=text)
+    return replace(_together(assembly, given), written=written)
 
 
 def typed(rows: Iterable[RateLine], given: Given) -> PriceText:

@@ -5,21 +5,19 @@ Several tiers of one line become a line each. A name on a line of its own above 
 
 Source: own design.
 
->>> print(unfolded("\\tStarter\\tPro\\nCards\\t1.8 %\\t1.2 %", "EUR"))
-Starter plan
-Cards 1.8 %
-Pro plan
-Cards 1.2 %
->>> print(unfolded("Cards, a month 0-10,000: 1.35 %, over 10,000: 1.1 %", "EUR"))
-Cards, a month 0-10,000: 1.35 %
-Cards, a month over 10,000: 1.1 %
+>>> [line.text for line in unfolded("\\tStarter\\tPro\\nCards\\t1.8 %\\t1.2 %", "EUR")]
+['Starter plan', 'Cards 1.8 %', 'Pro plan', 'Cards 1.2 %']
+>>> [tuple(line) for line in unfolded("Cards, a month 0-10,000: 1.35 %, over 10,000: 1.1 %", "EUR")]
+[(1, 'Cards, a month 0-10,000: 1.35 %'), (1, 'Cards, a month over 10,000: 1.1 %')]
 """
 
 import re
 from collections.abc import Sequence
 from itertools import pairwise
+from typing import NamedTuple
 
 from monedero.formats.price_table import guess, text_of
+from monedero.formats.price_text.line import LONGEST
 from monedero.formats.price_text.tokens import tidy
 from monedero.formats.price_text.vocabulary import folded, signs
 
@@ -45,20 +43,29 @@ NOTHING = frozenset(("", "-", "\u2013", "\u2014", "n/a", "✗", "x"))
 LONGEST_NAME = 40
 
 
-def unfolded(text: str, currency: str) -> str:
-    """The text with a line for each price; one that has nothing to unfold stays as it is."""
+class Line(NamedTuple):
+    """A line of one price, and the number of the line of the text that it comes of."""
+
+    source: int
+    text: str
+
+
+def unfolded(text: str, currency: str) -> list[Line]:
+    """The lines of a text, each of one price; a line that has nothing to unfold stays as it is."""
     lines = text.splitlines()
-    found: list[str] = []
+    found: list[Line] = []
     place = 0
     while place < len(lines):
         rows = _table_at(lines, place)
         if rows:
-            found += _table(rows, currency)
-            place += len(rows)
-            continue
-        found += _named(lines, place) or _tiers(lines[place]) or [lines[place]]
-        place += 1
-    return text if found == lines else "\n".join(found)
+            said = _table(rows, currency)
+        elif len(lines[place]) > LONGEST:
+            said = [lines[place]]
+        else:
+            said = _named(lines, place) or _tiers(lines[place]) or [lines[place]]
+        found += [Line(place + 1, line) for line in said]
+        place += len(rows) or 1
+    return found
 
 
 def _table_at(lines: Sequence[str], place: int) -> list[list[str]]:
@@ -66,7 +73,7 @@ def _table_at(lines: Sequence[str], place: int) -> list[list[str]]:
     width = lines[place].count(TAB)
     rows = []
     for line in lines[place:]:
-        if not width or line.count(TAB) != width:
+        if not width or line.count(TAB) != width or len(line) > LONGEST:
             break
         rows.append([cell.strip() for cell in line.split(TAB)])
     # The head of a table has no figures; lines that set their prices apart by tabs are none.

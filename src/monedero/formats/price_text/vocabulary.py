@@ -1,4 +1,4 @@
-"""The words of the trade that a price list is written in, in English, Spanish and Portuguese.
+"""The words of the trade that a price list is written in, in seven languages.
 
 A phrase stands for one thing, whatever the language; the longest phrase is taken first. Accents and capitals do not
 count.
