@@ -39,7 +39,7 @@ def entries() -> list[Written]:
 
 
 def meaning(entry: Written) -> str:
-    """What the reader makes of an entry, in the writing of the file."""
+    """Tells what the reader makes of an entry, in the writing of the file."""
     given = Given("Larkhithe", entry.country, entry.currency, NETWORKS)
     found = read(entry.text, given)
     if found.card is None:

@@ -9,7 +9,7 @@ from monedero.core.best_set.best import best_set
 from monedero.core.best_set.demand import Demand
 from monedero.core.best_set.month import Chosen, month_of
 from monedero.core.best_set.programme import Limits
-from monedero.core.best_set.turning import Price, at_price, prices, turning
+from monedero.core.best_set.turning import Price, at_margin, at_price, prices, turning
 from monedero.core.columns.level import ZERO
 
 
@@ -70,3 +70,21 @@ def test_a_set_has_so_many_accounts_at_least() -> None:
     found = best_set(demand, Limits(least_accounts=len(providers)))
     assert found is None or len(found.month.chosen.plans) == len(providers)
     assert best_set(demand, Limits(least_accounts=len(providers) + 1)) is None
+
+
+@pytest.mark.parametrize("seed", range(6))
+def test_a_margin_that_moves_moves_what_every_carried_order_leaves(seed: int) -> None:
+    """A share of the amount more of every order leaves that much more of what a set carries, and keeps its costs."""
+    demand = demand_of(small_shop(seed))
+    best = best_set(demand, Limits())
+    assert best is not None
+    moved = at_margin(demand, Fraction(1, 50))
+    month = month_of(moved, best.month.chosen)
+    if not demand.knows_margins:
+        assert month.left is None
+        return
+    assert month.cost == best.month.cost
+    finished = sum((moved.terms[way.way.route].completes * way.orders.amount for way in best.month.ways), ZERO)
+    assert month.left is not None
+    assert best.month.left is not None
+    assert month.left - best.month.left == finished / 50

@@ -19,6 +19,7 @@ from monedero.core.ratecard.catalogue import Catalogue
 from monedero.core.ratecard.model import RateCard
 from monedero.core.ratecard.priced import Priced
 from monedero.core.ratecard.pricing import CardPricer
+from monedero.core.ratecard.volume import NOT_KNOWN, Takings
 from monedero.figures import network_costs, reference_rates
 from tests.core.ratecard.test_pricing import DAY, card_of
 from tests.properties import tried_on
@@ -146,3 +147,15 @@ def test_a_rate_costs_what_it_says_and_what_it_adds(
     if "maximum" in limits:
         base = min(base, Fraction(1))
     assert found.exact == base
+
+
+def test_what_is_added_is_added_to_the_percentage_of_every_band() -> None:
+    bands = [{"below": "1000 EUR", "percent": "1"}, {"below": None, "percent": "0.5"}]
+    card = card_of(rates=[{**PLUS, "percent": None, "graduated": bands, "adds": ["interchange"]}])
+    catalogue = Catalogue([card], "PT", RATES, network_costs.costs("PT", {}))
+    order = order_of("ES", CardKind.CONSUMER_DEBIT, "100 EUR")
+    for taken, percent in ((None, "1.2"), ("5000 EUR", "0.7")):
+        takings = Takings(Money.parse(taken)) if taken else NOT_KNOWN
+        (found,) = catalogue.price(order, takings)[:1]
+        assert isinstance(found, Priced)
+        assert found.exact == Fraction(percent) + Fraction("0.12")

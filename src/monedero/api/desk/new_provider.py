@@ -189,7 +189,7 @@ def preview_new_provider(running: RunningDep, context: ContextDep, asked: NewPro
 
 @router.post("/month")
 def read_orders_without_price(running: RunningDep, context: ContextDep, asked: NewProvider) -> WithoutPriceOut:
-    """Which orders of the month no price would be found for; nothing is kept."""
+    """Count the orders of the month that no price would be found for; nothing is kept."""
     card = prices_of(asked.beginning).card
     if card is None:
         raise refuse(FaultCode.TEXT_NO_PRICE, "text")

@@ -185,11 +185,9 @@ def _amount(items: Items, currency: str, periods: Mapping[str, int]) -> str:
 
 def _cap(items: Items) -> str:
     """The most that a new account takes in a month."""
-    if not items.has("maximum", "up-to") or not items.has("per-month"):
-        raise NotRead(Why.UNCLEAR)
     amount = items.figure("money")
-    if amount is None:
-        raise NotRead(Why.NO_PRICE)
+    if amount is None or not items.has("maximum", "up-to") or not items.has("per-month"):
+        raise NotRead(Why.UNCLEAR)
     items.take("maximum", "up-to", "per-month", "volume")
     return str(amount.money)
 

@@ -170,8 +170,6 @@ def _price_line(line: str, items: Items, currency: str) -> Meaning:
     items.done()
     if found.monthly is not None:
         raise NotRead(Why.UNCLEAR, str(found.monthly))
-    if parts and found.price.percent is not None:
-        raise NotRead(Why.TWO_PRICES, str(found.price.percent))
     if not found.anything and not adds and not parts:
         raise NotRead(Why.NO_PRICE)
     if on_top or facets.conversion:

@@ -158,7 +158,7 @@ def _ranged_to(items: Sequence[Item], place: int) -> Item | None:
 def _banded(items: Sequence[Item], besides: Item | None = None) -> bool:
     """True if a band of the month or of amounts can be meant."""
     named = any(item.name in ("volume", "amounts") for item in items if item.group == "marks")
-    # What is paid later can be had for some amounts only.
+    # Ways of paying later can be had for some amounts only.
     named = named or any(item.name in PAID_LATER for item in items)
     priced = any(item.name == "percent" for item in items)
     month = any(item.name == "per-month" and item is not besides for item in items)

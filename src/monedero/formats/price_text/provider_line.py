@@ -14,7 +14,7 @@ from monedero.formats.price_text.unread import NotRead, Why
 
 
 def provider_line(items: Items) -> ProviderLine | None:
-    """What a line says of the provider; None where it says nothing of it, refused where it says more than that."""
+    """Tells what a line says of the provider: None where it says nothing of it; refuses one that says more."""
     if items.figures or items.unknown:
         return None
     groups = {item.group for item in items.all}

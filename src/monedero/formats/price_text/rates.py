@@ -131,7 +131,7 @@ def add(entries: list[Entry], new: Entry) -> Entry:
 
 
 def without_ties(entries: list[Entry]) -> dict[int, Entry]:
-    """Where one price goes up to an amount and another one begins at it, the second one holds there.
+    """Leave an amount at which one price ends and another one begins to the second one.
 
     Gives back the entries that stand for others now, by the identity of those.
     """

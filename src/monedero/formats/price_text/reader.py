@@ -28,7 +28,7 @@ from monedero.core.fields import BY_PROGRAM, LONGEST_TEXT
 from monedero.core.ratecard.model import FORMAT, RateCard
 from monedero.formats.json_text import faults
 from monedero.formats.price_text.assembly import Assembly, plan_id
-from monedero.formats.price_text.line import LONGEST, read_line
+from monedero.formats.price_text.line import read_line
 from monedero.formats.price_text.model import Correction, ExtraLine, Meaning, NoPrice, PlanLine, RateLine, ReadLine
 from monedero.formats.price_text.tokens import decimal_mark
 from monedero.formats.price_text.unfold import Line, unfolded
@@ -137,7 +137,7 @@ def _read(
         return NoPrice()
     pointed = f"{line} ({BANDS[correction.band]})" if correction.band else line
     passed = dict(more)
-    for _ in range(LONGEST):
+    while True:
         try:
             return _corrected(read_line(pointed, currency, passed, decimal), correction)
         except NotRead as unread:
@@ -145,7 +145,6 @@ def _read(
                 raise
             # Whose price it is, was said: the words that nobody knows are those that said it.
             passed[unread.said] = (PASSED_OVER, "")
-    raise NotRead(Why.TOO_LONG, f"{line[:40]}...")
 
 
 def _corrected(meaning: Meaning | None, correction: Correction | None) -> Meaning | None:

@@ -103,7 +103,7 @@ const WHOSE = ["which-method", "which-debit", "word", "nothing-under"];
 // Reasons that go away once it is said of what the ends are.
 const BANDED = ["which-band", "range", "figure"];
 
-/** What a line that was left out is, to be said without writing it anew: whose price, of which plan, of what. */
+/** Says what a line that was left out is, without writing it anew: whose price, of which plan, of what. */
 function Pointers({ line, methods, plans, onCorrect }: Omit<Props, "onChange">) {
   const why = line.why ?? "";
   return (

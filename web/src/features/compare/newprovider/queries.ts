@@ -22,7 +22,7 @@ export function usePreview(asked: NewProvider, ready: boolean) {
   });
 }
 
-/** Which orders of the month no price would be found for; asked for once the prices are read. */
+/** Counts the orders of the month that no price would be found for; asked once the prices are read. */
 export function useWithoutPrice(asked: NewProvider, ready: boolean) {
   const { hand: _, ...prices } = asked;
   return useQuery({
