@@ -53,7 +53,20 @@ def test_from_an_empty_shop_to_an_exact_comparison(desk: Desk) -> None:
     desk.click("Place of line 3: from anywhere", "button")
     desk.keys("abroad", Keys.ENTER)
     desk.see("from abroad: 3.25 % + 0.25 EUR")
-    desk.click("Keep these 7 prices")
+    # A table is written out, and what is left out is pointed at.
+    desk.click("Change the text")
+    desk.named("The price list", "textarea", exact=False).send_keys(
+        Keys.CONTROL, Keys.END, Keys.NULL, "\nMoonbeam barter 1.2%\nOpen all day 24/7\n"
+    )
+    desk.see("2 of 12 lines are left out.")
+    desk.click("Way to pay of line 12", exact=False)
+    desk.click("Instalments", "[role=option]", exact=False)
+    desk.see("1 of 12 lines is left out.")
+    desk.click("No price")
+    desk.see("You said that it is no price.")
+    desk.see("Every line is understood.")
+    assert desk.violations() == []
+    desk.click("Keep these 8 prices")
     desk.see("Larkhithe's prices are kept, and compared.")
     desk.see("SEPA direct debit Larkhithe")
     # The card is there with its text, as any other card is.

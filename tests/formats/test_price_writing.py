@@ -116,6 +116,13 @@ def test_words_that_say_whose_price_it_is_are_passed_over_once_that_is_said() ->
     assert (found.card.rates[0].method, str(found.card.rates[0].percent)) == ("card", "1.2")
 
 
+def test_what_is_said_of_a_price_leaves_a_line_that_is_none_as_it_is() -> None:
+    found = reading("Cards 1 %", "Refunds free", correction=Correction(methods=("card",)))
+    assert found.unread == []
+    assert found.card is not None
+    assert found.card.events[0].methods is None
+
+
 def test_a_line_that_is_no_price_is_left_out_without_a_word() -> None:
     found = reading("Cards 1 %", "Open all day 24/7", correction=Correction(no_price=True))
     assert found.unread == []

@@ -147,8 +147,8 @@ def _read(
             passed[unread.said] = (PASSED_OVER, "")
 
 
-def _corrected(meaning: Meaning | None, correction: Correction | None) -> Meaning | None:
-    if correction is None or not isinstance(meaning, RateLine | ExtraLine):
+def _corrected(meaning: Meaning | None, correction: Correction) -> Meaning | None:
+    if not isinstance(meaning, RateLine | ExtraLine):
         return meaning
     said: dict[str, Any] = {
         name: value

@@ -113,7 +113,13 @@ function Sheet({ hand, country, currency }: Props) {
         <CardPickers />
       </div>
       {beginning === "text" ? (
-        <PriceText form={form} preview={data} methods={methods} change={change} />
+        <PriceText
+          form={form}
+          preview={data}
+          unfolded={!preview.isPlaceholderData && rested.text === form.text ? data?.text : undefined}
+          methods={methods}
+          change={change}
+        />
       ) : (
         <PriceRows
           rows={form[beginning]}

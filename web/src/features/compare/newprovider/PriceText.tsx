@@ -9,15 +9,16 @@ import type { Preview } from "./queries";
 interface Props {
   form: Form;
   preview: Preview | undefined;
+  /** The text with a line for each price; known once the preview is of the text as it stands. */
+  unfolded: string | undefined;
   methods: Option[];
   change: (part: Partial<Form>) => void;
 }
 
 /** The provider's price list as text: pasted as it stands, and beside every line what was understood. */
-export function PriceText({ form, preview, methods, change }: Props) {
+export function PriceText({ form, preview, unfolded, methods, change }: Props) {
   const [writing, setWriting] = useState(form.text === "");
   // Tables and tiers are written out, a line for each price, once the text is pasted and no longer written.
-  const unfolded = preview?.text;
   useEffect(() => {
     if (!writing && unfolded && unfolded !== form.text) change({ text: unfolded, corrections: [] });
   });
