@@ -136,6 +136,20 @@ def test_a_price_for_a_plan_that_is_pointed_at_is_of_that_plan() -> None:
     assert {tuple(rate.plans or ()) for rate in found.card.rates} == {("harbour",)}
 
 
+def test_of_two_prices_that_cross_the_owner_says_which_goes_first() -> None:
+    lines = ("Debit cards 0.9 %", "Aster cards 1.9 %", "Cards 3 %")
+    found = reading(*lines)
+    assert [(line.overlaps, line.asks) for line in found.lines] == [(None, False), (1, True), (None, False)]
+    given = Given("Larkhithe", "PT", "EUR", ("aster",))
+    found = read("\n".join(lines), given, {2: Correction(first=True)})
+    assert [(line.overlaps, line.asks) for line in found.lines] == [(2, True), (None, False), (None, False)]
+    assert found.card is not None
+    assert [str(rate.percent) for rate in found.card.rates] == ["1.9", "0.9", "3"]
+    again = read("\n".join(lines), given, {1: Correction(first=True), 2: Correction(first=True)})
+    assert again.card is not None
+    assert [str(rate.percent) for rate in again.card.rates] == ["0.9", "1.9", "3"]
+
+
 def test_a_price_that_never_counts_is_told() -> None:
     found = reading("Starter plan", "Cards 1.8 %", "All plans", "Cards 2 %")
     assert [line.overlaps for line in found.lines] == [None, None, None, 2]

@@ -60,7 +60,8 @@ class PriceRow(BaseModel):
 class LineCorrection(BaseModel):
     """Holds what the owner says that a line of the text means; what is left out stays as it was read.
 
-    `plan` is the id of one in the text, `band` says of what its ends are, `no_price` leaves it out.
+    `plan` is the id of one in the text, `band` says of what its ends are, `no_price` leaves it out, and `first` has its
+    price go before those of which neither is the narrower one.
     """
 
     line: int
@@ -70,6 +71,7 @@ class LineCorrection(BaseModel):
     plan: Identifier | None = None
     band: Literal["amount", "volume"] | None = None
     no_price: bool = False
+    first: bool = False
 
 
 class NewProvider(BaseModel):
@@ -97,6 +99,7 @@ class NewProvider(BaseModel):
                 plan=entry.plan,
                 band=entry.band,
                 no_price=entry.no_price,
+                first=entry.first,
             )
             for entry in self.corrections
         }
@@ -108,7 +111,8 @@ class LineOut(BaseModel):
 
     Of a price also what can be picked otherwise (methods; of one `with_cards` their kinds and places as well), the
     `countries` of buyers that it names, and the words that follow that. `fee` is what the order in hand costs by it.
-    `why` is the code of why it was not read; `pointed` says that the owner said that it is no price.
+    `why` is the code of why it was not read; `pointed` says that the owner said that it is no price, `asks` that the
+    owner has to say which of two prices goes first.
     """
 
     number: int
@@ -123,6 +127,7 @@ class LineOut(BaseModel):
     with_cards: bool
     fee: str | None
     overlaps: str
+    asks: bool
     why: str | None
     pointed: bool
 
@@ -253,6 +258,7 @@ def _line(line: ReadLine, names: Names, fees: dict[str, str | None], shut: Mappi
         with_cards=bool(WITH_CARDS & set(methods or facets.methods)),
         fee=fee,
         overlaps=" ".join(part for part in told if part),
+        asks=line.asks,
         why=line.unread.why.value if line.unread else None,
         pointed=isinstance(meaning, NoPrice),
     )

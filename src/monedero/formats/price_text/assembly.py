@@ -33,7 +33,7 @@ from monedero.formats.price_text.model import (
     TermLine,
 )
 from monedero.formats.price_text.plans import names_a_plan
-from monedero.formats.price_text.rates import Entry, add, crossing, with_ids, without_ties
+from monedero.formats.price_text.rates import Entry, Overlap, add, crossing, put_first, with_ids, without_ties
 from monedero.formats.price_text.sections import Sections
 from monedero.formats.price_text.told import EventTold, Told
 from monedero.formats.price_text.unread import NotRead, Why
@@ -91,6 +91,7 @@ class Assembly:
         instead = without_ties(self._rates)
         for number, entries in self._by_line.items():
             self._by_line[number] = [instead.get(id(entry), entry) for entry in entries]
+        put_first(self._rates)
         named = with_ids([*self._rates, *self._extras])
         plans = self._plans or {ONLY_PLAN: ONLY_PLAN.capitalize()}
         parts = {
@@ -105,9 +106,12 @@ class Assembly:
         crossed = crossing(self._rates)
         return parts, [self._with_entries(line, ids, crossed) for line in self._lines]
 
-    def _with_entries(self, line: ReadLine, ids: dict[int, str], crossed: dict[int, int]) -> ReadLine:
+    def _with_entries(self, line: ReadLine, ids: dict[int, str], crossed: dict[int, Overlap]) -> ReadLine:
         entries = tuple(ids[id(entry)] for entry in self._by_line.get(line.number, ()))
-        return replace(line, entries=entries, overlaps=crossed.get(line.number))
+        over = crossed.get(line.number)
+        return replace(
+            line, entries=entries, overlaps=over.line if over else None, asks=over is not None and over.asks
+        )
 
     @property
     def shops(self) -> list[str]:
@@ -221,7 +225,10 @@ class Assembly:
         before = list(self._rates)
         try:
             self._by_line[number] = [
-                add(self._rates, Entry(number, method, plans, when, meaning.price, where=where))
+                add(
+                    self._rates,
+                    Entry(number, method, plans, when, meaning.price, where=where, first=meaning.first),
+                )
                 for method in methods
             ]
         except NotRead:

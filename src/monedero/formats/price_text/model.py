@@ -96,10 +96,11 @@ class MonthlyLine:
 
 @dataclass(frozen=True, slots=True)
 class RateLine:
-    """The price of a method."""
+    """The price of a method; `first` says that the owner has it go before those that it crosses."""
 
     facets: Facets
     price: Price
+    first: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -179,7 +180,8 @@ class ReadLine:
     """A line of the text: what it means, or why it is not read.
 
     `entries` are the ids of the rates and extras that it became; `overlaps` is another line that is about some of the
-    same orders, and goes before this one for them. A blank line has neither meaning nor reason.
+    same orders, and goes before this one for them; where neither is the narrower one, the line `asks` which goes
+    first. A blank line has neither meaning nor reason.
     """
 
     number: int
@@ -188,6 +190,7 @@ class ReadLine:
     unread: NotRead | None = None
     entries: tuple[str, ...] = ()
     overlaps: int | None = None
+    asks: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -195,7 +198,7 @@ class Correction:
     """Holds what the owner says that a line means, in the place of what was read; None leaves it as it was read.
 
     With methods, words that nobody knows are passed over. `band` says whether ends are of one order's amount or of a
-    month's volume.
+    month's volume; `first` has a price go before those that it crosses.
     """
 
     methods: tuple[str, ...] | None = None
@@ -204,3 +207,4 @@ class Correction:
     plan: str | None = None
     band: Literal["amount", "volume"] | None = None
     no_price: bool = False
+    first: bool = False

@@ -11,7 +11,7 @@ True
 
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
-from typing import Any
+from typing import Any, NamedTuple
 
 from slugify import slugify
 
@@ -33,6 +33,7 @@ class Entry:
     price: Price
     label: str = ""
     where: Places = None
+    first: bool = False
 
     def covers(self, other: "Entry") -> bool:
         """True if this one is the wider: about more orders, whichever plans both stand under; about the same orders,
@@ -160,14 +161,30 @@ def _but(when: When, name: str) -> When:
     return when.model_copy(update={name: None})
 
 
-def crossing(entries: Iterable[Entry]) -> dict[int, int]:
+def put_first(entries: list[Entry]) -> None:
+    """Have every price of which the owner said so go before the first one that it crosses."""
+    for entry in [entry for entry in entries if entry.first]:
+        crossed = [place for place, other in enumerate(entries) if other.crosses(entry) and not other.first]
+        place = entries.index(entry)
+        if crossed and crossed[0] < place:
+            entries.insert(crossed[0], entries.pop(place))
+
+
+class Overlap(NamedTuple):
+    """The line of a price that goes before another one; `asks` where neither is the narrower one."""
+
+    line: int
+    asks: bool
+
+
+def crossing(entries: Iterable[Entry]) -> dict[int, Overlap]:
     """By line, the line of another price that goes before it for some of its orders."""
-    found: dict[int, int] = {}
+    found: dict[int, Overlap] = {}
     before: list[Entry] = []
     for entry in entries:
         for other in before:
             if other.line != entry.line and (other.crosses(entry) or other.stands_before(entry)):
-                found.setdefault(entry.line, other.line)
+                found.setdefault(entry.line, Overlap(other.line, other.crosses(entry)))
         before.append(entry)
     return found
 

@@ -160,7 +160,8 @@ def _corrected(meaning: Meaning | None, correction: Correction) -> Meaning | Non
     if correction.origins is not None:
         # Another place stands for the countries that the line names.
         said["countries"] = ()
-    return replace(meaning, facets=replace(meaning.facets, **said))
+    corrected = replace(meaning, facets=replace(meaning.facets, **said))
+    return replace(corrected, first=correction.first) if isinstance(corrected, RateLine) else corrected
 
 
 def _together(assembly: Assembly, given: Given) -> PriceText:

@@ -86,7 +86,16 @@ export function LineRow({ line, methods, plans, onCorrect, onChange }: Props) {
             Write it otherwise
           </Button>
         )}
-        {line.overlaps && <p className="text-small text-soft">{line.overlaps}</p>}
+        {line.overlaps && (
+          <p className={line.asks ? "text-copper" : "text-small text-soft"}>
+            {line.overlaps}{" "}
+            {line.asks && (
+              <Button look="link" onClick={() => onCorrect({ first: true })}>
+                This one first
+              </Button>
+            )}
+          </p>
+        )}
       </td>
       <td
         className={`text-right font-semibold whitespace-nowrap w-24 ${hatched}`}
