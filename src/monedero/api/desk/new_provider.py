@@ -70,8 +70,8 @@ class LineCorrection(BaseModel):
     places: list[Place] | None = None
     plan: Identifier | None = None
     band: Literal["amount", "volume"] | None = None
-    no_price: bool = False
-    first: bool = False
+    no_price: bool | None = None
+    first: bool | None = None
 
 
 class NewProvider(BaseModel):
@@ -98,8 +98,8 @@ class NewProvider(BaseModel):
                 origins=_tuple(entry.places),
                 plan=entry.plan,
                 band=entry.band,
-                no_price=entry.no_price,
-                first=entry.first,
+                no_price=bool(entry.no_price),
+                first=bool(entry.first),
             )
             for entry in self.corrections
         }

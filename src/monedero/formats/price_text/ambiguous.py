@@ -72,6 +72,25 @@ FIGURE_WORDS = re.compile(
 )
 
 
+# An amount in several currencies at once, and a figure below nothing: a dash that stands at a figure alone.
+SEVERAL_CURRENCIES = re.compile(r"\d\s?[A-Z]{3}\s?/\s?[A-Z]{3}\b|[€£$]\s?/\s?[€£$]")
+BELOW_NOTHING = re.compile(r"(?:^|[^\d\s%€£$]|[^\d%€£$]\s)[-\u2212]\d")
+
+
+def refuse_unclear_figures(line: str) -> None:
+    """Refuses figures of several currencies at once, and figures that may be below nothing.
+
+    >>> refuse_unclear_figures("Cards - 1.4 %, 10 -20 EUR")
+    >>> refuse_unclear_figures("Cards -0.1 %")
+    Traceback (most recent call last):
+    ...
+    monedero.formats.price_text.unread.NotRead: unclear
+    """
+    for pattern in (SEVERAL_CURRENCIES, BELOW_NOTHING):
+        if found := pattern.search(line):
+            raise NotRead(Why.UNCLEAR, found.group().strip())
+
+
 def refuse_joined(line: str, currency: str, more: More, decimal: str) -> None:
     """Refuses conditions of different kinds that are joined: *commercial and international* may be either of them."""
     if not Items(line, currency, more, decimal).has("conversion") and (money := FOREIGN_MONEY.search(line)):

@@ -11,7 +11,7 @@ Source: own design.
 
 from collections.abc import Mapping
 
-from monedero.formats.price_text.bare import COUNTRIES, country_codes, told
+from monedero.formats.price_text.bare import COUNTRIES, WORDS_TOO, country_codes, told
 from monedero.formats.price_text.item import Item
 from monedero.formats.price_text.tokens import CODES, WORDS_FIRST, Kind, Token, goes_to, tokens
 from monedero.formats.price_text.unread import NotRead, Why
@@ -40,6 +40,12 @@ class Items:
                 self._signs(run, more)
                 run = []
                 self._add(Item("signs", "-", token.text))
+                continue
+            if token.text in WORDS_TOO and place not in codes and any(letter.islower() for letter in line):
+                # A country, or a word in capitals: nobody can tell.
+                self._signs(run, more)
+                run = []
+                self._add(Item("", "", token.text))
                 continue
             if token.kind is Kind.WORD and not _stands_alone(token) and place not in codes:
                 run.append(folded(token.text))

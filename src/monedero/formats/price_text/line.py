@@ -14,7 +14,7 @@ import re
 from dataclasses import replace
 from itertools import pairwise
 
-from monedero.formats.price_text.ambiguous import FIGURE_WORDS, More, refuse_joined
+from monedero.formats.price_text.ambiguous import FIGURE_WORDS, More, refuse_joined, refuse_unclear_figures
 from monedero.formats.price_text.bare import PAID_LATER
 from monedero.formats.price_text.events_and_terms import event, settlement, terms
 from monedero.formats.price_text.graduated import graduated
@@ -78,6 +78,7 @@ def read_line(line: str, currency: str, more: More | None = None, decimal: str =
     if silent is not None:
         return silent
     _refuse_what_is_no_price(items)
+    refuse_unclear_figures(line)
     refuse_joined(line, currency, more or {}, decimal)
     if items.unknown:
         raise NotRead(Why.WORD, items.unknown[0].said)
@@ -183,9 +184,14 @@ def _price_line(line: str, items: Items, currency: str) -> Meaning:
 
 def _added_costs(items: Items) -> tuple[str, ...]:
     """Costs of the card networks that a price adds; interchange alone leaves open who pays the scheme fees."""
+    costs = [place for place, item in enumerate(items.all) if item.name in ("interchange", "scheme")]
     adds = tuple(name for name in ("interchange", "scheme") if items.take(name))
-    if adds == ("interchange",):
-        raise NotRead(Why.UNCLEAR, next(item.said for item in items.all if item.name == "interchange"))
+    if not adds:
+        return adds
+    # Without a plus beside them the figure behind them may be what they are, and not what comes to them.
+    beside = [items.all[place] for place in (costs[0] - 1, costs[-1] + 1) if 0 <= place < len(items.all)]
+    if adds == ("interchange",) or not any(item.name == "+" for item in beside):
+        raise NotRead(Why.UNCLEAR, items.all[costs[0]].said)
     return adds
 
 

@@ -91,6 +91,6 @@ export function withLine(text: string, number: number, line: string): string {
 
 /** Corrections with another one for a line; what it does not say stays as it was said before. */
 export function corrected(corrections: Correction[], line: number, part: Partial<Correction>): Correction[] {
-  const before = corrections.find((entry) => entry.line === line) ?? { line, no_price: false, first: false };
+  const before = corrections.find((entry) => entry.line === line) ?? { line };
   return [...corrections.filter((entry) => entry.line !== line), { ...before, ...part, line }];
 }
