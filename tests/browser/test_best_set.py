@@ -75,7 +75,7 @@ def past_orders(folder: Path) -> Path:
     """A file of 60 orders, of which two thirds were paid by card; nobody paid by anything that is not offered."""
     rows = ["Order no;Date;Total;Currency;Country;Paid with;Status"]
     rows += [
-        f"B{n};{1 + n % 28:02}/10/2026;{30 + n},50;EUR;PT;{'Visa-like card' if n % 3 else 'Direct debit'};paid"
+        f"B{n};{1 + n % 28:02}/10/2026;{30 + n},50;EUR;PT;{'Credit card' if n % 3 else 'Direct debit'};paid"
         for n in range(60)
     ]
     file = folder / "orders.csv"
