@@ -65,6 +65,10 @@ def test_the_fee_is_taken_apart_into_the_three(client: TestClient) -> None:
     }
     fee = route(client, **hand)["fee_taken_apart"]
     assert fee["parts"][0]["formula"].startswith("0.2 %")
+    assert [(held["id"], held["value"]) for held in fee["assumptions"]] == [
+        ("interchange-debit", "0.2"),
+        ("scheme-fee", "0.12"),
+    ]
     assert "card-plus" in fee["rate"]
     assert "within" not in fee["rate"]
 

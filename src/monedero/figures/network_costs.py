@@ -9,7 +9,7 @@ Source: `network_costs.json`; each figure names its own. Caps: Regulation (EU) 2
 """
 
 import json
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from decimal import Decimal
 from functools import cache
 from importlib.resources import files
@@ -17,7 +17,8 @@ from types import MappingProxyType
 
 from monedero.core.cost.assumption import ALL, Assumption, value_of
 from monedero.core.order.kinds import CardKind
-from monedero.core.ratecard.passed_on import NetworkCosts, Region
+from monedero.core.ratecard.model import Adds
+from monedero.core.ratecard.passed_on import Case, NetworkCosts, Region
 from monedero.figures.law import areas
 
 INTERCHANGE = {
@@ -63,6 +64,15 @@ def every(country: str) -> MappingProxyType[str, Assumption]:
             )
         )
     return MappingProxyType(found)
+
+
+def named(case: Case, adds: Sequence[Adds]) -> list[tuple[str, str]]:
+    """The figures that cards of a case cost by, each with what it is about."""
+    found = {
+        Adds.INTERCHANGE: (INTERCHANGE[case.region, case.kind], ALL),
+        Adds.SCHEME: (SCHEME[case.region], case.network or ALL),
+    }
+    return [of for cost, of in found.items() if cost in adds]
 
 
 def costs(country: str, chosen: Mapping[tuple[str, str], str]) -> NetworkCosts:

@@ -7,6 +7,7 @@ from typing import Annotated
 from fastapi import APIRouter, Query
 from pydantic import BaseModel, Field, StrictInt
 
+from monedero.api.desk.assumption_views import assumption_out
 from monedero.api.desk.best_set_schemas import (
     AskableOut,
     BestSetOut,
@@ -20,7 +21,6 @@ from monedero.api.desk.best_set_schemas import (
 )
 from monedero.api.desk.buyers import name_of
 from monedero.api.desk.checkout import draft_out
-from monedero.api.desk.compare import assumption_out
 from monedero.api.desk.door import ContextDep, RunningDep
 from monedero.api.problems import PROBLEMS
 from monedero.core.best_set.demand import Way

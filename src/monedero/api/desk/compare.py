@@ -6,6 +6,7 @@ from typing import Annotated
 
 from fastapi import APIRouter, Query
 
+from monedero.api.desk.assumption_views import assumption_out
 from monedero.api.desk.compare_schemas import (
     AssumptionOut,
     BandsOut,
@@ -29,19 +30,20 @@ from monedero.api.requests import InHand, InHandQuery, sentence
 from monedero.core.account import Act
 from monedero.core.cost.all_in import OtherCosts
 from monedero.core.cost.assumed import about
-from monedero.core.cost.assumption import ALL, Assumption, Scope, Unit, value_of
+from monedero.core.cost.assumption import Unit
 from monedero.core.cost.parts import bands_at
 from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.core.method import Method
 from monedero.core.money import Money
 from monedero.core.numbers import decimal_text
-from monedero.core.ratecard.model import Route
+from monedero.core.ratecard.model import RateCard, Route
+from monedero.core.ratecard.passed_on import PassedOnRate
 from monedero.core.reasons import Reason
-from monedero.figures import assumptions
+from monedero.figures import assumptions, network_costs
 from monedero.figures.assumptions import card_duties
 from monedero.server.shops import RunningShop
 from monedero.wording import reason_text
-from monedero.wording.catalogue import language, say
+from monedero.wording.catalogue import language
 from monedero.wording.costs import Case, cost_parts, unknown_parts
 from monedero.wording.derivation import derive
 from monedero.wording.facts import ToldFrom, facts
@@ -61,22 +63,6 @@ router = APIRouter(prefix="/api", tags=["compare"], responses=PROBLEMS)
 def reasons_out(reasons: tuple[Reason, ...], names: dict[str, str]) -> list[ReasonOut]:
     """Reasons with their sentences."""
     return [ReasonOut(code=reason.code.value, text=reason_text(reason, names)) for reason in reasons]
-
-
-def assumption_out(assumption: Assumption, where: str, inputs: CompareInputs) -> AssumptionOut:
-    """An assumption as it holds for a family, a method or the shop, with where its default comes from."""
-    value = value_of(assumption, where, inputs.chosen)
-    method = inputs.methods.get(where) if assumption.scope is Scope.METHOD else None
-    return AssumptionOut(
-        id=assumption.id,
-        about=where,
-        about_name=method.name if method else say("whole-shop") if where == ALL else where.replace("-", " "),
-        name=assumption.name,
-        unit=assumption.unit,
-        value=value,
-        typed=(assumption.id, where) in inputs.chosen,
-        source=assumption.source,
-    )
 
 
 class RouteWriter:
@@ -193,8 +179,21 @@ class _Writer(RouteWriter):
             card_day=candidate.card.valid_from,
             conditions=derived.conditions,
             parts=[FeePartOut(**part._asdict()) for part in derived.parts],
+            assumptions=self._added(candidate.card, candidate.priced.rate),
             steps=derived.steps,
         )
+
+    def _added(self, card: RateCard, rate: str) -> list[AssumptionOut]:
+        """Costs of the card networks that a rate adds, each as it holds."""
+        inputs = self.comparison.inputs
+        known = network_costs.every(inputs.shop.country)
+        entry = next((entry for entry in card.rates if entry.id == rate), None)
+        if not isinstance(entry, PassedOnRate):
+            return []
+        return [
+            assumption_out(known[name], about, inputs)
+            for name, about in network_costs.named(entry.case, entry.of.adds or ())
+        ]
 
     def _known(self, entry: RankedRoute) -> ToldFrom:
         candidate, inputs = entry.candidate, self.comparison.inputs

@@ -67,13 +67,14 @@ class FeePartOut(BaseModel):
 
 
 class FeeOut(BaseModel):
-    """A provider's fee taken apart, down to the rate on its card."""
+    """A provider's fee taken apart, down to the rate on its card; `assumptions` are what it adds of card networks."""
 
     charged: str
     rate: str
     card_day: date | None
     conditions: str
     parts: list[FeePartOut]
+    assumptions: list[AssumptionOut]
     steps: list[str]
 
 

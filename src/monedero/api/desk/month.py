@@ -5,7 +5,7 @@ from fractions import Fraction
 from fastapi import APIRouter
 from pydantic import BaseModel, StrictInt
 
-from monedero.api.desk.compare import assumption_out
+from monedero.api.desk.assumption_views import assumption_out
 from monedero.api.desk.compare_schemas import AssumptionOut
 from monedero.api.desk.door import ContextDep, RunningDep
 from monedero.api.problems import PROBLEMS

@@ -54,10 +54,19 @@ class PassedOn(NamedTuple):
     scheme: Decimal
 
 
+class Case(NamedTuple):
+    """Cards of one case: where they come from, their kind, and a network of which scheme fees are known otherwise."""
+
+    region: Region
+    kind: CardKind
+    network: str | None
+
+
 class PassedOnRate(Rate):
     """A rate of one case, with the rate in the card that it came of and what that adds in the case."""
 
     of: Rate
+    case: Case
     passed_on: PassedOn
 
 
@@ -92,12 +101,13 @@ def cases(rate: Rate, costs: NetworkCosts) -> Iterable[Rate]:
                     "card_kind": [kind] if kind else rate.when.card_kind,
                 }
                 if [] not in when.values():
-                    passed_on = _added(rate, costs, (region, kind or CardKind.CONSUMER_CREDIT, network))
+                    case = Case(region, kind or CardKind.CONSUMER_CREDIT, network)
                     name = ":".join(part for part in (rate.id, region, network, kind) if part)
-                    yield _case(rate, name, rate.when.model_copy(update=when), passed_on)
+                    yield _of_case(rate, name, rate.when.model_copy(update=when), case, costs)
 
 
-def _case(rate: Rate, name: str, when: When, passed_on: PassedOn) -> Rate:
+def _of_case(rate: Rate, name: str, when: When, case: Case, costs: NetworkCosts) -> Rate:
+    passed_on = _added(rate, costs, case)
     more = passed_on.interchange + passed_on.scheme
     bands = rate.graduated and [
         band.model_copy(update={"percent": band.percent + more}) for band in rate.graduated
@@ -106,10 +116,10 @@ def _case(rate: Rate, name: str, when: When, passed_on: PassedOn) -> Rate:
     fields |= {"id": name, "when": when, "graduated": bands, "adds": None}
     if not bands:
         fields["percent"] = (rate.percent or Decimal(0)) + more
-    return PassedOnRate.model_construct(**fields, of=rate, passed_on=passed_on)
+    return PassedOnRate.model_construct(**fields, of=rate, case=case, passed_on=passed_on)
 
 
-def _added(rate: Rate, costs: NetworkCosts, case: tuple[Region, CardKind, str | None]) -> PassedOn:
+def _added(rate: Rate, costs: NetworkCosts, case: Case) -> PassedOn:
     region, kind, network = case
     adds, none = rate.adds or (), Decimal(0)
     scheme = costs.scheme_of.get((region, network), costs.scheme[region]) if network else costs.scheme[region]

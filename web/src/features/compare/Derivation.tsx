@@ -123,6 +123,9 @@ export function Derivation({ entry, currency, onAdd, onBegin }: Props) {
               ))}
             </tbody>
           </table>
+          {fee.assumptions.map((assumption) => (
+            <AssumptionField key={assumption.id} assumption={assumption} currency={currency} />
+          ))}
           {fee.steps.map((step) => (
             <p key={step} className="text-soft">
               {step}
