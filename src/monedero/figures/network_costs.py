@@ -67,7 +67,11 @@ def every(country: str) -> MappingProxyType[str, Assumption]:
 
 
 def named(case: Case, adds: Sequence[Adds]) -> list[tuple[str, str]]:
-    """The figures that cards of a case cost by, each with what it is about."""
+    """The figures that cards of a case cost by, each with what it is about.
+
+    >>> named(Case(Region.ABROAD, CardKind.COMMERCIAL, "aster"), [Adds.SCHEME])
+    [('scheme-fee-abroad', 'aster')]
+    """
     found = {
         Adds.INTERCHANGE: (INTERCHANGE[case.region, case.kind], ALL),
         Adds.SCHEME: (SCHEME[case.region], case.network or ALL),
