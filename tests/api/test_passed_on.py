@@ -70,6 +70,7 @@ def test_the_fee_is_taken_apart_into_the_three(client: TestClient) -> None:
         ("scheme-fee", "0.12"),
     ]
     assert "card-plus" in fee["rate"]
+    assert fee["conditions"] == "any order"
     assert "within" not in fee["rate"]
 
 

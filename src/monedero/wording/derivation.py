@@ -63,7 +63,7 @@ def derive(
             formula=_formula(part, entries[part.entry], base),
             exact=f"{exact(numerator / over)} {priced.currency}",
             amount=str(Money(share, priced.currency)),
-            conditions=when_text(entries[part.entry].when),
+            conditions=_conditions(entries[part.entry]),
         )
         for (part, numerator), share in zip(taken_apart, shares, strict=True)
     ]
@@ -73,9 +73,14 @@ def derive(
     return Derivation(
         parts=parts,
         rate=say("fee-rate-since" if since else "fee-rate", **named, **since),
-        conditions=when_text(entries[priced.rate].when),
+        conditions=_conditions(entries[priced.rate]),
         steps=list(_steps(priced, amount, settled, in_books)),
     )
+
+
+def _conditions(entry: Rate | Extra) -> str:
+    """The conditions of an entry as they stand on the card."""
+    return when_text(entry.of.when if isinstance(entry, PassedOnRate) else entry.when)
 
 
 def _taken_apart(
