@@ -178,6 +178,17 @@ def test_a_margin_at_which_another_set_is_best_is_one_of_all_lines(client: TestC
         assert beyond.month.chosen != first.month.chosen == within.month.chosen
 
 
+def test_without_margins_nothing_is_said_of_another_figure(client: TestClient) -> None:
+    shop = client.get("/api/shop").json()
+    lines = [{**line, "margin": None} for line in shop["shop"]["lines"]]
+    kept = client.put("/api/shop", json={"version": shop["version"], "shop": {**shop["shop"], "lines": lines}})
+    assert kept.status_code == 200
+    assert values(client, "refund-rate", "card")["text"].endswith("of what another figure would change.")
+    told = client.get("/api/compare/best-set/shares", params={"family": "card"}).json()
+    assert told["text"].startswith("Type the margins of your lines")
+    assert prices(client, "orlenta/steady")["turns"] == []
+
+
 def test_yes_or_no_is_asked_for_the_other_answer(client: TestClient) -> None:
     told = values(client, "tax-recoverable", "*")
     assert told["text"].startswith("Now yes.")

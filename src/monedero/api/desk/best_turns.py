@@ -148,7 +148,7 @@ def read_price_turns(
             exactly=_exact(turn.at * (100 if kind == "percent" else 1)) if turn else None,
         )
         for kind, turn in found.turns
-        if kind != "monthly" or charge or found.inside
+        if demand.knows_margins and (kind != "monthly" or charge or found.inside)
     ]
     return PriceTurnsOut(mode=context.mode, plan=asked.plan, inside=found.inside, turns=turns)
 
@@ -194,7 +194,8 @@ def read_share_turns(
     running: RunningDep, context: ContextDep, asked: Annotated[SharesAsked, Query()]
 ) -> ShareTurnsOut:
     """The nearest lower and higher share of buyers who pay by a family first at which another set is best."""
-    found = share_turns(context, running.clock.now().date(), asked.limits(), asked.family)
+    day = running.clock.now().date()
+    found = share_turns(context, day, asked.limits(), asked.family)
     if found is None:
         raise Conflict(Fault(FaultCode.NO_SET))
     words, name = _Words(context), name_of(asked.family)
@@ -216,9 +217,13 @@ def read_share_turns(
         mode=context.mode,
         family=asked.family,
         share=decimal_text(found.share * 100, 1),
-        text="" if turns else say("turn-none", family=name),
+        text=_without_turns(name, known=demand_of(context, day).knows_margins) if not turns else "",
         turns=turns,
     )
+
+
+def _without_turns(family: str, *, known: bool) -> str:
+    return say("turn-none", family=family) if known else say("turns-without-margins")
 
 
 @router.get("/assumption")
@@ -249,7 +254,9 @@ def read_value_turns(
         if turn is not None
     ]
     said = [say("value-now", value=text(found.now))]
-    if not turns:
+    if not demand_of(context, day).knows_margins:
+        said.append(say("turns-without-margins"))
+    elif not turns:
         none = "value-either" if unit is Unit.YES_NO else "value-none"
         said.append(say(none, least=text(found.least), most=text(found.most)))
     return ValueTurnsOut(

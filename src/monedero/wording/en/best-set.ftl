@@ -17,6 +17,7 @@ set-change-out = without { $ways }
 set-change-moved = with { $ways } on another plan
 turn-fewer = If fewer than { $percent } % would pay by { $family } first, the best set is one { $change }.
 turn-more = If more than { $percent } % would pay by { $family } first, the best set is one { $change }.
+turns-without-margins = Type the margins of your lines: without them nothing is said of what another figure would change.
 turn-none = Whatever share would pay by { $family } first, this set is the best.
 value-margin = What lines leave before costs
 value-now = Now { $value }.
