@@ -1,7 +1,8 @@
 """The lines of `price_lines.txt`: right or marked, never wrong without a word.
 
-Source of the lines: common practice, no source. Their meanings were written down before any of them was read; of one,
-*Pay in three instalments*, the meaning was written anew, since the reader's was the better one.
+Source of the lines: common practice, no source. Their meanings were written down before any of them was read. Four were
+written anew after that: of *Pay in three instalments*, of European cards of a British shop, *Sans engagement* and *Sob
+consulta* the reader's was the better one.
 """
 
 import re
