@@ -104,7 +104,7 @@ def test_from_a_file_with_a_payment_column_to_the_best_set_with_one_provider_and
     desk.click("The best set for these buyers", "a")
     desk.see("proven: no other set carries more for less")
     desk.see("2 ways with 1 account carry 60 of 60 orders a month")
-    desk.see("Of none of it is known when it arrives")
+    desk.see("When it arrives is not known")
     assert desk.violations() == []
     desk.click("Put it in the checkout")
     desk.see("Without an account yet, so not switched on: Card (Larkhithe), SEPA direct debit (Larkhithe)")

@@ -1,8 +1,6 @@
 """A new provider: its prices typed or pasted, looked at for the order in hand before they are kept."""
 
 from collections.abc import Mapping
-from fractions import Fraction
-from itertools import islice
 from typing import Literal, get_args
 
 from fastapi import APIRouter
@@ -199,12 +197,13 @@ def read_orders_without_price(running: RunningDep, context: ContextDep, asked: N
     if card is None:
         raise refuse(FaultCode.TEXT_NO_PRICE, "text")
     found = without_price(context, card, running.clock.now().date())
-    lacking = sum(found.by_country.values(), Fraction(0))
+    lacking = found.lacking
+    first = list(found.by_country.items())[:MOST_NAMED]
     named = [
         say("country-orders", country=country_name(country), orders=decimal_text(orders, 1))
-        for country, orders in islice(found.by_country.items(), MOST_NAMED)
+        for country, orders in first
     ]
-    rest = sum(islice(found.by_country.values(), MOST_NAMED, None), Fraction(0))
+    rest = lacking - sum(orders for _, orders in first)
     if rest:
         named.append(say("country-orders", country=say("other-countries"), orders=decimal_text(rest, 1)))
     every = decimal_text(found.orders, 1)

@@ -12,7 +12,7 @@ import re
 
 _TAX = r"(?:VAT|I\.?V\.?A\.?|TVA|MwSt\.?|USt\.?|BTW)"
 _WITHOUT = (
-    r"(?:exclusive of|excluding|excl\.?|plus|\+|hors|plus|sin|más|mas|acresce|mais|zzgl\.?|zuzüglich|exkl\.?"
+    r"(?:exclusive of|excluding|excl\.?|plus|\+|hors|sin|más|mas|acresce|mais|zzgl\.?|zuzüglich|exkl\.?"
     r"|più|esclusa|exclusief)"
 )
 _MONTH = r"(?:months?|mo|m[eê]s|mois|monat|mese|maand)"

@@ -3,7 +3,7 @@
 What a set leaves is a straight line in each assumption, so that the values are exact.
 """
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable
 from dataclasses import dataclass
 from datetime import date
 from fractions import Fraction
@@ -122,7 +122,7 @@ class _Turns:
     def _moved(self, assumption: Assumption, where: str) -> Callable[[Fraction], Demand]:
         def demand_at(value: Fraction) -> Demand:
             held = {(assumption.id, where): value}
-            return with_terms(self.inputs, self.demand, self.day, lambda of, at: _of(held, of, at))
+            return with_terms(self.inputs, self.demand, self.day, lambda of, at: held.get((of.id, at)))
 
         return demand_at
 
@@ -150,7 +150,3 @@ class _Turns:
             other = ValueTurn(ONE - now, best.month)
         lower, higher = (None, other) if now == ZERO else (other, None)
         return AssumptionTurns(asked, now, ZERO, ONE, self.chosen, lower, higher)
-
-
-def _of(held: Mapping[tuple[str, str], Fraction], assumption: Assumption, where: str) -> Fraction | None:
-    return held.get((assumption.id, where))

@@ -29,6 +29,11 @@ class WithoutPrice:
     by_country: dict[str, Fraction]
     unbrought: Fraction
 
+    @property
+    def lacking(self) -> Fraction:
+        """The orders that have no price, of all countries."""
+        return sum(self.by_country.values(), ZERO)
+
 
 def without_price(context: Context, card: RateCard, day: date) -> WithoutPrice:
     """The orders of the month that no route of a card can price or carry, whatever the day from which it holds."""

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { type Schema, said } from "../../api/client";
 import { Trouble } from "../../ui/Page";
+import type { Option } from "../../ui/Picker";
 import { Picks } from "../../ui/Picks";
 import { type Best, type Limits, usePriceTurns, useShareTurns, useValueTurns } from "./bestQueries";
 
@@ -10,6 +11,35 @@ interface Props {
 }
 
 const WORKING = "It is being worked out; that takes a few seconds.";
+
+interface AskProps {
+  before: string;
+  after: string;
+  label: string;
+  none: string;
+  picked: string | null;
+  options: Option[];
+  onPick: (picked: string | null) => void;
+}
+
+/** A sentence that asks about one thing, which is picked in it. */
+function Ask({ before, after, label, none, picked, options, onPick }: AskProps) {
+  return (
+    <p className="mt-3">
+      {before}{" "}
+      <Picks
+        single
+        look="word"
+        label={label}
+        none={none}
+        values={picked ? [picked] : []}
+        options={options}
+        onPick={([first = null]) => onPick(first)}
+      />{" "}
+      {after}
+    </p>
+  );
+}
 
 const keyOf = (entry: Schema<"AskableOut">) => `${entry.assumption} ${entry.about}`;
 
@@ -30,19 +60,15 @@ export function Turns({ data, limits }: Props) {
       <h2 id="turns" className="text-lg border-b border-ink pb-1">
         What would change it
       </h2>
-      <p className="mt-2">
-        Ask what{" "}
-        <Picks
-          single
-          look="word"
-          label="Plan whose prices are asked for"
-          none="a provider"
-          values={plan ? [plan] : []}
-          options={options(data.plans)}
-          onPick={([picked = null]) => setPlan(picked)}
-        />{" "}
-        would have to offer, or how far it may raise its prices.
-      </p>
+      <Ask
+        before="Ask what"
+        after="would have to offer, or how far it may raise its prices."
+        label="Plan whose prices are asked for"
+        none="a provider"
+        picked={plan}
+        options={options(data.plans)}
+        onPick={setPlan}
+      />
       {prices.error && <Trouble>{said(prices.error)}</Trouble>}
       <div role="status">
         {plan && !prices.data && !prices.error && <p className="text-soft">{WORKING}</p>}
@@ -52,19 +78,15 @@ export function Turns({ data, limits }: Props) {
           </p>
         ))}
       </div>
-      <p className="mt-3">
-        Ask what follows if more or fewer buyers pay by{" "}
-        <Picks
-          single
-          look="word"
-          label="Way whose share is asked for"
-          none="a way"
-          values={family ? [family] : []}
-          options={options(data.families)}
-          onPick={([picked = null]) => setFamily(picked)}
-        />{" "}
-        first.
-      </p>
+      <Ask
+        before="Ask what follows if more or fewer buyers pay by"
+        after="first."
+        label="Way whose share is asked for"
+        none="a way"
+        picked={family}
+        options={options(data.families)}
+        onPick={setFamily}
+      />
       {shares.error && <Trouble>{said(shares.error)}</Trouble>}
       <div role="status">
         {family && !shares.data && !shares.error && <p className="text-soft">{WORKING}</p>}
@@ -75,19 +97,15 @@ export function Turns({ data, limits }: Props) {
           </p>
         )}
       </div>
-      <p className="mt-3">
-        Ask from which value of{" "}
-        <Picks
-          single
-          look="word"
-          label="Assumption whose value is asked for"
-          none="an assumption"
-          values={value ? [value] : []}
-          options={data.assumptions.map((entry) => ({ value: keyOf(entry), label: entry.name }))}
-          onPick={([picked = null]) => setValue(picked)}
-        />{" "}
-        on another set is best.
-      </p>
+      <Ask
+        before="Ask from which value of"
+        after="on another set is best."
+        label="Assumption whose value is asked for"
+        none="an assumption"
+        picked={value}
+        options={data.assumptions.map((entry) => ({ value: keyOf(entry), label: entry.name }))}
+        onPick={setValue}
+      />
       {values.error && <Trouble>{said(values.error)}</Trouble>}
       <div role="status">
         {asked && !values.data && !values.error && <p className="text-soft">{WORKING}</p>}
