@@ -289,6 +289,7 @@ class Known:
             "device": "phone",
             "plan": draw.choice(["orlenta/start", "dovetide/club"]),
             "family": draw.choice(["card", "cash"]),
+            "assumption": draw.choice(["margin", "hour-cost", "money-cost", "tax-recoverable"]),
             "cart": draw.choice(["star-chart:2", "sky-maps:1,night-boat-tour:2"]),
         }
         return {name: could[name] for name in names if name in could}

@@ -128,6 +128,12 @@ class Desk:
     def all(self, css: str) -> list[WebElement]:
         return self.browser.find_elements(By.CSS_SELECTOR, css)
 
+    def texts(self, css: str) -> list[str]:
+        """The texts of elements, read at one moment: a page that is drawn again meanwhile takes none away."""
+        read = "return [...document.querySelectorAll(arguments[0])].map((one) => one.innerText)"
+        found: list[str] = self.browser.execute_script(read, css)
+        return found
+
     def one(self, css: str) -> WebElement:
         found: WebElement = self.until(lambda: self.browser.find_element(By.CSS_SELECTOR, css))
         return found

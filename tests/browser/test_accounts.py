@@ -142,7 +142,7 @@ def test_exclusion_mail_and_keys_by_keyboard(desk: Desk) -> None:
     # Two providers that cannot both be on: said before the choice.
     desk.open("/accounts/mirabou" + CHART)
     desk.see("It cannot be on beside Quayling, which you hold.")
-    assert not [button for button in desk.all("main button") if button.text == "Begin the application"]
+    assert "Begin the application" not in desk.texts("main button")
     enter(desk, "Look at Quayling first")
     desk.see("Buyers pay in instalments")
     enter(desk, "Disconnect")
@@ -175,11 +175,11 @@ def test_exclusion_mail_and_keys_by_keyboard(desk: Desk) -> None:
 
     # A key of the wrong mode; then the right one.
     desk.open("/simulated-provider/demo/brixavo/office")
-    test_keys = [key.text for key in desk.all("code")]
+    test_keys = desk.texts("code")
     choose(desk, "mode", "live")
     enter(desk, "Open it")
     desk.see("live mode")
-    live_keys = [key.text for key in desk.all("code")][-2:]
+    live_keys = desk.texts("code")[-2:]
     desk.open("/accounts/brixavo" + CHART)
     desk.tab_to("Phone and mailbox")
     desk.keys(Keys.TAB, Keys.ARROW_RIGHT)
@@ -258,8 +258,13 @@ def test_a_debit_is_returned_after_the_goods_went_out_and_money_goes_back_in_par
     desk.open("/accounts/orlenta/notifications" + CHART)
     moved = "Something happened to the payment, order 1002"
     desk.see(moved)
-    notification = next(row for row in desk.all("main li") if moved in row.text and "\ncounted" in row.text)
-    notification.find_element(By.TAG_NAME, "summary").click()
+
+    def opened() -> bool:
+        row = next(row for row in desk.all("main li") if moved in row.text and "\ncounted" in row.text)
+        row.find_element(By.TAG_NAME, "summary").click()
+        return True
+
+    desk.until(opened)
     desk.click("Count it once more, by hand", "button", exact=False)
     desk.see("It was known already, counted once.")
     clean(desk)

@@ -20,7 +20,9 @@ A-5;06.10.2026;0,00;EUR;Spain;Printable sky maps;
 
 
 def routes(desk: Desk) -> list[str]:
-    return [row.get_attribute("data-route") or "" for row in desk.all("[data-route]")]
+    read = "return [...document.querySelectorAll('[data-route]')].map((row) => row.getAttribute('data-route'))"
+    found: list[str] = desk.browser.execute_script(read)
+    return found
 
 
 def first(desk: Desk) -> str:

@@ -139,8 +139,12 @@ def test_what_an_owner_describes_for_conditions_to_be_about(desk: Desk) -> None:
     desk.type_into("Name of the customer group Members", "Club members")
     desk.click("Add a way of delivery")
     desk.see("How each line goes")
-    costs = [button for button in desk.all("main button") if button.text == "It costs something"]
-    costs[-1].click()
+
+    def last_costs() -> bool:
+        [button for button in desk.all("main button") if button.text == "It costs something"][-1].click()
+        return True
+
+    desk.until(last_costs)
     desk.until(
         lambda: len([field for field in desk.all("input") if field.accessible_name == "Costs its buyer"]) > 3
     )
@@ -178,7 +182,9 @@ def test_delivery_changes_what_a_buyer_pays_and_a_town_is_priced(desk: Desk) -> 
     desk.until(lambda: desk.all("[cmdk-input]"))
     desk.keys("france", Keys.ENTER, Keys.ESCAPE)
     desk.see("Towns in France, between commas")
-    around = [field for field in desk.all("input") if field.accessible_name == "Or all towns around"]
+    around = desk.until(
+        lambda: [field for field in desk.all("input") if field.accessible_name == "Or all towns around"]
+    )
     around[0].send_keys("Atlantis", Keys.ENTER)
     desk.see("“Atlantis” is no town in the table of towns of this country")
     around[0].send_keys(Keys.CONTROL, "a")
@@ -259,9 +265,16 @@ def test_a_handle_is_caught_on_a_break_even_and_two_ways_meet_there(desk: Desk) 
     desk.pick("Whether Bank transfer ends or begins there", "begins")
     desk.type_into("at an amount, EUR", "lots")
     desk.see("“lots” is not an amount")
-    button = next(entry for entry in desk.all("[data-tender=bank-transfer] form button") if " EUR" in entry.text)
-    meets = button.text.split()[0]
-    button.click()
+
+    def met() -> str:
+        button = next(
+            entry for entry in desk.all("[data-tender=bank-transfer] form button") if " EUR" in entry.text
+        )
+        meets = button.text.split()[0]
+        button.click()
+        return meets
+
+    meets = desk.until(met)
     desk.click("Set both")
     desk.until(lambda: desk.named("From, in EUR", "input").get_attribute("value") == meets)
     desk.see(meets.rstrip("0").rstrip("."), "[data-tender=card]")
