@@ -21,7 +21,11 @@ def test_from_a_priced_route_to_a_buyer_who_pays_by_keyboard(desk: Desk) -> None
     desk.tab_to("Night boat tour repeats every month")
     desk.keys("/")
     assert desk.browser.switch_to.active_element.accessible_name == "Market of the buyer"
-    desk.keys(Keys.ENTER, "Spa", Keys.ENTER)
+    desk.keys(Keys.ENTER)
+    desk.until(lambda: desk.all("[role=option]"))
+    desk.keys("Spa")
+    desk.until(lambda: desk.browser.switch_to.active_element.text.startswith("Spain"))
+    desk.keys(Keys.ENTER)
     desk.until(lambda: "market=es-eur" in desk.browser.current_url)
     desk.tab_to("Amount of the order")
     desk.chord(Keys.CONTROL, "a")
