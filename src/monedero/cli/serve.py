@@ -4,6 +4,7 @@ import gc
 import logging
 import os
 from contextlib import ExitStack
+from enum import StrEnum
 from pathlib import Path
 from typing import Annotated, Any
 
@@ -14,6 +15,8 @@ import uvicorn
 from monedero.api.app import create_app
 from monedero.cli.reading import errors_of
 from monedero.core.card_number import masked
+from monedero.demo.full_shop import FullShop
+from monedero.server.full_example import fill
 from monedero.server.internal_server import entrance
 from monedero.server.listening import LOOPBACK, listening
 from monedero.server.lock import FolderLock
@@ -21,12 +24,22 @@ from monedero.server.scheduler import beating
 from monedero.server.shops import Shops
 
 
-def serve(
+class Example(StrEnum):
+    """The shops that an empty data folder can begin with."""
+
+    FULL = "full"
+
+
+def serve(  # noqa: PLR0913, PLR0917 - an option each
     data: Annotated[Path, typer.Option(help="The folder of the data; made where it is missing.")],
     port: Annotated[
         int, typer.Option(min=0, max=65535, help="The port on the loopback address; 0: any free one.")
     ] = 8420,
     demo: Annotated[bool, typer.Option(help="Begin in the demo shop.")] = False,
+    example: Annotated[
+        Example | None,
+        typer.Option(help="Begin with a drawn shop: `full` has 40 markets, 200 lines and 100,000 past orders."),
+    ] = None,
     allow_gateway: Annotated[
         list[str] | None,
         typer.Option(help="A host in a private network on which a gateway of your own may lie; may be repeated."),
@@ -44,6 +57,8 @@ def serve(
         with errors_of(str(data)):
             lock = open_things.enter_context(FolderLock(data))
             shops = Shops(data, allowed=allow_gateway or ())
+            if example is not None:
+                fill(shops.own, FullShop())
         with errors_of(f"port {port}"):
             door = listening(port)
         address = f"http://{LOOPBACK}:{door.getsockname()[1]}/"

@@ -9,7 +9,8 @@ from typing import Any
 from monedero.core.checkout.coverage.answer import Coverage, Found
 from monedero.core.checkout.coverage.boxes import Box
 from monedero.core.checkout.coverage.difference import MoreOffered
-from monedero.core.checkout.coverage.reach import Region, bits_of
+from monedero.core.checkout.coverage.possible import bits_of
+from monedero.core.checkout.coverage.reach import Region
 from monedero.core.money import Money
 from monedero.core.order.facts import FACTS
 from monedero.core.order.model import Order
@@ -53,7 +54,7 @@ def box_of(region: Region, box: Box) -> dict[str, Any]:
     return {
         "markets": [space.markets[region.markets[at]].id for at in bits_of(box.markets)],
         "areas": [list(space.areas[at]) for at in bits_of(box.areas)],
-        "carts": [list(space.carts[at].lines) for at in bits_of(box.carts)],
+        "carts": [[list(space.classes[place]) for place in space.carts[at].classes] for at in bits_of(box.carts)],
         "deliveries": [space.deliveries[at] for at in bits_of(box.deliveries)],
         "groups": [group for at in bits_of(box.groups) if (group := space.groups[at]) is not None],
         "devices": [space.devices[at].value for at in bits_of(box.devices)],

@@ -26,21 +26,17 @@ def texts_of(found: Iterable[tuple[CheckoutSnapshot, Impact]]) -> list[str]:
 
 def impact_texts(moves: Impact, names: Mapping[str, str]) -> list[str]:
     """The impact on one checkout, dead ends first; `names` are as for reasons, those of tenders by `tender/id`."""
-    dead = [
-        new_dead_end_text(described(region, box, moves.after.possible, names)) for region, box in moves.dead_ends
-    ]
+    dead = [new_dead_end_text(described(region, box, names)) for region, box in moves.dead_ends]
     return [*dead, *(_text(moves, move, names) for move in moves.moves)]
 
 
 def dead_ends_text(state: StateOfCoverage, names: Mapping[str, str]) -> list[str]:
     """The dead ends that the last change of a draft made."""
-    possible = state.over.possible
-    return [new_dead_end_text(described(region, box, possible, names)) for region, box in state.made]
+    return [new_dead_end_text(described(region, box, names)) for region, box in state.made]
 
 
 def _text(moves: Impact, move: Move, names: Mapping[str, str]) -> str:
-    possible = moves.after.possible if move.gains else moves.before.possible
-    places = [described(region, box, possible, names) for region, box in move.boxes[:MOST_PLACES]]
+    places = [described(region, box, names) for region, box in move.boxes[:MOST_PLACES]]
     name = names.get(f"tender/{move.tender}", move.tender)
     share = move.share if moves.knows_month else None
     return moved_orders_text(MovedOrders(name, move.gains, places, len(move.boxes) - len(places), share))

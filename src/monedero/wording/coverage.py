@@ -6,13 +6,15 @@ Source: own design.
 ('3 orders a month', 'up to 1 order a month', 'no order of your month')
 """
 
-from collections.abc import Iterable, Iterator, Mapping, Sequence
+from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from fractions import Fraction
 from typing import NamedTuple
 
 from monedero.core.checkout.coverage.boxes import Box
-from monedero.core.checkout.coverage.reach import Possible, Region, bits_of
+from monedero.core.checkout.coverage.possible import bits_of
+from monedero.core.checkout.coverage.reach import Region
 from monedero.core.checkout.coverage.share import Share
+from monedero.core.checkout.coverage.space import Space
 from monedero.core.money import Money
 from monedero.wording.catalogue import say
 from monedero.wording.condition_reasons import value_text
@@ -42,12 +44,12 @@ class Described(NamedTuple):
         return dict(self._asdict())
 
 
-def described(region: Region, box: Box, possible: Possible, names: Mapping[str, str]) -> Described:
+def described(region: Region, box: Box, names: Mapping[str, str]) -> Described:
     """The orders of a box in words; what a box holds all of is left out. `names` are as for reasons."""
-    more = (*_inside(region, box, names), *_how(region, box, possible, names), *_who(region, box, names))
+    more = (*_inside(region, box, names), *_how(region, box, names), *_who(region, box, names))
     amount = amounts_text(region, box.first, box.last)
     told = "".join(f" {phrase}" for phrase in (*more, amount) if phrase)
-    return Described(_where(region, box), _what(region, box, possible, names), told)
+    return Described(_where(region, box), _what(region, box, names), told)
 
 
 def place_text(told: Described) -> str:
@@ -87,7 +89,9 @@ def _where(region: Region, box: Box) -> str:
     return say("covers-in", places=told)
 
 
-def few(names: Sequence[str], more: str = "covers-more-lines") -> str:
+def few(
+    names: Sequence[str], more: str = "covers-more-lines", joined: Callable[[Iterable[str]], str] = all_of
+) -> str:
     """Names of which all are meant; of many the first ones, and by the message `more` how many others there are.
 
     >>> few(["A", "B"]), few(["A", "B", "C", "D", "E"])
@@ -95,7 +99,7 @@ def few(names: Sequence[str], more: str = "covers-more-lines") -> str:
     """
     if len(names) > MOST_NAMED + 1:
         return say(more, named=", ".join(names[:MOST_NAMED]), count=len(names) - MOST_NAMED)
-    return all_of(names)
+    return joined(names)
 
 
 def country_in(code: str) -> str:
@@ -128,28 +132,40 @@ def _inside(region: Region, box: Box, names: Mapping[str, str]) -> Iterator[str]
     yield say("covers-inside", areas=any_of(phrases))
 
 
-def _what(region: Region, box: Box, possible: Possible, names: Mapping[str, str]) -> str:
-    carts, every = region.space.carts, possible.carts(box.deliveries)
+def _what(region: Region, box: Box, names: Mapping[str, str]) -> str:
+    space, every = region.space, region.possible.carts(box.deliveries)
+    carts = space.carts
     if not every & ~box.carts:
         return say("covers-anything")
-    held = [carts[at].lines for at in bits_of(box.carts & every)]
-    lines = [some[0] for some in held if len(some) == 1]
-    told = [_line(line, names) for line in lines]
+    held = [carts[at].classes for at in bits_of(box.carts & every)]
+    alone = {some[0] for some in held if len(some) == 1}
+    told = [_line(line, names) for place in sorted(alone) for line in space.classes[place]]
     if len(told) > MOST_NAMED + 1:
         told = [few(told)]
-    pairs = [carts[at].lines for at in bits_of(every) if len(carts[at].lines) > 1]
-    beside = [pair for pair in pairs if set(pair) & set(lines)]
-    if lines and beside and not set(beside) & set(held):
+    pairs = [carts[at].classes for at in bits_of(every) if len(carts[at].classes) > 1]
+    beside = [pair for pair in pairs if set(pair) & alone]
+    if alone and beside and not set(beside) & set(held):
         told = [say("covers-alone", lines=any_of(told))]
     for pair in held:
-        if len(pair) > 1 and not set(pair) & set(lines):
-            one, other = (_line(line, names) for line in pair)
-            told.append(say("covers-together", one=one, other=other))
+        if len(pair) > 1 and not set(pair) & alone:
+            told.append(together(space, pair, names))
     return any_of(told[: MOST_NAMED + 1])
 
 
-def _how(region: Region, box: Box, possible: Possible, names: Mapping[str, str]) -> Iterator[str]:
-    can = [way for way, carts in enumerate(possible.carts_by) if carts & box.carts]
+def together(space: Space, classes: Sequence[int], names: Mapping[str, str]) -> str:
+    """The lines of a cart, each with those that can stand in its place."""
+    each = [few([_line(line, names) for line in space.classes[place]], joined=any_of) for place in classes]
+    if len(each) == 1:
+        return each[0]
+    if len(set(classes)) == 1:
+        lines = space.classes[classes[0]]
+        both = all_of([_line(line, names) for line in lines])
+        return both if len(lines) == 2 else say("covers-two-of", lines=each[0])
+    return say("covers-together", one=each[0], other=each[1])
+
+
+def _how(region: Region, box: Box, names: Mapping[str, str]) -> Iterator[str]:
+    can = [way for way, carts in enumerate(region.possible.carts_by) if carts & box.carts]
     held = [way for way in can if box.deliveries >> way & 1]
     if held != can:
         yield any_of(value_text("delivery", region.space.deliveries[way], names) for way in held)

@@ -10,10 +10,9 @@ from monedero.core.fx import NoReferenceRate
 from monedero.core.money import Money
 from monedero.core.order.model import Order
 from monedero.wording.catalogue import say
-from monedero.wording.coverage import amounts_text, cell_text, described, few, share_text, shut_text
+from monedero.wording.coverage import amounts_text, cell_text, described, few, share_text, shut_text, together
 from monedero.wording.names import names_of
 from monedero.wording.places import country_name
-from monedero.wording.show import all_of
 from monedero.wording.tender_conditions import condition_text
 from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot
 from monedero.work.checkout.coverage_orders import order_of_finding
@@ -59,7 +58,7 @@ def _row(
     lines = space.carts[row.cart].lines
     return RowOut(
         lines=list(lines),
-        name=all_of(names[f"line/{line}"] for line in lines),
+        name=together(space, space.carts[row.cart].classes, names),
         repeats=space.lines[lines[0]].recurring,
         cells=[_cell(part, cell, rate, snapshot, names) for cell in row.cells],
     )
@@ -110,7 +109,7 @@ def _findings(
             part = parts[region.currency]
             if not part.possible.any(part.boxes.reach(box).meets(looked_at(part, look))):
                 continue
-            fields |= described(region, box, examined.possible, names).fields
+            fields |= described(region, box, names).fields
             share = share_text(finding.share) if month_known else ""
             one = order_of_finding(examined, finding, look, snapshot.shop, rates)
             order = order_out(snapshot, one) if one else None
@@ -161,10 +160,10 @@ def order_out(snapshot: CheckoutSnapshot, order: Order) -> OrderToHand | None:
 
 def looked_text(examined: Examined) -> str:
     """How many kinds of order were looked at, and how many sets of ways to pay there are."""
-    orders, sets = 0, set()
+    orders, sets, space = 0, set(), examined.space
     for part in examined.parts:
         every = part.boxes.everything
-        loads = sum(bits.bit_count() for bits in part.possible.carts_by)
+        loads = sum(space.count(cart) * len(cart.deliveries) for cart in space.carts)
         facts = (every.places, every.groups, every.devices, every.signed_in, every.amounts)
         kinds = loads
         for bits in facts:

@@ -26,6 +26,7 @@ covers-in-no-area = in none of your areas
 covers-anything = anything
 covers-alone = { $lines } in a cart of its own
 covers-together = { $one } together with { $other }
+covers-two-of = two of { $lines }
 covers-more-lines = { $named } and { $count } more
 covers-group = as { $groups }
 covers-signed-in = signed in

@@ -6,7 +6,8 @@ from typing import NamedTuple
 from monedero.core.checkout.coverage.boxes import Box
 from monedero.core.checkout.coverage.grid import Look, looked_at
 from monedero.core.checkout.coverage.parts import Examined, Part
-from monedero.core.checkout.coverage.reach import Reach, bits_of
+from monedero.core.checkout.coverage.possible import bits_of
+from monedero.core.checkout.coverage.reach import Reach
 from monedero.core.fx import NoReferenceRate, ReferenceRates
 from monedero.core.money import Money, round_half_up
 from monedero.core.order.model import Order
@@ -42,12 +43,12 @@ def order_of_cell(examined: Examined, cell: InCell, look: Look, shop: Shop, rate
         places = [at for at, market in enumerate(region.markets) if space.markets[market].id == cell.market]
         if not places:
             continue
-        carts = sum(1 << at for at, cart in enumerate(space.carts) if cart.lines == cell.lines)
+        cart = space.cart_of(cell.lines)
         every = part.boxes.everything
         held = looked_at(part, look).meets(
             every._replace(
                 places=part.boxes.places(1 << places[0], (1 << region.width) - 1),
-                carts=carts,
+                carts=0 if cart is None else 1 << cart,
                 amounts=sum(
                     1 << at
                     for at, begin in enumerate(region.begins)
@@ -75,7 +76,7 @@ def _of_kind(part: Part, finding: Finding) -> list[Reach]:
 def _best(part: Part, reaches: Iterable[Reach], shop: Shop, rates: ReferenceRates) -> Order | None:
     """An order of one line, of the first market and line in the shop's sequence; None where all are of two lines."""
     pieces = part.pieces(reach for reach in reaches if part.possible.any(reach))
-    single = sum(1 << at for at, cart in enumerate(part.region.space.carts) if len(cart.lines) == 1)
+    single = (1 << len(part.region.space.classes)) - 1
     own = [piece._replace(carts=piece.carts & single) for piece in pieces if piece.carts & single]
     if not own:
         return None

@@ -43,4 +43,4 @@ def _made(
     """The dead ends that were none before the last change."""
     was = CheckoutSnapshot(snapshot.shop, before, snapshot.methods, None, None)
     earlier = Examined(decided(before, setting_of(context, was)), space_of(snapshot.shop, day))
-    return largest_of(new_dead_ends(earlier, over), over.possible)[:MOST_TOLD]
+    return largest_of(new_dead_ends(earlier, over))[:MOST_TOLD]

@@ -58,7 +58,8 @@ def examined(context: Context, snapshot: CheckoutSnapshot, asked: Asked) -> Exam
 def looked_into(decision: Decision, space: Space, asked: Asked, accounts: Mapping[str, Account]) -> Examined:
     """A decision over the orders of a shop, with the checks that count for what is asked."""
     keep = accounts_aside(out_of(accounts.values(), asked.without)) if asked.as_if_ready else every_check
-    return Examined(decision, space, keep)
+    over = Examined(decision, space, keep)
+    return replace(over, space=space.merged(over.told_of_line))
 
 
 def decided(checkout: Checkout, setting: Setting) -> Decision:

@@ -45,11 +45,11 @@ def findings(examined: Examined, month: Sequence[SameOrders]) -> list[Finding]:
 
     Of each kind those that most orders of the month meet come first. A tender that is off is meant to reach nothing.
     """
-    answer, possible = coverage(examined), examined.possible
+    answer = coverage(examined)
 
     def told(kind: FindingKind, some: Iterable[Found]) -> Iterator[Finding]:
         for found in some:
-            share = share_of([(found.region, found.box)], month, possible)
+            share = share_of([(found.region, found.box)], month)
             yield Finding(_id(kind, found), kind, share, found, found.tender)
 
     every = [

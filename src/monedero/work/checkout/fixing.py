@@ -126,10 +126,10 @@ def _with_cost(context: Context, snapshot: CheckoutSnapshot, day: date, finding:
     id, [*tenders] = fix_id(fix), fix.tenders
     if finding.found is None or finding.kind is FindingKind.FEE_ONLY or len(tenders) > 1:
         return FixFor(id, fix, Fraction(0), None, beside)
-    box, possible = (finding.found.region, finding.found.box), examined(context, snapshot, Asked(day)).possible
+    box = finding.found.region, finding.found.box
     orders, cost, known = Fraction(0), Fraction(0), True
     kept: dict[Order, tuple[Curve | None, Curve | None]] = {}
-    for weight, _, same, minor in orders_in([box], told_orders(context, day), possible):
+    for weight, _, same, minor in orders_in([box], told_orders(context, day)):
         if same.order not in kept:
             curves = _curves(context, snapshot, same.order)
             kept[same.order] = (curves.get(tenders[0].id), curves.get(finding.tender))

@@ -7,7 +7,7 @@ from typing import NamedTuple
 from monedero.core.checkout.coverage.boxes import Box, largest
 from monedero.core.checkout.coverage.difference import MoreOffered, more_offered, new_dead_ends
 from monedero.core.checkout.coverage.parts import Examined
-from monedero.core.checkout.coverage.reach import Possible, Region
+from monedero.core.checkout.coverage.reach import Region
 from monedero.core.checkout.coverage.share import Share, share_of
 from monedero.core.checkout.limit_cost import SameOrders
 
@@ -56,35 +56,33 @@ def moves(before: Examined, after: Examined, months: Months) -> Impact:
     found = []
     for tender in tenders:
         if tender in lost:
-            found.append(_move(lost[tender], months.before, before.possible, gains=False))
+            found.append(_move(lost[tender], months.before, gains=False))
         if tender in gained:
-            found.append(_move(gained[tender], months.after, after.possible, gains=True))
+            found.append(_move(gained[tender], months.after, gains=True))
     # Losses come before gains, and those of most orders first, so that no loss is out of sight.
     found.sort(key=lambda move: (move.gains, -move.share.orders))
-    dead = largest_of(new_dead_ends(before, after), after.possible)
-    return Impact(before, after, found, _by_share(dead, months.after, after.possible), bool(months.before))
+    dead = largest_of(new_dead_ends(before, after))
+    return Impact(before, after, found, _by_share(dead, months.after), bool(months.before))
 
 
-def _move(more: MoreOffered, month: Sequence[SameOrders], possible: Possible, *, gains: bool) -> Move:
-    boxes = _by_share(largest_of(more.boxes, possible), month, possible)
-    return Move(more.tender, gains, boxes, share_of(boxes, month, possible))
+def _move(more: MoreOffered, month: Sequence[SameOrders], *, gains: bool) -> Move:
+    boxes = _by_share(largest_of(more.boxes), month)
+    return Move(more.tender, gains, boxes, share_of(boxes, month))
 
 
-def largest_of(pieces: Iterable[tuple[Region, Box]], possible: Possible) -> list[tuple[Region, Box]]:
+def largest_of(pieces: Iterable[tuple[Region, Box]]) -> list[tuple[Region, Box]]:
     """Pieces of any regions as largest boxes."""
-    return list(_largest(pieces, possible))
+    return list(_largest(pieces))
 
 
-def _largest(pieces: Iterable[tuple[Region, Box]], possible: Possible) -> Iterator[tuple[Region, Box]]:
+def _largest(pieces: Iterable[tuple[Region, Box]]) -> Iterator[tuple[Region, Box]]:
     by_currency: dict[str, tuple[Region, list[Box]]] = {}
     for region, box in pieces:
         by_currency.setdefault(region.currency, (region, []))[1].append(box)
     for region, boxes in by_currency.values():
-        for box in largest(region, boxes, possible):
+        for box in largest(region, boxes):
             yield region, box
 
 
-def _by_share(
-    boxes: Sequence[tuple[Region, Box]], month: Sequence[SameOrders], possible: Possible
-) -> list[tuple[Region, Box]]:
-    return sorted(boxes, key=lambda box: -share_of([box], month, possible).orders)
+def _by_share(boxes: Sequence[tuple[Region, Box]], month: Sequence[SameOrders]) -> list[tuple[Region, Box]]:
+    return sorted(boxes, key=lambda box: -share_of([box], month).orders)

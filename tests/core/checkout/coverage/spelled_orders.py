@@ -6,12 +6,14 @@ from datetime import date
 from itertools import combinations, product
 from typing import Any, NamedTuple
 
+from monedero.core.checkout.coverage.parts import Examined
 from monedero.core.checkout.decision import Decision
 from monedero.core.checkout.stretches import begins_of
 from monedero.core.money import Money
 from monedero.core.order.model import Device, Order
 from monedero.figures import reference_rates
 from monedero.formats.checkout_file import CheckoutFile, read
+from monedero.work.checkout.examined import Asked, looked_into, space_of
 from tests.core.checkout.drawn_checkouts import BASE
 
 DAY = date(2025, 6, 11)
@@ -40,7 +42,16 @@ class Spelled(NamedTuple):
 
 
 def file_of(raw: dict[str, Any], markets: list[dict[str, str]]) -> CheckoutFile:
-    return read(json.dumps({**raw, "markets": markets}).encode())
+    """A drawn checkout; in every other one the lamp goes the same ways as the chart, and may stand as one with it."""
+    [chart, lamp, *others] = raw["lines"]
+    if len(json.dumps(raw)) % 2:
+        lamp = {**lamp, "deliveries": chart["deliveries"]}
+    return read(json.dumps({**raw, "markets": markets, "lines": [chart, lamp, *others]}).encode())
+
+
+def examined(file: CheckoutFile) -> Examined:
+    """A checkout with the orders of its shop, as the product looks into it."""
+    return looked_into(file.decision(reference_rates.bundled()), space_of(file, DAY), Asked(DAY), {})
 
 
 def carts_of(file: CheckoutFile) -> Iterator[tuple[tuple[str, ...], tuple[str, ...]]]:
@@ -106,9 +117,18 @@ class Plain(NamedTuple):
         return all(value in some for value, some in zip(order.values, self.values, strict=True))
 
 
+def _carts(told: list[list[list[str]]]) -> frozenset[tuple[str, ...]]:
+    """Every cart of single lines, in whatever sequence."""
+    each = (some for cart in told for lines in product(*cart) for some in (lines, lines[::-1]))
+    return frozenset(some for some in each if len(set(some)) == len(some))
+
+
 def plain(box: dict[str, Any]) -> Plain:
     values = (
-        frozenset(tuple(value) if isinstance(value, list) else value for value in box[fact]) for fact in FACTS
+        _carts(box[fact])
+        if fact == "carts"
+        else frozenset(tuple(value) if isinstance(value, list) else value for value in box[fact])
+        for fact in FACTS
     )
     start, below = Money.parse(box["amount"]["from"]), box["amount"]["below"]
     return Plain(tuple(values), start.currency, start.minor, Money.parse(below).minor if below else 10**12)

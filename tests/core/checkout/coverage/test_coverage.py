@@ -13,7 +13,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from monedero.core.checkout.coverage.boxes import Boxes
-from monedero.core.checkout.coverage.reach import Possible, Reach, regions, shut_out_by
+from monedero.core.checkout.coverage.reach import Reach, regions, shut_out_by
 from monedero.core.checkout.coverage.space import Cart, Space
 from monedero.core.order.area import Area
 from monedero.core.order.facts import order_from
@@ -186,7 +186,7 @@ def test_no_set_of_at_most_so_many_codes_is_told_as_all_of_them() -> None:
             ("method-kind", "window-under", "condition-country", "condition-kind", "condition-line")
         )
     }
-    possible = Possible(Space.of([], [LINE], [], [], [], DAY))
+    possible = Space.of([], [LINE], [], [], [], DAY).possible
     assert shut_out_by([(by_code, everything)], possible) == list(by_code)
 
 
@@ -200,14 +200,14 @@ def test_every_letter_may_be_the_beginning_of_a_postcode() -> None:
 def test_two_lines_that_are_not_delivered_share_a_cart() -> None:
     other = LINE.model_copy(update={"id": "lamp", "name": "Lamp"})
     [_, _, both] = Space.of([MARKET], [LINE, other], [], [], [], DAY).carts
-    assert both == Cart(("chart", "lamp"), ("none",))
+    assert both == Cart(("chart", "lamp"), ("none",), classes=(0, 1))
 
 
 def test_pieces_hold_only_what_goes_together() -> None:
     other = LINE.model_copy(update={"id": "lamp", "name": "Lamp", "deliveries": ["van"]})
     space = Space.of([MARKET], [LINE, other], ["van"], [], [], DAY)
     [region] = regions(space, {"EUR": set()})
-    boxes = Boxes(region, Possible(space))
+    boxes = Boxes(region)
     # By the van alone the chart, which is not delivered, does not go by itself.
     found = [(box.carts, box.deliveries) for box in boxes.pieces(region.everything._replace(deliveries=0b01))]
     assert found == [(0b110, 0b01)]
@@ -215,7 +215,7 @@ def test_pieces_hold_only_what_goes_together() -> None:
 
 def test_a_box_grows_along_the_amounts_both_ways_until_something_is_offered() -> None:
     [region] = regions(Space.of([MARKET], [LINE], [], [], [], DAY), {"EUR": {100, 200, 300, 400}})
-    boxes = Boxes(region, Possible(region.space))
+    boxes = Boxes(region)
     [piece] = boxes.pieces(boxes.everything._replace(amounts=0b00100))
     alone = boxes.widest(piece, [])
     assert (alone.first, alone.last) == (0, 4)
@@ -227,7 +227,7 @@ def test_what_cannot_be_ordered_is_in_no_box_s_way() -> None:
     lamp = LINE.model_copy(update={"id": "lamp", "name": "Lamp", "deliveries": ["van"]})
     space = Space.of([MARKET], [LINE, lamp], ["van"], [], [], DAY)
     [region] = regions(space, {"EUR": set()})
-    boxes = Boxes(region, Possible(space))
+    boxes = Boxes(region)
     [chart, *_] = boxes.pieces(boxes.everything._replace(carts=0b001, devices=0b01))
     # The chart alone never goes by the van: an offer for it there is an offer to nobody.
     nobody = boxes.everything._replace(carts=0b001, deliveries=0b01)
@@ -236,7 +236,7 @@ def test_what_cannot_be_ordered_is_in_no_box_s_way() -> None:
 
 def test_what_is_offered_on_phones_keeps_a_box_off_them() -> None:
     [region] = regions(Space.of([MARKET], [LINE], [], [], [], DAY), {"EUR": set()})
-    boxes = Boxes(region, Possible(region.space))
+    boxes = Boxes(region)
     [piece] = boxes.pieces(boxes.everything._replace(devices=0b10, signed_in=0b01))
     grown = boxes.widest(piece, [boxes.everything._replace(devices=0b01)])
     assert (grown.devices, grown.signed_in) == (0b10, 0b11)
@@ -245,7 +245,7 @@ def test_what_is_offered_on_phones_keeps_a_box_off_them() -> None:
 def test_what_is_offered_in_another_market_keeps_a_box_out_of_that_market_alone() -> None:
     spain = MARKET.model_copy(update={"id": "es", "country": "ES"})
     [region] = regions(Space.of([MARKET, spain], [LINE], [], [], [], DAY), {"EUR": set()})
-    boxes = Boxes(region, Possible(region.space))
+    boxes = Boxes(region)
     [piece] = boxes.pieces(boxes.everything._replace(places=0b01, devices=0b01, signed_in=0b01))
     grown = boxes.widest(piece, [boxes.everything._replace(places=0b10)])
     assert (grown.markets, grown.devices, grown.signed_in) == (0b01, 0b11, 0b11)

@@ -6,20 +6,12 @@ from typing import Any
 from hypothesis import given
 
 from monedero.core.checkout.coverage.difference import more_offered, new_dead_ends
-from monedero.core.checkout.coverage.parts import Examined
-from monedero.core.checkout.coverage.space import Space
 from monedero.figures import reference_rates
 from monedero.formats.checkout_file import CheckoutFile
 from monedero.formats.coverage_json import box_of
-from tests.core.checkout.coverage.spelled_orders import DAY, MARKETS, file_of, plain, spelled
+from tests.core.checkout.coverage.spelled_orders import MARKETS, examined, file_of, plain, spelled
 from tests.core.checkout.drawn_checkouts import BASE, checkouts
 from tests.properties import tried_on
-
-
-def examined(file: CheckoutFile) -> Examined:
-    ways, groups = [way.id for way in file.deliveries], [group.id for group in file.customer_groups]
-    space = Space.of(file.markets, file.lines, ways, groups, file.areas, DAY)
-    return Examined(file.decision(reference_rates.bundled()), space)
 
 
 @tried_on(10)

@@ -9,8 +9,6 @@ from hypothesis import strategies as st
 
 from monedero.core.checkout.coverage.answer import Coverage, Found, coverage
 from monedero.core.checkout.coverage.fixes import Fixes
-from monedero.core.checkout.coverage.parts import Examined
-from monedero.core.checkout.coverage.space import Space
 from monedero.core.checkout.coverage.widen import OF_ACCOUNT, Act, Fix, Widening
 from monedero.core.checkout.decision import Decision
 from monedero.core.checkout.model import Tender
@@ -21,9 +19,9 @@ from monedero.figures import reference_rates
 from monedero.formats.checkout_file import CheckoutFile, read
 from monedero.formats.coverage_json import box_of
 from tests.core.checkout.coverage.spelled_orders import (
-    DAY,
     MARKETS,
     Spelled,
+    examined,
     file_of,
     plain,
     spelled,
@@ -40,9 +38,7 @@ class Tried:
 
     def __init__(self, file: CheckoutFile, out: tuple[str, ...] = ()) -> None:
         self.file, self.decision, self.setting = file, file.decision(RATES), file.setting(RATES)
-        ways, groups = [way.id for way in file.deliveries], [group.id for group in file.customer_groups]
-        self.space = Space.of(file.markets, file.lines, ways, groups, file.areas, DAY)
-        self.examined = Examined(self.decision, self.space)
+        self.examined = examined(file)
         self.found: Coverage = coverage(self.examined)
         self.fixes = Fixes(self.examined, Widening(self.examined, file.shared_conditions, self.setting, out))
 

@@ -34,7 +34,8 @@ from typing import NamedTuple
 
 from monedero.core.checkout.coverage.boxes import Box
 from monedero.core.checkout.coverage.parts import Examined, Part
-from monedero.core.checkout.coverage.reach import Reach, Region, bits_of, shut_out_by
+from monedero.core.checkout.coverage.possible import bits_of
+from monedero.core.checkout.coverage.reach import Reach, Region, shut_out_by
 from monedero.core.checkout.coverage.space import Space
 from monedero.core.order.model import Order
 
@@ -122,7 +123,7 @@ def _found(part: Part, boxes: Iterable[tuple[Box, Box]], tender: str = "") -> li
 def unreachable(examined: Examined) -> dict[str, Sequence[str]]:
     """Tenders that no order reaches, with a smallest set of codes by which that is so in every region."""
     found: dict[str, Sequence[str]] = {}
-    possible, parts = examined.possible, examined.parts
+    possible, parts = examined.space.possible, examined.parts
     for at, (tender, _) in enumerate(examined.decision.tenders):
         if any(possible.any(part.compiled[at].reach) for part in parts):
             continue

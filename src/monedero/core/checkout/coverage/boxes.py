@@ -15,7 +15,7 @@ Source: own design.
 >>> line = Line(id="chart", name="Chart", kind="goods", usual_amount="9 EUR", recurring=False)
 >>> space = Space.of([market], [line], [], [], [], date(2026, 11, 27))
 >>> [region] = regions(space, {"EUR": {5001}})
->>> boxes = Boxes(region, Possible(space))
+>>> boxes = Boxes(region)
 >>> up_to_fifty = boxes.everything._replace(amounts=0b01)
 >>> [piece] = boxes.pieces(boxes.everything._replace(amounts=0b10, devices=0b01))
 >>> boxes.widest(piece, [up_to_fifty])
@@ -25,7 +25,8 @@ Box(markets=1, areas=1, carts=1, deliveries=1, groups=1, devices=3, signed_in=3,
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from typing import NamedTuple
 
-from monedero.core.checkout.coverage.reach import Possible, Reach, Region, bits_of, less
+from monedero.core.checkout.coverage.possible import bits_of
+from monedero.core.checkout.coverage.reach import Reach, Region, less
 
 
 class Box(NamedTuple):
@@ -53,9 +54,9 @@ PLAIN = ("signed_in", "devices", "groups")
 class Boxes:
     """Makes boxes of one region."""
 
-    def __init__(self, region: Region, possible: Possible) -> None:
+    def __init__(self, region: Region) -> None:
         """Works out once what goes together."""
-        self._region, self._possible = region, possible
+        self._region, self._possible = region, region.possible
         self.everything = region.everything
         width, count = region.width, len(region.markets)
         self._columns = [sum(1 << (m * width + a) for m in range(count)) for a in range(width)]
@@ -248,7 +249,7 @@ def runs(amounts: int) -> Iterator[tuple[int, int]]:
         amounts &= -1 << (last + 1)
 
 
-def largest(region: Region, pieces: Sequence[Box], possible: Possible) -> list[Box]:
+def largest(region: Region, pieces: Sequence[Box]) -> list[Box]:
     """Largest boxes that hold some pieces, in which everything goes together, and no other order; few of them.
 
     >>> from datetime import date
@@ -259,14 +260,14 @@ def largest(region: Region, pieces: Sequence[Box], possible: Possible) -> list[B
     >>> line = Line(id="chart", name="Chart", kind="goods", usual_amount="9 EUR", recurring=False)
     >>> space = Space.of([market], [line], [], [], [], date(2026, 11, 27))
     >>> [region] = regions(space, {"EUR": {5001}})
-    >>> [piece] = Boxes(region, Possible(space)).pieces(Boxes(region, Possible(space)).everything)
+    >>> [piece] = Boxes(region).pieces(Boxes(region).everything)
     >>> halves = [piece._replace(devices=0b01), piece._replace(devices=0b10)]
-    >>> [box.devices for box in largest(region, halves, Possible(space))]
+    >>> [box.devices for box in largest(region, halves)]
     [3]
     """
-    boxes = Boxes(region, possible)
+    boxes = Boxes(region)
     others = [boxes.everything]
     for piece in pieces:
         reach = boxes.reach(piece)
-        others = [rest for other in others for rest in less(other, reach) if possible.any(rest)]
+        others = [rest for other in others for rest in less(other, reach) if region.possible.any(rest)]
     return [box for box, _ in boxes.cover(pieces, others)]

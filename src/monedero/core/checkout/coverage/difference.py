@@ -30,14 +30,14 @@ Source: own design.
 []
 """
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Hashable, Iterator, Sequence
 from dataclasses import replace
 from typing import NamedTuple
 
 from monedero.core.checkout.coverage.boxes import Box
 from monedero.core.checkout.coverage.parts import Examined
 from monedero.core.checkout.coverage.reach import Reach, Region, compiled, less
-from monedero.core.checkout.coverage.space import Space
+from monedero.core.checkout.coverage.space import NamedLine, Space, sold
 from monedero.core.checkout.stretches import begins_of
 
 
@@ -50,6 +50,7 @@ class MoreOffered(NamedTuple):
 
 def more_offered(here: Examined, there: Examined, *, changed: bool = False) -> list[MoreOffered]:
     """Tells what one checkout offers and another does not, tender by tender; those without are left out."""
+    here, there = told_apart(here, there)
     others = {tender.id: sifted for tender, sifted in there.decision.tenders}
     found: dict[str, list[tuple[Region, Box]]] = {}
     for region in here.regions(there.decision):
@@ -67,12 +68,25 @@ def more_offered(here: Examined, there: Examined, *, changed: bool = False) -> l
     return [MoreOffered(tender, boxes) for tender, boxes in found.items() if boxes]
 
 
+def told_apart(*each: Examined) -> list[Examined]:
+    """Checkouts that are held against each other: lines are one where all of their shops and checks say the same."""
+
+    def told(line: NamedLine) -> Hashable:
+        return tuple(
+            (known.lines.get(line.id) and sold(known.lines[line.id]), asked(line)) for known, asked in others
+        )
+
+    others = [(one.space, one.told_of_line) for one in each]
+    return [replace(one, space=one.space.merged(told)) for one in each]
+
+
 def new_dead_ends(before: Examined, after: Examined) -> list[tuple[Region, Box]]:
     """The orders that are offered nothing after a change, but were offered something before.
 
     In a market that had another currency before they are those that were offered something then at every amount.
     """
     found = []
+    before, after = told_apart(before, after)
     for region in after.regions(before.decision):
         part = after.part(region)
         received = _received(region, before.space)
@@ -136,7 +150,6 @@ def _received(region: Region, other: Space) -> Reach:
     """Tells what of a region another shop can receive too."""
     space, everything = region.space, region.everything
     markets = {(market.country, market.currency) for market in other.markets}
-    carts = {frozenset(cart.lines) for cart in other.carts}
     width = (1 << region.width) - 1
     places = 0
     for at, market in enumerate(region.markets):
@@ -144,7 +157,7 @@ def _received(region: Region, other: Space) -> Reach:
             places |= width << at * region.width
     return everything._replace(
         places=everything.places & places,
-        carts=sum(1 << at for at, cart in enumerate(space.carts) if frozenset(cart.lines) in carts),
+        carts=sum(1 << at for at, cart in enumerate(space.carts) if other.cart_of(cart.lines) is not None),
         deliveries=sum(1 << at for at, way in enumerate(space.deliveries) if way in other.deliveries),
         groups=sum(1 << at for at, group in enumerate(space.groups) if _same_buyers(group, other.groups)),
     )

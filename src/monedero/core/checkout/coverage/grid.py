@@ -34,7 +34,8 @@ from functools import cache
 from typing import NamedTuple
 
 from monedero.core.checkout.coverage.parts import Part
-from monedero.core.checkout.coverage.reach import Reach, bits_of
+from monedero.core.checkout.coverage.possible import bits_of
+from monedero.core.checkout.coverage.reach import Reach
 from monedero.core.order.model import Device
 
 
@@ -150,13 +151,13 @@ def _cells(part: Part, found: Sequence[tuple[int, Reach]]) -> tuple[Cell, ...]:
 def _told(part: Part, rows: Sequence[Row]) -> Iterator[Row]:
     """Every line by itself, and two in one cart where nobody can pay for both, but for each alone."""
     carts = part.region.space.carts
-    dead = {carts[row.cart].lines: _dead(row) for row in rows}
+    dead = {carts[row.cart].classes: _dead(row) for row in rows}
     for row in rows:
-        lines = carts[row.cart].lines
+        classes = carts[row.cart].classes
         alone = 0
-        for line in lines if len(lines) > 1 else ():
-            alone |= dead.get((line,), 0)
-        if len(lines) == 1 or dead[lines] & ~alone:
+        for each in classes if len(classes) > 1 else ():
+            alone |= dead.get((each,), 0)
+        if len(classes) == 1 or dead[classes] & ~alone:
             yield row
 
 

@@ -25,18 +25,22 @@ Source: own design.
 [(2, '50.01 EUR')]
 """
 
-from collections.abc import Callable, Iterable, Iterator, Sequence
+from collections.abc import Callable, Hashable, Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
 from monedero.core.checkout.checks import Check, Never
 from monedero.core.checkout.coverage.boxes import Box, Boxes
-from monedero.core.checkout.coverage.reach import Compiled, Possible, Reach, Region, bits_of, compiled, regions
+from monedero.core.checkout.coverage.possible import Possible, bits_of
+from monedero.core.checkout.coverage.reach import Compiled, Reach, Region, compiled, regions
 from monedero.core.checkout.coverage.sets import Sets, sets_of
-from monedero.core.checkout.coverage.space import Space, Values
+from monedero.core.checkout.coverage.space import NamedLine, Space, Values
 from monedero.core.checkout.decision import Decision
 from monedero.core.checkout.stretches import begins_of
+from monedero.core.money import Money
+from monedero.core.order.facts import LINE
 from monedero.core.order.model import Order
+from monedero.core.order.of_lines import with_lines
 
 Kept = Callable[[Check], bool]
 
@@ -72,11 +76,15 @@ class Part:
     """
 
     region: Region
-    possible: Possible
     boxes: Boxes
     tenders: Sequence[str]
     compiled: Sequence[Compiled]
     costs: Sequence[int]
+
+    @property
+    def possible(self) -> Possible:
+        """Tells which values go together."""
+        return self.region.possible
 
     @cached_property
     def where(self) -> Sets:
@@ -134,10 +142,18 @@ class Examined:
     space: Space
     keep: Kept = every_check
 
+    def told_of_line(self, line: NamedLine) -> Hashable:
+        """Tells which checks about the lines of an order hold for one of this line."""
+        order = with_lines(Order(Money(1, "EUR"), "PT", self.space.day, lines=(line.id,)), {line.id: line})
+        return tuple(check.holds(order) for check in self._about_lines)
+
     @cached_property
-    def possible(self) -> Possible:
-        """Tells which values go together."""
-        return Possible(self.space)
+    def _about_lines(self) -> list[Check]:
+        """The checks that are about the lines of an order, each once."""
+        found: list[Check] = []
+        for _, sifted in self.decision.tenders:
+            found += [check for check in sifted.checks if check.fact is LINE and check not in found]
+        return found
 
     @cached_property
     def parts(self) -> list[Part]:
@@ -172,4 +188,4 @@ class Examined:
         costs = [
             sum(1 << at for at, order in enumerate(orders) if decision.costs_more(id, order)) for id in tenders
         ]
-        return Part(region, self.possible, Boxes(region, self.possible), tenders, found, costs)
+        return Part(region, Boxes(region), tenders, found, costs)

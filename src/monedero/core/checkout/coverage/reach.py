@@ -23,6 +23,7 @@ from operator import and_
 from typing import NamedTuple
 
 from monedero.core.checkout.checks import Check
+from monedero.core.checkout.coverage.possible import Possible
 from monedero.core.checkout.coverage.space import Space, Values
 from monedero.core.order.facts import POSTCODE, Fact, Part
 from monedero.core.order.model import Order
@@ -88,6 +89,11 @@ class Region:
     def width(self) -> int:
         """How many sets of areas there are beside each market."""
         return len(self.space.areas)
+
+    @property
+    def possible(self) -> Possible:
+        """Tells which values go together."""
+        return self.space.possible
 
     def place(self, market: int, area: int) -> int:
         """The bit of a market, by its place among those of the currency, with a set of areas."""
@@ -179,43 +185,6 @@ def _probes(part: Part, fact: Fact | None, region: Region) -> Iterator[tuple[int
     else:
         for at in range(len(getattr(space, part.value))):
             yield 1 << at, space.order(first._replace(**{PLACE_IN[part]: at}))
-
-
-def bits_of(number: int) -> Iterator[int]:
-    """The places of the bits of a number, from the lowest.
-
-    >>> list(bits_of(0b1010))
-    [1, 3]
-    """
-    while number:
-        lowest = number & -number
-        yield lowest.bit_length() - 1
-        number ^= lowest
-
-
-class Possible:
-    """Holds which values go together: carts with the ways by which they can go."""
-
-    def __init__(self, space: Space) -> None:
-        """For each way of delivery the carts that can go by it."""
-        self.carts_by = [
-            sum(1 << at for at, cart in enumerate(space.carts) if way in cart.deliveries)
-            for way in space.deliveries
-        ]
-        self._kept: dict[int, int] = {}
-
-    def carts(self, deliveries: int) -> int:
-        """The carts that can go by one of some ways."""
-        if deliveries not in self._kept:
-            found = 0
-            for way in bits_of(deliveries):
-                found |= self.carts_by[way]
-            self._kept[deliveries] = found
-        return self._kept[deliveries]
-
-    def any(self, reach: Reach) -> bool:
-        """True if a reach holds an order that can be; its places are those that go together."""
-        return all(reach) and bool(reach.carts & self.carts(reach.deliveries))
 
 
 Codes = tuple[dict[str, Reach], Reach]

@@ -11,7 +11,7 @@ Source: own design.
 >>> line = Line(id="chart", name="Chart", kind="goods", usual_amount="9 EUR", recurring=False)
 >>> everything = Reach(1, 1, 1, 1, 0b11, 0b11, 0b111)
 >>> card, cash = everything._replace(amounts=0b011), everything._replace(devices=0b01)
->>> found = sets_of([card, cash], everything, Possible(Space.of([], [line], [], [], [], date(2026, 11, 27))))
+>>> found = sets_of([card, cash], everything, Space.of([], [line], [], [], [], date(2026, 11, 27)).possible)
 >>> [(some, [(reach.devices, reach.amounts) for reach in where]) for some, where in sorted(found.items())]
 [(0, [(2, 4)]), (1, [(2, 3)]), (2, [(1, 4)]), (3, [(1, 3)])]
 """
@@ -20,7 +20,8 @@ from collections import defaultdict
 from collections.abc import Iterator, Mapping, Sequence
 
 from monedero.core.checkout.coverage.boxes import by_carts
-from monedero.core.checkout.coverage.reach import Possible, Reach, bits_of
+from monedero.core.checkout.coverage.possible import Possible, bits_of
+from monedero.core.checkout.coverage.reach import Reach
 
 Sets = dict[int, list[Reach]]
 """Sets of tenders, as numbers with a bit for each, and where just they are offered."""

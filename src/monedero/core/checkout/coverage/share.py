@@ -15,15 +15,14 @@ Source: own design.
 >>> line = Line(id="chart", name="Chart", kind="goods", usual_amount="9 EUR", recurring=False)
 >>> space = Space.of([market], [line], [], [], [], date(2026, 11, 27))
 >>> [region] = regions(space, {"EUR": {5001}})
->>> possible = Possible(space)
->>> everything = Boxes(region, possible).everything
->>> [above] = Boxes(region, possible).pieces(everything._replace(amounts=0b10))
+>>> everything = Boxes(region).everything
+>>> [above] = Boxes(region).pieces(everything._replace(amounts=0b10))
 >>> order = Order(Money(1, "EUR"), "PT", date(2026, 11, 27), lines=("chart",))
 >>> month = [SameOrders(order, {900: Fraction(40), 6000: Fraction(3)})]
->>> share_of([(region, above)], month, possible)
+>>> share_of([(region, above)], month)
 Share(orders=Fraction(3, 1), exactly=True)
->>> [on_a_phone] = Boxes(region, possible).pieces(everything._replace(amounts=0b10, devices=0b01))
->>> share_of([(region, on_a_phone)], month, possible).exactly
+>>> [on_a_phone] = Boxes(region).pieces(everything._replace(amounts=0b10, devices=0b01))
+>>> share_of([(region, on_a_phone)], month).exactly
 False
 """
 
@@ -32,7 +31,8 @@ from fractions import Fraction
 from typing import NamedTuple
 
 from monedero.core.checkout.coverage.boxes import Box
-from monedero.core.checkout.coverage.reach import Possible, Region
+from monedero.core.checkout.coverage.possible import Possible
+from monedero.core.checkout.coverage.reach import Region
 from monedero.core.checkout.limit_cost import SameOrders
 from monedero.core.order.model import Order
 
@@ -44,17 +44,17 @@ class Share(NamedTuple):
     exactly: bool
 
 
-def share_of(boxes: Sequence[tuple[Region, Box]], month: Iterable[SameOrders], possible: Possible) -> Share:
+def share_of(boxes: Sequence[tuple[Region, Box]], month: Iterable[SameOrders]) -> Share:
     """How many orders of a month lie in one of some boxes; each is counted once."""
     total, exactly = Fraction(0), True
-    for weight, surely, _, _ in orders_in(boxes, month, possible):
+    for weight, surely, _, _ in orders_in(boxes, month):
         total += weight
         exactly = exactly and surely
     return Share(total, exactly)
 
 
 def orders_in(
-    boxes: Sequence[tuple[Region, Box]], month: Iterable[SameOrders], possible: Possible
+    boxes: Sequence[tuple[Region, Box]], month: Iterable[SameOrders]
 ) -> Iterator[tuple[Fraction, bool, SameOrders, int]]:
     """The orders of a month that may lie in one of some boxes: how many, whether surely, of which, the minor units."""
     for same in month:
@@ -62,7 +62,7 @@ def orders_in(
             (_amounts(region, box), surely)
             for region, box in boxes
             if region.currency == same.order.amount.currency
-            and (surely := _lies(region, box, same.order, possible)) is not None
+            and (surely := _lies(region, box, same.order)) is not None
         ]
         # Most orders lie in none of the boxes, whatever their amounts.
         for minor, weight in same.amounts.items() if lies else ():
@@ -77,7 +77,7 @@ def _amounts(region: Region, box: Box) -> tuple[int, int]:
     return begins[box.first], begins[box.last + 1] if box.last + 1 < len(begins) else 0
 
 
-def _lies(region: Region, box: Box, order: Order, possible: Possible) -> bool | None:
+def _lies(region: Region, box: Box, order: Order) -> bool | None:
     """True if an order lies in a box by all but its amount: surely, perhaps (False), or not (None)."""
     space = region.space
     market = next((at for at, m in enumerate(region.markets) if space.markets[m].country == order.country), None)
@@ -87,7 +87,7 @@ def _lies(region: Region, box: Box, order: Order, possible: Possible) -> bool | 
     if not areas & box.areas:
         return None
     carts = list(_carts(region, order))
-    ways = {cart: _ways(possible, cart) for cart in carts}
+    ways = {cart: _ways(region.possible, cart) for cart in carts}
     inside = [cart for cart in carts if box.carts >> cart & 1 and ways[cart] & box.deliveries]
     if not inside:
         return None
@@ -109,14 +109,15 @@ def _ways(possible: Possible, cart: int) -> int:
 
 
 def _carts(region: Region, order: Order) -> Iterator[int]:
-    """The carts that an order can be of: its line's, or those of one line that sell what it does."""
+    """The carts that an order can be of: its lines', or those of one line that sell what it does."""
     space = region.space
-    for place, cart in enumerate(space.carts):
-        if order.lines:
-            if cart.lines == order.lines:
-                yield place
-        elif len(cart.lines) == 1:
-            line = space.lines[cart.lines[0]]
-            kind = not order.kinds or {line.kind} == order.kinds
-            if kind and order.recurring in (None, line.recurring):
-                yield place
+    if order.lines:
+        cart = space.cart_of(order.lines)
+        if cart is not None:
+            yield cart
+        return
+    for place, lines in enumerate(space.classes):
+        line = space.lines[lines[0]]
+        kind = not order.kinds or {line.kind} == order.kinds
+        if kind and order.recurring in (None, line.recurring):
+            yield place

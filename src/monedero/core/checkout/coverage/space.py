@@ -1,7 +1,9 @@
 """The orders that a shop can receive, by their facts: every value that each of them can have, and which go together.
 
-Carts are every line alone, and every pair of lines that are equally recurring and can go the same way. Postcodes are
-told apart by the areas in which they lie. The network and the kind of a card are not known, and neither is a town.
+Carts are every line alone, and every pair of lines that are equally recurring and can go the same way. Lines that
+nothing tells apart can stand as one class (`merged`), so that what is the same of all of them is looked at once; a cart
+is then of classes. Postcodes are told apart by the areas in which they lie. The network and the kind of a card are not
+known, and neither is a town.
 
 Source: own design.
 
@@ -16,15 +18,22 @@ Source: own design.
 [(('chart',), ('van', 'pier')), (('lamp',), ('van',)), (('chart', 'lamp'), ('van',))]
 >>> space.areas, sorted(space.postcodes.values())
 ([(), ('islands',)], ['0', '9'])
+>>> more = Line(id="map", name="M", kind="goods", usual_amount="7 EUR", recurring=False, deliveries=["van"])
+>>> merged = Space.of([market], [chart, lamp, more], ["van", "pier"], [], [], space.day).merged(lambda line: 0)
+>>> merged.classes, [cart.lines for cart in merged.carts]
+((('chart',), ('lamp', 'map')), [('chart',), ('lamp',), ('chart', 'lamp'), ('lamp', 'map')])
 """
 
-from collections.abc import Iterable, Sequence
-from dataclasses import dataclass, field
+from collections.abc import Callable, Hashable, Iterable, Iterator, Sequence
+from dataclasses import dataclass, field, replace
 from datetime import date
-from itertools import combinations
+from functools import cached_property
+from itertools import combinations_with_replacement
+from math import comb
 from string import ascii_uppercase, digits
 from typing import NamedTuple, Protocol
 
+from monedero.core.checkout.coverage.possible import Possible
 from monedero.core.money import Money
 from monedero.core.order.area import Area
 from monedero.core.order.model import NOT_DELIVERED, Device, Order
@@ -60,10 +69,14 @@ class NamedLine(Sold, Protocol):
 
 
 class Cart(NamedTuple):
-    """Lines that are ordered together, by their ids, and the ways by which they can go."""
+    """Lines that are ordered together, by their ids, and the ways by which they can go.
+
+    `classes` are the places of the classes of its lines; the lines stand for any others of their classes.
+    """
 
     lines: tuple[str, ...]
     deliveries: tuple[str, ...]
+    classes: tuple[int, ...]
 
 
 class Values(NamedTuple):
@@ -81,12 +94,15 @@ class Values(NamedTuple):
 
 @dataclass(frozen=True)
 class Space:
-    """The values of each fact. `postcodes` holds one for each market and set of areas that go together."""
+    """The values of each fact. `postcodes` holds one for each market and set of areas that go together.
+
+    `classes` are the lines, by their ids, that are looked at as one; the first carts are those of one line of each.
+    """
 
     markets: Sequence[SoldTo]
     areas: Sequence[tuple[str, ...]]
     postcodes: dict[tuple[int, int], str | None]
-    carts: Sequence[Cart]
+    classes: tuple[tuple[str, ...], ...]
     deliveries: Sequence[str]
     groups: Sequence[str | None]
     day: date
@@ -112,19 +128,82 @@ class Space:
         for place, market in enumerate(markets):
             for inside, postcode in classes[market.country].items():
                 postcodes[place, sets.setdefault(inside, len(sets))] = postcode
-        carts = list(_carts_of(lines))
         ways = [*deliveries, NOT_DELIVERED]
-        used = {way for cart in carts for way in cart.deliveries}
+        used = {way for line in lines for way in _ways(line)}
         return cls(
             markets=markets,
             areas=list(sets),
             postcodes=postcodes,
-            carts=carts,
+            classes=tuple((line.id,) for line in lines),
             deliveries=[way for way in ways if way in used or way != NOT_DELIVERED],
             groups=[*groups] or [None],
             day=day,
             lines={line.id: line for line in lines},
         )
+
+    def merged(self, told: Callable[[NamedLine], Hashable]) -> "Space":
+        """The same orders, with lines as one that are of one kind, equally recurring, go the same ways, and of which
+        the same is told.
+        """
+        found: dict[Hashable, list[str]] = {}
+        for line in self.lines.values():
+            key = (sold(line), told(line))
+            found.setdefault(key, []).append(line.id)
+        return replace(self, classes=tuple(map(tuple, found.values())), _carts={})
+
+    @cached_property
+    def carts(self) -> Sequence[Cart]:
+        """Every class of lines alone, then every pair that can be ordered together."""
+        return list(self._carts_of())
+
+    @cached_property
+    def possible(self) -> Possible:
+        """Tells which values go together."""
+        return Possible([cart.deliveries for cart in self.carts], self.deliveries)
+
+    @cached_property
+    def _places(self) -> dict[tuple[int, ...], int]:
+        return {cart.classes: place for place, cart in enumerate(self.carts)}
+
+    @cached_property
+    def _class_of(self) -> dict[str, int]:
+        return {line: place for place, lines in enumerate(self.classes) for line in lines}
+
+    def cart_of(self, lines: Sequence[str]) -> int | None:
+        """The place of the cart that some lines are; None where they cannot be ordered together."""
+        if not all(line in self._class_of for line in lines):
+            return None
+        return self._places.get(tuple(sorted(self._class_of[line] for line in lines)))
+
+    def with_each_line(self, order: Order, carts: Iterable[int]) -> Iterator[Order]:
+        """Orders like one, of some carts, in which every line of their classes stands once at least."""
+        seen: set[str] = set()
+        for cart in map(self.carts.__getitem__, carts):
+            told = with_lines(replace(order, lines=cart.lines, kinds=frozenset(), recurring=None), self.lines)
+            for at, place in enumerate(cart.classes):
+                for line in self.classes[place]:
+                    lines = (*cart.lines[:at], line, *cart.lines[at + 1 :])
+                    if line not in seen and len(set(lines)) == len(lines):
+                        seen.update(lines)
+                        yield replace(told, lines=lines)
+
+    def count(self, cart: Cart) -> int:
+        """How many carts of lines a cart of classes is."""
+        [first, *others] = (len(self.classes[place]) for place in cart.classes)
+        if not others:
+            return first
+        return comb(first, 2) if len(set(cart.classes)) == 1 else first * others[0]
+
+    def _carts_of(self) -> Iterator[Cart]:
+        firsts = [self.lines[lines[0]] for lines in self.classes]
+        for place, line in enumerate(firsts):
+            yield Cart((line.id,), _ways(line), (place,))
+        for (at, one), (beside, other) in combinations_with_replacement(enumerate(firsts), 2):
+            if at == beside and len(self.classes[at]) == 1:
+                continue
+            second = self.classes[at][1] if at == beside else other.id
+            if one.recurring is other.recurring and (ways := _together(one.deliveries, other.deliveries)):
+                yield Cart((one.id, second), ways, (at, beside))
 
     def order(self, values: Values) -> Order:
         """The order that has some values; whether they go together is not asked."""
@@ -152,13 +231,14 @@ class Space:
         return self._carts[place]
 
 
-def _carts_of(lines: Sequence[NamedLine]) -> Iterable[Cart]:
-    """Every line alone, then every pair that can be ordered together."""
-    for line in lines:
-        yield Cart((line.id,), tuple(line.deliveries) if line.deliveries is not None else (NOT_DELIVERED,))
-    for one, other in combinations(lines, 2):
-        if one.recurring is other.recurring and (ways := _together(one.deliveries, other.deliveries)):
-            yield Cart((one.id, other.id), ways)
+def sold(line: Sold) -> Hashable:
+    """Everything that a line says of the orders that it is in."""
+    return line.kind, line.recurring, line.deliveries is None, frozenset(_ways(line))
+
+
+def _ways(line: Sold) -> tuple[str, ...]:
+    """The ways by which a line can go."""
+    return (NOT_DELIVERED,) if line.deliveries is None else tuple(line.deliveries)
 
 
 def _together(one: list[str] | None, other: list[str] | None) -> tuple[str, ...]:

@@ -16,7 +16,8 @@ from typing import NamedTuple
 from monedero.core.checkout.checks import Check, Never
 from monedero.core.checkout.condition import SharedConditions
 from monedero.core.checkout.coverage.parts import Examined, Part
-from monedero.core.checkout.coverage.reach import Compiled, Reach, Region, bits_of, less
+from monedero.core.checkout.coverage.possible import bits_of
+from monedero.core.checkout.coverage.reach import Compiled, Reach, Region, less
 from monedero.core.checkout.decision import Decision, Setting
 from monedero.core.checkout.model import Tender
 from monedero.core.checkout.widening import Around, can_widen, own_values, widened, without_limits
@@ -173,8 +174,8 @@ def _one_of_each(part: Part, reaches: Iterable[Reach]) -> Iterator[Order]:
         for place in bits_of(part.boxes.places(piece.markets, piece.areas)):
             market, area = divmod(place, region.width)
             yield region.space.order(first._replace(market=region.markets[market], area=area))
+        yield from region.space.with_each_line(region.space.order(first), bits_of(piece.carts))
         for field, values in (
-            ("cart", piece.carts),
             ("delivery", piece.deliveries),
             ("group", piece.groups),
             ("device", piece.devices),
