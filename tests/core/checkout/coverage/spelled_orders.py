@@ -1,7 +1,7 @@
 """Every order that a shop of a drawn checkout can receive, spelled out, with what the decision says of it."""
 
 import json
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from datetime import date
 from itertools import combinations, product
 from typing import Any, NamedTuple
@@ -71,14 +71,19 @@ def amounts_of(decision: Decision, currency: str) -> list[int]:
     return sorted(beside | {18, 19, 33, 34, 36, 37, 10**7})
 
 
-def spelled(file: CheckoutFile) -> list[Spelled]:
+def spelled(
+    file: CheckoutFile,
+    groups: Sequence[str] = ("retail", "wholesale"),
+    devices: Sequence[Device] = tuple(Device),
+    signed_in: Sequence[bool] = (False, True),
+) -> list[Spelled]:
     """Every order of the shop, at every amount at which something may change, and one minor unit beside each."""
     decision = file.decision(reference_rates.bundled())
     amounts = {currency: amounts_of(decision, currency) for currency in ("EUR", "JPY")}
     found = []
     for market, (cart, ways) in product(file.markets, list(carts_of(file))):
         for inside, postcode in POSTCODES[market.country].items():
-            for way, group, device, signed in product(ways, ("retail", "wholesale"), Device, (False, True)):
+            for way, group, device, signed in product(ways, groups, devices, signed_in):
                 order = Order(
                     Money(1, market.currency),
                     market.country,
