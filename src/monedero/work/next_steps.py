@@ -7,17 +7,18 @@ from enum import StrEnum
 from itertools import zip_longest
 
 from monedero.core.account import Stage
+from monedero.core.checkout.decision import Decision
 from monedero.core.method import Family
 from monedero.core.profile import Source
-from monedero.core.shop import Line, Market, Storefront
+from monedero.core.shop import Line, Market, Shop, Storefront
 from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, drafted
-from monedero.work.checkout.offer import placed
+from monedero.work.checkout.offer import decision_of
 from monedero.work.checkout.publish import pending
 from monedero.work.context import Context
 from monedero.work.prices.inputs import UNDER_WAY, inputs_of
 from monedero.work.shop.in_cart import price_in
 from monedero.work.shop.lookups import described_shop, method_in
-from monedero.work.shop.order_in_hand import OrderSentence, order_in_hand
+from monedero.work.shop.order_in_hand import usual_order
 
 MOST = 5
 # An account at one of these stages waits for the owner.
@@ -108,8 +109,9 @@ def _checkout(context: Context, day: date) -> Iterator[NextStep]:
     if not any(tender.on for tender in snapshot.checkout.tenders):
         yield NextStep(NextCode.NOTHING_ON)
         return
+    decision = decision_of(context, snapshot)
     for market in shop.markets:
-        lacking = [line for line in shop.lines if not _can_pay(context, snapshot, market, line, day)]
+        lacking = [line for line in shop.lines if not _can_pay(decision, shop, market, line, day)]
         if lacking:
             what = {"country": market.country, "currency": market.currency, "line": lacking[0].name}
             yield NextStep(NextCode.NOBODY_PAYS, {**what, "count": len(lacking), "of": len(shop.lines)})
@@ -143,14 +145,13 @@ def _arrangements(snapshot: CheckoutSnapshot) -> Iterator[NextStep]:
             return
 
 
-def _can_pay(context: Context, snapshot: CheckoutSnapshot, market: Market, line: Line, day: date) -> bool:
+def _can_pay(decision: Decision, shop: Shop, market: Market, line: Line, day: date) -> bool:
     """True if a buyer of a market can order a line at its usual amount, in the market's currency.
 
     Without a reference rate nothing is known of that amount, and nothing is said.
     """
-    price = price_in(line, snapshot.shop, market.currency, day)
+    price = price_in(line, shop, market.currency, day)
     if price is None:
         return True
-    sentence = OrderSentence(market.id, line.id, price.amount, price.currency, day)
-    hand = order_in_hand(snapshot.shop, sentence)
-    return hand.order.nothing_to_pay or bool(placed(context, snapshot, hand.order))
+    order = usual_order(shop, market, line, price, day)
+    return order.nothing_to_pay or bool(decision.offered(order))

@@ -39,16 +39,14 @@ def derived(context: Context) -> Derived:
         context.shop.past_orders.paid(),
     )
     months = months_between(counts.first, counts.last)
-    amounts: list[tuple[str, str, str, list[int]]] = []
-    for line in shop.lines:
-        for market in shop.markets:
-            of_cell = paid.filter(
-                (pl.col("line") == line.id)
-                & (pl.col("country") == market.country)
-                & (pl.col("currency") == market.currency)
-            )["minor"].sort()
-            if len(of_cell):
-                amounts.append((line.id, market.id, market.currency, of_cell.to_list()))
+    grouped = paid.group_by("line", "country", "currency").agg(pl.col("minor").sort())
+    by_place = {(line, country, currency): of_cell for line, country, currency, of_cell in grouped.iter_rows()}
+    amounts: list[tuple[str, str, str, list[int]]] = [
+        (line.id, market.id, market.currency, of_cell)
+        for line in shop.lines
+        for market in shop.markets
+        if (of_cell := by_place.get((line.id, market.country, market.currency)))
+    ]
     near = Fraction(1, 2 * max(len(amounts), 1))
     cells = [
         _cell(line, market, currency, typed_month(of_cell, months, near))

@@ -98,6 +98,14 @@ def order_in_hand(shop: Shop, said: OrderSentence) -> OrderInHand:
     )
 
 
+def usual_order(shop: Shop, market: Market, line: Line, money: Money, day: date) -> Order:
+    """The order of a line alone, of which nothing else is known: what is paid when it is placed."""
+    rest = _rest(shop, Priced(line, 1, money), day)
+    due = Money(money.minor - rest, money.currency)
+    of_line = Order(due, market.country, day, frozenset((line.kind,)), line.recurring, lines=(line.id,))
+    return with_lines(of_line, {line.id: line})
+
+
 def _rest(shop: Shop, item: Priced, day: date) -> int:
     """Tells what of a line is paid on the day, in minor units of its amount."""
     if item.line.deposit is None:
