@@ -54,6 +54,10 @@ CONDITIONS: tuple[dict[str, Any], ...] = (
     {"fact": "kind", "not": ["membership"]},
     {"fact": "delivery", "not": ["way-1"]},
     {"fact": "customer_group", "only": ["retail"]},
+    {"fact": "area", "not": ["area-1", "area-2"]},
+    {"fact": "area", "not": ["area-3"]},
+    {"fact": "line", "not": ["line-1", "line-6", "line-11"]},
+    {"fact": "device", "only": ["phone"]},
 )
 PAID_BY = (
     "card",
@@ -65,6 +69,7 @@ PAID_BY = (
     "instalments",
     "cash-on-the-day",
 )
+AREAS = 6
 LAST_DAY = date(2026, 11, 24)
 DAYS = 300
 
@@ -147,6 +152,10 @@ class FullShop:
                 "deliveries": [
                     {"id": way, "name": f"Delivery {at}", "kind": kind}
                     for at, (way, kind) in enumerate(zip(ways, kinds, strict=True), 1)
+                ],
+                "areas": [
+                    {"id": f"area-{at}", "name": f"Area {at}", "countries": [], "postcodes": {country: [str(at)]}}
+                    for at, (country, _) in enumerate(markets[:AREAS], 1)
                 ],
                 "customer_groups": [{"id": "retail", "name": "Retail"}, {"id": "wholesale", "name": "Wholesale"}],
                 "arrangements": {
@@ -231,7 +240,7 @@ class FullShop:
 
     def checkout(self) -> Checkout:
         """Its checkout: arrangements of the shop's own for a third of the ways, routes for the others."""
-        draw, ways = self._draw("checkout"), self.size.ways
+        draw, ways, shop = self._draw("checkout"), self.size.ways, self.shop()
         own = ARRANGED[: ways // 3]
         routes = [
             {"provider": f"provider-{number}", "plan": "start", "method": method}
@@ -249,7 +258,7 @@ class FullShop:
         for tender in tenders:
             tender["on"] = True
             tender["windows"] = [draw.choice(LIMITS)] if draw.random() < 0.5 else []
-            tender["conditions"] = draw.sample(CONDITIONS, draw.choice([0, 0, 1, 2]))
+            tender["conditions"] = _conditions(draw, shop)
         return Checkout.model_validate({"storefront": "web-shop", "mode": "test", "tenders": tenders})
 
     def orders(self) -> Iterator[DrawnOrder]:
@@ -276,3 +285,15 @@ def _shares(count: int) -> list[str]:
     parts = [int(10_000 * weight / sum(weights)) for weight in weights]
     parts[0] += 10_000 - sum(parts)
     return [f"{part / 100:.2f}" for part in parts]
+
+
+def _conditions(draw: Random, shop: Shop) -> list[dict[str, Any]]:
+    """At most two conditions about different facts, of areas and lines that are there."""
+    there = {"area": {area.id for area in shop.areas}, "line": {line.id for line in shop.lines}}
+    found: dict[str, dict[str, Any]] = {}
+    for condition in draw.sample(CONDITIONS, draw.choice([0, 0, 1, 2])):
+        [(key, values)] = [(key, value) for key, value in condition.items() if key != "fact"]
+        known = [value for value in values if value in there.get(condition["fact"], values)]
+        if known:
+            found.setdefault(condition["fact"], {"fact": condition["fact"], key: known})
+    return list(found.values())

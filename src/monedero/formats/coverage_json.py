@@ -3,8 +3,8 @@
 Source: own design.
 """
 
-from collections.abc import Iterable
-from typing import Any
+from collections.abc import Callable, Iterable, Sequence
+from typing import Any, TypeVar
 
 from monedero.core.checkout.coverage.answer import Coverage, Found
 from monedero.core.checkout.coverage.boxes import Box
@@ -15,32 +15,64 @@ from monedero.core.money import Money
 from monedero.core.order.facts import FACTS
 from monedero.core.order.model import Order
 
+T = TypeVar("T")
 CARTS_OF = 2
 """The most lines of a cart that is examined."""
+MOST_BOXES = 500
+"""How many boxes of each list are written; of more the largest are, and the others are counted."""
 
 
 def answer_of(found: Coverage) -> dict[str, Any]:
-    """The answer."""
+    """The answer; `left_out` counts the boxes of each list that are not written, where there are any."""
+    offered = [(each.tenders, *there) for each in found.offered for there in each.boxes]
+    lists = {
+        "dead_ends": found.dead_ends,
+        "single_tenders": found.single_tenders,
+        "fee_only": found.fee_only,
+        "offered": offered,
+    }
+    left_out = {name: len(boxes) - MOST_BOXES for name, boxes in lists.items() if len(boxes) > MOST_BOXES}
     return {
         "on": found.space.day.isoformat(),
         "carts_of": CARTS_OF,
-        "dead_ends": [_found(each) for each in found.dead_ends],
+        "dead_ends": [_found(each) for each in _largest(found.dead_ends, lambda each: each.box)],
         "single_tenders": [
             {"box": box_of(each.region, each.box), "tender": each.tender, "example": example_of(each.example)}
-            for each in found.single_tenders
+            for each in _largest(found.single_tenders, lambda each: each.box)
         ],
-        "fee_only": [_found(each) for each in found.fee_only],
+        "fee_only": [_found(each) for each in _largest(found.fee_only, lambda each: each.box)],
         "unreachable": [{"tender": tender, "by": list(codes)} for tender, codes in found.unreachable.items()],
-        "offered": [
-            {"tenders": list(each.tenders), "boxes": [box_of(*there) for there in each.boxes]}
-            for each in found.offered
-        ],
+        "offered": _by_set(_largest(offered, lambda each: each[2])),
+        "left_out": left_out,
     }
 
 
+def _largest(found: Sequence[T], box_in: Callable[[T], Box]) -> list[T]:
+    """Those with the largest boxes, as many as are written, in their own sequence."""
+    if len(found) <= MOST_BOXES:
+        return list(found)
+    by_size = sorted(range(len(found)), key=lambda at: -box_in(found[at]).size)
+    return [found[at] for at in sorted(by_size[:MOST_BOXES])]
+
+
+def _by_set(offered: Iterable[tuple[tuple[str, ...], Region, Box]]) -> list[dict[str, Any]]:
+    """Sets of tenders, each with its boxes."""
+    by_set: dict[tuple[str, ...], list[dict[str, Any]]] = {}
+    for tenders, region, box in offered:
+        by_set.setdefault(tenders, []).append(box_of(region, box))
+    return [{"tenders": list(tenders), "boxes": boxes} for tenders, boxes in by_set.items()]
+
+
 def more_of(found: Iterable[MoreOffered]) -> list[dict[str, Any]]:
-    """Tells what one checkout offers and another does not."""
-    return [{"tender": each.tender, "boxes": [box_of(*there) for there in each.boxes]} for each in found]
+    """Tells what one checkout offers and another does not; of a tender with very many boxes the largest."""
+    return [
+        {
+            "tender": each.tender,
+            "boxes": [box_of(*there) for there in _largest(each.boxes, lambda there: there[1])],
+            "left_out": max(len(each.boxes) - MOST_BOXES, 0),
+        }
+        for each in found
+    ]
 
 
 def _found(found: Found) -> dict[str, Any]:

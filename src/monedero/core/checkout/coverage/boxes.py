@@ -23,6 +23,7 @@ Box(markets=1, areas=1, carts=1, deliveries=1, groups=1, devices=3, signed_in=3,
 """
 
 from collections.abc import Iterable, Iterator, Mapping, Sequence
+from math import prod
 from typing import NamedTuple
 
 from monedero.core.checkout.coverage.possible import bits_of
@@ -41,6 +42,11 @@ class Box(NamedTuple):
     signed_in: int
     first: int
     last: int
+
+    @property
+    def size(self) -> int:
+        """How many values of all facts it names together, whether they go together or not."""
+        return prod(part.bit_count() for part in self[:7]) * (self.last - self.first + 1)
 
     @property
     def amounts(self) -> int:
