@@ -26,10 +26,13 @@ Source: own design.
 
 from bisect import bisect_right
 from collections.abc import Iterable, Iterator, Mapping, Sequence
+from dataclasses import dataclass
 from fractions import Fraction
+from functools import cached_property
 from typing import Literal, NamedTuple
 
 from monedero.core.checkout.decision import Decision, Outcome
+from monedero.core.checkout.month_sums import Sums
 from monedero.core.checkout.stretches import begins_of
 from monedero.core.money import Money
 from monedero.core.order.model import Order
@@ -40,7 +43,8 @@ OF_END: Mapping[ReasonCode, End] = {ReasonCode.WINDOW_UNDER: "from", ReasonCode.
 ZERO = Fraction(0)
 
 
-class SameOrders(NamedTuple):
+@dataclass(frozen=True)
+class SameOrders:
     """Orders that differ in their amount alone: one of them, and how many a month are of each amount.
 
     `amounts` are in minor units of the order's currency.
@@ -48,6 +52,11 @@ class SameOrders(NamedTuple):
 
     order: Order
     amounts: Mapping[int, Fraction]
+
+    @cached_property
+    def sums(self) -> Sums:
+        """Their sums between any two amounts; an order of zero is left out, since nothing is paid for it."""
+        return Sums({minor: weight for minor, weight in self.amounts.items() if minor})
 
 
 class LimitCost(NamedTuple):

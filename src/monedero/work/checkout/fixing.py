@@ -1,5 +1,6 @@
 """Tells what ends a finding of a draft: the changes with what they cost over the month, and making one of them."""
 
+from collections.abc import Collection
 from datetime import date
 from fractions import Fraction
 from typing import NamedTuple
@@ -9,10 +10,10 @@ from monedero.core.checkout.coverage.parts import Examined
 from monedero.core.checkout.coverage.share import orders_in
 from monedero.core.checkout.coverage.widen import Fix, Widening
 from monedero.core.checkout.model import Checkout
+from monedero.core.checkout.month_sums import cost_of
 from monedero.core.curve.pieces import Curve
 from monedero.core.errors import Conflict, Fault, FaultCode, NotFound
-from monedero.core.money import Money
-from monedero.core.order.model import Order
+from monedero.core.order.model import Known, Order
 from monedero.store.documents import Versioned
 from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, drafted, setting_of
 from monedero.work.checkout.examined import (
@@ -29,6 +30,7 @@ from monedero.work.checkout.month_of_orders import curves_of, told_orders
 from monedero.work.checkout.tenders import Edit, save_draft
 from monedero.work.context import Context
 from monedero.work.prices.inputs import inputs_of
+from monedero.work.shop.delivered import way_of
 from monedero.work.shop.order_in_hand import OrderInHand
 
 
@@ -126,31 +128,45 @@ def _with_cost(context: Context, snapshot: CheckoutSnapshot, day: date, finding:
     id, [*tenders] = fix_id(fix), fix.tenders
     if finding.found is None or finding.kind is FindingKind.FEE_ONLY or len(tenders) > 1:
         return FixFor(id, fix, Fraction(0), None, beside)
-    box = finding.found.region, finding.found.box
+    box, curves = (
+        (finding.found.region, finding.found.box),
+        _Curves(context, snapshot, {tenders[0].id, finding.tender}),
+    )
     orders, cost, known = Fraction(0), Fraction(0), True
-    kept: dict[Order, tuple[Curve | None, Curve | None]] = {}
-    for weight, _, same, minor in orders_in([box], told_orders(context, day)):
-        if same.order not in kept:
-            curves = _curves(context, snapshot, same.order)
-            kept[same.order] = (curves.get(tenders[0].id), curves.get(finding.tender))
-        own, now = kept[same.order]
-        amount = Money(minor, same.order.amount.currency).exact
-        here, there = (curve.at(amount) if curve else None for curve in (own, now))
-        orders += weight
-        if here is None or (beside and there is None):
+    for same, stretch, _ in orders_in([box], told_orders(context, day)):
+        here, _ = same.sums.between(*stretch)
+        if not here:
+            continue
+        orders += here
+        of_each = curves.of(same.order)
+        currency = same.order.amount.currency
+        own, now = (
+            cost_of(same.sums, curve, currency, *stretch) if (curve := of_each.get(id)) else None
+            for id in (tenders[0].id, finding.tender)
+        )
+        if own is None or (beside and now is None):
             known = False
         else:
-            cost += weight * (here - (there or 0) if beside else here)
+            cost += own - (now or 0) if beside else own
     return FixFor(id, fix, orders, cost if known else None, beside)
 
 
-def _curves(context: Context, snapshot: CheckoutSnapshot, order: Order) -> dict[str, Curve]:
-    """Tells what the tenders of a draft cost for orders like one; those of which nothing is known are left out."""
-    inputs, shop = inputs_of(context), snapshot.shop
-    market = next(
-        market
-        for market in shop.markets
-        if (market.country, market.currency) == (order.country, order.amount.currency)
-    )
-    line = next((line for line in shop.lines if order.lines == (line.id,)), shop.lines[0])
-    return curves_of(context, inputs, OrderInHand(order, market, line), snapshot.checkout.tenders)
+class _Curves:
+    """What some tenders of a draft cost for orders of the month; those of which nothing is known are left out."""
+
+    def __init__(self, context: Context, snapshot: CheckoutSnapshot, tenders: Collection[str]) -> None:
+        self._context, self._inputs, self._shop = context, inputs_of(context), snapshot.shop
+        self._tenders = [tender for tender in snapshot.checkout.tenders if tender.id in tenders]
+        self._markets = {(market.country, market.currency): market for market in snapshot.shop.markets}
+        self._lines = {line.id: line for line in snapshot.shop.lines}
+        self._kept: dict[tuple[Known, str | None], dict[str, Curve]] = {}
+
+    def of(self, order: Order) -> dict[str, Curve]:
+        """The curves by tender for orders like one."""
+        market = self._markets[order.country, order.amount.currency]
+        hand = OrderInHand(order, market, self._lines.get("+".join(order.lines), self._shop.lines[0]))
+        way = way_of(self._shop, hand)
+        key = (order.known, way.id if way else None)
+        if key not in self._kept:
+            self._kept[key] = curves_of(self._context, self._inputs, hand, self._tenders)
+        return self._kept[key]

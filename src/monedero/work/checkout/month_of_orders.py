@@ -40,7 +40,7 @@ def same_orders(context: Context, snapshot: CheckoutSnapshot, hand: OrderInHand)
     """The month in groups of orders that differ in their amount alone."""
     lines = {line.id: line for line in snapshot.shop.lines}
     return [
-        told._replace(order=as_in_hand(told.order, hand, lines))
+        replace(told, order=as_in_hand(told.order, hand, lines))
         for told in told_orders(context, hand.order.placed_on)
     ]
 

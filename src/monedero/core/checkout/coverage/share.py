@@ -28,6 +28,7 @@ False
 
 from collections.abc import Iterable, Iterator, Sequence
 from fractions import Fraction
+from itertools import zip_longest
 from typing import NamedTuple
 
 from monedero.core.checkout.coverage.boxes import Box
@@ -47,16 +48,24 @@ class Share(NamedTuple):
 def share_of(boxes: Sequence[tuple[Region, Box]], month: Iterable[SameOrders]) -> Share:
     """How many orders of a month lie in one of some boxes; each is counted once."""
     total, exactly = Fraction(0), True
-    for weight, surely, _, _ in orders_in(boxes, month):
-        total += weight
-        exactly = exactly and surely
+    for same, stretch, surely in orders_in(boxes, month):
+        orders, _ = same.sums.between(*stretch)
+        total += orders
+        exactly = exactly and (surely or not orders)
     return Share(total, exactly)
+
+
+Stretch = tuple[int, int | None]
+"""Amounts in minor units, from one on and below another (None: without an end)."""
 
 
 def orders_in(
     boxes: Sequence[tuple[Region, Box]], month: Iterable[SameOrders]
-) -> Iterator[tuple[Fraction, bool, SameOrders, int]]:
-    """The orders of a month that may lie in one of some boxes: how many, whether surely, of which, the minor units."""
+) -> Iterator[tuple[SameOrders, Stretch, bool]]:
+    """The orders of a month that may lie in one of some boxes: which, of which amounts, and whether surely.
+
+    No two stretches of amounts of the same orders meet.
+    """
     for same in month:
         lies = [
             (_amounts(region, box), surely)
@@ -64,17 +73,22 @@ def orders_in(
             if region.currency == same.order.amount.currency
             and (surely := _lies(region, box, same.order)) is not None
         ]
-        # Most orders lie in none of the boxes, whatever their amounts.
-        for minor, weight in same.amounts.items() if lies else ():
-            here = [surely for (first, below), surely in lies if first <= minor and (not below or minor < below)]
-            if here and minor:
-                yield weight, any(here), same, minor
+        ends = sorted({end for stretch, _ in lies for end in stretch if end is not None})
+        for first, below in zip_longest(ends, ends[1:]):
+            here = [surely for stretch, surely in lies if _holds(stretch, first)]
+            if here:
+                yield same, (first, below), any(here)
 
 
-def _amounts(region: Region, box: Box) -> tuple[int, int]:
-    """The first amount of a box in minor units, and the one at which it has ended; nothing where it does not end."""
+def _holds(stretch: Stretch, minor: int) -> bool:
+    first, below = stretch
+    return first <= minor and (below is None or minor < below)
+
+
+def _amounts(region: Region, box: Box) -> Stretch:
+    """The amounts of a box."""
     begins = region.begins
-    return begins[box.first], begins[box.last + 1] if box.last + 1 < len(begins) else 0
+    return begins[box.first], begins[box.last + 1] if box.last + 1 < len(begins) else None
 
 
 def _lies(region: Region, box: Box, order: Order) -> bool | None:

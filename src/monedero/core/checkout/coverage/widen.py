@@ -17,11 +17,12 @@ from monedero.core.checkout.checks import Check, Never
 from monedero.core.checkout.condition import SharedConditions
 from monedero.core.checkout.coverage.parts import Examined, Part
 from monedero.core.checkout.coverage.possible import bits_of
-from monedero.core.checkout.coverage.reach import Compiled, Reach, Region, less
+from monedero.core.checkout.coverage.reach import PLACE_IN, Compiled, Reach, Region, less
 from monedero.core.checkout.decision import Decision, Setting
 from monedero.core.checkout.model import Tender
 from monedero.core.checkout.widening import Around, can_widen, own_values, widened, without_limits
 from monedero.core.money import Money
+from monedero.core.order.facts import Part as PartOf
 from monedero.core.order.model import Order
 from monedero.core.reasons import ReasonCode
 from monedero.core.window import Window
@@ -98,16 +99,20 @@ class Widening:
                 tender, limit = self._moved(tender, code, part.region, lacking)
                 acts.append(Act(tender.id, code, limit=limit))
             else:
-                tender, values = self._let_in(tender, code, part, lacking)
+                tender, values = self._let_in(tender, code, part, (lacking, lets_in))
                 acts.append(Act(tender.id, code, values))
         return Fix(tuple(acts), (tender,), tuple(accounts))
 
     def _let_in(
-        self, tender: Tender, code: ReasonCode, part: Part, lacking: Sequence[Reach]
+        self, tender: Tender, code: ReasonCode, part: Part, wanted: tuple[Sequence[Reach], Reach]
     ) -> tuple[Tender, tuple[str, ...]]:
-        """A tender without a reason for some orders, and the values that its condition lets in then."""
+        """A tender without a reason for some orders, and the values that its condition lets in then.
+
+        `wanted` are those orders, and what the reason lets in before.
+        """
+        lacking, lets_in = wanted
         values: dict[str, None] = {}
-        for order in _one_of_each(part, lacking):
+        for order in _one_of_each(part, lacking, lets_in):
             wider = widened(tender, code, order, self._around)
             if wider is not None and wider != tender:
                 values |= dict.fromkeys(own_values(code, order, self._around))
@@ -165,21 +170,23 @@ def but(compiled: Compiled, everything: Reach, ended: Iterable[str]) -> Reach:
     return reach
 
 
-def _one_of_each(part: Part, reaches: Iterable[Reach]) -> Iterator[Order]:
-    """Orders of some reaches in which every value of every fact stands once at least."""
-    for piece in part.pieces(reaches):
-        first = part.values(piece)
-        region = part.region
-        yield region.space.order(first)
-        for place in bits_of(part.boxes.places(piece.markets, piece.areas)):
-            market, area = divmod(place, region.width)
-            yield region.space.order(first._replace(market=region.markets[market], area=area))
-        yield from region.space.with_each_line(region.space.order(first), bits_of(piece.carts))
-        for field, values in (
-            ("delivery", piece.deliveries),
-            ("group", piece.groups),
-            ("device", piece.devices),
-            ("signed_in", piece.signed_in),
-        ):
-            for at in bits_of(values):
-                yield region.space.order(first._replace(**{field: at}))
+def _one_of_each(part: Part, reaches: Iterable[Reach], lets_in: Reach) -> Iterator[Order]:
+    """Orders of some reaches in which every value that is not let in stands once at least.
+
+    A reason is about one fact, whatever the others are: values that it does not speak of are those of one order.
+    """
+    space, everything, pieces = part.region.space, part.boxes.everything, part.pieces(reaches)
+    first = part.values(pieces[0])
+    held = {fact: 0 for fact in Reach._fields if getattr(lets_in, fact) != getattr(everything, fact)}
+    for reach in map(part.boxes.reach, pieces):
+        for fact in held:
+            held[fact] |= getattr(reach, fact) & ~getattr(lets_in, fact)
+    for place in bits_of(held.pop("places", 0)):
+        market, area = divmod(place, part.region.width)
+        yield space.order(first._replace(market=part.region.markets[market], area=area))
+    yield from space.with_each_line(space.order(first), bits_of(held.pop("carts", 0)))
+    if held.pop("amounts", 0):
+        yield space.order(first)
+    for fact, values in held.items():
+        for at in bits_of(values):
+            yield space.order(first._replace(**{PLACE_IN[PartOf(fact)]: at}))

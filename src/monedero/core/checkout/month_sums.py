@@ -1,0 +1,69 @@
+"""Orders a month that differ in their amount alone, added up between any two amounts.
+
+What a curve costs over them is a sum over its straight pieces, so that it takes as long as the curve has pieces, not as
+the month has orders.
+
+Source: own design.
+
+>>> sums = Sums({900: Fraction(1, 2), 6000: Fraction(3)})
+>>> sums.between(1, None), sums.between(901, 6000)
+((Fraction(7, 2), Fraction(18450, 1)), (Fraction(0, 1), Fraction(0, 1)))
+>>> flat = Curve((Piece(Fraction(0), None, Fraction(1, 100), Fraction(1, 4)),))
+>>> cost_of(sums, flat, "EUR", 1, None)
+Fraction(68, 25)
+>>> cost_of(sums, Curve(()), "EUR", 1, None) is None
+True
+"""
+
+from bisect import bisect_left
+from collections.abc import Mapping
+from fractions import Fraction
+from itertools import accumulate
+from math import ceil, lcm
+
+from monedero.core.curve.pieces import Curve, Piece
+from monedero.core.money import minor_units
+
+
+class Sums:
+    """How many orders there are of some amounts in minor units, and what those come to."""
+
+    def __init__(self, amounts: Mapping[int, Fraction]) -> None:
+        """`amounts` says how many orders a month are of each amount."""
+        self._over = lcm(*(weight.denominator for weight in amounts.values()))
+        rising = sorted(amounts.items())
+        weights = [weight.numerator * (self._over // weight.denominator) for _, weight in rising]
+        self._minors = [minor for minor, _ in rising]
+        self._orders = list(accumulate(weights, initial=0))
+        self._come_to = list(
+            accumulate((minor * weight for minor, weight in zip(self._minors, weights, strict=True)), initial=0)
+        )
+
+    def between(self, first: int, below: int | None) -> tuple[Fraction, Fraction]:
+        """The orders from an amount on and below another (None: without an end), and their minor units together."""
+        start = bisect_left(self._minors, first)
+        end = len(self._minors) if below is None else max(bisect_left(self._minors, below), start)
+        orders, come_to = self._orders[end] - self._orders[start], self._come_to[end] - self._come_to[start]
+        return Fraction(orders, self._over), Fraction(come_to, self._over)
+
+
+def cost_of(sums: Sums, curve: Curve, currency: str, first: int, below: int | None) -> Fraction | None:
+    """What the orders from an amount on and below another cost by a curve; None where one of them has no price.
+
+    The curve is of amounts in whole units of `currency`; its values, and the sum, are in those of the books.
+    """
+    units = minor_units(currency)
+    priced, cost = Fraction(0), Fraction(0)
+    for piece in curve.pieces:
+        start, end = _within(piece, units, first, below)
+        orders, come_to = sums.between(start, end)
+        priced += orders
+        cost += piece.slope * come_to / units + piece.intercept * orders
+    return cost if priced == sums.between(first, below)[0] else None
+
+
+def _within(piece: Piece, units: int, first: int, below: int | None) -> tuple[int, int | None]:
+    """The minor units of a piece that lie from an amount on and below another."""
+    ends = [end for end in (below, None if piece.below is None else ceil(piece.below * units)) if end is not None]
+    start = max(first, ceil(piece.from_ * units))
+    return start, max(start, min(ends)) if ends else None
