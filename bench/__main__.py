@@ -10,6 +10,7 @@ from bench import (
     curves,
     decision,
     edited,
+    full_shop,
     load,
     month,
     offer,
@@ -34,7 +35,7 @@ ALL = (
         load,
         rows,
     ),
-    *(price_text, screen, best_set, checkout_month),
+    *(price_text, screen, best_set, checkout_month, full_shop),
 )
 
 for benchmark in ALL:

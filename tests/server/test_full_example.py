@@ -9,6 +9,7 @@ from typer.testing import CliRunner
 from monedero.cli import app
 from monedero.core.account import Mode, Stage
 from monedero.core.errors import Conflict, FaultCode
+from monedero.core.profile import Source
 from monedero.demo.full_shop import FullShop, Size
 from monedero.server.full_example import fill
 from monedero.server.shops import Shops
@@ -24,6 +25,9 @@ def test_a_full_shop_is_there_whole_and_only_once(tmp_path: Path) -> None:
     assert described is not None
     assert (len(described.value.markets), len(described.value.lines)) == (5, 9)
     assert counts.paid == 60
+    profile = store.profile.read()
+    assert profile is not None
+    assert profile.value.source is Source.PAST_ORDERS
     assert counts.paid + counts.refunds == len(list(full.orders()))
     held = store.accounts.of(Mode.TEST).values()
     assert {account.stage for account in held} == {Stage.CONNECTED}

@@ -5,6 +5,7 @@ from itertools import islice
 
 from monedero.core.account import Mode
 from monedero.core.errors import Conflict, Fault, FaultCode
+from monedero.core.profile import Profile, Source
 from monedero.demo.full_shop import DrawnOrder, FullShop
 from monedero.server.held_elsewhere import hold_elsewhere
 from monedero.server.shops import RunningShop
@@ -28,6 +29,7 @@ def fill(running: RunningShop, full: FullShop) -> None:
         for facts in full.providers():
             store.providers.put(facts)
         store.description.save(full.shop(), 0)
+        store.profile.save(Profile(source=Source.PAST_ORDERS), 0)
         for provider, methods in full.held().items():
             hold_elsewhere(running, provider, Mode.TEST, HeldElsewhere(methods=methods))
         saved = store.checkouts.save(full.checkout(), 0)

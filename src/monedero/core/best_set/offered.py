@@ -75,21 +75,25 @@ def limit_costs(
     costs: dict[tuple[str, str], LimitCost] = {}
     for entry in found:
         offer = offers[entry.part]
-        for tender, end in offer.kept:
-            more = [
-                _cost(settled, Cell(ranking.methods, [(ranking.share, entry)]), offer, tenders, tender)
-                for ranking in rankings.of(entry.country)
-                if tender in tenders
-            ]
-            for cost in filter(None, more):
-                costs[tender, end] = costs.get((tender, end), NOTHING).plus(cost)
+        kept = [(tender, end) for tender, end in offer.kept if tender in tenders]
+        for ranking in rankings.of(entry.country) if kept else ():
+            cell = Cell(ranking.methods, [(ranking.share, entry)])
+            here = _first(settled, cell, offer.tenders, tenders)
+            for tender, end in kept:
+                # Who never pays by the method of a tender is not kept from it.
+                if tenders[tender].way.method in ranking.methods:
+                    there = [name for name in tenders if name == tender or name in offer.tenders]
+                    cost = _cost(settled, cell, (here, _first(settled, cell, there, tenders)), tender)
+                    if cost is not None:
+                        costs[tender, end] = costs.get((tender, end), NOTHING).plus(cost)
     return costs
 
 
-def _cost(settled: SettledSet, cell: Cell, offer: Offer, tenders: Tenders, tender: str) -> LimitCost | None:
-    """The cost for the orders of a cell; None where its buyers would not take the tender."""
-    here = _first(settled, cell, offer.tenders, tenders)
-    there = _first(settled, cell, [name for name in tenders if name == tender or name in offer.tenders], tenders)
+def _cost(settled: SettledSet, cell: Cell, taken: tuple[Way | None, Way | None], tender: str) -> LimitCost | None:
+    """The cost for the orders of a cell, by what its buyers take with the limit and without it; None where they would
+    not take the tender.
+    """
+    here, there = taken
     if there is None or there.route != tender:
         return None
     orders, value = cell.orders, settled.value(cell, there)

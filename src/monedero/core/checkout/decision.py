@@ -129,7 +129,15 @@ class Decision:
         }
         place = place_by(headings)
         self._by_place = sorted(range(len(self.tenders)), key=lambda number: place(self.tenders[number][0]))
-        self._values = values_of({field for _, checks in self.tenders for field in checks.fields})
+        fields = {field for _, checks in self.tenders for field in checks.fields}
+        self._values, self._but_lines = values_of(fields), values_of(fields - {LINE.field})
+        self._about_lines: list[Check] = []
+        for _, checks in self.tenders:
+            self._about_lines += [
+                check for check in checks.checks if check.fact is LINE and check not in self._about_lines
+            ]
+        self._of_lines: Bounded[tuple[str, ...], tuple[bool, ...]] = Bounded(MOST_KEPT)
+        self._alike: Bounded[Hashable, Hashable] = Bounded(MOST_KEPT)
         self._kept: Bounded[Any, _Asked] = Bounded(MOST_KEPT)
 
     @property
@@ -138,9 +146,19 @@ class Decision:
         return [self.tenders[number][0] for number in self._by_place]
 
     def alike(self, order: Order) -> Hashable:
-        """The values of an order that decide, but for its amount and day."""
-        values: Hashable = self._values(order)
-        return values
+        """Tells what is said of an order but for its amount and day: the codes of the reasons against each tender."""
+        lines = order.lines
+        told = self._of_lines.get(lines)
+        if told is None:
+            told = self._of_lines.put(lines, self.told_of_lines(order))
+        values = (self._but_lines(order), told)
+        return self._alike.get(values) or self._alike.put(
+            values, tuple(checks.said(order).codes for _, checks in self.tenders)
+        )
+
+    def told_of_lines(self, order: Order) -> tuple[bool, ...]:
+        """Tells which checks about the lines of an order hold."""
+        return tuple(check.holds(order) for check in self._about_lines)
 
     def offered(self, order: Order) -> list[Tender]:
         """The tenders that are offered for an order, as buyers meet them."""

@@ -26,7 +26,7 @@ from monedero.core.bounded import Bounded
 from monedero.core.checkout.checks import Check
 from monedero.core.order.facts import AMOUNT, COUNTRY, CURRENCY, DAY, POSTCODE, Fact
 from monedero.core.order.model import Order
-from monedero.core.reasons import Reason
+from monedero.core.reasons import Reason, ReasonCode
 
 MOST_KEPT = 4_000
 EVERY_TIME = (AMOUNT, DAY)
@@ -45,6 +45,11 @@ class Said:
     parts: tuple[tuple[Reason, ...] | Check, ...]
     only: tuple[Reason, ...]
     checks: Checks
+
+    @property
+    def codes(self) -> tuple[ReasonCode, ...]:
+        """The codes of what speaks against those values, whatever the amount and the day."""
+        return tuple(reason.code for reason in self.only)
 
     def reasons(self, order: Order) -> tuple[Reason, ...]:
         """Why they do not hold for an order that has those values, in sequence; nothing where all do."""

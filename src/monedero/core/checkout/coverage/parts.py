@@ -38,7 +38,6 @@ from monedero.core.checkout.coverage.space import NamedLine, Space, Values
 from monedero.core.checkout.decision import Decision
 from monedero.core.checkout.stretches import begins_of
 from monedero.core.money import Money
-from monedero.core.order.facts import LINE
 from monedero.core.order.model import Order
 from monedero.core.order.of_lines import with_lines
 
@@ -145,15 +144,7 @@ class Examined:
     def told_of_line(self, line: NamedLine) -> Hashable:
         """Tells which checks about the lines of an order hold for one of this line."""
         order = with_lines(Order(Money(1, "EUR"), "PT", self.space.day, lines=(line.id,)), {line.id: line})
-        return tuple(check.holds(order) for check in self._about_lines)
-
-    @cached_property
-    def _about_lines(self) -> list[Check]:
-        """The checks that are about the lines of an order, each once."""
-        found: list[Check] = []
-        for _, sifted in self.decision.tenders:
-            found += [check for check in sifted.checks if check.fact is LINE and check not in found]
-        return found
+        return self.decision.told_of_lines(order)
 
     @cached_property
     def parts(self) -> list[Part]:
