@@ -69,7 +69,8 @@ def _orders(
     alike: dict[tuple[object, ...], dict[int, Fraction]] = defaultdict(dict)
     for *facts, minor, weight in groups.iter_rows():
         alike[tuple(facts)][minor] = Fraction(weight, over)
-    return [(order_told(shop, day, facts), amounts) for facts, amounts in alike.items()]
+    lines = {line.id: line for line in shop.lines}
+    return [(order_told(lines, day, facts), amounts) for facts, amounts in alike.items()]
 
 
 def _rows(context: Context, inputs: CompareInputs, day: date, shop: Shop) -> tuple[pl.DataFrame, int]:
@@ -81,10 +82,9 @@ def _rows(context: Context, inputs: CompareInputs, day: date, shop: Shop) -> tup
     return typed_rows(inputs.profile, shop, day, inputs.rates)
 
 
-def order_told(shop: Shop, day: date, facts: Sequence[object]) -> Order:
-    """An order of the month."""
+def order_told(lines: Mapping[str, Line], day: date, facts: Sequence[object]) -> Order:
+    """An order of the month, of a shop with some lines."""
     currency, country, network, kind, recurring, kinds, named = facts
-    lines = {line.id: line for line in shop.lines}
     line = lines.get(str(named))
     order = Order(
         amount=Money(1, str(currency)),

@@ -65,8 +65,10 @@ def offered_month(context: Context, snapshot: CheckoutSnapshot, hand: OrderInHan
     """
     inputs, order = inputs_of(context), hand.order
     said = order.on(Money(1, order.amount.currency), order.placed_on)
-    # The shop of an edition is as it was when it was published; a draft and the one before it are of the same shop.
-    key = (snapshot.edition, snapshot.checkout.model_dump_json(), said)
+    # The shop of an edition is as it was when it was published: where nothing of it changed since, an edition and a
+    # draft with the same ways have the same month.
+    as_now = snapshot.shop == inputs.shop and snapshot.methods.items() <= inputs.methods.items()
+    key = (None if as_now else snapshot.edition, snapshot.checkout.model_dump_json(), said)
     found: OfferedMonth = inputs.offered_months.get(key, lambda: _made(context, inputs, snapshot, hand))
     return found
 
@@ -222,7 +224,7 @@ class _Parts:
         of = self._orders.known[known]
         kinds = "+".join(sorted(of.kinds))
         facts = (of.currency, of.country, of.card_network, of.card_kind, of.recurring, kinds, line)
-        order = order_told(self._shop, self._hand.order.placed_on, facts)
+        order = order_told(self._lines, self._hand.order.placed_on, facts)
         return as_in_hand(order, self._hand, self._lines)
 
     def _stretches(self, order: Order) -> tuple[int, list[tuple[int, int]]]:
