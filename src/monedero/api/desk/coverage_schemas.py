@@ -60,9 +60,13 @@ class CellOut(BaseModel):
 
 
 class RowOut(BaseModel):
-    """A line, or two in one cart, with its cells."""
+    """A line, or two in one cart, with its cells; it stands for every line of which nothing else is said.
+
+    `stands_for` are those, by their ids, of a row of one line.
+    """
 
     lines: list[str]
+    stands_for: list[str]
     name: str
     repeats: bool
     cells: list[CellOut]

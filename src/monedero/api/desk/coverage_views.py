@@ -55,10 +55,11 @@ def _row(
     part: Part, row: Row, rate: Fraction | None, snapshot: CheckoutSnapshot, names: Mapping[str, str]
 ) -> RowOut:
     space = part.region.space
-    lines = space.carts[row.cart].lines
+    lines, classes = space.carts[row.cart].lines, space.carts[row.cart].classes
     return RowOut(
         lines=list(lines),
-        name=together(space, space.carts[row.cart].classes, names),
+        stands_for=list(space.classes[classes[0]]) if len(classes) == 1 else [],
+        name=together(space, classes, names),
         repeats=space.lines[lines[0]].recurring,
         cells=[_cell(part, cell, rate, snapshot, names) for cell in row.cells],
     )

@@ -25,7 +25,7 @@ const block = (cells: Cell[], more: Partial<Block> = {}): Block => ({
   name: "Portugal and Spain",
   currency: "EUR",
   rated: true,
-  rows: [{ lines: ["chart"], name: "Star chart", repeats: false, cells }],
+  rows: [{ lines: ["chart"], stands_for: ["chart", "map"], name: "Star chart", repeats: false, cells }],
   ...more,
 });
 
@@ -97,4 +97,21 @@ test("a currency without a reference rate says so", () => {
     />,
   );
   expect(screen.getByText(/without a reference rate/)).toBeTruthy();
+});
+
+test("the order in hand is marked in the row that stands for its line", () => {
+  const marked = (line: string) => {
+    const { container, unmount } = render(
+      <Grid
+        blocks={[block([cell("0.01", null, 2)])]}
+        axis={AXIS}
+        here={{ ...HERE, market: "pt", line, amount: 60 }}
+        onCell={() => undefined}
+      />,
+    );
+    const found = container.querySelectorAll("[data-row] > span").length;
+    unmount();
+    return found;
+  };
+  expect([marked("chart"), marked("map"), marked("lamp")]).toEqual([1, 1, 0]);
 });

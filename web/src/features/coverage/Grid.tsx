@@ -1,11 +1,15 @@
-import { Fragment, type KeyboardEvent, useRef } from "react";
+import { type KeyboardEvent, useRef } from "react";
 import { placeOf, RulerTicks } from "../../charts";
 import type { Axis } from "../../charts/axis";
+import { useNear } from "../../ui/useNear";
 import type { Block, Cell, Row } from "./queries";
 
 /** Tells where amounts beyond the ends of the ruler are told, in pixels. */
 const BEYOND = 22;
 const DARKEST = 5;
+/** So many blocks of rows are drawn at once, the others when they are near; about how high a row is, in pixels. */
+const AT_ONCE = 4;
+const ROW = 34;
 
 interface Props {
   blocks: Block[];
@@ -59,58 +63,85 @@ export function Grid({ blocks, axis, here, onCell }: Props) {
           )}
         </div>
       </div>
-      {blocks.map((block) => (
-        <Fragment key={`${block.currency} ${block.markets[0]}`}>
-          <h3 className="font-sans font-semibold text-figure mt-2 mb-0.5">
-            {block.name}, {block.currency}
-            {!block.rated && (
-              <span className="font-normal text-soft"> without a reference rate: amounts as they are</span>
-            )}
-          </h3>
-          {block.rows.map((row) => {
-            const marked = block.markets.includes(here.market) && row.lines.includes(here.line);
-            return (
-              <div
-                key={row.lines.join("+")}
-                className="grid grid-cols-[8rem_minmax(0,1fr)] sm:grid-cols-[11rem_minmax(0,1fr)] items-center mb-0.5"
-              >
-                <span
-                  className={`pl-3 pr-2 text-small leading-tight py-0.5 ${marked ? "font-semibold" : ""}`}
-                >
-                  {row.name}
-                  {row.repeats && <span className="text-soft">, repeats</span>}
-                </span>
-                <div className="relative h-6" data-row>
-                  {row.cells.map((cell) => (
-                    <CellButton
-                      key={cell.first}
-                      cell={cell}
-                      axis={axis}
-                      said={`${row.name}, ${block.name}, ${cell.said}`}
-                      reachable={cell === first}
-                      onClick={() =>
-                        onCell(
-                          block.markets.includes(here.market) ? here.market : (block.markets[0] ?? ""),
-                          row,
-                          cell,
-                        )
-                      }
-                    />
-                  ))}
-                  {marked && place !== null && (
-                    <span
-                      className="absolute -top-0.5 -bottom-0.5 border-l-2 border-ink pointer-events-none"
-                      style={{ left: inside(place) }}
-                      aria-hidden
-                    />
-                  )}
-                </div>
-              </div>
-            );
-          })}
-        </Fragment>
+      {blocks.map((block, at) => (
+        <BlockRows
+          key={`${block.currency} ${block.markets[0]}`}
+          block={block}
+          atOnce={at < AT_ONCE}
+          first={first}
+          axis={axis}
+          here={here}
+          onCell={onCell}
+        />
       ))}
     </div>
+  );
+}
+
+interface BlockProps extends Omit<Props, "blocks"> {
+  block: Block;
+  atOnce: boolean;
+  /** The cell that Tab reaches; arrow keys go on from there. */
+  first: Cell | undefined;
+}
+
+/** The rows of markets in which everything is the same; empty while they are far outside of the window. */
+function BlockRows({ block, atOnce, first, axis, here, onCell }: BlockProps) {
+  const { ref, near } = useNear(atOnce || block.markets.includes(here.market));
+  const place = here.amount === null ? null : placeOf(here.amount, axis);
+  return (
+    <section
+      ref={ref}
+      aria-label={`${block.name}, ${block.currency}`}
+      style={{ minHeight: near ? undefined : block.rows.length * ROW }}
+    >
+      <h3 className="font-sans font-semibold text-figure mt-2 mb-0.5">
+        {block.name}, {block.currency}
+        {!block.rated && (
+          <span className="font-normal text-soft"> without a reference rate: amounts as they are</span>
+        )}
+      </h3>
+      {near &&
+        block.rows.map((row) => {
+          const marked = block.markets.includes(here.market) && row.stands_for.includes(here.line);
+          return (
+            <div
+              key={row.lines.join("+")}
+              className="grid grid-cols-[8rem_minmax(0,1fr)] sm:grid-cols-[11rem_minmax(0,1fr)] items-center mb-0.5"
+            >
+              <span className={`pl-3 pr-2 text-small leading-tight py-0.5 ${marked ? "font-semibold" : ""}`}>
+                {row.name}
+                {row.repeats && <span className="text-soft">, repeats</span>}
+              </span>
+              <div className="relative h-6" data-row>
+                {row.cells.map((cell) => (
+                  <CellButton
+                    key={cell.first}
+                    cell={cell}
+                    axis={axis}
+                    said={`${row.name}, ${block.name}, ${cell.said}`}
+                    reachable={cell === first}
+                    onClick={() =>
+                      onCell(
+                        block.markets.includes(here.market) ? here.market : (block.markets[0] ?? ""),
+                        row,
+                        cell,
+                      )
+                    }
+                  />
+                ))}
+                {marked && place !== null && (
+                  <span
+                    className="absolute -top-0.5 -bottom-0.5 border-l-2 border-ink pointer-events-none"
+                    style={{ left: inside(place) }}
+                    aria-hidden
+                  />
+                )}
+              </div>
+            </div>
+          );
+        })}
+    </section>
   );
 }
 

@@ -5,6 +5,7 @@ import { Button } from "../../ui/Button";
 import { Picker } from "../../ui/Picker";
 import { TextField } from "../../ui/TextField";
 import { Toggle } from "../../ui/Toggle";
+import { useNear } from "../../ui/useNear";
 import { freeId } from "./ids";
 import type { Shop } from "./queries";
 import type { Sections } from "./sections";
@@ -12,15 +13,19 @@ import { shownWhole, wholeOrNone } from "./whole";
 
 type Line = Shop["lines"][number];
 
+/** So many lines are drawn at once; the others when they are near. */
+const AT_ONCE = 40;
+
+const edit = (id: string, part: Partial<Line>) => (before: Shop) => ({
+  ...before,
+  lines: before.lines.map((line) => (line.id === id ? { ...line, ...part } : line)),
+});
+
 /** Tells what is sold: each line with its kind, its usual amount, and whether it repeats. */
-export function LinesTable({ shop, save, quietly, kinds, remove }: Sections) {
+export function LinesTable(sections: Sections) {
+  const { shop, quietly } = sections;
   const lines = shop.lines;
   const [added, setAdded] = useState("");
-  const edit = (id: string, part: Partial<Line>) => (before: Shop) => ({
-    ...before,
-    lines: before.lines.map((line) => (line.id === id ? { ...line, ...part } : line)),
-  });
-
   function add(before: Shop): Shop {
     const held = before.lines;
     let name = "New line";
@@ -51,81 +56,101 @@ export function LinesTable({ shop, save, quietly, kinds, remove }: Sections) {
       </h2>
       <ul className="border-t border-ink">
         {lines.map((line, place) => (
-          <li
-            key={line.id}
-            className="border-b border-rule-soft py-1 grid grid-cols-[minmax(0,2fr)_6.5rem_6.5rem_4rem_5rem_7rem_4rem] lg:grid-cols-[minmax(0,1fr)_7.5rem_6.5rem_5.5rem_5.5rem_6.5rem_4.5rem] gap-2 lg:gap-4 items-center"
-          >
-            <TextField
-              cell
-              wraps
-              label={`Name of ${line.name}`}
-              hideLabel
-              value={line.name}
-              begin={line.id === added}
-              save={(name) => save(edit(line.id, { name }))}
-            />
-            <Picker
-              look="cell"
-              label={`Kind of ${line.name}`}
-              value={line.kind}
-              options={kinds}
-              onPick={(kind) => quietly(edit(line.id, { kind: kind as Line["kind"] }))}
-            />
-            <TextField
-              cell
-              label={`Usual amount of ${line.name}`}
-              hideLabel
-              value={line.usual_amount}
-              align="right"
-              save={(usual_amount) =>
-                save(edit(line.id, { usual_amount: inCurrency(usual_amount, shop.currency) }))
-              }
-            />
-            <TextField
-              cell
-              label={`Margin of ${line.name}`}
-              hideLabel
-              value={line.margin ?? ""}
-              align="right"
-              suffix="% left"
-              save={(margin) => save(edit(line.id, { margin: margin || null }))}
-            />
-            <TextField
-              cell
-              label={`Days until ${line.name} is delivered; empty where nothing is`}
-              hideLabel
-              value={shownWhole(line.delivery_days)}
-              align="right"
-              suffix={line.delivery_days === null || line.delivery_days === undefined ? "" : "days"}
-              save={(text) => save(edit(line.id, { delivery_days: wholeOrNone(text) }))}
-            />
-            <span className="flex items-center gap-2 min-h-8 text-small text-soft">
-              repeats
-              <Toggle
-                label={`${line.name} repeats every month`}
-                on={line.recurring}
-                onChange={(recurring) => quietly(edit(line.id, { recurring }))}
-              />
-            </span>
-            <Button
-              look="quiet"
-              aria-label={`Remove the line ${line.name}`}
-              onClick={() =>
-                remove(
-                  `The line ${line.name} is removed.`,
-                  (before) => ({ ...before, lines: before.lines.filter((entry) => entry.id !== line.id) }),
-                  (before) => ({ ...before, lines: putIn(before.lines, place, line) }),
-                )
-              }
-            >
-              Remove
-            </Button>
-          </li>
+          <LineRow key={line.id} line={line} place={place} added={line.id === added} sections={sections} />
         ))}
       </ul>
       <Button look="link" className="mt-2" onClick={() => quietly(add)}>
         Add a line
       </Button>
     </section>
+  );
+}
+
+interface LineProps {
+  line: Line;
+  place: number;
+  added: boolean;
+  sections: Sections;
+}
+
+/** One line; empty while it is far outside of the window. */
+function LineRow({ line, place, added, sections }: LineProps) {
+  const { shop, save, quietly, kinds, remove } = sections;
+  const { ref, near } = useNear(added || place < AT_ONCE);
+  return (
+    <li
+      ref={ref}
+      className="border-b border-rule-soft py-1 min-h-12 grid grid-cols-[minmax(0,2fr)_6.5rem_6.5rem_4rem_5rem_7rem_4rem] lg:grid-cols-[minmax(0,1fr)_7.5rem_6.5rem_5.5rem_5.5rem_6.5rem_4.5rem] gap-2 lg:gap-4 items-center"
+    >
+      {near && (
+        <>
+          <TextField
+            cell
+            wraps
+            label={`Name of ${line.name}`}
+            hideLabel
+            value={line.name}
+            begin={added}
+            save={(name) => save(edit(line.id, { name }))}
+          />
+          <Picker
+            look="cell"
+            label={`Kind of ${line.name}`}
+            value={line.kind}
+            options={kinds}
+            onPick={(kind) => quietly(edit(line.id, { kind: kind as Line["kind"] }))}
+          />
+          <TextField
+            cell
+            label={`Usual amount of ${line.name}`}
+            hideLabel
+            value={line.usual_amount}
+            align="right"
+            save={(usual_amount) =>
+              save(edit(line.id, { usual_amount: inCurrency(usual_amount, shop.currency) }))
+            }
+          />
+          <TextField
+            cell
+            label={`Margin of ${line.name}`}
+            hideLabel
+            value={line.margin ?? ""}
+            align="right"
+            suffix="% left"
+            save={(margin) => save(edit(line.id, { margin: margin || null }))}
+          />
+          <TextField
+            cell
+            label={`Days until ${line.name} is delivered; empty where nothing is`}
+            hideLabel
+            value={shownWhole(line.delivery_days)}
+            align="right"
+            suffix={line.delivery_days === null || line.delivery_days === undefined ? "" : "days"}
+            save={(text) => save(edit(line.id, { delivery_days: wholeOrNone(text) }))}
+          />
+          <span className="flex items-center gap-2 min-h-8 text-small text-soft">
+            repeats
+            <Toggle
+              label={`${line.name} repeats every month`}
+              on={line.recurring}
+              onChange={(recurring) => quietly(edit(line.id, { recurring }))}
+            />
+          </span>
+          <Button
+            look="quiet"
+            aria-label={`Remove the line ${line.name}`}
+            onClick={() =>
+              remove(
+                `The line ${line.name} is removed.`,
+                (before) => ({ ...before, lines: before.lines.filter((entry) => entry.id !== line.id) }),
+                (before) => ({ ...before, lines: putIn(before.lines, place, line) }),
+              )
+            }
+          >
+            Remove
+          </Button>
+        </>
+      )}
+    </li>
   );
 }
