@@ -15,7 +15,6 @@ import uvicorn
 from monedero.api.app import create_app
 from monedero.cli.reading import errors_of
 from monedero.core.card_number import masked
-from monedero.demo.full_shop import FullShop
 from monedero.server.full_example import fill
 from monedero.server.internal_server import entrance
 from monedero.server.listening import LOOPBACK, listening
@@ -58,7 +57,7 @@ def serve(  # noqa: PLR0913, PLR0917 - an option each
             lock = open_things.enter_context(FolderLock(data))
             shops = Shops(data, allowed=allow_gateway or ())
             if example is not None:
-                fill(shops.own, FullShop())
+                fill(shops.own)
         with errors_of(f"port {port}"):
             door = listening(port)
         address = f"http://{LOOPBACK}:{door.getsockname()[1]}/"

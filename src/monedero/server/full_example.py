@@ -17,9 +17,9 @@ from monedero.work.context import Actor, Context
 AT_ONCE = 5000
 
 
-def fill(running: RunningShop, full: FullShop) -> None:
+def fill(running: RunningShop, full: FullShop | None = None) -> None:
     """Put a full shop into a store that has none, its first edition published; refused where a shop is described."""
-    store = running.store
+    store, full = running.store, full or FullShop()
     if (described := store.description.read()) is not None:
         raise Conflict(Fault(FaultCode.SHOP_DESCRIBED, "example", described.value.name))
     store.past_orders.add(_batches(full.orders()))
