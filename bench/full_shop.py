@@ -22,7 +22,7 @@ HAND = {"market": "pt-eur", "line": "line-1", "amount": "85.00", "currency": "EU
 DRAFT = "/api/checkouts/web-shop"
 MEGABYTES, TO_THE_END, BY_HALF = 700, 2, 1.5
 TICKS = os.sysconf("SC_CLK_TCK")
-# What is asked one after the other of a server that was just started, with its budget in seconds of processor.
+# Asked one after the other of a server that was just started, each with its budget in seconds of processor.
 ASKED = (
     ("what to decide next", "/api/next", 1.0),
     ("Compare, first, with the month of every plan", "/api/compare", 3.0),

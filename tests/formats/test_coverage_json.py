@@ -1,4 +1,4 @@
-"""Of very many boxes the largest are written, and the others counted; dead ends tell the exit status all the same."""
+"""The largest of very many boxes are written, and the others counted; dead ends tell the exit status all the same."""
 
 import json
 

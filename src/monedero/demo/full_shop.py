@@ -30,7 +30,7 @@ COUNTRIES = (
 REGION = [country for country, currency in COUNTRIES if currency in ("EUR", "CHF", "PLN", "SEK", "DKK", "NOK")]
 KINDS = ("goods", "download", "course", "membership", "booking")
 CALLED = {"goods": "Print", "download": "Map", "course": "Course", "membership": "Club", "booking": "Tour"}
-# What providers carry besides cards, each by the turn that comes to it.
+# Methods that providers carry besides cards, each by the turn that comes to it.
 OTHERS = (
     "device-wallet",
     "account-wallet",

@@ -146,6 +146,7 @@ def test_all_reasons_are_given_in_sequence() -> None:
     assert found == sorted(found, key=sequence.index)
 
 
+@tried_on(400)
 @given(st.lists(st.booleans(), max_size=12))
 def test_places_count_up_over_the_offered_and_nothing_is_left_out(switched: list[bool]) -> None:
     tenders = [tender(id=f"t-{index}", name=f"T {index}", on=on) for index, on in enumerate(switched)]

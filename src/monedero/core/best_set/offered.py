@@ -80,7 +80,7 @@ def limit_costs(
             cell = Cell(ranking.methods, [(ranking.share, entry)])
             here = _first(settled, cell, offer.tenders, tenders)
             for tender, end in kept:
-                # Who never pays by the method of a tender is not kept from it.
+                # Buyers who never pay by the method of a tender are not kept from it.
                 if tenders[tender].way.method in ranking.methods:
                     there = [name for name in tenders if name == tender or name in offer.tenders]
                     cost = _cost(settled, cell, (here, _first(settled, cell, there, tenders)), tender)

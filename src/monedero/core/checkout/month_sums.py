@@ -48,7 +48,7 @@ class Sums:
 
 
 def cost_of(sums: Sums, curve: Curve, currency: str, first: int, below: int | None) -> Fraction | None:
-    """What the orders from an amount on and below another cost by a curve; None where one of them has no price.
+    """The cost of the orders from an amount on and below another by a curve; None where one of them has no price.
 
     The curve is of amounts in whole units of `currency`; its values, and the sum, are in those of the books.
     """

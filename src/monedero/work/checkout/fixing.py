@@ -152,7 +152,7 @@ def _with_cost(context: Context, snapshot: CheckoutSnapshot, day: date, finding:
 
 
 class _Curves:
-    """What some tenders of a draft cost for orders of the month; those of which nothing is known are left out."""
+    """The costs of some tenders of a draft for orders of the month; those of which nothing is known are left out."""
 
     def __init__(self, context: Context, snapshot: CheckoutSnapshot, tenders: Collection[str]) -> None:
         self._context, self._inputs, self._shop = context, inputs_of(context), snapshot.shop

@@ -155,6 +155,19 @@ def test_orders_of_a_month_are_counted_where_they_may_lie(order: Order, share: S
     assert share_of([(part.region, box)] * 2, month) == share
 
 
+def test_orders_between_two_boxes_are_in_none_of_them() -> None:
+    over = examined(with_tenders({"id": "card", "windows": [{"from": "5 EUR", "up_to": "9 EUR"}]}, areas=[]))
+    [part] = over.parts
+    low, high = ([*part.boxes.pieces(part.boxes.everything._replace(amounts=bit))] for bit in (0b001, 0b100))
+    month = [
+        SameOrders(
+            Order(Money(1, "EUR"), "PT", DAY, lines=("chart",)),
+            {100: Fraction(1), 700: Fraction(5), 950: Fraction(2)},
+        )
+    ]
+    assert share_of([(part.region, box) for box in (*low, *high)], month).orders == 3
+
+
 def test_an_order_that_may_lie_in_an_area_is_not_sure_to() -> None:
     over = examined(with_tenders({"id": "card"}))
     [part] = over.parts

@@ -74,6 +74,18 @@ def test_a_fix_lets_in_every_line_that_stands_for_others(conditions: list[dict[s
             assert all(decision.offered(file.order_of(order.order)) for order in inside)
 
 
+def test_a_fix_lets_in_the_places_that_a_condition_keeps_out() -> None:
+    markets = [{"id": f"m-{code.lower()}", "country": code, "currency": "EUR"} for code in ("PT", "ES", "FR")]
+    for condition in ({"fact": "country", "only": ["PT"]}, {"fact": "country", "not": ["ES", "FR"]}):
+        file = with_tenders({"id": "cash", "conditions": [condition]}, lines=LINES, markets=markets, areas=[])
+        over, setting = examined(file), file.setting(reference_rates.bundled())
+        [found] = coverage(over).dead_ends
+        [fix] = Fixes(over, Widening(over, file.shared_conditions, setting)).of_dead_end(found)
+        decision = Decision(list(fix.tenders), setting, file.shared_conditions)
+        for country in ("PT", "ES", "FR"):
+            assert decision.offered(file.order_of(replace(_order(), country=country)))
+
+
 OTHERS = [
     conditioned({"fact": "line", "not": ["lamp"]}),
     conditioned({"fact": "line", "only": ["chart", "course"]}),
