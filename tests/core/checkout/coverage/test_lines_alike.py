@@ -86,6 +86,21 @@ def test_a_fix_lets_in_the_places_that_a_condition_keeps_out() -> None:
             assert decision.offered(file.order_of(replace(_order(), country=country)))
 
 
+def test_a_fix_lets_in_the_buyers_and_ways_that_a_condition_keeps_out() -> None:
+    for condition in (
+        {"fact": "customer_group", "only": ["retail"]},
+        {"fact": "device", "not": ["phone"]},
+        {"fact": "delivery", "not": ["courier"]},
+    ):
+        file = with_tenders({"id": "cash", "conditions": [condition]}, lines=LINES[:1], areas=[])
+        over, setting = examined(file), file.setting(reference_rates.bundled())
+        fixes = Fixes(over, Widening(over, file.shared_conditions, setting))
+        [found] = coverage(over).dead_ends
+        [fix] = fixes.of_dead_end(found)
+        decision = Decision(list(fix.tenders), setting, file.shared_conditions)
+        assert all(decision.offered(file.order_of(order.order)) for order in spelled(file))
+
+
 OTHERS = [
     conditioned({"fact": "line", "not": ["lamp"]}),
     conditioned({"fact": "line", "only": ["chart", "course"]}),
