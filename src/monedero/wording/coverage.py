@@ -154,6 +154,8 @@ def _what(region: Region, box: Box, names: Mapping[str, str]) -> str:
 
 def together(space: Space, classes: Sequence[int], names: Mapping[str, str]) -> str:
     """The lines of a cart, each with those that can stand in its place."""
+    if len(classes) == 1 and len(lines := space.classes[classes[0]]) == 1:
+        return names.get(f"line/{lines[0]}", lines[0])
     each = [few([_line(line, names) for line in space.classes[place]], joined=any_of) for place in classes]
     if len(each) == 1:
         return each[0]

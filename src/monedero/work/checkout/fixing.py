@@ -164,7 +164,8 @@ class _Curves:
     def of(self, order: Order) -> dict[str, Curve]:
         """The curves by tender for orders like one."""
         market = self._markets[order.country, order.amount.currency]
-        hand = OrderInHand(order, market, self._lines.get("+".join(order.lines), self._shop.lines[0]))
+        only = order.lines[0] if len(order.lines) == 1 else ""
+        hand = OrderInHand(order, market, self._lines.get(only, self._shop.lines[0]))
         way = way_of(self._shop, hand)
         key = (order.known, way.id if way else None)
         if key not in self._kept:

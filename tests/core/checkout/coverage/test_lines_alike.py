@@ -157,6 +157,7 @@ def test_a_cart_is_found_by_any_of_its_lines() -> None:
     assert goods == space.cart_of(["chart"])
     assert space.cart_of(["lamp", "map"]) == space.cart_of(["map", "chart"]) != goods
     assert space.cart_of(["unheard-of"]) is None
+    assert space.cart_of(["map", "map"]) is None
     # Three goods, a course; three pairs of goods, three of goods with a course.
     assert sum(space.count(cart) for cart in space.carts) == 3 + 1 + 3 + 3
     lines = {order.lines for order in space.with_each_line(_order(), range(len(space.carts)))}

@@ -90,11 +90,7 @@ function BlockRows({ block, atOnce, first, axis, here, onCell }: BlockProps) {
   const { ref, near } = useNear(atOnce || block.markets.includes(here.market));
   const place = here.amount === null ? null : placeOf(here.amount, axis);
   return (
-    <section
-      ref={ref}
-      aria-label={`${block.name}, ${block.currency}`}
-      style={{ minHeight: near ? undefined : block.rows.length * ROW }}
-    >
+    <div ref={ref} style={{ minHeight: near ? undefined : block.rows.length * ROW }}>
       <h3 className="font-sans font-semibold text-figure mt-2 mb-0.5">
         {block.name}, {block.currency}
         {!block.rated && (
@@ -141,7 +137,7 @@ function BlockRows({ block, atOnce, first, axis, here, onCell }: BlockProps) {
             </div>
           );
         })}
-    </section>
+    </div>
   );
 }
 

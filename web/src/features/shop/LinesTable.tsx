@@ -13,8 +13,9 @@ import { shownWhole, wholeOrNone } from "./whole";
 
 type Line = Shop["lines"][number];
 
-/** So many lines are drawn at once; the others when they are near. */
+/** So many lines are drawn at once, the others when they are near; about how high one is, in pixels. */
 const AT_ONCE = 40;
+const ROW = 41;
 
 const edit = (id: string, part: Partial<Line>) => (before: Shop) => ({
   ...before,
@@ -80,7 +81,8 @@ function LineRow({ line, place, added, sections }: LineProps) {
   return (
     <li
       ref={ref}
-      className="border-b border-rule-soft py-1 min-h-12 grid grid-cols-[minmax(0,2fr)_6.5rem_6.5rem_4rem_5rem_7rem_4rem] lg:grid-cols-[minmax(0,1fr)_7.5rem_6.5rem_5.5rem_5.5rem_6.5rem_4.5rem] gap-2 lg:gap-4 items-center"
+      style={{ minHeight: near ? undefined : ROW }}
+      className="border-b border-rule-soft py-1 grid grid-cols-[minmax(0,2fr)_6.5rem_6.5rem_4rem_5rem_7rem_4rem] lg:grid-cols-[minmax(0,1fr)_7.5rem_6.5rem_5.5rem_5.5rem_6.5rem_4.5rem] gap-2 lg:gap-4 items-center"
     >
       {near && (
         <>

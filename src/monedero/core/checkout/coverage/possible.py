@@ -12,7 +12,7 @@ from typing import Protocol
 
 
 class Product(Protocol):
-    """A product of values: true of each fact that has any."""
+    """Values of every fact of an order, a bit for each value."""
 
     @property
     def carts(self) -> int:
@@ -25,7 +25,7 @@ class Product(Protocol):
         ...
 
     def __iter__(self) -> Iterator[int]:
-        """The values of every fact."""
+        """The values, fact after fact."""
         ...
 
 

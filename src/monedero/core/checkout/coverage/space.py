@@ -170,8 +170,11 @@ class Space:
         return {line: place for place, lines in enumerate(self.classes) for line in lines}
 
     def cart_of(self, lines: Sequence[str]) -> int | None:
-        """The place of the cart that some lines are; None where they cannot be ordered together."""
-        if not all(line in self._class_of for line in lines):
+        """The place of the cart that some lines are; None where they cannot be ordered together.
+
+        The same line twice is no cart of two lines.
+        """
+        if len(set(lines)) < len(lines) or not all(line in self._class_of for line in lines):
             return None
         return self._places.get(tuple(sorted(self._class_of[line] for line in lines)))
 
