@@ -33,7 +33,7 @@ def curves(draw: st.DrawFn) -> Curve:
 def test_sums_are_those_of_the_orders(
     month: dict[int, Fraction], curve: Curve, first: int, below: int | None, currency: str
 ) -> None:
-    sums = Sums(month)
+    sums = Sums.of(month)
     inside = {minor: weight for minor, weight in month.items() if first <= minor < (below or 10**9)}
     orders, come_to = sums.between(first, below)
     assert orders == sum(inside.values())

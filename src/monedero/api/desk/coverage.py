@@ -40,7 +40,7 @@ from monedero.work.checkout.examined import Asked, examined
 from monedero.work.checkout.findings import findings
 from monedero.work.checkout.fixing import FixFor, Named, fixed, fixes_for, make_fix, named_fix
 from monedero.work.checkout.impact import Months, moves
-from monedero.work.checkout.month_of_orders import told_orders
+from monedero.work.checkout.month_of_orders import placed_orders
 from monedero.work.context import Context
 from monedero.work.shop.lookups import rates_of
 
@@ -56,7 +56,7 @@ def read_coverage(
     """Tells who can pay and how, over every order that the shop can receive; with a fix as if that was made."""
     snapshot, asked, look = _asked(running, context, storefront, query)
     over = before = examined(context, snapshot, asked)
-    month = told_orders(context, asked.day)
+    month = placed_orders(context, asked.day)
     names, preview = names_of(snapshot.shop, snapshot.checkout), None
     if query.finding and query.fix:
         _, fix = named_fix(context, snapshot, asked, Named(query.finding, query.fix))
@@ -87,7 +87,7 @@ def read_fixes(
 ) -> FixesOut:
     """Tells what ends each finding, with what that costs over the month."""
     snapshot, asked, _ = _asked(running, context, storefront, query)
-    found = findings(examined(context, snapshot, asked), told_orders(context, asked.day))
+    found = findings(examined(context, snapshot, asked), placed_orders(context, asked.day))
     return FixesOut(
         mode=snapshot.checkout.mode,
         draft_version=snapshot.draft_version or 0,

@@ -56,7 +56,7 @@ class SameOrders:
     @cached_property
     def sums(self) -> Sums:
         """Their sums between any two amounts; an order of zero is left out, since nothing is paid for it."""
-        return Sums({minor: weight for minor, weight in self.amounts.items() if minor})
+        return Sums.of({minor: weight for minor, weight in self.amounts.items() if minor})
 
 
 class LimitCost(NamedTuple):

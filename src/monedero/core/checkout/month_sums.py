@@ -5,7 +5,7 @@ the month has orders.
 
 Source: own design.
 
->>> sums = Sums({900: Fraction(1, 2), 6000: Fraction(3)})
+>>> sums = Sums.of({900: Fraction(1, 2), 6000: Fraction(3)})
 >>> sums.between(1, None), sums.between(901, 6000)
 ((Fraction(7, 2), Fraction(18450, 1)), (Fraction(0, 1), Fraction(0, 1)))
 >>> flat = Curve((Piece(Fraction(0), None, Fraction(1, 100), Fraction(1, 4)),))
@@ -16,7 +16,8 @@ True
 """
 
 from bisect import bisect_left
-from collections.abc import Mapping
+from collections import defaultdict
+from collections.abc import Mapping, Sequence
 from fractions import Fraction
 from itertools import accumulate
 from math import ceil, lcm
@@ -26,17 +27,25 @@ from monedero.core.money import minor_units
 
 
 class Sums:
-    """How many orders there are of some amounts in minor units, and what those come to."""
+    """How many orders there are of some amounts in minor units, and what those come to.
 
-    def __init__(self, amounts: Mapping[int, Fraction]) -> None:
-        """`amounts` says how many orders a month are of each amount."""
-        self._over = lcm(*(weight.denominator for weight in amounts.values()))
-        rising = sorted(amounts.items())
-        weights = [weight.numerator * (self._over // weight.denominator) for _, weight in rising]
+    `weights` says how many there are of each amount, in parts of which `over` are one order a month.
+    """
+
+    def __init__(self, weights: Mapping[int, int], over: int) -> None:
+        """The weights, and the number of parts that are one order."""
+        self.weights, self.over = weights, over
+        rising = sorted(weights.items())
         self._minors = [minor for minor, _ in rising]
-        self._orders = list(accumulate(weights, initial=0))
-        self._come_to = list(
-            accumulate((minor * weight for minor, weight in zip(self._minors, weights, strict=True)), initial=0)
+        self._orders = list(accumulate((weight for _, weight in rising), initial=0))
+        self._come_to = list(accumulate((minor * weight for minor, weight in rising), initial=0))
+
+    @classmethod
+    def of(cls, amounts: Mapping[int, Fraction]) -> "Sums":
+        """Sums of orders of which `amounts` says how many a month are of each amount."""
+        over = lcm(*(weight.denominator for weight in amounts.values()))
+        return cls(
+            {minor: weight.numerator * (over // weight.denominator) for minor, weight in amounts.items()}, over
         )
 
     def between(self, first: int, below: int | None) -> tuple[Fraction, Fraction]:
@@ -44,7 +53,23 @@ class Sums:
         start = bisect_left(self._minors, first)
         end = len(self._minors) if below is None else max(bisect_left(self._minors, below), start)
         orders, come_to = self._orders[end] - self._orders[start], self._come_to[end] - self._come_to[start]
-        return Fraction(orders, self._over), Fraction(come_to, self._over)
+        return Fraction(orders, self.over), Fraction(come_to, self.over)
+
+
+def added_up(some: Sequence[Sums]) -> Sums:
+    """The orders of some sums together.
+
+    >>> both = added_up([Sums.of({900: Fraction(1, 2)}), Sums.of({900: Fraction(1, 3), 901: Fraction(1)})])
+    >>> both.between(1, 901), both.between(1, None)
+    ((Fraction(5, 6), Fraction(750, 1)), (Fraction(11, 6), Fraction(1651, 1)))
+    """
+    over = lcm(*(sums.over for sums in some))
+    weights: dict[int, int] = defaultdict(int)
+    for sums in some:
+        times = over // sums.over
+        for minor, weight in sums.weights.items():
+            weights[minor] += weight * times
+    return Sums(weights, over)
 
 
 def cost_of(sums: Sums, curve: Curve, currency: str, first: int, below: int | None) -> Fraction | None:

@@ -8,8 +8,7 @@ from hashlib import sha256
 
 from monedero.core.checkout.coverage.answer import Found, coverage
 from monedero.core.checkout.coverage.parts import Examined
-from monedero.core.checkout.coverage.share import Share, share_of
-from monedero.core.checkout.limit_cost import SameOrders
+from monedero.core.checkout.coverage.share import PlacedMonth, Share, share_of
 from monedero.formats.coverage_json import box_of
 
 NO_ORDER = Share(Fraction(0), True)
@@ -40,7 +39,7 @@ class Finding:
     codes: Sequence[str] = ()
 
 
-def findings(examined: Examined, month: Sequence[SameOrders]) -> list[Finding]:
+def findings(examined: Examined, month: PlacedMonth) -> list[Finding]:
     """The findings: dead ends, single tenders, orders that all bear a fee, tenders that nothing reaches.
 
     Of each kind those that most orders of the month meet come first. A tender that is off is meant to reach nothing.

@@ -26,7 +26,7 @@ from monedero.work.checkout.examined import (
     space_of,
 )
 from monedero.work.checkout.findings import Finding, FindingKind, findings
-from monedero.work.checkout.month_of_orders import curves_of, told_orders
+from monedero.work.checkout.month_of_orders import curves_of, placed_orders
 from monedero.work.checkout.tenders import Edit, save_draft
 from monedero.work.context import Context
 from monedero.work.prices.inputs import inputs_of
@@ -102,7 +102,7 @@ def named_fix(context: Context, snapshot: CheckoutSnapshot, asked: Asked, named:
     """A fix by its finding and its id; refused where there is none like it any more, and where an account waits."""
     over = examined(context, snapshot, asked)
     held = next(
-        (each for each in findings(over, told_orders(context, asked.day)) if each.id == named.finding), None
+        (each for each in findings(over, placed_orders(context, asked.day)) if each.id == named.finding), None
     )
     if held is None:
         raise NotFound(Fault(FaultCode.NOT_FOUND, "finding", named.finding, {"what": "finding"}))
@@ -133,7 +133,8 @@ def _with_cost(context: Context, snapshot: CheckoutSnapshot, day: date, finding:
         _Curves(context, snapshot, {tenders[0].id, finding.tender}),
     )
     orders, cost, known = Fraction(0), Fraction(0), True
-    for same, stretch, _ in orders_in([box], told_orders(context, day)):
+    within = orders_in([box], placed_orders(context, day))
+    for same, stretch in ((same, stretch) for placed, stretch, _ in within for same in placed.orders):
         here, _ = same.sums.between(*stretch)
         if not here:
             continue

@@ -8,8 +8,7 @@ from monedero.core.checkout.coverage.boxes import Box, largest
 from monedero.core.checkout.coverage.difference import MoreOffered, more_offered, new_dead_ends
 from monedero.core.checkout.coverage.parts import Examined
 from monedero.core.checkout.coverage.reach import Region
-from monedero.core.checkout.coverage.share import Share, share_of
-from monedero.core.checkout.limit_cost import SameOrders
+from monedero.core.checkout.coverage.share import PlacedMonth, Share, share_of
 
 
 class Move(NamedTuple):
@@ -42,8 +41,8 @@ class Impact:
 class Months(NamedTuple):
     """The orders of a month as the shop sells before a change, and after it."""
 
-    before: Sequence[SameOrders]
-    after: Sequence[SameOrders]
+    before: PlacedMonth
+    after: PlacedMonth
 
 
 def moves(before: Examined, after: Examined, months: Months) -> Impact:
@@ -65,7 +64,7 @@ def moves(before: Examined, after: Examined, months: Months) -> Impact:
     return Impact(before, after, found, _by_share(dead, months.after), bool(months.before))
 
 
-def _move(more: MoreOffered, month: Sequence[SameOrders], *, gains: bool) -> Move:
+def _move(more: MoreOffered, month: PlacedMonth, *, gains: bool) -> Move:
     boxes = _by_share(largest_of(more.boxes), month)
     return Move(more.tender, gains, boxes, share_of(boxes, month))
 
@@ -84,5 +83,5 @@ def _largest(pieces: Iterable[tuple[Region, Box]]) -> Iterator[tuple[Region, Box
             yield region, box
 
 
-def _by_share(boxes: Sequence[tuple[Region, Box]], month: Sequence[SameOrders]) -> list[tuple[Region, Box]]:
+def _by_share(boxes: Sequence[tuple[Region, Box]], month: PlacedMonth) -> list[tuple[Region, Box]]:
     return sorted(boxes, key=lambda box: -share_of([box], month).orders)

@@ -12,7 +12,7 @@ from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, drafted, 
 from monedero.work.checkout.dangling import refuse_dangling, refuse_lacking
 from monedero.work.checkout.examined import Asked, decided, examined, space_of
 from monedero.work.checkout.impact import Impact, Months, moves
-from monedero.work.checkout.month_of_orders import told_orders
+from monedero.work.checkout.month_of_orders import placed_orders
 from monedero.work.checkout.tenders import Edit, edited
 from monedero.work.context import Context
 from monedero.work.shop.lookups import described_shop, methods_of
@@ -75,7 +75,7 @@ def publishing_would_move(context: Context, day: date) -> Impact | None:
     if newest is None:
         return None
     before, after = published_as(context, newest.number), drafted(context)
-    months = Months(told_orders(context, day, before.shop), told_orders(context, day, after.shop))
+    months = Months(placed_orders(context, day, before.shop), placed_orders(context, day, after.shop))
     return moves(examined(context, before, Asked(day)), examined(context, after, Asked(day)), months)
 
 
@@ -84,7 +84,9 @@ def _moves(
 ) -> Impact:
     now = examined(context, before, Asked(day))
     then = Examined(decided(after.checkout, setting), space_of(after.shop, day))
-    return moves(now, then, Months(told_orders(context, day, before.shop), told_orders(context, day, after.shop)))
+    return moves(
+        now, then, Months(placed_orders(context, day, before.shop), placed_orders(context, day, after.shop))
+    )
 
 
 def _drafts(context: Context, storefronts: Iterable[str]) -> Iterator[CheckoutSnapshot]:

@@ -13,6 +13,7 @@ from fractions import Fraction
 
 import polars as pl
 
+from monedero.core.checkout.coverage.share import PlacedMonth
 from monedero.core.checkout.limit_cost import SameOrders
 from monedero.core.checkout.model import Tender
 from monedero.core.columns.typed import over_cards, typed_rows
@@ -58,6 +59,15 @@ def told_orders(context: Context, day: date, shop: Shop | None = None) -> list[S
         return [SameOrders(order, amounts) for order, amounts in _orders(context, inputs, day, inputs.shop)]
 
     found: list[SameOrders] = inputs.by_day.get(("told", day), compute)
+    return found
+
+
+def placed_orders(context: Context, day: date, shop: Shop | None = None) -> PlacedMonth:
+    """The same month, as it is held against what coverage finds; kept until the shop or its month changes."""
+    inputs = inputs_of(context)
+    if shop is not None and shop != inputs.shop:
+        return PlacedMonth(told_orders(context, day, shop))
+    found: PlacedMonth = inputs.by_day.get(("placed", day), lambda: PlacedMonth(told_orders(context, day)))
     return found
 
 

@@ -12,7 +12,7 @@ from monedero.core.checkout.coverage.answer import coverage
 from monedero.core.checkout.coverage.boxes import Box
 from monedero.core.checkout.coverage.fixes import Fixes
 from monedero.core.checkout.coverage.grid import Block, Look, blocks
-from monedero.core.checkout.coverage.share import Share, share_of
+from monedero.core.checkout.coverage.share import PlacedMonth, Share, share_of
 from monedero.core.checkout.coverage.space import Space
 from monedero.core.checkout.coverage.widen import Widening
 from monedero.core.checkout.limit_cost import SameOrders
@@ -150,9 +150,9 @@ def test_orders_of_a_month_are_counted_where_they_may_lie(order: Order, share: S
     whole = part.boxes.pieces(every._replace(carts=goods, deliveries=1 << by_courier, amounts=0b10))
     [box] = list(whole)
     month = [SameOrders(order, {0: Fraction(9), 500: Fraction(2), 501: Fraction(3)})]
-    assert share_of([(part.region, box)], month) == share
+    assert share_of([(part.region, box)], PlacedMonth(month)) == share
     # An order in two boxes is counted once.
-    assert share_of([(part.region, box)] * 2, month) == share
+    assert share_of([(part.region, box)] * 2, PlacedMonth(month)) == share
 
 
 def test_orders_between_two_boxes_are_in_none_of_them() -> None:
@@ -165,7 +165,7 @@ def test_orders_between_two_boxes_are_in_none_of_them() -> None:
             {100: Fraction(1), 700: Fraction(5), 950: Fraction(2)},
         )
     ]
-    assert share_of([(part.region, box) for box in (*low, *high)], month).orders == 3
+    assert share_of([(part.region, box) for box in (*low, *high)], PlacedMonth(month)).orders == 3
 
 
 def test_an_order_that_may_lie_in_an_area_is_not_sure_to() -> None:
@@ -175,9 +175,9 @@ def test_an_order_that_may_lie_in_an_area_is_not_sure_to() -> None:
     boxes: list[Box] = [box for box in part.pieces([part.boxes.everything]) if box.areas >> outside & 1]
     some = [(part.region, box._replace(areas=1 << outside)) for box in boxes]
     month = [SameOrders(Order(Money(1, "EUR"), "PT", DAY, lines=("club",)), {500: Fraction(2)})]
-    assert share_of(some, month) == Share(Fraction(2), False)
+    assert share_of(some, PlacedMonth(month)) == Share(Fraction(2), False)
     none = [(part.region, box._replace(areas=0)) for box in boxes]
-    assert share_of(none, month) == Share(Fraction(0), True)
+    assert share_of(none, PlacedMonth(month)) == Share(Fraction(0), True)
 
 
 def test_ways_that_depend_on_area_delivery_and_device_at_once() -> None:
