@@ -13,6 +13,7 @@ from monedero.core.order.model import Order
 from monedero.store import Revision, Store
 from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, published, setting_of
 from monedero.work.context import Context
+from monedero.work.prices.kept import Kept
 
 MOST_EXAMINED = 16
 
@@ -23,7 +24,7 @@ class _KeptDecisions:
 
     revision: Revision
     newest: dict[str | None, CheckoutSnapshot] = field(default_factory=dict)
-    examined: dict[Hashable, Examined] = field(default_factory=dict)
+    examined: Kept[Examined] = field(default_factory=lambda: Kept(MOST_EXAMINED))
     decisions: dict[tuple[str, int | None, int | None], Decision] = field(default_factory=dict)
 
 
@@ -65,12 +66,7 @@ def decision_of(context: Context, snapshot: CheckoutSnapshot) -> Decision:
 
 def kept_examined(context: Context, key: Hashable, make: Callable[[], Examined]) -> Examined:
     """A checkout that is examined for coverage, kept as long as nothing changes."""
-    kept = _kept(context).examined
-    if key not in kept:
-        if len(kept) >= MOST_EXAMINED:
-            kept.clear()
-        kept[key] = make()
-    return kept[key]
+    return _kept(context).examined.get(key, make)
 
 
 def placed(context: Context, snapshot: CheckoutSnapshot, order: Order) -> list[Outcome]:

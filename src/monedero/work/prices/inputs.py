@@ -3,6 +3,7 @@
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 from functools import cached_property
+from threading import Lock
 from typing import Any
 from weakref import WeakKeyDictionary
 
@@ -160,15 +161,29 @@ class CompareInputs:
         )
 
 
-_kept: WeakKeyDictionary[Store, dict[Mode, tuple[Revision, CompareInputs]]] = WeakKeyDictionary()
+@dataclass
+class _KeptInputs:
+    """Holds the inputs of a shop by mode, each with the revision that it is of."""
+
+    by_mode: dict[Mode, tuple[Revision, CompareInputs]] = field(default_factory=dict)
+    lock: Lock = field(default_factory=Lock)
+
+
+_kept: WeakKeyDictionary[Store, _KeptInputs] = WeakKeyDictionary()
 
 
 def inputs_of(context: Context) -> CompareInputs:
     """Tells what a comparison of the shop rests on now, in the mode of the context; refused until the shop is
     described.
     """
-    store, mode = context.shop, context.mode
-    revision, by_mode = store.revision(), _kept.setdefault(store, {})
+    kept = _kept.setdefault(context.shop, _KeptInputs())
+    # Views that ask at once share one: everything that is worked out is kept with it.
+    with kept.lock:
+        return _newest(context.shop, context.mode, kept.by_mode)
+
+
+def _newest(store: Store, mode: Mode, by_mode: dict[Mode, tuple[Revision, CompareInputs]]) -> CompareInputs:
+    revision = store.revision()
     before, known = by_mode.get(mode, (None, None))
     if known is not None and before == revision:
         return known

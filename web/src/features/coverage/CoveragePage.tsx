@@ -35,7 +35,7 @@ export function CoveragePage() {
   const fix = address.get(named("fix"));
   const looking: Named | null = finding && fix ? { finding, fix } : null;
   const asked = useCoverage(look, looking);
-  const fixes = useFixes(look).data?.fixes;
+  const fixes = useFixes(look, asked.isSuccess && !asked.isPlaceholderData).data?.fixes;
   const make = useMakeFix(look);
   const step = useStep();
   const orderOf = useOrderOfCell(look);

@@ -38,8 +38,8 @@ export function useCoverage(look: Look, named: Named | null) {
   });
 }
 
-/** Tells what ends each finding; it takes longer than the findings, and is asked for apart. */
-export function useFixes(look: Look) {
+/** Tells what ends each finding; it takes longer than the findings, and is asked for once they are there. */
+export function useFixes(look: Look, isWanted: boolean) {
   const storefront = useStorefront();
   const query = accountsOf(look);
   return useQuery({
@@ -50,7 +50,7 @@ export function useFixes(look: Look) {
           params: { path: { storefront: storefront ?? "" }, query },
         }),
       ),
-    enabled: storefront !== undefined,
+    enabled: storefront !== undefined && isWanted,
     placeholderData: keepPreviousData,
     retry: false,
   });
