@@ -4,6 +4,7 @@ from pathlib import Path
 
 from fastapi import FastAPI
 from fastapi.responses import FileResponse
+from starlette.middleware.gzip import GZipMiddleware
 from starlette.middleware.trustedhost import TrustedHostMiddleware
 
 from monedero.api.assets import Assets
@@ -88,6 +89,8 @@ FEATURES = (
     *(publish, words),
     *(accounts, business, outside, order_records),
 )
+WORTH_COMPRESSING = 4096
+"""Bytes: a smaller answer fits into a few packets as it is."""
 SITE = Path(__file__).parent / "site"
 HOSTS = ["127.0.0.1", "localhost", "[::1]"]
 PAGES = (
@@ -122,6 +125,7 @@ def create_app(shops: Shops, *, demo_first: bool) -> FastAPI:
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=HOSTS)
     app.add_middleware(RefuseCardNumbers)
     app.add_middleware(Guard)
+    app.add_middleware(GZipMiddleware, minimum_size=WORTH_COMPRESSING, compresslevel=3)
     if SITE.exists():
         # Looked through before the routes, because a page asks for many of them.
         app.mount("/assets", Assets(directory=SITE / "assets"))
