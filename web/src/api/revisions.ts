@@ -94,7 +94,8 @@ export function answersKept(): QueryClient {
       queries: {
         retry: 1,
         refetchOnWindowFocus: true,
-        staleTime: 0,
+        // Parts of one view that ask for the same within a moment share an answer; a change makes it old at once.
+        staleTime: 2_000,
         networkMode: "always",
         // A view without its answer says so; one that has an older answer keeps it.
         throwOnError: (failed, query) => query.state.data === undefined && isFailure(failed),
