@@ -31,7 +31,7 @@ test: check $(SITE) $(STAMPS)/browser ## lint, check types, run every test
 	$(BIN)/pytest --numprocesses 2 --dist worksteal $(addprefix --ignore=,$(ALONE))
 
 soak: $(SITE) $(STAMPS)/browser ## the same properties and attacks with ten times the examples, drawn anew; it takes hours
-	MONEDERO_TESTS=soak $(BIN)/pytest --numprocesses 2 --dist worksteal --no-cov src tests/core tests/formats tests/figures tests/work tests/attacks tests/api/test_orders_at_random.py tests/api/test_any_way.py
+	MONEDERO_TESTS=soak $(BIN)/pytest --numprocesses 2 --dist worksteal --no-cov src tests/core tests/formats tests/figures tests/work tests/attacks tests/api/test_orders_at_random.py tests/api/test_any_way.py tests/browser/test_full_shop.py
 
 branches: $(STAMPS)/dev ## measure how many branches of what works and of the API its own tests take
 	$(BIN)/pytest --numprocesses 2 --dist worksteal --cov=monedero.work --cov=monedero.letters --cov=monedero.api --cov-fail-under=0 --cov-report=term tests/api tests/work tests/server tests/store tests/cli
