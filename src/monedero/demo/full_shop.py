@@ -235,8 +235,9 @@ class FullShop:
         ]
 
     def held(self) -> dict[str, list[str]]:
-        """The methods of its accounts by their providers: with each one that there is, for all that it carries."""
-        return {f"provider-{number}": list(self._carried(number)) for number in range(1, self.size.providers + 1)}
+        """The methods of its accounts by their providers, for all that each carries; no more accounts than ways."""
+        held = min(self.size.providers, self.size.ways)
+        return {f"provider-{number}": list(self._carried(number)) for number in range(1, held + 1)}
 
     def checkout(self) -> Checkout:
         """Its checkout: arrangements of the shop's own for a third of the ways, routes for the others."""

@@ -6,6 +6,7 @@ from monedero.core.account import Account, Mode, Stage
 from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.formats import stored
 from monedero.store.counting import CountingDatabase
+from monedero.store.parsed import Parsed
 from monedero.store.tables import AccountRow
 
 # How far along a stage is, for choosing one of several accounts with a provider.
@@ -28,19 +29,21 @@ class Accounts:
 
     def __init__(self, database: CountingDatabase) -> None:
         self._database = database
+        self._parsed = {mode: Parsed(lambda body: stored.read(body, Account)) for mode in Mode}
 
     def of(self, mode: Mode) -> dict[str, Account]:
         """The accounts of a mode, by their id."""
         return dict(self._database.kept(f"accounts {mode}", lambda: self._of(mode)))
 
     def _of(self, mode: Mode) -> dict[str, Account]:
-        rows = (
+        rows = list(
             AccountRow.select()
             .where(AccountRow.mode == mode.value)
             .order_by(AccountRow.id)
             .execute(self._database)
         )
-        return {row.account: stored.read(row.body, Account) for row in rows}
+        bodies = self._parsed[mode].all([row.body for row in rows])
+        return dict(zip((row.account for row in rows), bodies, strict=True))
 
     def by_provider(self, mode: Mode) -> dict[str, Account]:
         """The account of each provider; of several the one that is farthest along."""

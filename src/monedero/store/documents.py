@@ -7,6 +7,7 @@ from pydantic import BaseModel
 from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.formats import stored
 from monedero.store.counting import CountingDatabase
+from monedero.store.parsed import Parsed
 from monedero.store.tables import AssumptionsRow, ProfileRow, ShopRow
 
 M = TypeVar("M", bound=BaseModel)
@@ -27,7 +28,7 @@ class Document(Generic[M]):
         """`row` is the table, `model` what its body is."""
         self._database = database
         self._row = row
-        self._model = model
+        self._parsed = Parsed(lambda body: stored.read(body, model))
 
     def read(self) -> Versioned[M] | None:
         """The document, or None where it was never saved."""
@@ -35,7 +36,7 @@ class Document(Generic[M]):
 
     def _held(self) -> Versioned[M] | None:
         found = self._row.select().where(self._row.id == 1).first(self._database)
-        return None if found is None else Versioned(found.version, stored.read(found.body, self._model))
+        return None if found is None else Versioned(found.version, self._parsed.all([found.body])[0])
 
     def save(self, value: M, version: int) -> Versioned[M]:
         """Save over the version that was read; refuses an older one. What is as it was stays at its version."""

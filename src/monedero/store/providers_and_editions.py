@@ -7,6 +7,7 @@ from monedero.core.checkout.edition import Published
 from monedero.core.provider import ProviderFacts
 from monedero.formats import stored
 from monedero.store.counting import CountingDatabase
+from monedero.store.parsed import Parsed
 from monedero.store.tables import EditionRow, ProviderRow
 
 
@@ -23,6 +24,7 @@ class Providers:
 
     def __init__(self, database: CountingDatabase) -> None:
         self._database = database
+        self._parsed = Parsed(lambda body: stored.read(body, ProviderFacts))
 
     def all(self) -> dict[str, ProviderFacts]:
         """Every provider by its id, in the sequence in which they came."""
@@ -30,7 +32,7 @@ class Providers:
 
     def _all(self) -> dict[str, ProviderFacts]:
         rows = self._database.execute_sql("SELECT id, body FROM provider ORDER BY rowid").fetchall()
-        return {row[0]: stored.read(row[1], ProviderFacts) for row in rows}
+        return dict(zip((row[0] for row in rows), self._parsed.all([row[1] for row in rows]), strict=True))
 
     def put(self, provider: ProviderFacts) -> None:
         """Keep a provider; what was known of it before is replaced."""

@@ -5,6 +5,7 @@ from typing import NamedTuple
 from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.core.ratecard.model import RateCard
 from monedero.store.counting import CountingDatabase
+from monedero.store.parsed import Parsed
 from monedero.store.tables import RateCardRow
 
 
@@ -25,6 +26,7 @@ class RateCards:
 
     def __init__(self, database: CountingDatabase) -> None:
         self._database = database
+        self._parsed = Parsed(RateCard.model_validate_json)
 
     def all(self) -> list[RateCard]:
         """Every card, in the sequence in which they first came."""
@@ -32,7 +34,7 @@ class RateCards:
 
     def _all(self) -> list[RateCard]:
         rows = RateCardRow.select().order_by(RateCardRow.id).execute(self._database)
-        return [RateCard.model_validate_json(row.body) for row in rows]
+        return self._parsed.all([row.body for row in rows])
 
     def get(self, provider: str, day: str) -> StoredCard | None:
         """The card of a provider from a day (empty: always)."""
