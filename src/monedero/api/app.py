@@ -44,6 +44,7 @@ from monedero.api.desk import (
     providers,
     publish,
     rate_cards,
+    ready,
     shop,
     vouchers,
     words,
@@ -86,7 +87,7 @@ FEATURES = (
         checkout_month,
         coverage,
     ),
-    *(publish, words),
+    *(publish, ready, words),
     *(accounts, business, outside, order_records),
 )
 WORTH_COMPRESSING = 4096

@@ -24,10 +24,12 @@ from monedero.work.accounts.gateways import Gateways
 from monedero.work.accounts.hosts import LOOPBACK, Hosts
 from monedero.work.accounts.merchant_file import MerchantFile
 from monedero.work.accounts.phone_codes import PhoneCodes
+from monedero.work.context import Actor, Context
 from monedero.work.orders.acts import OrderActs
 from monedero.work.orders.notifications import Notifications
 from monedero.work.orders.paid_later import PaidLater
 from monedero.work.orders.place_order import OrderIntake
+from monedero.work.ready.publishing import publish_due
 from monedero.work.shop.past_orders import Imports
 
 OWN, DEMO = "own", "demo"
@@ -60,6 +62,8 @@ class RunningShop:
         """Let everything happen whose moment has come: at the provider, on its way, and in the shop."""
         self.provider.tick()
         self.order_acts.tick()
+        if self.store.description.read() is not None:
+            publish_due(Context.of(self.store, Actor.CLOCK, self.clock.now()))
 
     def ask_around(self) -> None:
         """Ask where every application stands, and how every account does."""

@@ -12,6 +12,7 @@ from monedero.core.cost.assumption import Assumptions
 from monedero.core.errors import Conflict, Fault, FaultCode
 from monedero.core.profile import Profile
 from monedero.core.shop import Shop
+from monedero.store.acceptances import Acceptances
 from monedero.store.accounts import Accounts
 from monedero.store.checkouts import Checkouts
 from monedero.store.counting import CountingDatabase
@@ -23,6 +24,7 @@ from monedero.store.orders import Orders
 from monedero.store.papers import Papers
 from monedero.store.past_orders import PastOrders
 from monedero.store.pictures import Pictures
+from monedero.store.planned import PlannedEditions
 from monedero.store.providers_and_editions import Editions, Providers
 from monedero.store.rate_cards import RateCards
 from monedero.store.tables import AssumptionsRow, ProfileRow, ShopRow
@@ -77,6 +79,8 @@ class Store:
         self.past_orders = PastOrders(self._database)
         self.accounts = Accounts(self._database)
         self.editions = Editions(self._database)
+        self.planned = PlannedEditions(self._database)
+        self.acceptances = Acceptances(self._database)
         self.orders = Orders(self._database)
         self.orders.fill_in()
         vault = Vault(key or path.with_suffix(".key"), sealed=self._holds_sealed())

@@ -12,11 +12,14 @@ from monedero.store.tables import EditionRow, ProviderRow
 
 
 class Edition(NamedTuple):
-    """A published state with its number."""
+    """A published state with its number: who published it, the note on it, and the edition that it goes back to."""
 
     number: int
     published_at: datetime
     published: Published
+    note: str = ""
+    actor: str = "owner"
+    of_edition: int | None = None
 
 
 class Providers:
@@ -77,8 +80,16 @@ class Editions:
             self._read[number] = _edition(row)
         return self._read[number]
 
-    def add(self, published: Published, at: datetime) -> Edition:
-        """Publish the next edition."""
+    def add(
+        self,
+        published: Published,
+        at: datetime,
+        *,
+        note: str = "",
+        actor: str = "owner",
+        of_edition: int | None = None,
+    ) -> Edition:
+        """Publish the next edition; `of_edition` is the one that it goes back to, if it does."""
         with self._database.atomic("IMMEDIATE"):
             last = EditionRow.select(EditionRow.number).order_by(EditionRow.number.desc()).first(self._database)
             number = last.number + 1 if last else 1
@@ -86,11 +97,15 @@ class Editions:
                 number=number,
                 published_at=at.isoformat(),
                 storefront=published.checkout.storefront,
+                note=note,
+                actor=actor,
+                of_edition=of_edition,
                 body=stored.written(published),
             ).execute(self._database)
-        return Edition(number, at, published)
+        return Edition(number, at, published, note, actor, of_edition)
 
 
 def _edition(row: EditionRow) -> Edition:
     moment = datetime.fromisoformat(row.published_at)
-    return Edition(row.number, moment, stored.read(row.body, Published))
+    published = stored.read(row.body, Published)
+    return Edition(row.number, moment, published, row.note, row.actor, row.of_edition)

@@ -1,6 +1,6 @@
 """The tables as peewee sees them. They belong to no database: every query names the one it runs on."""
 
-from peewee import BlobField, BooleanField, CharField, IntegerField, Model, TextField
+from peewee import BlobField, BooleanField, CharField, CompositeKey, IntegerField, Model, TextField
 
 
 class ShopRow(Model):
@@ -153,12 +153,48 @@ class EditionRow(Model):
     number = IntegerField(primary_key=True)
     published_at = CharField()
     storefront = CharField()
+    note = CharField()
+    actor = CharField()
+    of_edition = IntegerField(null=True)
     body = TextField()
 
     class Meta:
         """The table of these rows."""
 
         table_name = "edition"
+
+
+class PlannedRow(Model):
+    """An edition that is to be published from a moment on, one for each storefront."""
+
+    storefront = CharField(primary_key=True)
+    at = CharField()
+    note = CharField()
+    planned_at = CharField()
+    forbade = TextField()
+    stopped = TextField(null=True)
+    body = TextField()
+
+    class Meta:
+        """The table of these rows."""
+
+        table_name = "planned_edition"
+
+
+class AcceptanceRow(Model):
+    """The reason for which a warning of the list before publishing is accepted."""
+
+    storefront = CharField()
+    item = CharField()
+    reason = TextField()
+    actor = CharField()
+    at = CharField()
+
+    class Meta:
+        """The table of these rows."""
+
+        table_name = "acceptance"
+        primary_key = CompositeKey("storefront", "item")
 
 
 class OrderRow(Model):

@@ -183,6 +183,23 @@ def orders_by_mode(database: SqliteDatabase) -> None:
         database.execute_sql(statement)
 
 
+def editions_with_notes(database: SqliteDatabase) -> None:
+    """An edition keeps who published it and why; one can be planned, and warnings can be accepted with a reason.
+
+    What was published before was published by the owner, without a note.
+    """
+    for statement in (
+        "ALTER TABLE edition ADD COLUMN note TEXT NOT NULL DEFAULT ''",
+        "ALTER TABLE edition ADD COLUMN actor TEXT NOT NULL DEFAULT 'owner'",
+        "ALTER TABLE edition ADD COLUMN of_edition INTEGER",
+        "CREATE TABLE planned_edition (storefront TEXT PRIMARY KEY, at TEXT NOT NULL, note TEXT NOT NULL, "
+        "planned_at TEXT NOT NULL, forbade TEXT NOT NULL, stopped TEXT, body TEXT NOT NULL) WITHOUT ROWID",
+        "CREATE TABLE acceptance (storefront TEXT NOT NULL, item TEXT NOT NULL, reason TEXT NOT NULL, "
+        "actor TEXT NOT NULL, at TEXT NOT NULL, PRIMARY KEY (storefront, item)) WITHOUT ROWID",
+    ):
+        database.execute_sql(statement)
+
+
 UPGRADES: tuple[tuple[str, Callable[[SqliteDatabase], None]], ...] = (
     ("0009-asks-by-their-names", asks_by_their_names),
     ("0010-storefronts-by-an-id", accounts_by_storefront_ids),
@@ -190,4 +207,5 @@ UPGRADES: tuple[tuple[str, Callable[[SqliteDatabase], None]], ...] = (
     ("0012-methods-by-names-of-the-trade", cards_with_methods_renamed),
     ("0013-steps-of-drafts", steps_of_drafts),
     ("0014-orders-by-mode", orders_by_mode),
+    ("0015-editions-with-notes", editions_with_notes),
 )

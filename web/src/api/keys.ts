@@ -38,6 +38,7 @@ export const keys = {
   offer: ["offer"],
   moves: (storefront: string | undefined) => ["moves", storefront] as const,
   publication: (storefront: string | undefined) => ["publication", storefront] as const,
+  ready: (storefront: string | undefined) => ["ready", storefront] as const,
   orders: ["orders"],
   order: (token: string) => ["order", token] as const,
 } as const;

@@ -112,3 +112,97 @@ family-invoice = Invoice
 family-shop-credit = Shop credit
 family-own = Your own ways
 buyers-all = All buyers
+
+## The list before publishing
+
+ready-nothing-on = No way to pay is switched on.
+    .act = Switch one on
+ready-dead-end = { $count ->
+    [one] There are orders that nobody can pay for
+   *[other] There are { $count } kinds of orders that nobody can pay for
+  }{ $orders ->
+    [0] .
+    [one] , up to one order of a month.
+   *[other] , up to { $orders } orders of a month.
+  }
+    .act = Look at them
+ready-no-details = Buyers who choose { $name } are not told how to pay in { $currencies }, so it is not offered.
+    .act = Write what they need
+ready-account-not-live = { $provider } takes no real money for you: the account { $stage }. Without it real buyers do not see { $ways }.
+    .act = Go to the account
+ready-stage-not-begun = is not applied for
+ready-stage-begun = is not applied for to the end
+ready-stage-in-review = is in review
+ready-stage-question = waits for an answer of yours
+ready-stage-refused = was refused
+ready-stage-approved = is approved and not connected
+ready-stage-lapsed = lapsed
+ready-stage-disconnected = is disconnected
+ready-stage-withdrawn = was withdrawn
+ready-method-not-active = { $provider } does not carry { $name } for you yet.
+    .act = Look at its methods
+ready-domain-not-proven = { $provider } carries { $name } once your domain is proven.
+    .act = Prove the domain
+ready-test-access = The live account with { $provider } is opened by the credentials of its test.
+    .act = Put in the live ones
+ready-excluded-pair = { $provider } and { $other } exclude each other.
+    .act = Leave one of them
+ready-fee-forbidden = { $name } asks its buyers a fee. { $law }
+    .act = Take the fee off, or keep these countries out
+ready-country-forbidden = { $name } is kept from some. { $law }
+    .act = Look at its conditions
+ready-no-contact = Buyers are not told whom to turn to: your business has no e-mail address.
+    .act = Type it
+ready-rehearsal-failed = { $name }: { $count ->
+    [one] one rehearsal ended
+   *[other] { $count } rehearsals ended
+  } otherwise than it should.
+    .act = Look at it
+ready-fee-over-cost = { $name } takes more from buyers in { $country } than it costs you, at some amounts.
+    .act = Look at the fee
+ready-fee-limited = { $name } asks its buyers a fee. { $law }
+    .act = Compare it with the cost
+ready-law-unknown = Buyers in { $countries } are asked a fee, and no rule of law on that is known here. Ask somebody who knows.
+    .act = Look at the fees
+ready-details-in-part = Buyers who would choose { $name } are not told how to pay in { $currencies }; there it is not offered.
+    .act = Write what they need
+ready-no-notifications = { $provider } has not told your shop of anything yet, so that it is not known whether its notifications arrive.
+    .act = Try it
+ready-notifications-fail = Notifications of { $provider } are refused since { $since }.
+    .act = Look at them
+ready-single-way = { $count ->
+    [one] Some orders have one way to pay only
+   *[other] { $count } kinds of orders have one way to pay only
+  }{ $orders ->
+    [0] .
+    [one] , up to one order of a month.
+   *[other] , up to { $orders } orders of a month.
+  } When that fails, nobody can pay.
+    .act = Look at them
+ready-unreachable = No order reaches { $name }.
+    .act = Look at what keeps them away
+ready-words-missing = In { $language } { $count ->
+    [one] one name or text is
+   *[other] { $count } names and texts are
+  } missing; buyers read another language there.
+    .act = Write them
+ready-language-not-ready = Monedero has no ready-made words in { $language }: what you do not write yourself is in English.
+    .act = Look at your languages
+ready-no-policy = You have not said that { $policy } is published.
+    .act = Say so when it is
+policy-return-policy = a return policy
+policy-privacy-policy = a privacy policy
+ready-lines-not-listed = You have not said that what you sell is to be seen on your site.
+    .act = Say so when it is
+ready-not-rehearsed = { $name }: { $count ->
+    [one] one case is
+   *[other] { $count } cases are
+  } not rehearsed.
+    .act = Rehearse them
+ready-rehearsal-stale = { $name }: { $count ->
+    [one] one rehearsal is
+   *[other] { $count } rehearsals are
+  } older than what it was of.
+    .act = Rehearse them again
+ready-key-copy = Keep a copy of the key that opens what is sealed, away from this machine. Nobody but you can know whether there is one.
+    .act = Accept it once you have

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 
 from monedero.core.checkout.decision import Setting
+from monedero.core.checkout.edition import Published
 from monedero.core.checkout.model import Checkout
 from monedero.core.errors import Conflict, Fault, FaultCode, NotFound
 from monedero.core.fx import NoReferenceRate
@@ -65,11 +66,16 @@ def published_as(context: Context, number: int) -> CheckoutSnapshot:
 
 
 def _published(edition: Edition) -> CheckoutSnapshot:
-    """An edition decides by what its methods could carry when it was published; those of before hold none."""
-    shop = edition.published.shop
-    return CheckoutSnapshot(
-        shop, edition.published.checkout, methods_of(shop) | dict(edition.published.by_id), edition.number, None
-    )
+    return as_published(edition.published, edition.number)
+
+
+def as_published(published: Published, number: int | None) -> CheckoutSnapshot:
+    """An edition decides by what its methods could carry when it was published; those of before hold none.
+
+    One that is planned has no number yet.
+    """
+    methods = methods_of(published.shop) | dict(published.by_id)
+    return CheckoutSnapshot(published.shop, published.checkout, methods, number, None)
 
 
 def setting_of(context: Context, snapshot: CheckoutSnapshot) -> Setting:

@@ -40,7 +40,10 @@ def out_of(accounts: Iterable[Account], without: str | None) -> list[str]:
 
 
 def examined(context: Context, snapshot: CheckoutSnapshot, asked: Asked) -> Examined:
-    """A draft or an edition with the accounts as they stand, kept until something changes."""
+    """A draft or an edition with the accounts as they stand, kept until something changes.
+
+    One that is neither, such as an edition that is planned, is not kept.
+    """
     key = (snapshot.checkout.storefront, snapshot.edition, snapshot.draft_version, asked)
 
     def make() -> Examined:
@@ -52,6 +55,8 @@ def examined(context: Context, snapshot: CheckoutSnapshot, asked: Asked) -> Exam
             decision, space_of(snapshot.shop, asked.day), asked, setting_of(context, snapshot).accounts
         )
 
+    if snapshot.edition is None and snapshot.draft_version is None:
+        return make()
     return kept_examined(context, key, make)
 
 

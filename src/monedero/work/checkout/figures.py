@@ -59,7 +59,7 @@ def draft_figures(context: Context, snapshot: CheckoutSnapshot, hand: OrderInHan
         snapshot,
         offered_month(context, snapshot, hand).limits(),
         meetings(context, snapshot, hand),
-        _fees(context, snapshot, hand),
+        fee_figures(context, snapshot, hand),
     )
 
 
@@ -78,7 +78,8 @@ def meetings(context: Context, snapshot: CheckoutSnapshot, hand: OrderInHand) ->
     return sorted(found)
 
 
-def _fees(context: Context, snapshot: CheckoutSnapshot, hand: OrderInHand) -> dict[str, FeeFigures]:
+def fee_figures(context: Context, snapshot: CheckoutSnapshot, hand: OrderInHand) -> dict[str, FeeFigures]:
+    """What the buyer fees of a draft come to, by tender, for orders like one."""
     asked = in_question(context, hand)
     if asked.to_books is None:
         return {}

@@ -11,6 +11,11 @@ const EDITION = {
   published_at: "2026-11-24T10:00:00Z",
   tenders: [{ id: "card", name: "Card", on: true }],
   summary: [],
+  note: "",
+  actor: "owner",
+  of_edition: null,
+  fingerprint: "f",
+  is_shown: true,
 };
 
 /** The page as it is for a publication. */
@@ -20,7 +25,9 @@ function page(publication: Record<string, unknown>) {
       ? { mode: "test", sentences: ["Card is no longer offered for anything in Spain."] }
       : path === "/api/shop"
         ? { version: 1, shop: { storefronts: [{ id: "web-shop" }] } }
-        : publication,
+        : path.endsWith("/ready")
+          ? { mode: "test", forbids: 0, warns: 0, items: [] }
+          : publication,
   }));
   shown(<PublishPage />);
   return asked;
@@ -30,6 +37,7 @@ const publication = (changes: string[], editions: unknown[]) => ({
   storefront: "web-shop",
   fingerprint: "f",
   changes,
+  planned: null,
   editions,
   mode: "test",
 });
@@ -54,5 +62,5 @@ test("what is published is what was looked at, by its fingerprint", async () => 
   await screen.findByText("Card is switched off.");
   const posted = asked.find(({ method }) => method === "POST");
   expect(posted?.path).toBe("/api/checkouts/web-shop/editions");
-  expect(posted?.body).toEqual({ fingerprint: "f" });
+  expect(posted?.body).toEqual({ fingerprint: "f", note: "" });
 });

@@ -1,16 +1,15 @@
-import { said } from "../../api/client";
-import { moment } from "../../lib/time";
-import { Button } from "../../ui/Button";
-import { Heading, OnItsWay, Trouble } from "../../ui/Page";
-import { useMoves, usePublication, usePublish } from "./queries";
+import { Heading, OnItsWay } from "../../ui/Page";
+import { Editions } from "./Editions";
+import { PlannedEdition, PublishActs } from "./PublishActs";
+import { useMoves, usePublication } from "./queries";
+import { ReadyList } from "./ReadyList";
 
-/** Tells what differs from what buyers see, one action to publish it, and the editions so far. */
+/** Tells what differs from what buyers see, what stands in the way of real ones, and the editions so far. */
 export function PublishPage() {
   const publication = usePublication().data;
   const moves = useMoves().data?.sentences ?? [];
-  const publish = usePublish();
   if (!publication) return <OnItsWay />;
-  const { changes, editions } = publication;
+  const { changes, editions, planned } = publication;
   const next = (editions[0]?.number ?? 0) + 1;
 
   return (
@@ -19,7 +18,7 @@ export function PublishPage() {
         title="What buyers will see"
         note={editions[0] ? `edition ${editions[0].number} is published` : "nothing is published yet"}
       />
-      {publish.error && <Trouble>{said(publish.error)}</Trouble>}
+      {planned && <PlannedEdition planned={planned} />}
       <section aria-labelledby="differs" className="border-t border-ink pt-3 mb-8">
         <h2 id="differs" className="text-lg mb-2">
           {editions[0] ? `The draft against edition ${editions[0].number}` : "The first edition would hold"}
@@ -51,40 +50,12 @@ export function PublishPage() {
                 </ul>
               </>
             )}
-            <p className="mt-4 flex items-baseline gap-4">
-              <Button look="strong" disabled={publish.isPending} onClick={() => publish.mutate(publication)}>
-                Publish as edition {next}
-              </Button>
-              {publication.mode === "test" && (
-                <span className="text-soft">In test mode: buyers pay nothing.</span>
-              )}
-            </p>
+            <PublishActs publication={publication} next={next} />
           </>
         )}
       </section>
-      <section aria-labelledby="editions">
-        <h2 id="editions" className="text-lg mb-2">
-          Editions
-        </h2>
-        {editions.length === 0 && (
-          <p className="text-soft">
-            An edition is a numbered state of your checkout that never changes. Buyers always see the newest.
-          </p>
-        )}
-        <ol className="border-t border-rule">
-          {editions.map((edition) => (
-            <li key={edition.number} className="border-b border-rule-soft py-2 flex gap-6">
-              <span className="w-24 font-semibold">Edition {edition.number}</span>
-              <span className="w-44 text-soft">{moment(edition.published_at)}</span>
-              <ul>
-                {edition.summary.map((tender) => (
-                  <li key={tender}>{tender}</li>
-                ))}
-              </ul>
-            </li>
-          ))}
-        </ol>
-      </section>
+      <ReadyList />
+      <Editions editions={editions} next={next} />
     </>
   );
 }

@@ -3,7 +3,7 @@ import { answered, api, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
 import { useStorefront } from "../shop";
 
-type Shown = Pick<Schema<"Publication">, "storefront" | "fingerprint">;
+type Shown = Pick<Schema<"Publication">, "storefront" | "fingerprint"> & { note: string };
 
 /** Tells what the draft would change for buyers, and the editions. */
 export function usePublication() {
@@ -38,11 +38,52 @@ export function useMoves() {
 /** Publish what was looked at, by its fingerprint. */
 export function usePublish() {
   return useMutation({
-    mutationFn: ({ storefront, fingerprint }: Shown) =>
+    mutationFn: ({ storefront, ...body }: Shown) =>
+      answered(api.POST("/api/checkouts/{storefront}/editions", { params: { path: { storefront } }, body })),
+  });
+}
+
+/** Plan what was looked at as the edition from a moment on. */
+export function usePlan() {
+  return useMutation({
+    mutationFn: ({ storefront, ...body }: Shown & { at: string }) =>
       answered(
-        api.POST("/api/checkouts/{storefront}/editions", {
-          params: { path: { storefront } },
-          body: { fingerprint },
+        api.PUT("/api/checkouts/{storefront}/planned-edition", { params: { path: { storefront } }, body }),
+      ),
+  });
+}
+
+/** Take a planned edition back. */
+export function usePlanNoMore() {
+  const storefront = useStorefront() ?? "";
+  return useMutation({
+    mutationFn: () =>
+      answered(
+        api.DELETE("/api/checkouts/{storefront}/planned-edition", { params: { path: { storefront } } }),
+      ),
+  });
+}
+
+/** Asks what going back to an edition would change for buyers. */
+export function useDifference() {
+  const storefront = useStorefront() ?? "";
+  return (number: number) =>
+    answered(
+      api.GET("/api/checkouts/{storefront}/editions/{number}/difference", {
+        params: { path: { storefront, number } },
+      }),
+    );
+}
+
+/** Publish an earlier edition again. */
+export function useGoBack() {
+  const storefront = useStorefront() ?? "";
+  return useMutation({
+    mutationFn: ({ number, note }: { number: number; note: string }) =>
+      answered(
+        api.POST("/api/checkouts/{storefront}/editions/{number}/again", {
+          params: { path: { storefront, number } },
+          body: { note },
         }),
       ),
   });

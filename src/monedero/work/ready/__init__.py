@@ -1,0 +1,1 @@
+"""Ready: one list of what stands between a checkout and real buyers."""
