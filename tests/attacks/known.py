@@ -238,11 +238,21 @@ class Known:
         return pools[name]() if name in pools else []
 
     def _beside(self, path: str, draw: Random) -> dict[str, str] | None:
-        """Tells what stands beside an order's page, a picture, or a voucher; None for another path."""
+        """Tells what stands beside an order's page, a picture, an edition, a warning, a voucher; None for others."""
         if (file := path.rpartition("/")[2]) in FILES:
             return {"token": draw.choice(self.with_file(file))}
         if path == "/api/pictures/{id}":
             return {"id": self.picture_kept}
+        if "/editions/{number}" in path:
+            # Two editions, so that there is one to go back to.
+            self.keeper.settings("card", name=f"Card {secrets.token_hex(3)}")
+            before = self.keeper.get("/api/checkouts/web-shop/publication")["editions"][0]["number"]
+            self.keeper.publish()
+            return {"storefront": "web-shop", "number": str(before)}
+        if "/acceptances/{item}" in path:
+            item = _warning(self)
+            self.keeper.post("/api/checkouts/web-shop/ready/acceptances", {"id": item, "reason": "known"}, 200)
+            return {"storefront": "web-shop", "item": item}
         if path.startswith("/api/vouchers/"):
             # One that was ended has nothing to end any more.
             return {"id": self.keeper.post("/api/vouchers", {"amount": "20 EUR"}, 201)["vouchers"][0]["id"]}
@@ -318,6 +328,9 @@ class Known:
 
     def before(self, label: str, path: Mapping[str, str]) -> None:
         """Do what must have been done before an operation."""
+        if label == "DELETE /api/checkouts/{storefront}/planned-edition":
+            plan = {**_shown(self), "at": "2027-03-01T09:00:00Z"}
+            self.keeper.client.put("/api/checkouts/web-shop/planned-edition", json=plan)
         if label.endswith("/reconnect"):
             self.keeper.client.post(f"/api/accounts/{path.get('id')}/disconnect")
 
@@ -537,6 +550,15 @@ BODIES: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
         "country": draw.choice([None, "PT"]),
     },
     "POST /api/checkouts/{storefront}/editions": lambda known, path, draw: _shown(known),
+    "POST /api/checkouts/{storefront}/editions/{number}/again": lambda known, path, draw: {"note": "as before"},
+    "PUT /api/checkouts/{storefront}/planned-edition": lambda known, path, draw: {
+        **_shown(known),
+        "at": "2027-03-01T09:00:00Z",
+    },
+    "POST /api/checkouts/{storefront}/ready/acceptances": lambda known, path, draw: {
+        "id": _warning(known),
+        "reason": "the printer has it",
+    },
     "POST /api/gateways": lambda known, path, draw: {
         "name": "Own till",
         "address": "http://127.0.0.1:9",
@@ -597,6 +619,12 @@ def _amount(known: Known, path: Mapping[str, str], draw: Random, act: str) -> An
 
 def _shown(known: Known) -> Any:
     return {"fingerprint": _held(known, "/api/checkouts/web-shop/publication")["fingerprint"]}
+
+
+def _warning(known: Known) -> str:
+    """The id of a warning of the list before publishing."""
+    items = _held(known, "/api/checkouts/web-shop/ready")["items"]
+    return str(next(item["id"] for item in items if item["weight"] == "warns" and not item["accepted"]))
 
 
 def _matching(known: Known) -> Any:
