@@ -40,12 +40,13 @@ class Live(Mapping[str, V]):
         return len({**self._now(), **self._fixed})
 
 
-def played_for(
-    name: str, memory: Path, now: Callable[[], datetime], post: Post, store: Store
+def played_for(  # noqa: PLR0913 - what a world outside needs of its shop
+    name: str, memory: Path, now: Callable[[], datetime], post: Post, store: Store, *, by_shop: bool = False
 ) -> SimulatedProvider:
     """The world outside of a shop, with its memory in a file; `post` carries its notifications.
 
-    The invented providers have prices of their own; any other one is played by what the shop has of it.
+    The invented providers have prices of their own; any other one is played by what the shop has of it, and with
+    `by_shop` so are all of them.
     """
     kept = OutsideMemory(memory)
 
@@ -53,7 +54,7 @@ def played_for(
         return {card.provider.id: card for card in sorted(store.rate_cards.all(), key=day_of)}
 
     facts = Live({entry.id: entry for entry in demo.providers()}, store.providers.all)
-    cards = Live({card.provider.id: card for card in demo.rate_cards()}, newest)
+    cards = Live({} if by_shop else {card.provider.id: card for card in demo.rate_cards()}, newest)
     world = World(kept, Letterbox(kept, now), facts, cards, now, pages_of(name), SEED)
     return SimulatedProvider(world, post)
 

@@ -1,6 +1,7 @@
 """The store of a shop, in one SQLite file: tables, migrations, and one repository per thing."""
 
-from contextlib import AbstractContextManager
+import sqlite3
+from contextlib import AbstractContextManager, closing
 from datetime import timedelta
 from pathlib import Path
 from typing import NamedTuple
@@ -27,12 +28,19 @@ from monedero.store.pictures import Pictures
 from monedero.store.planned import PlannedEditions
 from monedero.store.providers_and_editions import Editions, Providers
 from monedero.store.rate_cards import RateCards
+from monedero.store.rehearsals import Rehearsals
 from monedero.store.tables import AssumptionsRow, ProfileRow, ShopRow
 from monedero.store.vault import Sealed, Vault
 from monedero.store.vouchers import Vouchers
 
 FIRST_MODE = Mode.TEST
 """The mode in which every checkout begins: nothing is sold before somebody says so."""
+
+NOT_COPIED = (
+    *("past_order", "past_paid", "past_reading", "order_record", "order_key", "message", "exchange"),
+    *("payment_at", "payment_reference", "checkout_step", "rehearsal", "planned_edition"),
+)
+"""The tables that a copy to rehearse in does without."""
 
 __all__ = ["FIRST_MODE", "DatabaseError", "Store", "for_its_owner"]
 
@@ -81,9 +89,11 @@ class Store:
         self.editions = Editions(self._database)
         self.planned = PlannedEditions(self._database)
         self.acceptances = Acceptances(self._database)
+        self.rehearsals = Rehearsals(self._database)
         self.orders = Orders(self._database)
         self.orders.fill_in()
-        vault = Vault(key or path.with_suffix(".key"), sealed=self._holds_sealed())
+        self._key = key or path.with_suffix(".key")
+        vault = Vault(self._key, sealed=self._holds_sealed())
         self.sealed = Sealed(self._database, vault)
         self.papers = Papers(self._database, vault)
         self.exchanges = Exchanges(self._database)
@@ -94,6 +104,19 @@ class Store:
     def _holds_sealed(self) -> bool:
         found = "SELECT EXISTS (SELECT 1 FROM sealed) OR EXISTS (SELECT 1 FROM paper)"
         return bool(self._database.execute_sql(found).fetchone()[0])
+
+    def copy_to(self, path: Path) -> None:
+        """Copy the shop as it is described and composed, without its orders and past orders, with the key beside it."""
+        for_its_owner(path)
+        with closing(sqlite3.connect(path)) as copy:
+            self._database.connection().backup(copy)
+            there = {row[0] for row in copy.execute("SELECT name FROM sqlite_master WHERE type = 'table'")}
+            for table in there.intersection(NOT_COPIED):
+                copy.execute(f"DELETE FROM {table}")
+            copy.commit()
+        key = path.with_suffix(".key")
+        for_its_owner(key)
+        key.write_bytes(self._key.read_bytes())
 
     def revision(self) -> Revision:
         """Numbers that rise with every change, each for one cause; read anew only after something was written."""

@@ -164,6 +164,21 @@ class EditionRow(Model):
         table_name = "edition"
 
 
+class RehearsalRow(Model):
+    """The newest evidence of one case of a rehearsal."""
+
+    storefront = CharField()
+    case_id = CharField()
+    fingerprint = CharField()
+    body = TextField()
+
+    class Meta:
+        """The table of these rows."""
+
+        table_name = "rehearsal"
+        primary_key = CompositeKey("storefront", "case_id")
+
+
 class PlannedRow(Model):
     """An edition that is to be published from a moment on, one for each storefront."""
 

@@ -184,7 +184,7 @@ def orders_by_mode(database: SqliteDatabase) -> None:
 
 
 def editions_with_notes(database: SqliteDatabase) -> None:
-    """An edition keeps who published it and why; one can be planned, and warnings can be accepted with a reason.
+    """An edition keeps who published it and why; one can be planned, warnings accepted, and rehearsals kept.
 
     What was published before was published by the owner, without a note.
     """
@@ -196,6 +196,8 @@ def editions_with_notes(database: SqliteDatabase) -> None:
         "planned_at TEXT NOT NULL, forbade TEXT NOT NULL, stopped TEXT, body TEXT NOT NULL) WITHOUT ROWID",
         "CREATE TABLE acceptance (storefront TEXT NOT NULL, item TEXT NOT NULL, reason TEXT NOT NULL, "
         "actor TEXT NOT NULL, at TEXT NOT NULL, PRIMARY KEY (storefront, item)) WITHOUT ROWID",
+        "CREATE TABLE rehearsal (storefront TEXT NOT NULL, case_id TEXT NOT NULL, fingerprint TEXT NOT NULL, "
+        "body TEXT NOT NULL, PRIMARY KEY (storefront, case_id)) WITHOUT ROWID",
     ):
         database.execute_sql(statement)
 

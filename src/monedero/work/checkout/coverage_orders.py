@@ -32,7 +32,7 @@ def order_of_finding(
         return None
     part = next(part for part in examined.parts if part.region.currency == finding.found.region.currency)
     held = part.boxes.reach(finding.found.box).meets(looked_at(part, look))
-    return _best(part, [reach.meets(held) for reach in _of_kind(part, finding)], shop, rates)
+    return best_order(part, [reach.meets(held) for reach in _of_kind(part, finding)], shop, rates)
 
 
 def order_of_cell(examined: Examined, cell: InCell, look: Look, shop: Shop, rates: ReferenceRates) -> Order | None:
@@ -61,7 +61,7 @@ def order_of_cell(examined: Examined, cell: InCell, look: Look, shop: Shop, rate
             meets = [reach.meets(held) for reach in reaches]
             by_count.setdefault(some.bit_count(), []).extend(reach for reach in meets if part.possible.any(reach))
         fewest = min((count for count, reaches in by_count.items() if reaches), default=None)
-        return None if fewest is None else _best(part, by_count[fewest], shop, rates)
+        return None if fewest is None else best_order(part, by_count[fewest], shop, rates)
     return None
 
 
@@ -73,7 +73,7 @@ def _of_kind(part: Part, finding: Finding) -> list[Reach]:
     return part.only(part.tenders.index(finding.tender))
 
 
-def _best(part: Part, reaches: Iterable[Reach], shop: Shop, rates: ReferenceRates) -> Order | None:
+def best_order(part: Part, reaches: Iterable[Reach], shop: Shop, rates: ReferenceRates) -> Order | None:
     """An order of one line, of the first market and line in the shop's sequence; None where all are of two lines."""
     pieces = part.pieces(reach for reach in reaches if part.possible.any(reach))
     single = (1 << len(part.region.space.classes)) - 1
