@@ -45,6 +45,7 @@ from monedero.api.desk import (
     publish,
     rate_cards,
     ready,
+    rehearsal,
     shop,
     vouchers,
     words,
@@ -53,6 +54,7 @@ from monedero.api.guard import Guard
 from monedero.api.hooks import notifications, returns
 from monedero.api.problems import answer_refusals
 from monedero.server.mounts import mounts
+from monedero.server.rehearsals import Rehearsals
 from monedero.server.shops import DEMO, OWN, Shops
 
 # Routes are looked through in this sequence: what buyers ask for comes first.
@@ -87,7 +89,7 @@ FEATURES = (
         checkout_month,
         coverage,
     ),
-    *(publish, ready, words),
+    *(publish, ready, rehearsal, words),
     *(accounts, business, outside, order_records),
 )
 WORTH_COMPRESSING = 4096
@@ -121,6 +123,7 @@ def create_app(shops: Shops, *, demo_first: bool) -> FastAPI:
     app = FastAPI(title="Monedero", version="1", docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     app.state.shops = shops
     app.state.first_shop = DEMO if demo_first else OWN
+    app.state.rehearsals = Rehearsals(lambda room: create_app(room, demo_first=False))
     app.state.routers = [feature.router for feature in FEATURES]
     answer_refusals(app)
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=HOSTS)

@@ -122,6 +122,7 @@ class FaultCode(StrEnum):
     SHOP_NOT_DESCRIBED = "shop-not-described"
     SHOP_DESCRIBED = "shop-described"
     LINE_WITHOUT_AMOUNT = "line-without-amount"
+    REHEARSAL_UNDER_WAY = "rehearsal-under-way"
     CANNOT_ACCEPT = "cannot-accept"
     NOT_READY = "not-ready"
     EDITION_NEWEST = "edition-newest"

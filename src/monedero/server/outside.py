@@ -41,20 +41,20 @@ class Live(Mapping[str, V]):
 
 
 def played_for(  # noqa: PLR0913 - what a world outside needs of its shop
-    name: str, memory: Path, now: Callable[[], datetime], post: Post, store: Store, *, by_shop: bool = False
+    name: str, memory: Path, now: Callable[[], datetime], post: Post, store: Store, *, rehearsal: bool = False
 ) -> SimulatedProvider:
     """The world outside of a shop, with its memory in a file; `post` carries its notifications.
 
-    The invented providers have prices of their own; any other one is played by what the shop has of it, and with
-    `by_shop` so are all of them.
+    The invented providers have prices of their own; any other one is played by what the shop has of it, and so are all
+    of them in a `rehearsal`, which need not outlive a loss of power.
     """
-    kept = OutsideMemory(memory)
+    kept = OutsideMemory(memory, lasting=not rehearsal)
 
     def newest() -> Mapping[str, RateCard]:
         return {card.provider.id: card for card in sorted(store.rate_cards.all(), key=day_of)}
 
     facts = Live({entry.id: entry for entry in demo.providers()}, store.providers.all)
-    cards = Live({} if by_shop else {card.provider.id: card for card in demo.rate_cards()}, newest)
+    cards = Live({} if rehearsal else {card.provider.id: card for card in demo.rate_cards()}, newest)
     world = World(kept, Letterbox(kept, now), facts, cards, now, pages_of(name), SEED)
     return SimulatedProvider(world, post)
 

@@ -88,7 +88,7 @@ def judged(context: Context, of: Judged, refused: Refused | None = None) -> Evid
         update={
             "page": page,
             "messages": _messages(of),
-            "received": _received(of, record),
+            "received": _received(record),
             "steps": [
                 StepKept(at=step.at, what=step.what.value, by=step.by.value, state=step.state.value)
                 for step in record.happened
@@ -118,6 +118,7 @@ def _differences(of: Judged, record: OrderRecord) -> list[Difference]:
         part=max(total // 2, 1),
         takes_later=takes_later(method, tender.take),
         gives=tender.gives,
+        voucher=sum(part.amount.minor for part in record.vouchers),
         overdue=tender.due_days is not None and (tender.lapse_days or 0) > tender.due_days,
     )
     came = Came(
@@ -188,14 +189,9 @@ def _messages(of: Judged) -> list[MessageKept]:
     ]
 
 
-def _received(of: Judged, record: OrderRecord) -> list[str]:
-    """The notifications about the payments of an order, as they arrived."""
-    references = [payment.reference for payment in record.payments if payment.reference]
-    return [
-        outgoing.body
-        for outgoing in of.shop.provider.courier.all()
-        if outgoing.tries and any(reference in outgoing.body for reference in references)
-    ]
+def _received(record: OrderRecord) -> list[str]:
+    """The notices of the provider as they were taken in, payment by payment."""
+    return [notice.model_dump_json(exclude_none=True) for payment in record.payments for notice in payment.told]
 
 
 def _books(record: OrderRecord) -> dict[str, str]:

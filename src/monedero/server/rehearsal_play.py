@@ -10,6 +10,7 @@ from monedero.core.account import Mode
 from monedero.core.checkout.decision import Outcome as Offered
 from monedero.core.errors import Refused
 from monedero.core.money import Money
+from monedero.core.order.model import Order
 from monedero.core.rehearsal.cases import Case, Form, Outcome
 from monedero.core.rehearsal.evidence import Evidence
 from monedero.core.words.asked import AskedKind
@@ -119,10 +120,21 @@ class Rehearsal:
         placed: Sequence[Offered] = decision_of(self._context, self._snapshot).placed(hand.order)
         return [outcome.tender.name for outcome in placed]
 
+    def _voucher(self, case: Case, order: Order) -> Money:
+        """A voucher over a part of an order that leaves enough for the tender to be offered: half, or less."""
+        amount = order.amount
+        decision = decision_of(self._context, self._snapshot)
+        for over in (HALF, 4, 10, 100):
+            part = max(amount.minor // over, 1)
+            left = order.on(Money(amount.minor - part, amount.currency), order.placed_on)
+            if case.tender in (outcome.tender.id for outcome in decision.placed(left)):
+                return Money(part, amount.currency)
+        return Money(1, amount.currency)
+
     def _ordering(self, case: Case, hand: OrderInHand) -> Ordering:
         tender, vouchers = self._tenders[case.tender], list[str]()
         if case.form is Form.VOUCHER:
-            amount = Money(max(hand.order.amount.minor // HALF, 1), hand.order.amount.currency)
+            amount = self._voucher(case, hand.order)
             issued = self._shop.intake.vouchers.issue(amount, Given(), Mode.TEST)
             who = Guesser(case.id, case.id)
             tried = self._shop.intake.vouchers.try_code(issued.code, who, amount.currency, Mode.TEST)

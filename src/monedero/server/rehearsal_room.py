@@ -35,7 +35,7 @@ class Room(Shops):
         self._at = at
         self.true_time = lambda: self._at
         of.store.copy_to(folder / f"{FILE}.sqlite")
-        self.shop = self._running(folder, of.id, FILE, by_shop=True)
+        self.shop = self._running(folder, of.id, FILE, rehearsal=True)
         self._by_id = {of.id: self.shop}
         self._open_accounts()
 

@@ -51,9 +51,9 @@ class Played:
             self.shop.intake.came_back(reference)
 
     def outgoing(self) -> list[Outgoing]:
-        """The notifications about the payment."""
-        reference = self.payment.reference or "none"
-        return [each for each in self.shop.provider.courier.all() if reference in each.body]
+        """The notifications about the payment that are on their way."""
+        reference, memory = self.payment.reference or "none", self.shop.provider.world.memory
+        return [each for each in memory.waiting(Outgoing) if reference in each.body]
 
     def take(self) -> None:
         """Take what is only held; of weighed goods all of them went out and came to the most that they may."""
@@ -97,8 +97,9 @@ def _paid_and_gone(played: Played) -> Script:
 
 def _told_twice(played: Played) -> Script:
     played.end(Ending.PAID)
+    on_their_way = played.outgoing()
     yield AT_ONCE
-    for outgoing in played.outgoing():
+    for outgoing in on_their_way:
         played.shop.provider.courier.send_again(outgoing.id)
     yield AT_ONCE
 

@@ -164,10 +164,12 @@ class Shops:
         """Tells who is played for a shop, and how a file of its storefront's domain is read."""
         return Played(self.running(id).provider, self.fetch)
 
-    def _running(self, folder: Path, id: str, file: str, *, by_shop: bool = False) -> RunningShop:
-        store = Store(folder / f"{file}.sqlite")
+    def _running(self, folder: Path, id: str, file: str, *, rehearsal: bool = False) -> RunningShop:
+        store = Store(folder / f"{file}.sqlite", lasting=not rehearsal)
         clock = Clock(store, self.true_time)
-        provider = played_for(id, folder / f"{file}-outside.sqlite", clock.now, self._post, store, by_shop=by_shop)
+        provider = played_for(
+            id, folder / f"{file}-outside.sqlite", clock.now, self._post, store, rehearsal=rehearsal
+        )
         hosts = Hosts(self._allowed | LOOPBACK if id == DEMO else self._allowed)
         gateways = Gateways(store, gateways_of(id), clock.now, hosts)
         intake = OrderIntake(store, gateways, clock.now, write_letter)

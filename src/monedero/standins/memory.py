@@ -24,8 +24,11 @@ M = TypeVar("M", bound=BaseModel)
 class OutsideMemory:
     """Things by kind and id. One connection, one writer at a time."""
 
-    def __init__(self, path: Path) -> None:
-        """Open the file, made where it is missing, for its owner alone; so is its key."""
+    def __init__(self, path: Path, *, lasting: bool = True) -> None:
+        """Open the file, made where it is missing, for its owner alone; so is its key.
+
+        One that is not `lasting` is written without waiting for the disk.
+        """
         path.touch(mode=0o600)
         path.chmod(0o600)
         key = path.with_suffix(".key")
@@ -37,7 +40,7 @@ class OutsideMemory:
         self._depth = 0
         self._database = sqlite3.connect(path, isolation_level=None, check_same_thread=False)
         self._database.execute("PRAGMA journal_mode=wal")
-        self._database.execute("PRAGMA synchronous=full")
+        self._database.execute(f"PRAGMA synchronous={'full' if lasting else 'off'}")
         self._database.execute(
             "CREATE TABLE IF NOT EXISTS thing "
             "(place INTEGER PRIMARY KEY, kind TEXT NOT NULL, id TEXT NOT NULL, body TEXT NOT NULL, "

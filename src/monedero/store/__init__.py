@@ -66,13 +66,19 @@ class Revision(NamedTuple):
 class Store:
     """Everything of one shop."""
 
-    def __init__(self, path: Path, key: Path | None = None) -> None:
+    def __init__(self, path: Path, key: Path | None = None, *, lasting: bool = True) -> None:
         """Open the file, make it where it is missing, and bring its schema up to date.
 
-        `key` is the file of the key to what is sealed; it lies beside the database unless it is said otherwise.
+        `key` is the file of the key to what is sealed; it lies beside the database unless it is said otherwise. One
+        that is not `lasting` need not outlive a loss of power, and is written without waiting for the disk.
         """
         for_its_owner(path)
-        pragmas = {"journal_mode": "wal", "foreign_keys": 1, "busy_timeout": 30_000, "synchronous": "full"}
+        pragmas = {
+            "journal_mode": "wal",
+            "foreign_keys": 1,
+            "busy_timeout": 30_000,
+            "synchronous": "full" if lasting else "off",
+        }
         self._database = CountingDatabase(str(path), pragmas=pragmas)
         try:
             migrate(self._database)

@@ -17,6 +17,7 @@ from collections.abc import Iterator
 from enum import StrEnum
 from typing import NamedTuple
 
+from monedero.core.money import round_half_up
 from monedero.core.payment.payment import Gives
 from monedero.core.payment.state import State
 from monedero.core.rehearsal.cases import Outcome
@@ -25,6 +26,7 @@ from monedero.core.rehearsal.cases import Outcome
 class Told(NamedTuple):
     """What a case is about: its outcome, all that its buyer pays with the tender, and the part that is given back, in
     minor units; when money is taken and things are given, and whether an unpaid order becomes overdue before it ends.
+    `voucher` is what a voucher pays besides: of a part that is given back it gets its share, and is told of by itself.
     """
 
     outcome: Outcome
@@ -33,6 +35,7 @@ class Told(NamedTuple):
     takes_later: bool
     gives: Gives
     overdue: bool = False
+    voucher: int = 0
 
 
 class Expected(NamedTuple):
@@ -116,8 +119,10 @@ def expected(told: Told) -> Expected:
     back = {
         Outcome.REFUNDED: told.total,
         Outcome.GIVEN_BACK: told.total,
-        Outcome.PART_REFUNDED: told.part,
+        Outcome.PART_REFUNDED: round_half_up(told.part * told.total, told.total + told.voucher),
     }.get(told.outcome, 0)
+    if told.voucher and told.outcome in (Outcome.REFUNDED, Outcome.PART_REFUNDED):
+        messages += 1
     if told.takes_later and told.outcome in _PAID_AT_ONCE:
         state, taken = State.AUTHORISED, False
     if told.takes_later and told.outcome in _BACK_LATER:

@@ -69,6 +69,7 @@ fault-name-taken = The name “{ $value }” is already used in this checkout. C
 fault-not-found = There is no { $what } “{ $value }”.
 fault-version-old = This was changed somewhere else since you opened it (you hold version { $value }, it is at { $current }). Nothing was saved; look at the newer state, then make your change again.
 fault-shop-not-described = The shop is not described yet. Give its country, currency, a market and a line first.
+fault-rehearsal-under-way = A rehearsal is under way. Wait until it is over, or stop it.
 fault-cannot-accept = This forbids to meet real buyers, so it cannot be accepted. End it instead.
 fault-not-ready = This checkout is not ready for real buyers. The list of what stands in the way says why.
 fault-edition-newest = Edition { $value } is what buyers see now. Choose an earlier one.

@@ -127,3 +127,64 @@ nothing-due = Nothing is due on this order.
 ## What an order is that is no revenue yet
 
 voucher-sold = A voucher over { $amount } was sold; it ends in { $ends }. { $used } of it was used, and is revenue; { $owed } is owed to whoever holds it.
+
+## Rehearsals
+
+outcome-paid = paid
+outcome-paid-and-gone = paid, the buyer does not come back
+outcome-told-twice = paid, the provider says so twice
+outcome-never-told = paid, the provider says nothing
+outcome-paid-later = paid after some days
+outcome-fails-later = fails after some days
+outcome-declined = declined
+outcome-not-confirmed = the buyer cannot be confirmed
+outcome-abandoned = left on the provider's page
+outcome-expired = the provider's page lapses
+outcome-not-taken = held and never taken
+outcome-refunded = refunded
+outcome-part-refunded = refunded in part
+outcome-dispute-lost = disputed and lost
+outcome-taken-back = the debit is taken back
+outcome-seen = you see the money
+outcome-unpaid = never paid
+outcome-given-back = paid and given back by you
+outcome-offered = just inside of a limit
+outcome-held-back = just outside of a limit
+form-once = once
+form-repeating = repeating
+form-chosen-amount = an amount that the buyer chooses
+form-deposit = with a deposit
+form-weighed = weighed
+form-voucher = with a voucher
+form-limit = at a limit
+limit-from = { $side ->
+    [offered] At { $amount }, the least: offered
+   *[other] Just below { $amount }: held back
+  }
+limit-up_to = { $side ->
+    [offered] At { $amount }, the most: offered
+   *[other] Just above { $amount }: held back
+  }
+limit-below = { $side ->
+    [offered] Just below { $amount }: offered
+   *[other] At { $amount }: held back
+  }
+differs-state = It should end as: { $expected }. It ended as: { $came }.
+differs-taken = { $expected } should have been taken, and { $came } was.
+differs-back = { $expected } should have gone back, and { $came } did.
+differs-messages = The buyer should have been told { $expected } times, and was told { $came } times.
+differs-early = { $expected ->
+    [yes] What was ordered should be given with the order, and was not.
+   *[no] What was ordered was given while the money was still to come.
+  }
+differs-given = { $expected ->
+    [yes] What was ordered should be with the buyer in the end, and is not.
+   *[no] What was ordered is still given in the end, though it is not paid for.
+  }
+differs-fee = By its prices the provider charges { $expected }, and it charged { $came }.
+differs-due-day = The buyer should be told to pay by { $expected }, and no such day is in the message.
+differs-offered = { $expected ->
+    [yes] It should be offered here, and is not.
+   *[no] It should not be offered here, and is.
+  }
+differs-failed = It could not be played to its end.

@@ -10,6 +10,7 @@ from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, drafted
 from monedero.work.context import Context
 from monedero.work.ready.of_accounts import of_accounts
 from monedero.work.ready.of_checkout import of_checkout
+from monedero.work.ready.of_rehearsal import of_rehearsal
 from monedero.work.ready.of_shop import of_shop
 
 
@@ -23,7 +24,12 @@ class ReadyEntry:
 
 def ready_items(context: Context, snapshot: CheckoutSnapshot, day: date) -> list[ReadyItem]:
     """Everything that stands in the way of a snapshot, what forbids first."""
-    every = (of_checkout(context, snapshot, day), of_accounts(context, snapshot), of_shop(context))
+    every = (
+        of_checkout(context, snapshot, day),
+        of_accounts(context, snapshot),
+        of_shop(context),
+        of_rehearsal(context, snapshot),
+    )
     return in_sequence(item for items in every for item in items)
 
 

@@ -64,9 +64,9 @@ class PlannedCase:
         return self.kept.evidence if self.kept else None
 
 
-def planned_cases(context: Context) -> list[PlannedCase]:
-    """Every case of the draft of a storefront, way by way."""
-    snapshot = drafted(context)
+def planned_cases(context: Context, of: CheckoutSnapshot | None = None) -> list[PlannedCase]:
+    """Every case of the draft of a storefront, or of another snapshot of it, way by way."""
+    snapshot = of or drafted(context)
     kept = context.shop.rehearsals.of(context.storefront)
     rests = _Rests(context, snapshot)
     return [
@@ -119,21 +119,18 @@ class _Rests:
         }
         self._shop = shop.model_dump(mode="json", include=parts)
         self._sets = {shared.id: shared.model_dump(mode="json") for shared in snapshot.checkout.shared_conditions}
-        self._kept: dict[str, Mapping[str, Any]] = {}
+        self._kept: dict[str, str] = {}
 
     def fingerprint(self, tender: Tender, case: Case) -> str:
         """A digest of all that a case rests on."""
-        told = {"case": case.id, **self._of(tender, case)}
-        return hashlib.sha256(json.dumps(told, sort_keys=True, default=str).encode()).hexdigest()
-
-    def _of(self, tender: Tender, case: Case) -> Mapping[str, Any]:
         if case.limit is not None:
             [window] = [each for each in tender.windows if each.currency == case.limit.currency]
             end = {"from": window.from_, "up_to": window.up_to, "below": window.below}[case.limit.end]
-            return {"route": tender.route, "account": tender.account, "end": str(end), "shared": tender.shared}
+            route = tender.route.model_dump(mode="json") if tender.route else None
+            return _digest([case.id, {"route": route, "account": tender.account, "end": str(end)}])
         if tender.id not in self._kept:
-            self._kept[tender.id] = self._of_tender(tender)
-        return self._kept[tender.id]
+            self._kept[tender.id] = _digest(self._of_tender(tender))
+        return _digest([case.id, self._kept[tender.id]])
 
     def _of_tender(self, tender: Tender) -> Mapping[str, Any]:
         account = self._accounts.get(tender.carried_by or "")
@@ -148,6 +145,10 @@ class _Rests:
             "card": card.model_dump(mode="json") if card else None,
             "shop": self._shop,
         }
+
+
+def _digest(told: Any) -> str:
+    return hashlib.sha256(json.dumps(told, sort_keys=True).encode()).hexdigest()
 
 
 def _in_force(context: Context) -> Iterator[Any]:

@@ -1,0 +1,244 @@
+"""Rehearse: every way to pay with every outcome in every form of order, the evidence of each, and playing them."""
+
+from collections.abc import Iterable
+from datetime import datetime
+from typing import Annotated
+
+from fastapi import APIRouter, Query, Request
+from pydantic import BaseModel, Field
+
+from monedero.api.desk.door import ContextDep, RunningDep
+from monedero.api.problems import PROBLEMS
+from monedero.core.account import Mode
+from monedero.core.checkout.model import Tender
+from monedero.core.errors import Fault, FaultCode, NotFound
+from monedero.core.rehearsal.cases import Case, Outcome
+from monedero.core.rehearsal.evidence import Evidence
+from monedero.server.rehearsals import Progress, Rehearsals
+from monedero.wording import fault_text
+from monedero.wording.catalogue import say
+from monedero.wording.rehearsal import case_name, difference_text, outcome_name
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, drafted
+from monedero.work.rehearsal.plan import PlannedCase, Standing, planned_cases
+
+router = APIRouter(prefix="/api/checkouts/{storefront}/rehearsal", tags=["rehearse"], responses=PROBLEMS)
+CaseIds = Annotated[list[str], Field(max_length=2000)]
+
+
+class CaseOut(BaseModel):
+    """A case: the form of its order or the side of a limit, how it stands, and what differs, in sentences."""
+
+    id: str
+    name: str
+    standing: Standing
+    differences: list[str]
+
+
+class CellOut(BaseModel):
+    """The cases of a way with one outcome, and how they stand together: as the worst of them."""
+
+    tender: str
+    outcome: Outcome
+    standing: Standing
+    cases: list[CaseOut]
+
+
+class RowOut(BaseModel):
+    """An outcome with a cell for each way that can have it."""
+
+    outcome: Outcome
+    name: str
+    cells: list[CellOut]
+
+
+class WayOut(BaseModel):
+    """A way to pay of the draft that is on."""
+
+    tender: str
+    name: str
+
+
+class ProgressOut(BaseModel):
+    """How far a rehearsal is that is under way, or how the last one ended."""
+
+    done: int
+    of: int
+    over: bool
+    stopped: bool
+    broke: bool
+
+
+class RehearsalOut(BaseModel):
+    """The grid of a draft: ways across, outcomes down; how many cases stand how, and what is under way."""
+
+    mode: Mode
+    ways: list[WayOut]
+    rows: list[RowOut]
+    counts: dict[Standing, int]
+    progress: ProgressOut | None
+
+
+class MessageOut(BaseModel):
+    """A message as it was sent."""
+
+    at: datetime
+    subject: str
+    text: str
+
+
+class StepOut(BaseModel):
+    """One step of the record of the order, with the state after it."""
+
+    at: datetime
+    what: str
+    by: str
+    state: str
+
+
+class EvidenceOut(BaseModel):
+    """What a case came to when it was played: what differs, and all that was sent and kept.
+
+    `refused` is why it could not be played to its end; `page` is what the page after paying said in the end.
+    """
+
+    id: str
+    tender: str
+    outcome: str
+    name: str
+    standing: Standing
+    at: datetime
+    order: str
+    ways: list[str]
+    page: str
+    messages: list[MessageOut]
+    received: list[str]
+    steps: list[StepOut]
+    books: dict[str, str]
+    differences: list[str]
+    refused: str
+
+
+class PlayNow(BaseModel):
+    """The cases to play, by their ids; none: all of the draft."""
+
+    cases: CaseIds = []
+
+
+WORST = (Standing.FAILED, Standing.STALE, Standing.OPEN, Standing.PASSED, Standing.NO_ORDER)
+
+
+@router.get("")
+def read_rehearsal(request: Request, running: RunningDep, context: ContextDep, storefront: str) -> RehearsalOut:
+    """Tells how every case of the draft stands."""
+    snapshot, planned = drafted(context), planned_cases(context)
+    tenders = {tender.id: tender for tender in snapshot.checkout.in_place if tender.on}
+    rows = [_row(outcome, planned, tenders) for outcome in Outcome]
+    return RehearsalOut(
+        mode=context.mode,
+        ways=[WayOut(tender=tender.id, name=tender.name) for tender in tenders.values()],
+        rows=[row for row in rows if row.cells],
+        counts={standing: sum(each.standing is standing for each in planned) for standing in Standing},
+        progress=_progress(_rehearsals(request).progress(running, storefront)),
+    )
+
+
+@router.get("/case")
+def read_case(context: ContextDep, storefront: str, id: Annotated[str, Query(max_length=200)]) -> EvidenceOut:
+    """Tells what one case came to when it was last played."""
+    snapshot = drafted(context)
+    planned = next((each for each in planned_cases(context) if each.case.id == id), None)
+    evidence = planned.evidence if planned else None
+    if planned is None or evidence is None:
+        raise NotFound(Fault(FaultCode.NOT_FOUND, "id", id, {"what": "case"}))
+    return _evidence(planned, evidence, snapshot)
+
+
+@router.post("/play", status_code=202)
+def play_cases(
+    request: Request, running: RunningDep, context: ContextDep, storefront: str, now: PlayNow
+) -> ProgressOut:
+    """Play cases of the draft, in a room of their own: nothing of the shop is touched."""
+    shops = request.app.state.shops
+    return _out(_rehearsals(request).begin(shops, running, context, now.cases))
+
+
+@router.post("/stop", status_code=204)
+def stop_playing(request: Request, running: RunningDep, context: ContextDep, storefront: str) -> None:
+    """Stop what is being played; what was played until then is kept."""
+    _rehearsals(request).stop(running, storefront)
+
+
+def _rehearsals(request: Request) -> Rehearsals:
+    held: Rehearsals = request.app.state.rehearsals
+    return held
+
+
+def _progress(progress: Progress | None) -> ProgressOut | None:
+    return None if progress is None else _out(progress)
+
+
+def _out(progress: Progress) -> ProgressOut:
+    told = {name: getattr(progress, name) for name in ProgressOut.model_fields}
+    return ProgressOut(**told)
+
+
+def _row(outcome: Outcome, planned: Iterable[PlannedCase], tenders: dict[str, Tender]) -> RowOut:
+    cells = []
+    own = [each for each in planned if each.case.outcome is outcome]
+    for tender in tenders.values():
+        cases = [_case(each, tender) for each in own if each.case.tender == tender.id]
+        if cases:
+            standing = min((case.standing for case in cases), key=WORST.index)
+            cells.append(CellOut(tender=tender.id, outcome=outcome, standing=standing, cases=cases))
+    return RowOut(outcome=outcome, name=outcome_name(outcome), cells=cells)
+
+
+def _case(planned: PlannedCase, tender: Tender) -> CaseOut:
+    return CaseOut(
+        id=planned.case.id,
+        name=_name(planned.case, tender),
+        standing=planned.standing,
+        differences=_differences(planned),
+    )
+
+
+def _name(case: Case, tender: Tender) -> str:
+    limit = case.limit
+    if limit is None:
+        return case_name(case)
+    window = next(window for window in tender.windows if window.currency == limit.currency)
+    end = {"from": window.from_, "up_to": window.up_to, "below": window.below}[limit.end]
+    return case_name(case, str(end))
+
+
+def _differences(planned: PlannedCase) -> list[str]:
+    evidence = planned.evidence
+    if evidence is None:
+        return []
+    currency = evidence.order.rpartition(" ")[2]
+    return [difference_text(difference, currency) for difference in evidence.differences]
+
+
+def _evidence(planned: PlannedCase, evidence: Evidence, snapshot: CheckoutSnapshot) -> EvidenceOut:
+    case = planned.case
+    tender = next(tender for tender in snapshot.checkout.tenders if tender.id == case.tender)
+    return EvidenceOut(
+        id=case.id,
+        tender=tender.name,
+        outcome=outcome_name(case.outcome),
+        name=_name(case, tender),
+        standing=planned.standing,
+        at=evidence.at,
+        order=evidence.order,
+        ways=evidence.ways,
+        page=evidence.page,
+        messages=[MessageOut(**message.model_dump()) for message in evidence.messages],
+        received=evidence.received,
+        steps=[
+            StepOut(at=step.at, what=step.what, by=step.by, state=say(f"state-{step.state}"))
+            for step in evidence.steps
+        ],
+        books=evidence.books,
+        differences=_differences(planned),
+        refused=fault_text(evidence.refused) if evidence.refused else "",
+    )
