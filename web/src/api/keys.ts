@@ -39,6 +39,7 @@ export const keys = {
   moves: (storefront: string | undefined) => ["moves", storefront] as const,
   publication: (storefront: string | undefined) => ["publication", storefront] as const,
   ready: (storefront: string | undefined) => ["ready", storefront] as const,
+  rehearsal: (storefront: string | undefined) => ["rehearsal", storefront] as const,
   orders: ["orders"],
   order: (token: string) => ["order", token] as const,
 } as const;

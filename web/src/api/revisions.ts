@@ -44,6 +44,7 @@ const RESTS_ON: Record<Kind, readonly Cause[]> = {
   moves: ["prices", "month", "accounts", "checkout", "clock"],
   publication: ["any"],
   ready: ["any"],
+  rehearsal: ["any"],
   accounts: ["any"],
   business: ["any"],
   next: ["any"],

@@ -34,7 +34,7 @@ class CaseOut(BaseModel):
     differences: list[str]
 
 
-class CellOut(BaseModel):
+class PlayedCellOut(BaseModel):
     """The cases of a way with one outcome, and how they stand together: as the worst of them."""
 
     tender: str
@@ -43,22 +43,22 @@ class CellOut(BaseModel):
     cases: list[CaseOut]
 
 
-class RowOut(BaseModel):
+class OutcomeRowOut(BaseModel):
     """An outcome with a cell for each way that can have it."""
 
     outcome: Outcome
     name: str
-    cells: list[CellOut]
+    cells: list[PlayedCellOut]
 
 
-class WayOut(BaseModel):
+class RehearsedWayOut(BaseModel):
     """A way to pay of the draft that is on."""
 
     tender: str
     name: str
 
 
-class ProgressOut(BaseModel):
+class PlayingOut(BaseModel):
     """How far a rehearsal is that is under way, or how the last one ended."""
 
     done: int
@@ -72,13 +72,13 @@ class RehearsalOut(BaseModel):
     """The grid of a draft: ways across, outcomes down; how many cases stand how, and what is under way."""
 
     mode: Mode
-    ways: list[WayOut]
-    rows: list[RowOut]
+    ways: list[RehearsedWayOut]
+    rows: list[OutcomeRowOut]
     counts: dict[Standing, int]
-    progress: ProgressOut | None
+    progress: PlayingOut | None
 
 
-class MessageOut(BaseModel):
+class KeptMessageOut(BaseModel):
     """A message as it was sent."""
 
     at: datetime
@@ -86,7 +86,7 @@ class MessageOut(BaseModel):
     text: str
 
 
-class StepOut(BaseModel):
+class KeptStepOut(BaseModel):
     """One step of the record of the order, with the state after it."""
 
     at: datetime
@@ -110,9 +110,9 @@ class EvidenceOut(BaseModel):
     order: str
     ways: list[str]
     page: str
-    messages: list[MessageOut]
+    messages: list[KeptMessageOut]
     received: list[str]
-    steps: list[StepOut]
+    steps: list[KeptStepOut]
     books: dict[str, str]
     differences: list[str]
     refused: str
@@ -135,7 +135,7 @@ def read_rehearsal(request: Request, running: RunningDep, context: ContextDep, s
     rows = [_row(outcome, planned, tenders) for outcome in Outcome]
     return RehearsalOut(
         mode=context.mode,
-        ways=[WayOut(tender=tender.id, name=tender.name) for tender in tenders.values()],
+        ways=[RehearsedWayOut(tender=tender.id, name=tender.name) for tender in tenders.values()],
         rows=[row for row in rows if row.cells],
         counts={standing: sum(each.standing is standing for each in planned) for standing in Standing},
         progress=_progress(_rehearsals(request).progress(running, storefront)),
@@ -156,7 +156,7 @@ def read_case(context: ContextDep, storefront: str, id: Annotated[str, Query(max
 @router.post("/play", status_code=202)
 def play_cases(
     request: Request, running: RunningDep, context: ContextDep, storefront: str, now: PlayNow
-) -> ProgressOut:
+) -> PlayingOut:
     """Play cases of the draft, in a room of their own: nothing of the shop is touched."""
     shops = request.app.state.shops
     return _out(_rehearsals(request).begin(shops, running, context, now.cases))
@@ -173,24 +173,24 @@ def _rehearsals(request: Request) -> Rehearsals:
     return held
 
 
-def _progress(progress: Progress | None) -> ProgressOut | None:
+def _progress(progress: Progress | None) -> PlayingOut | None:
     return None if progress is None else _out(progress)
 
 
-def _out(progress: Progress) -> ProgressOut:
-    told = {name: getattr(progress, name) for name in ProgressOut.model_fields}
-    return ProgressOut(**told)
+def _out(progress: Progress) -> PlayingOut:
+    told = {name: getattr(progress, name) for name in PlayingOut.model_fields}
+    return PlayingOut(**told)
 
 
-def _row(outcome: Outcome, planned: Iterable[PlannedCase], tenders: dict[str, Tender]) -> RowOut:
+def _row(outcome: Outcome, planned: Iterable[PlannedCase], tenders: dict[str, Tender]) -> OutcomeRowOut:
     cells = []
     own = [each for each in planned if each.case.outcome is outcome]
     for tender in tenders.values():
         cases = [_case(each, tender) for each in own if each.case.tender == tender.id]
         if cases:
             standing = min((case.standing for case in cases), key=WORST.index)
-            cells.append(CellOut(tender=tender.id, outcome=outcome, standing=standing, cases=cases))
-    return RowOut(outcome=outcome, name=outcome_name(outcome), cells=cells)
+            cells.append(PlayedCellOut(tender=tender.id, outcome=outcome, standing=standing, cases=cases))
+    return OutcomeRowOut(outcome=outcome, name=outcome_name(outcome), cells=cells)
 
 
 def _case(planned: PlannedCase, tender: Tender) -> CaseOut:
@@ -232,10 +232,10 @@ def _evidence(planned: PlannedCase, evidence: Evidence, snapshot: CheckoutSnapsh
         order=evidence.order,
         ways=evidence.ways,
         page=evidence.page,
-        messages=[MessageOut(**message.model_dump()) for message in evidence.messages],
+        messages=[KeptMessageOut(**message.model_dump()) for message in evidence.messages],
         received=evidence.received,
         steps=[
-            StepOut(at=step.at, what=step.what, by=step.by, state=say(f"state-{step.state}"))
+            KeptStepOut(at=step.at, what=step.what, by=step.by, state=say(f"state-{step.state}"))
             for step in evidence.steps
         ],
         books=evidence.books,

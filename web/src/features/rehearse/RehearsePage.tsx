@@ -9,6 +9,7 @@ import { Heading, OnItsWay, Trouble } from "../../ui/Page";
 import { Picker } from "../../ui/Picker";
 import { OrderStory } from "./OrderStory";
 import { type State, useRecord, useRecords } from "./queries";
+import { RehearsalGrid } from "./RehearsalGrid";
 import { STATE_INK } from "./states";
 
 const ANY = "any";
@@ -17,7 +18,7 @@ const FEW = 8;
 // So many that the record below them is not far away.
 const SHOWN = 10;
 
-/** The test orders, some at a time, and the record of the one that is open. */
+/** Every case of the draft as a grid; below it the test orders, and the record of the one that is open. */
 export function RehearsePage() {
   const [address, setAddress] = useSearchParams();
   const state = (address.get("state") ?? undefined) as State | undefined;
@@ -52,11 +53,16 @@ export function RehearsePage() {
 
   return (
     <>
-      <Heading title="Test orders" note={`${records.total} so far, no money moved`} />
+      <Heading title="Rehearse" note="nothing here moves money" />
+      <RehearsalGrid />
+      <h2 className="text-lg mb-1">
+        Test orders <span className="text-figure text-soft font-sans">{records.total} so far</span>
+      </h2>
       {records.total === 0 ? (
         <p className="border-t border-ink pt-3 max-w-xl">
-          Nothing is rehearsed yet. Choose a way to pay in the buyer's view on the right and pay: the
-          simulated provider lets you decide how the payment ends, and the record of the order appears here.
+          No test order is placed by hand yet. Choose a way to pay in the buyer's view on the right and pay:
+          the simulated provider lets you decide how the payment ends, and the record of the order appears
+          here.
         </p>
       ) : (
         <>
