@@ -9,6 +9,7 @@ from typing import NamedTuple
 from monedero.core.papers.paper import Counter, Invoice, Paper
 from monedero.core.payment.state import State
 from monedero.core.record import OrderRecord
+from monedero.core.words.placeholders import without_unsaid
 from monedero.core.words.texts import TextKind
 from monedero.figures import methods
 from monedero.formats.markdown import as_html, as_plain
@@ -64,6 +65,8 @@ def buyer_message(
 def _told(context: Context, snapshot: CheckoutSnapshot, record: OrderRecord, link: str) -> BuyerMessage:
     page, values = after_paying(record), values_of_order(snapshot.shop, record, link)
     instead, after = _own_words(context, snapshot, record, values)
+    instead = None if instead is None else without_unsaid(instead, values)
+    after = without_unsaid(after, values)
     paper = paper_of(snapshot, record)
     told = _paper(paper, record) if paper else None
     family = method_in(snapshot.methods, record.payment.chosen.method).family

@@ -1,5 +1,7 @@
 """Judge a case that was played: what it was to come to, beside what it came to, with everything that was kept."""
 
+import re
+from collections.abc import Iterable
 from dataclasses import dataclass, field
 from datetime import date, datetime, timedelta
 
@@ -84,6 +86,7 @@ def judged(context: Context, of: Judged, refused: Refused | None = None) -> Evid
     else:
         wrong = [*_differences(of, record), *_fee(of, record), *_due_day(of, record)]
     page = buyer_message(context, of.snapshot, record, of.shop.intake.link(record)).plain
+    wrong += _blanks([page, *(message.text for message in _messages(of))])
     return _evidence(of, told, wrong, refused).model_copy(
         update={
             "page": page,
@@ -180,6 +183,16 @@ def _due_day(of: Judged, record: OrderRecord) -> list[Difference]:
         due = day((record.placed_at + timedelta(days=tender.due_days)).date())
     first = next((message.text for message in _messages(of)), "")
     return [] if due in first else [Difference(What.DUE_DAY, due, first)]
+
+
+GAP = re.compile(r"[^.!?\n]*\w[ \t]+[.,;:!?](?=\s|$)[^.!?\n]*")
+"""A sentence in which a sign stands by itself after a word: something before it was not filled in."""
+
+
+def _blanks(texts: Iterable[str]) -> list[Difference]:
+    """Gaps in what the buyer reads; the same one is told once."""
+    gaps = dict.fromkeys(found.group().strip() for text in texts for found in GAP.finditer(text))
+    return [Difference(What.BLANK, "", gap) for gap in gaps]
 
 
 def _messages(of: Judged) -> list[MessageKept]:

@@ -75,6 +75,7 @@ class What(StrEnum):
     GIVEN = "given"
     FEE = "fee"
     DUE_DAY = "due-day"
+    BLANK = "blank"
     OFFERED = "offered"
     FAILED = "failed"
 

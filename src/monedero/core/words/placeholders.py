@@ -63,6 +63,28 @@ def filled(text: str, values: Mapping[str, str]) -> str:
     return PLACEHOLDER.sub(lambda found: values.get(found.group(1), ""), text)
 
 
+SENTENCE_END = re.compile(r"(?<=[.!?])[ \t]+")
+
+
+def without_unsaid(text: str, values: Mapping[str, str]) -> str:
+    """A text without the sentences whose placeholders stand for nothing now, such as a day that is over.
+
+    >>> told = "Your seat is held until {until}. Bring warm clothes."
+    >>> without_unsaid(told, {"until": ""}), without_unsaid(told, {"until": "5 Dec"}) == told
+    ('Bring warm clothes.', True)
+    """
+
+    def is_said(sentence: str) -> bool:
+        return all(values.get(name) != "" for name in PLACEHOLDER.findall(sentence))
+
+    lines = []
+    for line in text.split("\n"):
+        said = [sentence for sentence in SENTENCE_END.split(line) if is_said(sentence)]
+        if said or not line:
+            lines.append(" ".join(said))
+    return "\n".join(lines)
+
+
 def text_for(known: tuple[Placeholder, ...]) -> Callable[[str], str]:
     """A reader of a text that may be empty, of 2,000 characters at the most, with known placeholders alone."""
     names = [one.value for one in known]

@@ -183,6 +183,7 @@ differs-given = { $expected ->
   }
 differs-fee = By its prices the provider charges { $expected }, and it charged { $came }.
 differs-due-day = The buyer should be told to pay by { $expected }, and no such day is in the message.
+differs-blank = A text has a gap where something should stand: “{ $came }”.
 differs-offered = { $expected ->
     [yes] It should be offered here, and is not.
    *[no] It should not be offered here, and is.
