@@ -5,6 +5,7 @@ are now.
 import io
 import json
 import secrets
+import time
 from collections.abc import Callable, Mapping, Sequence
 from functools import cached_property
 from random import Random
@@ -41,6 +42,8 @@ ODD: tuple[Any, ...] = (
 )
 # A provider with which an application is begun.
 BEGUN = "pocketfern"
+# A case that a rehearsal plays.
+CASE = "card paid once"
 AMOUNTS = ("5.00 EUR", "1.00 EUR", "85.00 EUR", "12,50 EUR")
 Body = Callable[[Shopkeeper, Mapping[str, str]], Any]
 
@@ -295,6 +298,7 @@ class Known:
             "lines": "star-chart",
             "first": "0.01",
             "below": "9.00",
+            "id": CASE,
             "without": "orlenta",
             "device": "phone",
             "plan": draw.choice(["orlenta/start", "dovetide/club"]),
@@ -326,13 +330,36 @@ class Known:
         }
         return files[label]() if label in files else None
 
+    def _play(self, cases: list[str], *, to_the_end: bool, only_wait: bool = False) -> None:
+        """Play cases once whatever is under way is over; wait for the end, or leave it under way."""
+        _wait(self.keeper)
+        if only_wait:
+            return
+        self.keeper.client.post("/api/checkouts/web-shop/rehearsal/play", json={"cases": cases})
+        if to_the_end:
+            _wait(self.keeper)
+
     def before(self, label: str, path: Mapping[str, str]) -> None:
         """Do what must have been done before an operation."""
         if label == "DELETE /api/checkouts/{storefront}/planned-edition":
             plan = {**_shown(self), "at": "2027-03-01T09:00:00Z"}
             self.keeper.client.put("/api/checkouts/web-shop/planned-edition", json=plan)
+        if label == "GET /api/checkouts/{storefront}/rehearsal/case":
+            self._play([CASE], to_the_end=True)
+        if label == "POST /api/checkouts/{storefront}/rehearsal/play":
+            self._play([], to_the_end=True, only_wait=True)
+        if label == "POST /api/checkouts/{storefront}/rehearsal/stop":
+            self._play([], to_the_end=False)
         if label.endswith("/reconnect"):
             self.keeper.client.post(f"/api/accounts/{path.get('id')}/disconnect")
+
+
+def _wait(keeper: Shopkeeper) -> None:
+    for _ in range(600):
+        progress = keeper.get("/api/checkouts/web-shop/rehearsal")["progress"]
+        if progress is None or progress["over"]:
+            return
+        time.sleep(0.05)
 
 
 def spoiled(body: Any, draw: Random) -> Any:
@@ -555,6 +582,7 @@ BODIES: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
         **_shown(known),
         "at": "2027-03-01T09:00:00Z",
     },
+    "POST /api/checkouts/{storefront}/rehearsal/play": lambda known, path, draw: {"cases": [CASE]},
     "POST /api/checkouts/{storefront}/ready/acceptances": lambda known, path, draw: {
         "id": _warning(known),
         "reason": "the printer has it",

@@ -14,6 +14,7 @@ from monedero.core.order.kinds import CardKind, LineKind
 from monedero.core.order.model import Order
 from monedero.core.payment import meaning
 from monedero.core.payment.meaning import AccessState, Goods, Seat
+from monedero.core.payment.payment import Take
 from monedero.core.payment.state import State
 from monedero.core.ratecard.passed_on import with_network_costs
 from monedero.core.ratecard.priced import Priced
@@ -119,7 +120,8 @@ def _differences(of: Judged, record: OrderRecord) -> list[Difference]:
         outcome=of.case.outcome,
         total=total,
         part=max(total // 2, 1),
-        takes_later=takes_later(method, tender.take),
+        # What weighed goods come to is known when they go out: until then the money is only held.
+        takes_later=takes_later(method, Take.ON_WORD if record.weighed else tender.take),
         gives=tender.gives,
         voucher=sum(part.amount.minor for part in record.vouchers),
         overdue=tender.due_days is not None and (tender.lapse_days or 0) > tender.due_days,

@@ -96,11 +96,15 @@ def _paid_and_gone(played: Played) -> Script:
 
 
 def _told_twice(played: Played) -> Script:
+    """The provider sends each notification again, as it was and under another id."""
     played.end(Ending.PAID)
     on_their_way = played.outgoing()
     yield AT_ONCE
+    memory, now = played.shop.provider.world.memory, played.shop.clock.now()
     for outgoing in on_their_way:
         played.shop.provider.courier.send_again(outgoing.id)
+        other = outgoing.model_copy(update={"id": f"{outgoing.id}again", "due_at": now})
+        memory.put(other.id, other, waits=True, due=now)
     yield AT_ONCE
 
 
