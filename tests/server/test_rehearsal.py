@@ -10,8 +10,10 @@ import pytest
 
 from monedero.api.app import create_app
 from monedero.core.account import Mode
+from monedero.core.errors import Fault
 from monedero.core.money import Money
 from monedero.core.payment import meaning
+from monedero.core.payment.notice import Fate, Notice
 from monedero.core.payment.state import State
 from monedero.core.record import OrderRecord
 from monedero.core.rehearsal.cases import Form
@@ -125,8 +127,19 @@ def message_not_sent(patch: pytest.MonkeyPatch) -> None:
     patch.setattr(place_order, "tells", lambda before, after: False)
 
 
-def every_notice_is_told(patch: pytest.MonkeyPatch) -> None:
-    patch.setattr(place_order, "tells", lambda before, after: after.state is State.PAID)
+def counted_twice(patch: pytest.MonkeyPatch) -> None:
+    """What a provider says again is added to the books again."""
+    hear = order_events.hear
+
+    def again(before: OrderRecord, number: int, notice: Notice) -> tuple[OrderRecord, Fate, Fault | None]:
+        after, fate, fault = hear(before, number, notice)
+        payment = after.numbered(number)
+        if fate is not Fate.AGAIN:
+            return after, fate, fault
+        books = payment.books.model_copy(update={"taken": payment.books.taken + payment.books.ordered})
+        return after.with_payment(payment.model_copy(update={"books": books})), fate, fault
+
+    patch.setattr(order_events, "hear", again)
 
 
 def seat_before_certainty(patch: pytest.MonkeyPatch) -> None:
@@ -146,7 +159,7 @@ def shop_never_asks(patch: pytest.MonkeyPatch) -> None:
         (wrong_day, "bank-transfer seen once", "due-day", "card paid once"),
         (fee_off_by_a_cent, "card paid once", "fee", "bank-transfer seen once"),
         (message_not_sent, "card declined once", "messages", None),
-        (every_notice_is_told, "card told-twice once", "messages", None),
+        (counted_twice, "card told-twice once", "taken", None),
         (seat_before_certainty, "bank-transfer seen once", "early", "card paid once"),
         (shop_never_asks, "card never-told once", "state", "card paid once"),
     ],
