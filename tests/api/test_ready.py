@@ -13,11 +13,17 @@ from monedero.api.app import PAGES
 from monedero.api.desk.door import COOKIE
 from monedero.core.account import Account, MethodStanding, Mode, Stage, Standing
 from monedero.core.ready import FORBIDS, ReadyCode, ReadyItem, Weight
+from monedero.core.rehearsal.evidence import DifferenceKept, Evidence
+from monedero.core.rehearsal.expected import What
 from monedero.server.held_elsewhere import hold_elsewhere
+from monedero.store.exchanges import Exchange
+from monedero.store.rehearsals import KeptEvidence
 from monedero.wording.catalogue import has
 from monedero.wording.ready import PLACES
 from monedero.work.accounts.elsewhere import HeldElsewhere
 from monedero.work.accounts.gateways import Access, access_name
+from monedero.work.context import Actor, Context
+from monedero.work.rehearsal.plan import planned_cases
 from tests.api.shopkeeper import Shopkeeper
 
 READY = "/api/checkouts/web-shop/ready"
@@ -99,6 +105,30 @@ def only_cash(keeper: Shopkeeper) -> None:
     ).is_success
 
 
+def rehearsed(keeper: Shopkeeper, fingerprint: str = "", *, passed: bool = True) -> None:
+    """One case of the card was played, of the draft as it is or of another."""
+    context = Context.of(keeper.running.store, Actor.OWNER, keeper.running.clock.now(), "web-shop")
+    planned = next(each for each in planned_cases(context) if each.case.id == "card paid once")
+    differs = [] if passed else [DifferenceKept(what=What.FEE, expected="1.53 EUR", came="1.54 EUR")]
+    evidence = Evidence(at=context.now, order="Night boat tour, 85.00 EUR", differences=differs)
+    kept = KeptEvidence(fingerprint or planned.fingerprint, evidence)
+    keeper.running.store.rehearsals.put("web-shop", {planned.case.id: kept})
+
+
+def forged(keeper: Shopkeeper) -> None:
+    """The newest notification of a live account was refused."""
+    account = live(keeper, elsewhere=False)
+    refused = Exchange(
+        account=account.id,
+        mode=Mode.LIVE,
+        at=keeper.running.clock.now(),
+        incoming=True,
+        what="payment.moved",
+        verdict="refused",
+    )
+    keeper.running.store.exchanges.add(refused)
+
+
 MAKES: dict[ReadyCode, Callable[[Shopkeeper], object]] = {
     ReadyCode.NOTHING_ON: all_off,
     ReadyCode.DEAD_END: only_cash,
@@ -124,6 +154,10 @@ MAKES: dict[ReadyCode, Callable[[Shopkeeper], object]] = {
     ReadyCode.LANGUAGE_NOT_READY: in_dutch,
     ReadyCode.NO_POLICY: lambda keeper: business(keeper, facts=[]),
     ReadyCode.LINES_NOT_LISTED: lambda keeper: business(keeper, facts=[]),
+    ReadyCode.NOTIFICATIONS_FAIL: forged,
+    ReadyCode.REHEARSAL_FAILED: lambda keeper: rehearsed(keeper, passed=False),
+    ReadyCode.REHEARSAL_STALE: lambda keeper: rehearsed(keeper, fingerprint="of something else"),
+    ReadyCode.NOT_REHEARSED: lambda keeper: None,
     ReadyCode.KEY_COPY: lambda keeper: None,
 }
 
@@ -142,6 +176,10 @@ def test_each_thing_in_the_way_is_met_and_says_where_it_is_ended(keeper: Shopkee
             assert keeper.client.get(item["to"]).status_code == 200
     told = [item["weight"] for item in items(keeper)]
     assert told == sorted(told), "what forbids comes first"
+
+
+def test_every_code_is_met_by_a_test() -> None:
+    assert set(MAKES) == set(ReadyCode)
 
 
 @pytest.mark.parametrize("code", ReadyCode)

@@ -12,7 +12,7 @@ const ANSWERS: Record<string, unknown> = {
   "/api/checkouts/web-shop/publication": { changes: [], editions: [{}] },
   "/api/checkouts/web-shop/coverage/state": { dead_ends: 0, singles: 0, note: "everybody can pay" },
   "/api/accounts": { providers: [] },
-  "/api/records": { total: 2 },
+  "/api/checkouts/web-shop/rehearsal/state": { counts: { passed: 2 } },
 };
 
 const never = () => new Promise<never>(() => undefined);

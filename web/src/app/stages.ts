@@ -1,7 +1,7 @@
 import { useAccounts } from "../features/accounts";
 import { useCoverageState, useDraft } from "../features/draft";
 import { usePublication } from "../features/publish";
-import { useRecords } from "../features/rehearse";
+import { useRehearsalState } from "../features/rehearse";
 import { useShop } from "../features/shop";
 
 /** `unknown`: the answer that says it is not here yet. */
@@ -50,7 +50,7 @@ export function useMarkedStages(): Marked[] {
   const draft = useDraft().data;
   const publication = usePublication().data;
   const coverage = useCoverageState().data;
-  const orders = useRecords({ at_most: 1 }).data;
+  const rehearsal = useRehearsalState().data;
   const accounts = useAccounts().data;
   const [shopStage, compare, accountsStage, checkout, coverageStage, rehearse, publish] = STAGES;
   return [
@@ -79,10 +79,14 @@ export function useMarkedStages(): Marked[] {
       mark: dead_ends ? "open" : singles ? "waiting" : "done",
       note,
     })),
-    marked(rehearse, [orders], ({ total }) => ({
-      mark: total ? "done" : "open",
-      note: total ? `${total} test orders` : "nothing rehearsed",
-    })),
+    marked(rehearse, [rehearsal], ({ counts }) => {
+      const { failed = 0, stale = 0, open = 0, passed = 0 } = counts;
+      if (failed) return { mark: "open", note: `${failed} failed` };
+      if (stale + open === 0) return { mark: passed ? "done" : "open", note: `${passed} passed` };
+      return passed || stale
+        ? { mark: "waiting", note: `${stale + open} to play` }
+        : { mark: "open", note: "nothing rehearsed" };
+    }),
     marked(publish, [publication], ({ changes, editions }) => ({
       mark: changes.length ? "waiting" : editions.length ? "done" : "open",
       note: changes.length ? `${changes.length} changes wait` : "",

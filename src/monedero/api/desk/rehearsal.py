@@ -1,5 +1,6 @@
 """Rehearse: every way to pay with every outcome in every form of order, the evidence of each, and playing them."""
 
+from collections import Counter
 from collections.abc import Iterable
 from datetime import datetime
 from typing import Annotated
@@ -78,6 +79,13 @@ class RehearsalOut(BaseModel):
     progress: PlayingOut | None
 
 
+class RehearsalState(BaseModel):
+    """How many cases of a draft stand how."""
+
+    mode: Mode
+    counts: dict[Standing, int]
+
+
 class KeptMessageOut(BaseModel):
     """A message as it was sent."""
 
@@ -137,9 +145,15 @@ def read_rehearsal(request: Request, running: RunningDep, context: ContextDep, s
         mode=context.mode,
         ways=[RehearsedWayOut(tender=tender.id, name=tender.name) for tender in tenders.values()],
         rows=[row for row in rows if row.cells],
-        counts={standing: sum(each.standing is standing for each in planned) for standing in Standing},
+        counts=_counts(planned),
         progress=_progress(_rehearsals(request).progress(running, storefront)),
     )
+
+
+@router.get("/state")
+def read_state(context: ContextDep, storefront: str) -> RehearsalState:
+    """Tells how many cases of the draft stand how."""
+    return RehearsalState(mode=context.mode, counts=_counts(planned_cases(context)))
 
 
 @router.get("/case")
@@ -166,6 +180,11 @@ def play_cases(
 def stop_playing(request: Request, running: RunningDep, context: ContextDep, storefront: str) -> None:
     """Stop what is being played; what was played until then is kept."""
     _rehearsals(request).stop(running, storefront)
+
+
+def _counts(planned: Iterable[PlannedCase]) -> dict[Standing, int]:
+    found = Counter(each.standing for each in planned)
+    return {standing: found[standing] for standing in Standing}
 
 
 def _rehearsals(request: Request) -> Rehearsals:

@@ -27,6 +27,21 @@ export function useGrid() {
   });
 }
 
+/** How many cases of the draft stand how. */
+export function useRehearsalState() {
+  const storefront = useStorefront();
+  return useQuery({
+    queryKey: [...keys.rehearsal(storefront), "state"],
+    queryFn: () =>
+      answered(
+        api.GET("/api/checkouts/{storefront}/rehearsal/state", {
+          params: { path: { storefront: storefront ?? "" } },
+        }),
+      ),
+    enabled: storefront !== undefined,
+  });
+}
+
 /** The evidence of one case. */
 export function useEvidence(id: string | null) {
   const storefront = useStorefront();

@@ -1,6 +1,6 @@
 import { lazy } from "react";
 
-export { useRecords } from "./queries";
+export { useRehearsalState } from "./gridQueries";
 
 export const RehearsePage = lazy(() =>
   import("./RehearsePage").then((module) => ({ default: module.RehearsePage })),
