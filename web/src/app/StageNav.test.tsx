@@ -31,6 +31,6 @@ test("each stage says what was answered of it", async () => {
   await screen.findByText("1 switched on");
   expect(notes()).toContain("Shopdescribed");
   expect(notes()).toContain("Accounts");
-  expect(notes()).toContain("Rehearse2 test orders");
+  expect(notes()).toContain("Rehearse2 passed");
   expect(screen.queryAllByText("not known yet").length).toBeLessThanOrEqual(1);
 });
