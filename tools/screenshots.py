@@ -162,7 +162,7 @@ def rehearsed(desk: Desk) -> None:
 
 
 def editions(desk: Desk) -> None:
-    """What stands in the way of real buyers, an edition with a note, and an earlier one again."""
+    """The list before real buyers, an edition with a note, and an earlier one again."""
     desk.open("/publish" + BOAT)
     desk.see("Publish as edition 2")
     desk.until(lambda: desk.all("[data-weight=warns]"))

@@ -81,7 +81,7 @@ def test_what_buyers_see_cannot_be_gone_back_to_and_neither_can_what_is_not_ther
 def test_an_edition_is_published_when_its_moment_comes_as_it_was_planned(keeper: Shopkeeper) -> None:
     keeper.settings("card", name="Bank card")
     assert planned_for(keeper, days=2).status_code == 200
-    # What is changed afterwards is not in it.
+    # A change afterwards is not in it.
     keeper.settings("card", name="Something else")
     keeper.wind(days=1)
     keeper.running.beat()

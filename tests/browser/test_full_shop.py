@@ -46,7 +46,7 @@ def test_every_view_of_a_full_shop_comes_with_what_is_in_it(full_desk: Desk, pag
     desk = full_desk
     desk.open(page.replace("{provider}", "provider-1").replace("{day}", FROM))
     desk.until(lambda: desk.text("main h1"), 60)
-    # What is worked out stands there by and by; a view that says so for good would be blank.
+    # Figures come by and by; a view that waits for good would be blank.
     desk.until(lambda: not [text for text in desk.texts("main [role=status]") if text.endswith(UNDER_WAY)], 60)
     text = desk.text("main")
     assert FAILED not in text, page

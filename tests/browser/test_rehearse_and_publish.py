@@ -43,7 +43,7 @@ def test_every_case_is_played_a_cell_is_opened_and_an_edit_makes_its_way_stale(d
     desk.see("2 messages to the buyer", "main")
     assert "Your seat on the boat is held until" not in desk.text("main")
     assert desk.violations() == []
-    # What the card's buyers read has changed: its cases wait to be played again, and no others.
+    # The card's buyers read something else: its cases wait to be played again, and no others.
     renamed(served, "Bank card")
     desk.open("/rehearse")
     desk.until(lambda: cells(desk, "stale"))

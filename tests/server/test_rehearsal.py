@@ -128,7 +128,7 @@ def message_not_sent(patch: pytest.MonkeyPatch) -> None:
 
 
 def counted_twice(patch: pytest.MonkeyPatch) -> None:
-    """What a provider says again is added to the books again."""
+    """A notice that comes again is added to the books again."""
     hear = order_events.hear
 
     def again(before: OrderRecord, number: int, notice: Notice) -> tuple[OrderRecord, Fate, Fault | None]:

@@ -14,7 +14,7 @@ FOR_GOOD = "public, max-age=31536000, immutable"
 ENCODINGS = {"br": ".br", "gzip": ".gz"}
 """The codings of RFC 9110, the smaller first, with the ends of the names of the files."""
 KINDS = {"css": "css", "js": "javascript"}
-"""What the build compresses, by the end of its name."""
+"""The media types that the build compresses, by the end of the name."""
 
 
 class Assets(StaticFiles):

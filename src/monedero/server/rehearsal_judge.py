@@ -120,7 +120,7 @@ def _differences(of: Judged, record: OrderRecord) -> list[Difference]:
         outcome=of.case.outcome,
         total=total,
         part=max(total // 2, 1),
-        # What weighed goods come to is known when they go out: until then the money is only held.
+        # Weighed goods have their amount when they go out: until then the money is only held.
         takes_later=takes_later(method, Take.ON_WORD if record.weighed else tender.take),
         gives=tender.gives,
         voucher=sum(part.amount.minor for part in record.vouchers),

@@ -28,7 +28,7 @@ def case_name(case: Case, amount: str = "") -> str:
 
 
 def difference_text(difference: DifferenceKept, currency: str) -> str:
-    """What came otherwise than it should, in a sentence."""
+    """A difference in a sentence: what should have come, and what came."""
     told = {"expected": difference.expected, "came": difference.came}
     if difference.what in AMOUNTS:
         told = {name: money(f"{_whole(value, currency)} {currency}") for name, value in told.items()}

@@ -21,6 +21,7 @@ from monedero.core.words.placeholders import (
     filled,
     refuse_elsewhere,
     text_for,
+    without_unsaid,
 )
 from monedero.core.words.texts import TextKind, Texts, own_text
 from tests.properties import tried_on
@@ -212,3 +213,18 @@ def test_a_text_shows_no_link_and_no_picture_to_another_site(text: str, code: Fa
     with pytest.raises(InvalidInput) as refused:
         refuse_elsewhere(text)
     assert refused.value.faults[0].code is code
+
+
+@pytest.mark.parametrize(
+    ("text", "left"),
+    [
+        ("Pay by {until}. Thank you, {shop}.", "Thank you, {shop}."),
+        ("Pay by {until}.\n\nThank you!", "\nThank you!"),
+        ("**Held** until {until}!\nSee you.", "See you."),
+        ("No placeholder. Two sentences.", "No placeholder. Two sentences."),
+        ("{unknown} stays.", "{unknown} stays."),
+    ],
+)
+def test_a_sentence_whose_placeholder_stands_for_nothing_is_left_out(text: str, left: str) -> None:
+    assert without_unsaid(text, {"until": "", "shop": "Cabo Noite"}) == left
+    assert without_unsaid(text, {"until": "5 Dec", "shop": "Cabo Noite"}) == text

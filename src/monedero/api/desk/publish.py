@@ -74,7 +74,7 @@ class PublicationMoves(BaseModel):
 
 
 class EditionDifference(BaseModel):
-    """What going back to an edition changes for buyers, in sentences."""
+    """The changes for buyers when an edition is gone back to, in sentences."""
 
     mode: Mode
     changes: list[str]

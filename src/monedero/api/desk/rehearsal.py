@@ -104,7 +104,7 @@ class KeptStepOut(BaseModel):
 
 
 class EvidenceOut(BaseModel):
-    """What a case came to when it was played: what differs, and all that was sent and kept.
+    """The end to which a case came when it was played: what differs, and all that was sent and kept.
 
     `refused` is why it could not be played to its end; `page` is what the page after paying said in the end.
     """

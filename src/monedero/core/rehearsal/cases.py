@@ -77,13 +77,13 @@ class Case(NamedTuple):
 
     @property
     def id(self) -> str:
-        """What it goes by."""
+        """The text by which it is known."""
         parts = (self.tender, self.outcome.value, self.form.value, *(self.limit or ()))
         return " ".join(parts)
 
 
 class Terms(NamedTuple):
-    """What of a tender decides how it can end: when its money is taken, and whether an unpaid order is given up."""
+    """The terms of a tender that decide how it can end: when money is taken, whether an unpaid order is given up."""
 
     take: Take
     lapses: bool

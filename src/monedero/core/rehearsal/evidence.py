@@ -41,7 +41,7 @@ class StepKept(Strict):
 
 
 class Evidence(Strict):
-    """What a case came to when it was played, by the clock of its rehearsal.
+    """The end to which a case came when it was played, by the clock of its rehearsal.
 
     Without an `order` no order of its form reaches the way. `ways` are the names of the ways that the buyer was shown,
     `page` what the page after paying said in the end, `received` the notifications that arrived, `books` the amounts of

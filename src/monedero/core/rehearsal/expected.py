@@ -24,7 +24,7 @@ from monedero.core.rehearsal.cases import Outcome
 
 
 class Told(NamedTuple):
-    """What a case is about: its outcome, all that its buyer pays with the tender, and the part that is given back, in
+    """The terms of a case: its outcome, all that its buyer pays with the tender, and the part that is given back, in
     minor units; when money is taken and things are given, and whether an unpaid order becomes overdue before it ends.
     `voucher` is what a voucher pays besides: of a part that is given back it gets its share, and is told of by itself.
     """
@@ -54,7 +54,7 @@ class Expected(NamedTuple):
 
 
 class Came(NamedTuple):
-    """What a case came to, in the same terms."""
+    """The end to which a case came, in the same terms."""
 
     state: State
     taken: int

@@ -79,7 +79,7 @@ def meetings(context: Context, snapshot: CheckoutSnapshot, hand: OrderInHand) ->
 
 
 def fee_figures(context: Context, snapshot: CheckoutSnapshot, hand: OrderInHand) -> dict[str, FeeFigures]:
-    """What the buyer fees of a draft come to, by tender, for orders like one."""
+    """The figures of the buyer fees of a draft, by tender, for orders like one."""
     asked = in_question(context, hand)
     if asked.to_books is None:
         return {}

@@ -100,7 +100,7 @@ def _can_be(snapshot: CheckoutSnapshot, method: Method, form: Form) -> bool:
 
 
 class _Rests:
-    """What the cases of a draft rest on."""
+    """The things on which the cases of a draft rest."""
 
     def __init__(self, context: Context, snapshot: CheckoutSnapshot) -> None:
         shop = snapshot.shop

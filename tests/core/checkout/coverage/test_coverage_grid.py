@@ -150,9 +150,12 @@ def test_orders_of_a_month_are_counted_where_they_may_lie(order: Order, share: S
     whole = part.boxes.pieces(every._replace(carts=goods, deliveries=1 << by_courier, amounts=0b10))
     [box] = list(whole)
     month = [SameOrders(order, {0: Fraction(9), 500: Fraction(2), 501: Fraction(3)})]
-    assert share_of([(part.region, box)], PlacedMonth(month)) == share
+    placed = PlacedMonth(month)
+    assert share_of([(part.region, box)], placed) == share
     # An order in two boxes is counted once.
-    assert share_of([(part.region, box)] * 2, PlacedMonth(month)) == share
+    assert share_of([(part.region, box)] * 2, placed) == share
+    assert placed
+    assert not PlacedMonth([])
 
 
 def test_orders_between_two_boxes_are_in_none_of_them() -> None:

@@ -11,7 +11,7 @@ import { useAccept, useAcceptNoMore, useReady } from "./readyQueries";
 
 type Item = Schema<"ReadyOut">;
 
-/** What stands between the draft and real buyers, each with the act that ends it; computed, never ticked by hand. */
+/** The things between the draft and real buyers, each with the act that ends it; computed, never ticked by hand. */
 export function ReadyList() {
   const { data: ready, error } = useReady();
   if (error && !ready) return <Trouble>{said(error)}</Trouble>;

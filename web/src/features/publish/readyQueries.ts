@@ -3,7 +3,7 @@ import { answered, api, type Schema } from "../../api/client";
 import { keys } from "../../api/keys";
 import { useStorefront } from "../shop";
 
-/** What stands between the draft and real buyers. */
+/** The things that stand between the draft and real buyers. */
 export function useReady() {
   const storefront = useStorefront();
   return useQuery({
