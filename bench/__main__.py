@@ -16,6 +16,7 @@ from bench import (
     offer,
     price,
     price_text,
+    rehearsal,
     rows,
     screen,
 )
@@ -35,7 +36,7 @@ ALL = (
         load,
         rows,
     ),
-    *(price_text, screen, best_set, checkout_month, full_shop),
+    *(price_text, screen, best_set, checkout_month, rehearsal, full_shop),
 )
 
 for benchmark in ALL:

@@ -4,6 +4,7 @@ import random
 import time
 from collections.abc import Callable, Sequence
 from datetime import timedelta
+from pathlib import Path
 from typing import Any
 
 import pytest
@@ -21,6 +22,7 @@ from monedero.core.rehearsal.evidence import Evidence
 from monedero.server.rehearsal_play import Rehearsal
 from monedero.server.rehearsal_room import room_of
 from monedero.server.rehearsals import Rehearsals
+from monedero.server.shops import ROOMS, Shops
 from monedero.standins.provider.charging import Charges
 from monedero.work.context import Actor, Context
 from monedero.work.orders import order_events, place_order
@@ -41,9 +43,7 @@ def played(keeper: Shopkeeper, *ids: str) -> dict[str, Evidence]:
     cases = [each.case for each in planned_cases(context_of(keeper)) if not ids or each.case.id in ids]
     assert len(cases) == len(ids) or not ids
     found: dict[str, Evidence] = {}
-    with room_of(
-        keeper.running, keeper.shops.true_time(), lambda shops: create_app(shops, demo_first=False)
-    ) as room:
+    with room_of(keeper.shops, keeper.running, lambda shops: create_app(shops, demo_first=False)) as room:
         Rehearsal(room, "web-shop", lambda case, evidence: found.update({case.id: evidence}), lambda: True).play(
             cases
         )
@@ -281,6 +281,26 @@ def test_what_breaks_off_says_so_and_leaves_the_shop_as_it_was(
         time.sleep(0.05)
     assert (progress.broke, progress.done) == (True, 0)
     assert keeper.running.store.rehearsals.of("web-shop") == {}
+
+
+def test_a_room_that_a_kill_left_is_cleared_away_at_the_next_start(tmp_path: Path) -> None:
+    left = tmp_path / "data" / f"{ROOMS}x1"
+    left.mkdir(parents=True)
+    (left / "room.sqlite").touch()
+    Shops(tmp_path / "data")
+    assert not left.exists()
+
+
+def test_a_server_that_ends_stops_what_is_played_and_leaves_no_room(keeper: Shopkeeper) -> None:
+    rehearsals = Rehearsals(lambda shops: create_app(shops, demo_first=False))
+    progress = rehearsals.begin(keeper.shops, keeper.running, context_of(keeper))
+    rehearsals.close()
+    for _ in range(200):
+        if progress.over:
+            break
+        time.sleep(0.05)
+    assert (progress.over, progress.stopped) == (True, True)
+    assert list(keeper.shops.folder.glob(f"{ROOMS}*")) == []
 
 
 def test_an_account_held_elsewhere_and_a_gateway_of_ones_own_are_played_under_their_names(

@@ -65,6 +65,7 @@ def serve(  # noqa: PLR0913, PLR0917 - an option each
         typer.echo(f"Monedero is open at {address} (data in {data}, test mode). Ctrl+C ends it.")
         _without_card_numbers()
         application = create_app(shops, demo_first=demo)
+        open_things.callback(application.state.rehearsals.close)
         in_front = behind_proxy or []
         server = uvicorn.Server(
             uvicorn.Config(

@@ -2,7 +2,7 @@
 
 Nothing in it touches the shop: no number of an invoice, no voucher and no order of it is spent. Every account is played
 under its name, also one that is held elsewhere or lies at a gateway of the owner's own. When it is left, or the server
-is killed meanwhile, the copy is nothing but a folder of temporary files.
+is killed meanwhile, the copy is nothing but a folder that the next start takes away.
 """
 
 import tempfile
@@ -18,7 +18,7 @@ from monedero.core.account import Mode, Stage
 from monedero.server.internal_server import entrance
 from monedero.server.listening import listening
 from monedero.server.played_accounts import open_there
-from monedero.server.shops import RunningShop, Shops
+from monedero.server.shops import ROOMS, RunningShop, Shops
 from monedero.standins.provider.merchants import Holder
 from monedero.work.shop.lookups import described_shop
 
@@ -30,6 +30,7 @@ class Room(Shops):
 
     def __init__(self, folder: Path, of: RunningShop, at: datetime) -> None:
         """`folder` is empty; `at` is the true time at which the rehearsal begins."""
+        self.folder = folder
         self._allowed: frozenset[str] = frozenset()
         self._client: httpx2.Client | None = None
         self._at = at
@@ -63,10 +64,13 @@ class Room(Shops):
 
 
 @contextmanager
-def room_of(running: RunningShop, at: datetime, make_app: Callable[[Shops], ASGIApp]) -> Iterator[Room]:
-    """A room for a shop, whose provider and shop reach each other over the loopback address; it is cleared away."""
-    with tempfile.TemporaryDirectory(prefix="monedero-rehearsal-") as folder:
-        room = Room(Path(folder), running, at)
+def room_of(shops: Shops, running: RunningShop, make_app: Callable[[Shops], ASGIApp]) -> Iterator[Room]:
+    """A room for a shop, whose provider and shop reach each other over the loopback address; it is cleared away.
+
+    It lies in the data folder, for its owner alone; one that a kill leaves is cleared away at the next start.
+    """
+    with tempfile.TemporaryDirectory(prefix=ROOMS, dir=shops.folder) as folder:
+        room = Room(Path(folder), running, shops.true_time())
         try:
             with (
                 entrance(make_app(room), listening(0)) as address,

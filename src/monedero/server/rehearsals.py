@@ -17,6 +17,7 @@ from monedero.store.rehearsals import KeptEvidence
 from monedero.work.context import Context
 from monedero.work.rehearsal.plan import PlannedCase, planned_cases
 
+CLOSES_WITHIN = 1.0
 KEPT_AT_ONCE = 25
 """So many cases are written down together: few enough that what is done is seen, and not lost."""
 
@@ -52,6 +53,7 @@ class Rehearsals:
         self._make_app = make_app
         self._by_shop: dict[str, Progress] = {}
         self._lock = threading.Lock()
+        self._threads: list[threading.Thread] = []
 
     def progress(self, running: RunningShop, storefront: str) -> Progress | None:
         """How far the last rehearsal of a storefront is; None where there was none since the server began."""
@@ -72,8 +74,17 @@ class Rehearsals:
                 raise Conflict(Fault(FaultCode.REHEARSAL_UNDER_WAY, "storefront", before.storefront))
             progress = self._by_shop[running.id] = Progress(context.storefront, len(wanted))
         playing = _Playing(self._make_app, shops, running, wanted, progress)
-        threading.Thread(target=playing.run, name="rehearsal", daemon=True).start()
+        thread = threading.Thread(target=playing.run, name="rehearsal", daemon=True)
+        self._threads = [*(each for each in self._threads if each.is_alive()), thread]
+        thread.start()
         return progress
+
+    def close(self) -> None:
+        """Stop everything that is under way, and wait a moment for it: the server ends."""
+        for progress in self._by_shop.values():
+            progress.stop()
+        for thread in self._threads:
+            thread.join(CLOSES_WITHIN)
 
     def stop(self, running: RunningShop, storefront: str) -> None:
         """Stop what is under way; what was played until then is kept."""
@@ -102,14 +113,16 @@ class _Playing:
     def run(self) -> None:
         """Play to the end, and keep the evidence."""
         progress = self._progress
+        # Until it has come to its end it may break off in any way.
+        progress.broke = True
         try:
-            with room_of(self._running, self._shops.true_time(), self._make_app) as room:
+            with room_of(self._shops, self._running, self._make_app) as room:
                 rehearsal = Rehearsal(room, progress.storefront, self._ended, lambda: progress.wanted)
                 rehearsal.play([planned.case for planned in self._wanted])
             self._keep()
+            progress.broke = False
         except (Refused, OSError, RuntimeError):
             logging.getLogger(__name__).exception("a rehearsal broke off")
-            progress.broke = True
         finally:
             progress.over = True
 

@@ -4,6 +4,7 @@ from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass
 from datetime import UTC, datetime
 from pathlib import Path
+from shutil import rmtree
 
 import httpx2
 from pydantic import ValidationError
@@ -33,6 +34,8 @@ from monedero.work.ready.publishing import publish_due
 from monedero.work.shop.past_orders import Imports
 
 OWN, DEMO = "own", "demo"
+ROOMS = "rehearsal-"
+"""The beginning of the names of the folders in which drafts are rehearsed."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -96,6 +99,10 @@ class Shops:
         self._allowed = frozenset(allowed)
         folder.mkdir(mode=0o700, parents=True, exist_ok=True)
         folder.chmod(0o700)
+        self.folder = folder
+        for left in folder.glob(f"{ROOMS}*"):
+            # A rehearsal that was killed left its copy of the shop.
+            rmtree(left, ignore_errors=True)
         self.true_time = now or (lambda: datetime.now(UTC))
         self._client: httpx2.Client | None = None
         self._by_id = {OWN: self._running(folder, OWN, "shop")}
