@@ -204,5 +204,5 @@ ready-rehearsal-stale = { $name }: { $count ->
    *[other] { $count } rehearsals are
   } older than what it was of.
     .act = Rehearse them again
-ready-key-copy = Keep a copy of the key that opens what is sealed, away from this machine. Nobody but you can know whether there is one.
+ready-key-copy = Keep a copy of the key that opens what is sealed, away from this machine. Only you know whether there is one.
     .act = Accept it once you have

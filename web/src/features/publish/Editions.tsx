@@ -20,7 +20,7 @@ export function Editions({ editions, next }: { editions: Edition[]; next: number
       title: `Publish edition ${edition.number} again, as edition ${next}`,
       sentences: changes,
       act: `Go back to edition ${edition.number}`,
-      after: "Your draft stays as it is. You can go forward again in the same way.",
+      after: "Your draft stays as it is. Going forward again is the same act.",
     });
     if (yes) back.mutate({ number: edition.number, note: "" });
   }
