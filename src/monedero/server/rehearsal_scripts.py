@@ -67,6 +67,12 @@ class Played:
         """Give an amount back."""
         self.shop.order_acts.refund(self.token, amount, self._version())
 
+    def refund_whole(self) -> None:
+        """Give everything back, to its voucher too."""
+        record = self.record
+        books = record.payment.books
+        self.refund(books.money(books.can_give_back + record.by_voucher.minor))
+
     def refund_part(self) -> None:
         """Give a part back."""
         self.refund(self._part)
@@ -80,10 +86,9 @@ class Played:
         return stored.version if stored else 0
 
 
-def _ends(ending: Ending, after: timedelta = AT_ONCE) -> Callable[[Played], Script]:
+def _ends(ending: Ending) -> Callable[[Played], Script]:
     def script(played: Played) -> Script:
         played.end(ending)
-        yield after
         yield AT_ONCE
 
     return script
@@ -155,8 +160,7 @@ def _not_taken(played: Played) -> Script:
 
 def _refunded(played: Played) -> Script:
     yield from _paid(played)
-    payment = played.payment
-    played.refund(payment.books.money(payment.books.can_give_back + played.record.by_voucher.minor))
+    played.refund_whole()
     yield AT_ONCE
 
 
@@ -197,8 +201,7 @@ def _unpaid(played: Played) -> Script:
 
 def _given_back(played: Played) -> Script:
     yield from _seen(played)
-    payment = played.payment
-    played.refund(payment.books.money(payment.books.can_give_back + played.record.by_voucher.minor))
+    played.refund_whole()
     yield AT_ONCE
 
 

@@ -113,17 +113,17 @@ class _Playing:
     def run(self) -> None:
         """Play to the end, and keep the evidence."""
         progress = self._progress
-        # Until it has come to its end it may break off in any way.
-        progress.broke = True
+        ended = False
         try:
             with room_of(self._shops, self._running, self._make_app) as room:
                 rehearsal = Rehearsal(room, progress.storefront, self._ended, lambda: progress.wanted)
                 rehearsal.play([planned.case for planned in self._wanted])
             self._keep()
-            progress.broke = False
+            ended = True
         except (Refused, OSError, RuntimeError):
             logging.getLogger(__name__).exception("a rehearsal broke off")
         finally:
+            progress.broke = not ended
             progress.over = True
 
     def _ended(self, case: Case, evidence: Evidence) -> None:

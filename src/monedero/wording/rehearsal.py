@@ -31,12 +31,7 @@ def difference_text(difference: DifferenceKept, currency: str) -> str:
     """A difference in a sentence: what should have come, and what came."""
     told = {"expected": difference.expected, "came": difference.came}
     if difference.what in AMOUNTS:
-        told = {name: money(f"{_whole(value, currency)} {currency}") for name, value in told.items()}
+        told = {name: money(str(Money(int(value), currency))) for name, value in told.items()}
     if difference.what is What.STATE:
         told = {name: say(f"state-{value}") if has(f"state-{value}") else value for name, value in told.items()}
     return say(f"differs-{difference.what.value}", **told)
-
-
-def _whole(minor: str, currency: str) -> str:
-    """An amount in minor units as one in whole units."""
-    return str(Money(int(minor), currency)).removesuffix(f" {currency}")

@@ -198,7 +198,7 @@ def _progress(progress: Progress | None) -> PlayingOut | None:
 
 def _out(progress: Progress) -> PlayingOut:
     told = {name: getattr(progress, name) for name in PlayingOut.model_fields}
-    return PlayingOut(**{**told, "broke": progress.over and progress.broke})
+    return PlayingOut(**told)
 
 
 def _row(outcome: Outcome, planned: Iterable[PlannedCase], tenders: dict[str, Tender]) -> OutcomeRowOut:

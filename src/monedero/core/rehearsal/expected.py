@@ -3,7 +3,7 @@
 It is worked out from the outcome alone, not from the record of an order: a payment machine, a letter or a provider
 that does something else is then seen.
 
-Source: own design; a debit that is confirmed later gives nothing before (`docs/payments.md`).
+Source: own design; a debit that is confirmed later gives nothing before (`core/payment/meaning.py`).
 
 >>> told = Told(Outcome.PART_REFUNDED, total=8500, part=4250, takes_later=False, gives=Gives.AT_CERTAINTY)
 >>> expected(told)

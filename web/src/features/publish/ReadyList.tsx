@@ -27,7 +27,7 @@ export function ReadyList() {
         <Waiting>Everything is looked through</Waiting>
       ) : (
         <>
-          <p className="text-soft mb-2">{summary(forbids.length, warns.length)}</p>
+          <p className="text-soft mb-2">{summary(forbids.length, warns.length, ready.mode)}</p>
           <Items items={forbids} word="forbids" ink="text-copper" />
           <Items items={warns} word="warns" ink="text-saffron-ink" />
           {accepted.length > 0 && (
@@ -46,12 +46,13 @@ export function ReadyList() {
   );
 }
 
-function summary(forbids: number, warns: number): string {
+function summary(forbids: number, warns: number, mode: string): string {
   if (forbids + warns === 0) return "Nothing stands in the way.";
   const stop = forbids === 1 ? "1 thing forbids" : `${forbids} things forbid`;
   const warn = warns === 1 ? "1 warns" : `${warns} warn`;
   if (forbids === 0) return `Nothing forbids to open it; ${warn}.`;
-  return `${stop} to open it for real buyers, ${warn}. In test mode buyers pay nothing, and all of it can be published.`;
+  const still = mode === "test" ? " In test mode buyers pay nothing, and all of it can be published." : "";
+  return `${stop} to open it for real buyers, ${warn}.${still}`;
 }
 
 function Items({ items, word, ink }: { items: Item[]; word: string; ink: string }) {
