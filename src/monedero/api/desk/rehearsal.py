@@ -13,7 +13,7 @@ from monedero.api.problems import PROBLEMS
 from monedero.core.account import Mode
 from monedero.core.checkout.model import Tender
 from monedero.core.errors import Fault, FaultCode, NotFound
-from monedero.core.rehearsal.cases import Case, Outcome
+from monedero.core.rehearsal.cases import Case, Outcome, end_of
 from monedero.core.rehearsal.evidence import Evidence
 from monedero.server.rehearsals import Progress, Rehearsals
 from monedero.wording import fault_text
@@ -222,12 +222,7 @@ def _case(planned: PlannedCase, tender: Tender) -> CaseOut:
 
 
 def _name(case: Case, tender: Tender) -> str:
-    limit = case.limit
-    if limit is None:
-        return case_name(case)
-    window = next(window for window in tender.windows if window.currency == limit.currency)
-    end = {"from": window.from_, "up_to": window.up_to, "below": window.below}[limit.end]
-    return case_name(case, str(end))
+    return case_name(case, str(end_of(tender, case.limit))) if case.limit else case_name(case)
 
 
 def _differences(planned: PlannedCase) -> list[str]:

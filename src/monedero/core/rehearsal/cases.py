@@ -20,6 +20,7 @@ from typing import Literal, NamedTuple
 
 from monedero.core.checkout.model import Tender
 from monedero.core.method import Certain, Family, Method
+from monedero.core.money import Money
 from monedero.core.payment.payment import Take
 
 
@@ -130,3 +131,14 @@ def limits_of(tender: Tender) -> Iterator[LimitSide]:
             yield LimitSide(window.currency, "up_to")
         if window.below is not None:
             yield LimitSide(window.currency, "below")
+
+
+def end_of(tender: Tender, limit: LimitSide) -> Money | None:
+    """The amount of one end of a limit of a tender; None where it has none there any more.
+
+    >>> tender = Tender(id="card", method="card", on=True, name="Card", windows=[{"up_to": "90.00 EUR"}])
+    >>> str(end_of(tender, LimitSide("EUR", "up_to"))), end_of(tender, LimitSide("GBP", "from"))
+    ('90.00 EUR', None)
+    """
+    window = next((window for window in tender.windows if window.currency == limit.currency), None)
+    return {"from": window.from_, "up_to": window.up_to, "below": window.below}[limit.end] if window else None

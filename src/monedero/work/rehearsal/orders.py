@@ -5,7 +5,7 @@ from datetime import date
 from monedero.core.checkout.coverage.parts import Examined, Part
 from monedero.core.money import Money
 from monedero.core.order.model import Order
-from monedero.core.rehearsal.cases import Case, Form, LimitSide, Outcome
+from monedero.core.rehearsal.cases import Case, Form, LimitSide, Outcome, end_of
 from monedero.core.shop import Line, Shop
 from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot
 from monedero.work.checkout.coverage_orders import best_order
@@ -42,7 +42,7 @@ class CaseOrders:
         self._shop, self._day = snapshot.shop, day
         self._over: Examined = examined(context, snapshot, Asked(day))
         self._rates = rates_of(snapshot.shop)
-        self._windows = {tender.id: tender.windows for tender in snapshot.checkout.tenders}
+        self._tenders = {tender.id: tender for tender in snapshot.checkout.tenders}
 
     def of(self, tender: str, form: Form) -> OrderInHand | None:
         """An order in a form that a tender is offered for; None where there is none."""
@@ -70,16 +70,13 @@ class CaseOrders:
         return OrderInHand(order, found.market, found.line)
 
     def _at(self, tender: str, limit: LimitSide, *, inside: bool) -> Money | None:
-        for window in self._windows[tender]:
-            if window.currency == limit.currency:
-                end = {"from": window.from_, "up_to": window.up_to, "below": window.below}[limit.end]
-                if end is None:
-                    return None
-                # `below` is the first amount that is not let in, the other two are the last that are.
-                out = {"from": -1, "up_to": 1, "below": 0}[limit.end]
-                step = (out - 1 if limit.end == "below" else 0) if inside else out
-                return Money(end.minor + step, end.currency)
-        return None
+        end = end_of(self._tenders[tender], limit)
+        if end is None:
+            return None
+        # `below` is the first amount that is not let in, the other two are the last that are.
+        out = {"from": -1, "up_to": 1, "below": 0}[limit.end]
+        step = (out - 1 if limit.end == "below" else 0) if inside else out
+        return Money(end.minor + step, end.currency)
 
     def _of_line(self, part: Part, tender: str, line: Line) -> OrderInHand | None:
         at, cart = part.tenders.index(tender), part.region.space.cart_of((line.id,))

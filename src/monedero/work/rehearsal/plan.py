@@ -15,7 +15,7 @@ from typing import Any
 from monedero.core.account import Mode
 from monedero.core.checkout.model import Tender
 from monedero.core.method import Method
-from monedero.core.rehearsal.cases import Case, Form, Outcome, Terms, limits_of, outcomes_of
+from monedero.core.rehearsal.cases import Case, Form, Outcome, Terms, end_of, limits_of, outcomes_of
 from monedero.core.rehearsal.evidence import Evidence
 from monedero.store.rehearsals import KeptEvidence
 from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, drafted
@@ -124,8 +124,7 @@ class _Rests:
     def fingerprint(self, tender: Tender, case: Case) -> str:
         """A digest of all that a case rests on."""
         if case.limit is not None:
-            [window] = [each for each in tender.windows if each.currency == case.limit.currency]
-            end = {"from": window.from_, "up_to": window.up_to, "below": window.below}[case.limit.end]
+            end = end_of(tender, case.limit)
             route = tender.route.model_dump(mode="json") if tender.route else None
             return _digest([case.id, {"route": route, "account": tender.account, "end": str(end)}])
         if tender.id not in self._kept:
