@@ -17,7 +17,7 @@ Start = Callable[[], "subprocess.Popen[str]"]
 
 
 @pytest.fixture
-def start(opened_today: Path, tmp_path: Path) -> Iterator[tuple[Start, str]]:
+def start(opened_today: Path, tmp_path: Path, browser: WebDriver) -> Iterator[tuple[Start, str]]:
     """A way to start a real server on one port and one folder, again and again, and its address."""
     shutil.copytree(opened_today, tmp_path / "data")
     with socket.create_server(("127.0.0.1", 0)) as free:
@@ -35,6 +35,8 @@ def start(opened_today: Path, tmp_path: Path) -> Iterator[tuple[Start, str]]:
         return server
 
     yield begin, f"http://127.0.0.1:{port}"
+    # A page of a server that is gone could not be left for another answer of it.
+    browser.get("about:blank")
     for server in started:
         if server.poll() is None:
             server.kill()
@@ -61,4 +63,3 @@ def test_a_server_that_stops_takes_nothing_away(start: tuple[Start, str], browse
         lambda: httpx2.get(f"{address}/api/shop", cookies=cookies).json()["shop"]["name"] == "Cabo Noite and Sons"
     )
     desk.until(lambda: "does not answer" not in desk.text())
-    browser.get("about:blank")

@@ -86,6 +86,20 @@ export async function answered<Data>(
 /** How long until what was not answered is sent again, in milliseconds. */
 export const AGAIN_MS = 3000;
 
+/** Call back once somebody answers again, asking every few seconds; what is returned ends the asking. */
+export function onceAnswered(then: () => void): () => void {
+  const timer = setInterval(() => {
+    api.GET("/api/clock").then(
+      () => {
+        clearInterval(timer);
+        then();
+      },
+      () => undefined,
+    );
+  }, AGAIN_MS);
+  return () => clearInterval(timer);
+}
+
 /** How acts are sent: what nobody answers is sent again until somebody does, if it is done once however often it is sent. */
 export const SENT_AGAIN = {
   networkMode: "always",

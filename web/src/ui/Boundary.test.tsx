@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { cleanup, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, expect, test, vi } from "vitest";
-import { answered, api } from "../api/client";
+import { AGAIN_MS, answered, api } from "../api/client";
 import { keys } from "../api/keys";
 import { answering, shown } from "../test/page";
 import { Boundary } from "./Boundary";
@@ -42,6 +42,25 @@ test("a view whose answer fails says so, and is there after another try", async 
   await userEvent.click(screen.getByRole("button", { name: "Try again" }));
   expect(await screen.findByText("the shop is here")).toBeTruthy();
   expect(screen.queryByRole("alert")).toBeNull();
+});
+
+test("a view that nobody answered is there by itself when somebody answers again", async () => {
+  vi.spyOn(console, "error").mockImplementation(() => undefined);
+  vi.useFakeTimers({ shouldAdvanceTime: true });
+  const fetched = vi.spyOn(window, "fetch").mockRejectedValue(new TypeError("Failed to fetch"));
+  shown(
+    <Boundary what="This view">
+      <Shop />
+    </Boundary>,
+  );
+  expect((await screen.findByRole("alert")).textContent).toContain("Monedero does not answer");
+  await vi.advanceTimersByTimeAsync(AGAIN_MS);
+  expect(screen.getByRole("alert")).toBeTruthy();
+  fetched.mockImplementation(() => Promise.resolve(Response.json({})));
+  await vi.advanceTimersByTimeAsync(AGAIN_MS);
+  expect(await screen.findByText("the shop is here")).toBeTruthy();
+  expect(screen.queryByRole("alert")).toBeNull();
+  vi.useRealTimers();
 });
 
 function Broken(): never {

@@ -1,6 +1,6 @@
 import { QueryErrorResetBoundary } from "@tanstack/react-query";
 import { Component, type ReactNode } from "react";
-import { said } from "../api/client";
+import { onceAnswered, Refusal, said } from "../api/client";
 import { Button } from "./Button";
 
 interface Props {
@@ -24,24 +24,39 @@ class Caught extends Component<Props & { reset: () => void }, { failed: unknown 
     return { failed };
   }
 
-  override componentDidUpdate(before: Props) {
-    if (before.at === this.props.at || this.state.failed === null) return;
+  /** Ends the asking whether somebody answers again. */
+  private stopAsking = () => {};
+
+  override componentDidMount() {
+    this.waitForAnswer();
+  }
+
+  override componentDidUpdate(before: Props, was: { failed: unknown }) {
+    if (was.failed !== this.state.failed) this.waitForAnswer();
+    if (before.at !== this.props.at && this.state.failed !== null) this.drawAnew();
+  }
+
+  override componentWillUnmount() {
+    this.stopAsking();
+  }
+
+  private drawAnew = () => {
     this.props.reset();
     this.setState({ failed: null });
+  };
+
+  /** Draw anew by itself when the server is there again, if it failed because nobody answered. */
+  private waitForAnswer() {
+    this.stopAsking();
+    const { failed } = this.state;
+    if (failed instanceof Refusal && failed.unanswered) this.stopAsking = onceAnswered(this.drawAnew);
   }
 
   override render() {
     const { failed } = this.state;
     if (failed === null) return this.props.children;
     if (this.props.instead !== undefined) return this.props.instead;
-    const again = () => {
-      if (isScript(failed)) {
-        window.location.reload();
-        return;
-      }
-      this.props.reset();
-      this.setState({ failed: null });
-    };
+    const again = () => (isScript(failed) ? window.location.reload() : this.drawAnew());
     return (
       <div role="alert" className="border-l-2 border-copper pl-3 py-1 my-3">
         <p className="text-copper font-medium mb-2">
