@@ -12,6 +12,7 @@ from fastapi.testclient import TestClient
 from monedero.api.app import PAGES
 from monedero.api.desk.door import COOKIE
 from monedero.core.account import Account, MethodStanding, Mode, Stage, Standing
+from monedero.core.money import Money
 from monedero.core.ready import FORBIDS, ReadyCode, ReadyItem, Weight
 from monedero.core.rehearsal.evidence import DifferenceKept, Evidence
 from monedero.core.rehearsal.expected import What
@@ -110,7 +111,7 @@ def rehearsed(keeper: Shopkeeper, fingerprint: str = "", *, passed: bool = True)
     context = Context.of(keeper.running.store, Actor.OWNER, keeper.running.clock.now(), "web-shop")
     planned = next(each for each in planned_cases(context) if each.case.id == "card paid once")
     differs = [] if passed else [DifferenceKept(what=What.FEE, expected="1.53 EUR", came="1.54 EUR")]
-    evidence = Evidence(at=context.now, order="Night boat tour, 85.00 EUR", differences=differs)
+    evidence = Evidence(at=context.now, line="Night boat tour", ordered=Money(8500, "EUR"), differences=differs)
     kept = KeptEvidence(fingerprint or planned.fingerprint, evidence)
     keeper.running.store.rehearsals.put("web-shop", {planned.case.id: kept})
 

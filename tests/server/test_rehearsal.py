@@ -87,7 +87,7 @@ def test_every_case_of_the_demo_passes_and_nothing_of_the_shop_is_touched(keeper
     before = counted(keeper)
     found = played(keeper)
     assert counted(keeper) == before
-    failed = {id: differing(each) for id, each in found.items() if each.order and not each.passed}
+    failed = {id: differing(each) for id, each in found.items() if each.ordered and not each.passed}
     assert failed == {}
     forms = {id.split()[2] for id, each in found.items() if each.passed}
     assert forms == {form.value for form in Form}
@@ -253,7 +253,7 @@ def test_one_cell_is_played_alone_another_one_waits_and_it_can_be_stopped(keeper
     assert told["card paid once"] == "passed"
     evidence = keeper.get(f"{REHEARSAL}/case", id="card paid once")
     assert (evidence["differences"], evidence["standing"], evidence["refused"]) == ([], "passed", "")
-    assert evidence["steps"][0]["what"] == "placed"
+    assert evidence["steps"][0]["text"] == "The order was placed."
     keeper.post(f"{REHEARSAL}/play", {"cases": []}, 202)
     assert keeper.client.post(f"{REHEARSAL}/stop").status_code == 204
     assert wait(keeper)["stopped"]

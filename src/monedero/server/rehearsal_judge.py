@@ -13,6 +13,7 @@ from monedero.core.money import Money
 from monedero.core.order.kinds import CardKind, LineKind
 from monedero.core.order.model import Order
 from monedero.core.payment import meaning
+from monedero.core.payment.books import PARTS_OF_BOOKS
 from monedero.core.payment.meaning import AccessState, Goods, Seat
 from monedero.core.payment.payment import Take
 from monedero.core.payment.state import State
@@ -29,6 +30,7 @@ from monedero.server.shops import RunningShop
 from monedero.store.rate_cards import day_of
 from monedero.wording.buyer_formats import day
 from monedero.wording.buyers import to_buyer
+from monedero.wording.order_story import happened_text
 from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot
 from monedero.work.context import Context
 from monedero.work.orders.buyer_papers import language_of
@@ -71,14 +73,12 @@ class Judged:
 
 def judged(context: Context, of: Judged, refused: Refused | None = None) -> Evidence:
     """The evidence of a case."""
-    whole = of.hand.whole
-    told = f"{of.hand.line.name}, {whole}"
     if not of.token:
         lets_in = of.case.outcome is Outcome.OFFERED
         wrong = [Difference(What.OFFERED, "yes", "no")] if lets_in else []
         if refused is not None and not wrong:
             wrong = [Difference(What.FAILED, "", refused.faults[0].code.value)]
-        return _evidence(of, told, wrong, refused)
+        return _evidence(of, wrong, refused)
     record = of.shop.intake.record(of.token)
     if of.case.limit is not None:
         wrong = [Difference(What.OFFERED, "no", "yes")] if of.case.outcome is Outcome.HELD_BACK else []
@@ -88,24 +88,26 @@ def judged(context: Context, of: Judged, refused: Refused | None = None) -> Evid
         wrong = [*_differences(of, record), *_fee(of, record), *_due_day(of, record)]
     page = buyer_message(context, of.snapshot, record, of.shop.intake.link(record)).plain
     wrong += _blanks([page, *(message.text for message in _messages(of))])
-    return _evidence(of, told, wrong, refused).model_copy(
+    return _evidence(of, wrong, refused).model_copy(
         update={
             "page": page,
             "messages": _messages(of),
             "received": _received(record),
             "steps": [
-                StepKept(at=step.at, what=step.what.value, by=step.by.value, state=step.state.value)
+                StepKept(at=step.at, text=happened_text(record, step), by=step.by, state=step.state)
                 for step in record.happened
             ],
             "books": _books(record),
+            "fees": list(record.payment.books.fees),
         }
     )
 
 
-def _evidence(of: Judged, order: str, wrong: list[Difference], refused: Refused | None) -> Evidence:
+def _evidence(of: Judged, wrong: list[Difference], refused: Refused | None) -> Evidence:
     return Evidence(
         at=of.at,
-        order=order,
+        line=of.hand.line.name,
+        ordered=of.hand.whole,
         ways=of.ways,
         differences=[DifferenceKept(**difference._asdict()) for difference in wrong],
         refused=refused.faults[0] if refused else None,
@@ -209,11 +211,8 @@ def _received(record: OrderRecord) -> list[str]:
     return [notice.model_dump_json(exclude_none=True) for payment in record.payments for notice in payment.told]
 
 
-def _books(record: OrderRecord) -> dict[str, str]:
+def _books(record: OrderRecord) -> dict[str, Money]:
+    """The amounts of the payment that are not nothing."""
     books = record.payment.books
-    amounts = {
-        name: books.money(getattr(books, name))
-        for name in ("ordered", "authorised", "taken", "released", "refunded", "lost", "returned")
-    }
-    told = {name: str(amount) for name, amount in amounts.items() if amount.minor}
-    return told | ({"fees": ", ".join(map(str, books.fees))} if books.fees else {})
+    amounts = {part: getattr(books, part) for part in PARTS_OF_BOOKS if part != "ordered"}
+    return {part: books.money(minor) for part, minor in amounts.items() if minor}

@@ -98,7 +98,7 @@ class Rehearsal:
         """Place the order of a case; one that ends with that is over."""
         hand = self._orders.of_limit(case) if case.limit else self._orders.of(case.tender, case.form)
         if hand is None:
-            self._ended(case, Evidence(at=self._now, order="", differences=[]))
+            self._ended(case, Evidence(at=self._now, differences=[]))
             return
         begun = Judged(self._shop, self._snapshot, case, hand, self._ways(hand), self._now)
         try:

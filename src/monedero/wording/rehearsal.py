@@ -2,7 +2,7 @@
 
 from monedero.core.money import Money
 from monedero.core.rehearsal.cases import Case, Form, Outcome
-from monedero.core.rehearsal.evidence import DifferenceKept
+from monedero.core.rehearsal.evidence import DifferenceKept, Evidence
 from monedero.core.rehearsal.expected import What
 from monedero.wording.catalogue import has, say
 from monedero.wording.show import money
@@ -27,8 +27,20 @@ def case_name(case: Case, amount: str = "") -> str:
     return say(f"limit-{case.limit.end}", side=case.outcome.value, amount=money(amount))
 
 
-def difference_text(difference: DifferenceKept, currency: str) -> str:
-    """A difference in a sentence: what should have come, and what came."""
+def evidence_order(evidence: Evidence) -> str:
+    """The order that was played; nothing where none was."""
+    return (
+        say("order-sentence", line=evidence.line, amount=money(str(evidence.ordered))) if evidence.ordered else ""
+    )
+
+
+def difference_texts(evidence: Evidence) -> list[str]:
+    """Everything that came otherwise than it should, in sentences."""
+    currency = evidence.ordered.currency if evidence.ordered else ""
+    return [_difference_text(difference, currency) for difference in evidence.differences]
+
+
+def _difference_text(difference: DifferenceKept, currency: str) -> str:
     told = {"expected": difference.expected, "came": difference.came}
     if difference.what in AMOUNTS:
         told = {name: money(str(Money(int(value), currency))) for name, value in told.items()}

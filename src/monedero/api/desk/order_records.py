@@ -26,6 +26,7 @@ from monedero.api.problems import PROBLEMS
 from monedero.core.due import due
 from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.core.money import Money
+from monedero.core.payment.books import PARTS_OF_BOOKS
 from monedero.core.payment.payment import Payment
 from monedero.core.payment.state import State
 from monedero.core.record import OrderRecord
@@ -49,10 +50,6 @@ from monedero.wording.tender_name import tender_name
 from monedero.work.orders.buyer_papers import invoice_of
 
 router = APIRouter(prefix="/api/records", tags=["orders"], responses=PROBLEMS)
-PARTS = (
-    *("ordered", "authorised", "taken", "open", "released", "refunded", "credited"),
-    *("disputed", "lost", "returned", "kept"),
-)
 
 
 class RecordsQuery(BaseModel):
@@ -272,7 +269,7 @@ def _payment(payment: Payment, names: dict[str, str]) -> PaymentOut:
         state_name=state_text(payment.state),
         until=payment.until,
         books=BooksOut(
-            **{part: str(books.money(getattr(books, part))) for part in PARTS},
+            **{part: str(books.money(getattr(books, part))) for part in PARTS_OF_BOOKS},
             fees=[str(fee) for fee in books.fees],
         ),
         can_give_back=str(books.money(books.can_give_back)),

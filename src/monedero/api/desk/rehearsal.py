@@ -17,8 +17,8 @@ from monedero.core.rehearsal.cases import Case, Outcome, end_of
 from monedero.core.rehearsal.evidence import Evidence
 from monedero.server.rehearsals import Progress, Rehearsals
 from monedero.wording import fault_text
-from monedero.wording.catalogue import say
-from monedero.wording.rehearsal import case_name, difference_text, outcome_name
+from monedero.wording.order_story import by_text, state_text
+from monedero.wording.rehearsal import case_name, difference_texts, evidence_order, outcome_name
 from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, drafted
 from monedero.work.rehearsal.plan import PlannedCase, Standing, planned_cases
 
@@ -70,12 +70,16 @@ class PlayingOut(BaseModel):
 
 
 class RehearsalOut(BaseModel):
-    """The grid of a draft: ways across, outcomes down; how many cases stand how, and what is under way."""
+    """The grid of a draft: ways across, outcomes down; how many cases stand how, and what is under way.
+
+    `waiting` are the ids of the cases that are to be played yet, or again.
+    """
 
     mode: Mode
     ways: list[RehearsedWayOut]
     rows: list[OutcomeRowOut]
     counts: dict[Standing, int]
+    waiting: list[str]
     progress: PlayingOut | None
 
 
@@ -95,10 +99,10 @@ class KeptMessageOut(BaseModel):
 
 
 class KeptStepOut(BaseModel):
-    """One step of the record of the order, with the state after it."""
+    """One step of the record of the order, in a sentence, with the state after it."""
 
     at: datetime
-    what: str
+    text: str
     by: str
     state: str
 
@@ -122,6 +126,7 @@ class EvidenceOut(BaseModel):
     received: list[str]
     steps: list[KeptStepOut]
     books: dict[str, str]
+    fees: list[str]
     differences: list[str]
     refused: str
 
@@ -132,7 +137,8 @@ class PlayNow(BaseModel):
     cases: CaseIds = []
 
 
-WORST = (Standing.FAILED, Standing.STALE, Standing.OPEN, Standing.PASSED, Standing.NO_ORDER)
+TO_PLAY = (Standing.FAILED, Standing.STALE, Standing.OPEN)
+WORST = (*TO_PLAY, Standing.PASSED, Standing.NO_ORDER)
 
 
 @router.get("")
@@ -146,6 +152,7 @@ def read_rehearsal(request: Request, running: RunningDep, context: ContextDep, s
         ways=[RehearsedWayOut(tender=tender.id, name=tender.name) for tender in tenders.values()],
         rows=[row for row in rows if row.cells],
         counts=_counts(planned),
+        waiting=[each.case.id for each in planned if each.standing in TO_PLAY],
         progress=_progress(_rehearsals(request).progress(running, storefront)),
     )
 
@@ -226,11 +233,7 @@ def _name(case: Case, tender: Tender) -> str:
 
 
 def _differences(planned: PlannedCase) -> list[str]:
-    evidence = planned.evidence
-    if evidence is None:
-        return []
-    currency = evidence.order.rpartition(" ")[2]
-    return [difference_text(difference, currency) for difference in evidence.differences]
+    return difference_texts(planned.evidence) if planned.evidence else []
 
 
 def _evidence(planned: PlannedCase, evidence: Evidence, snapshot: CheckoutSnapshot) -> EvidenceOut:
@@ -243,16 +246,17 @@ def _evidence(planned: PlannedCase, evidence: Evidence, snapshot: CheckoutSnapsh
         name=_name(case, tender),
         standing=planned.standing,
         at=evidence.at,
-        order=evidence.order,
+        order=evidence_order(evidence),
         ways=evidence.ways,
         page=evidence.page,
         messages=[KeptMessageOut(**message.model_dump()) for message in evidence.messages],
         received=evidence.received,
         steps=[
-            KeptStepOut(at=step.at, what=step.what, by=step.by, state=say(f"state-{step.state}"))
+            KeptStepOut(at=step.at, text=step.text, by=by_text(step.by), state=state_text(step.state))
             for step in evidence.steps
         ],
-        books=evidence.books,
-        differences=_differences(planned),
+        books={part: str(amount) for part, amount in evidence.books.items()},
+        fees=list(map(str, evidence.fees)),
+        differences=difference_texts(evidence),
         refused=fault_text(evidence.refused) if evidence.refused else "",
     )

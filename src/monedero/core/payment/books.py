@@ -27,6 +27,13 @@ from monedero.core.money import Money
 Minor = Annotated[StrictInt, Field(ge=0)]
 
 
+PARTS_OF_BOOKS = (
+    *("ordered", "authorised", "taken", "open", "released", "refunded", "credited"),
+    *("disputed", "lost", "returned", "kept"),
+)
+"""The amounts of the books, by their names."""
+
+
 class Books(Strict):
     """The amounts of one payment, in minor units; `fees` is what the provider charged for it so far."""
 

@@ -54,7 +54,7 @@ class PlannedCase:
             return Standing.OPEN
         if self.kept.fingerprint != self.fingerprint:
             return Standing.STALE
-        if not self.kept.evidence.order:
+        if self.kept.evidence.ordered is None:
             return Standing.NO_ORDER
         return Standing.PASSED if self.kept.evidence.passed else Standing.FAILED
 

@@ -1,9 +1,11 @@
 import { useState } from "react";
 import { said } from "../../api/client";
+import { shown } from "../../lib/money";
 import { moment } from "../../lib/time";
 import { Button } from "../../ui/Button";
 import { OnItsWay, Trouble } from "../../ui/Page";
-import { type Case, type GridCell, useEvidence, usePlay } from "./gridQueries";
+import { type Case, type EvidenceOut, type GridCell, useEvidence, usePlay } from "./gridQueries";
+import { PARTS_OF_BOOKS } from "./OrderMoney";
 import { LOOKS } from "./RehearsalGrid";
 
 /** The cases of a cell, one for each form in which an order comes, and the evidence of the one that is opened. */
@@ -59,6 +61,7 @@ function Evidence({ id }: { id: string }) {
   if (!evidence) return <OnItsWay />;
   if (!evidence.order)
     return <p className="text-soft mt-2">No order of this form reaches {evidence.tender} today.</p>;
+  const books = booksOf(evidence);
   return (
     <div className="mt-2">
       <p>
@@ -92,18 +95,19 @@ function Evidence({ id }: { id: string }) {
           <ol>
             {evidence.steps.map((step, at) => (
               <li key={at} className="border-b border-rule-soft py-0.5">
-                {step.what.replaceAll("-", " ")}
+                {step.text}
                 <span className="text-soft">
-                  , {step.state}, {moment(step.at)}
+                  {" "}
+                  ({step.by}, {moment(step.at)}; then {step.state})
                 </span>
               </li>
             ))}
           </ol>
-          {Object.keys(evidence.books).length > 0 && (
+          {books.length > 0 && (
             <>
               <h3 className="font-sans font-semibold mt-3">The books</h3>
               <dl className="grid grid-cols-[8rem_1fr]">
-                {Object.entries(evidence.books).map(([name, amount]) => (
+                {books.map(([name, amount]) => (
                   <div key={name} className="contents">
                     <dt className="text-soft">{name}</dt>
                     <dd>{amount}</dd>
@@ -143,6 +147,15 @@ function Evidence({ id }: { id: string }) {
       </div>
     </div>
   );
+}
+
+/** The amounts of the books that are not nothing, by how they are called, and the fees. */
+function booksOf({ books, fees }: EvidenceOut): [string, string][] {
+  const told = PARTS_OF_BOOKS.flatMap(([part, name]): [string, string][] => {
+    const amount = books[part];
+    return amount ? [[name, shown(amount)]] : [];
+  });
+  return fees.length > 0 ? [...told, ["fees", fees.map(shown).join(" and ")]] : told;
 }
 
 function Said({ text }: { text: string }) {

@@ -30,13 +30,10 @@ export function RehearsalGrid() {
   const stop = useStopPlaying();
   if (error && !grid) return <Trouble>{said(error)}</Trouble>;
   if (!grid) return <OnItsWay />;
-  const { progress, counts } = grid;
+  const { progress, counts, waiting } = grid;
   const isPlaying = progress?.over === false;
   const cells = grid.rows.flatMap((row) => row.cells);
   const chosen = cells.find((cell) => keyOf(cell) === address.get("cell"));
-  const waiting = cells
-    .flatMap((cell) => cell.cases)
-    .filter(({ standing }) => standing === "open" || standing === "stale" || standing === "failed");
   const choose = (cell: GridCell) =>
     setAddress(
       (held) => {
@@ -68,11 +65,7 @@ export function RehearsalGrid() {
           ) : (
             <>
               {waiting.length > 0 && waiting.length < cells.flatMap((cell) => cell.cases).length && (
-                <Button
-                  look="link"
-                  disabled={play.isPending}
-                  onClick={() => play.mutate(waiting.map(({ id }) => id))}
-                >
+                <Button look="link" disabled={play.isPending} onClick={() => play.mutate(waiting)}>
                   Play what waits ({waiting.length})
                 </Button>
               )}

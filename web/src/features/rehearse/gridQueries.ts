@@ -6,6 +6,7 @@ import { useStorefront } from "../shop";
 export type Grid = Schema<"RehearsalOut">;
 export type GridCell = Schema<"PlayedCellOut">;
 export type Case = Schema<"CaseOut">;
+export type EvidenceOut = Schema<"EvidenceOut">;
 export type Standing = Case["standing"];
 
 /** While cases are played the grid is asked for this often, in milliseconds. */
