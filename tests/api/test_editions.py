@@ -65,6 +65,36 @@ def test_going_back_is_a_new_edition_that_is_the_same_as_the_earlier_one(keeper:
     assert keeper.post(f"{WEB}/editions/2/again", {}, 201)["fingerprint"] == second["fingerprint"]
 
 
+def test_editions_are_numbered_for_each_storefront_and_mode(keeper: Shopkeeper) -> None:
+    store = keeper.running.store
+    published = store.editions.of("web-shop")[0].published
+
+    def as_of(**changed: Any) -> tuple[int, int]:
+        checkout = published.checkout.model_copy(update=changed)
+        made = store.editions.add(published.model_copy(update={"checkout": checkout}), keeper.running.clock.now())
+        return made.id, made.number
+
+    made = [as_of(), as_of(storefront="counter"), as_of(mode=Mode.LIVE), as_of(mode=Mode.LIVE), as_of()]
+    assert [number for _, number in made] == [2, 1, 1, 2, 3]
+    assert len({id for id, _ in made}) == 5
+    # Two of the same number tell their mode.
+    assert [(each["number"], each["mode"]) for each in editions(keeper)] == [
+        *((3, "test"), (2, "live"), (1, "live"), (2, "test"), (1, "test")),
+    ]
+
+
+def test_going_back_keeps_the_mode_that_buyers_see(keeper: Shopkeeper) -> None:
+    keeper.settings("card", name="Bank card")
+    publish(keeper)
+    store = keeper.running.store
+    published = store.editions.of("web-shop")[0].published
+    live = published.checkout.model_copy(update={"mode": Mode.LIVE})
+    store.editions.add(published.model_copy(update={"checkout": live}), keeper.running.clock.now())
+    assert [each["can_go_back"] for each in editions(keeper)] == [False, False, False]
+    refused = keeper.client.post(f"{WEB}/editions/1/again", json={})
+    assert keeper.fault(refused) == (409, "edition-other-mode", "edition")
+
+
 def test_what_buyers_see_cannot_be_gone_back_to_and_neither_can_what_is_not_there(keeper: Shopkeeper) -> None:
     refused = keeper.client.post(f"{WEB}/editions/1/again", json={})
     assert keeper.fault(refused) == (409, "edition-newest", "edition")

@@ -246,12 +246,12 @@ class Known:
             return {"token": draw.choice(self.with_file(file))}
         if path == "/api/pictures/{id}":
             return {"id": self.picture_kept}
-        if "/editions/{number}" in path:
+        if "/editions/{id}" in path:
             # Two editions, so that there is one to go back to.
             self.keeper.settings("card", name=f"Card {secrets.token_hex(3)}")
-            before = self.keeper.get("/api/checkouts/web-shop/publication")["editions"][0]["number"]
+            before = self.keeper.get("/api/checkouts/web-shop/publication")["editions"][0]["id"]
             self.keeper.publish()
-            return {"storefront": "web-shop", "number": str(before)}
+            return {"storefront": "web-shop", "id": str(before)}
         if "/acceptances/{item}" in path:
             item = _warning(self)
             self.keeper.post("/api/checkouts/web-shop/ready/acceptances", {"id": item, "reason": "known"}, 200)
@@ -577,7 +577,7 @@ BODIES: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
         "country": draw.choice([None, "PT"]),
     },
     "POST /api/checkouts/{storefront}/editions": lambda known, path, draw: _shown(known),
-    "POST /api/checkouts/{storefront}/editions/{number}/again": lambda known, path, draw: {"note": "as before"},
+    "POST /api/checkouts/{storefront}/editions/{id}/again": lambda known, path, draw: {"note": "as before"},
     "PUT /api/checkouts/{storefront}/planned-edition": lambda known, path, draw: {
         **_shown(known),
         "at": "2027-03-01T09:00:00Z",

@@ -126,6 +126,7 @@ class FaultCode(StrEnum):
     CANNOT_ACCEPT = "cannot-accept"
     NOT_READY = "not-ready"
     EDITION_NEWEST = "edition-newest"
+    EDITION_OTHER_MODE = "edition-other-mode"
     PLANNED_PAST = "planned-past"
     NOTHING_CHANGED = "nothing-changed"
     NOTHING_OFFERED = "nothing-offered"

@@ -3,6 +3,7 @@
 from datetime import datetime
 from typing import NamedTuple
 
+from monedero.core.account import Mode
 from monedero.core.checkout.edition import Published
 from monedero.core.provider import ProviderFacts
 from monedero.formats import stored
@@ -12,8 +13,12 @@ from monedero.store.tables import EditionRow, ProviderRow
 
 
 class Edition(NamedTuple):
-    """A published state with its number: who published it, the note on it, and the edition that it goes back to."""
+    """A published state: who published it, the note on it, and the id of the edition that it goes back to.
 
+    `id` is its own among all, which orders keep; `number` counts the editions of its storefront in its mode, from 1.
+    """
+
+    id: int
     number: int
     published_at: datetime
     published: Published
@@ -47,7 +52,7 @@ class Providers:
 
 
 class Editions:
-    """The editions of all storefronts, numbered from 1; they are never changed."""
+    """The editions of all storefronts; they are never changed."""
 
     def __init__(self, database: CountingDatabase) -> None:
         self._database = database
@@ -56,29 +61,39 @@ class Editions:
 
     def of(self, storefront: str) -> list[Edition]:
         """Every edition of a storefront's checkout, the newest first."""
-        numbers = EditionRow.select(EditionRow.number).where(EditionRow.storefront == storefront)
-        rows = numbers.order_by(EditionRow.number.desc()).execute(self._database)
-        return [edition for row in rows if (edition := self.get(row.number))]
+        ids = EditionRow.select(EditionRow.id).where(EditionRow.storefront == storefront)
+        rows = ids.order_by(EditionRow.id.desc()).execute(self._database)
+        return [edition for row in rows if (edition := self.get(row.id))]
 
     def newest(self, storefront: str) -> Edition | None:
         """The edition that real buyers of a storefront see, or None before the first."""
-        numbers = EditionRow.select(EditionRow.number).where(EditionRow.storefront == storefront)
-        row = numbers.order_by(EditionRow.number.desc()).first(self._database)
-        return None if row is None else self.get(row.number)
+        ids = EditionRow.select(EditionRow.id).where(EditionRow.storefront == storefront)
+        row = ids.order_by(EditionRow.id.desc()).first(self._database)
+        return None if row is None else self.get(row.id)
+
+    def next_number(self, storefront: str, mode: Mode) -> int:
+        """The number of the next edition of a storefront in a mode."""
+        own = (EditionRow.storefront == storefront) & (EditionRow.mode == mode.value)
+        return 1 + EditionRow.select().where(own).count(self._database)
 
     def storefronts(self) -> list[str]:
         """The storefronts for which something was published."""
         found = EditionRow.select(EditionRow.storefront).distinct().order_by(EditionRow.storefront)
         return [row.storefront for row in found.execute(self._database)]
 
-    def get(self, number: int) -> Edition | None:
-        """An edition by its number."""
-        if number not in self._read:
-            row = EditionRow.select().where(EditionRow.number == number).first(self._database)
+    def get(self, id: int) -> Edition | None:
+        """An edition by its id."""
+        if id not in self._read:
+            row = EditionRow.select().where(EditionRow.id == id).first(self._database)
             if row is None:
                 return None
-            self._read[number] = _edition(row)
-        return self._read[number]
+            self._read[id] = _edition(row)
+        return self._read[id]
+
+    def number_of(self, id: int | None) -> int | None:
+        """The number of an edition, as its owner knows it; None without one."""
+        edition = None if id is None else self.get(id)
+        return edition.number if edition else None
 
     def add(
         self,
@@ -91,21 +106,22 @@ class Editions:
     ) -> Edition:
         """Publish the next edition; `of_edition` is the one that it goes back to, if it does."""
         with self._database.atomic("IMMEDIATE"):
-            last = EditionRow.select(EditionRow.number).order_by(EditionRow.number.desc()).first(self._database)
-            number = last.number + 1 if last else 1
-            EditionRow.insert(
-                number=number,
+            storefront, mode = published.checkout.storefront, published.checkout.mode
+            number = self.next_number(storefront, mode)
+            id = EditionRow.insert(
                 published_at=at.isoformat(),
-                storefront=published.checkout.storefront,
+                storefront=storefront,
+                mode=mode.value,
+                number=number,
                 note=note,
                 actor=actor,
                 of_edition=of_edition,
                 body=stored.written(published),
             ).execute(self._database)
-        return Edition(number, at, published, note, actor, of_edition)
+        return Edition(id, number, at, published, note, actor, of_edition)
 
 
 def _edition(row: EditionRow) -> Edition:
     moment = datetime.fromisoformat(row.published_at)
     published = stored.read(row.body, Published)
-    return Edition(row.number, moment, published, row.note, row.actor, row.of_edition)
+    return Edition(row.id, row.number, moment, published, row.note, row.actor, row.of_edition)

@@ -150,9 +150,11 @@ class ExchangeRow(Model):
 class EditionRow(Model):
     """A published state; triggers keep it from changing."""
 
-    number = IntegerField(primary_key=True)
+    id = IntegerField(primary_key=True)
     published_at = CharField()
     storefront = CharField()
+    mode = CharField()
+    number = IntegerField()
     note = CharField()
     actor = CharField()
     of_edition = IntegerField(null=True)

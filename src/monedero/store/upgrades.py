@@ -202,6 +202,23 @@ def editions_with_notes(database: SqliteDatabase) -> None:
         database.execute_sql(statement)
 
 
+def editions_numbered_by_storefront(database: SqliteDatabase) -> None:
+    """Editions are numbered for each storefront and mode; what orders keep is the id, which was the number before."""
+    for statement in (
+        "DROP TRIGGER edition_stays",
+        "ALTER TABLE edition RENAME COLUMN number TO id",
+        "ALTER TABLE edition ADD COLUMN mode TEXT NOT NULL DEFAULT 'test'",
+        "ALTER TABLE edition ADD COLUMN number INTEGER NOT NULL DEFAULT 0",
+        "UPDATE edition SET mode = coalesce(json_extract(body, '$.checkout.mode'), 'test')",
+        "UPDATE edition SET number = (SELECT count(*) FROM edition AS earlier WHERE earlier.id <= edition.id "
+        "AND earlier.storefront = edition.storefront AND earlier.mode = edition.mode)",
+        "CREATE UNIQUE INDEX edition_by_number ON edition (storefront, mode, number)",
+        "CREATE TRIGGER edition_stays BEFORE UPDATE ON edition "
+        "BEGIN SELECT RAISE(ABORT, 'an edition is immutable'); END",
+    ):
+        database.execute_sql(statement)
+
+
 UPGRADES: tuple[tuple[str, Callable[[SqliteDatabase], None]], ...] = (
     ("0009-asks-by-their-names", asks_by_their_names),
     ("0010-storefronts-by-an-id", accounts_by_storefront_ids),
@@ -210,4 +227,5 @@ UPGRADES: tuple[tuple[str, Callable[[SqliteDatabase], None]], ...] = (
     ("0013-steps-of-drafts", steps_of_drafts),
     ("0014-orders-by-mode", orders_by_mode),
     ("0015-editions-with-notes", editions_with_notes),
+    ("0016-editions-numbered-by-storefront", editions_numbered_by_storefront),
 )

@@ -161,7 +161,7 @@ def read_offer(
         asks = asked_facts(snapshot.shop, snapshot.checkout, order)
         return Offer(
             mode=snapshot.checkout.mode,
-            edition=snapshot.edition,
+            edition=running.store.editions.number_of(snapshot.edition),
             storefront=snapshot.checkout.storefront,
             order=whole,
             shop=snapshot.shop.name,

@@ -193,7 +193,7 @@ def _order(running: RunningShop, stored: VersionedOrder, names: dict[str, str]) 
         token=record.token,
         number=record.number,
         mode=record.mode,
-        edition=record.edition,
+        edition=running.store.editions.number_of(record.edition),
         draft_version=record.draft_version,
         placed_at=record.placed_at,
         line_name=order_called(record),

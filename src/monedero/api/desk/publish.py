@@ -30,17 +30,21 @@ router = APIRouter(prefix="/api/checkouts/{storefront}", tags=["publish"], respo
 class EditionOut(BaseModel):
     """A published state; `summary` says of every tender that is on what it is limited to, and what it costs on top.
 
-    `of_edition` is the edition that it goes back to, `fingerprint` the same for the same content and for no other;
-    `is_shown`: buyers see it, or one that is the same.
+    `number` counts the editions of its storefront in its mode, `of_edition` is the number of the one that it goes back
+    to, `can_go_back` says whether it can be published again. `fingerprint` is the same for the same content and for no
+    other; `is_shown`: buyers see it, or one that is the same.
     """
 
+    id: int
     number: int
+    mode: Mode
     published_at: datetime
     note: str
     actor: str
     of_edition: int | None
     fingerprint: str
     is_shown: bool
+    can_go_back: bool
     tenders: list[Tender]
     summary: list[str]
 
@@ -54,8 +58,9 @@ class PlannedOut(BaseModel):
 
 
 class Publication(BaseModel):
-    """Holds what publishing would change for buyers, the fingerprint of all of it, and the editions, the newest
-    first.
+    """Holds what publishing would change for buyers, the fingerprint of all of it, and the editions, the newest first.
+
+    `next` is the number that the next edition has.
     """
 
     mode: Mode
@@ -63,6 +68,7 @@ class Publication(BaseModel):
     fingerprint: str
     changes: list[str]
     planned: PlannedOut | None
+    next: int
     editions: list[EditionOut]
 
 
@@ -99,17 +105,21 @@ class BackNow(BaseModel):
     note: Description = ""
 
 
-def _edition(edition: Edition, shown: Edition | None = None) -> EditionOut:
-    """An edition; `shown` is the one that buyers see (None: this)."""
+def _edition(context: Context, edition: Edition) -> EditionOut:
     names = names_of(edition.published.shop, edition.published.checkout)
+    newest = context.shop.editions.newest(context.storefront) or edition
+    mode, is_shown = edition.published.checkout.mode, edition.published.fingerprint == newest.published.fingerprint
     return EditionOut(
+        id=edition.id,
         number=edition.number,
+        mode=mode,
         published_at=edition.published_at,
         note=edition.note,
         actor=edition.actor,
-        of_edition=edition.of_edition,
+        of_edition=context.shop.editions.number_of(edition.of_edition),
         fingerprint=edition.published.fingerprint,
-        is_shown=shown is None or edition.published.fingerprint == shown.published.fingerprint,
+        is_shown=is_shown,
+        can_go_back=not is_shown and mode is newest.published.checkout.mode,
         tenders=edition.published.checkout.tenders,
         summary=[tender_summary(tender, names) for tender in edition.published.checkout.tenders if tender.on],
     )
@@ -121,14 +131,14 @@ def read_publication(running: RunningDep, context: ContextDep, storefront: str) 
     shown, differs = pending(context)
     names = _names(context, shown)
     planned = running.store.planned.of(storefront)
-    editions = running.store.editions.of(storefront)
     return Publication(
         mode=shown.checkout.mode,
         storefront=storefront,
         fingerprint=shown.fingerprint,
         changes=[change_text(change, names) for change in differs],
         planned=_planned(planned) if planned else None,
-        editions=[_edition(edition, editions[0]) for edition in editions],
+        next=running.store.editions.next_number(storefront, shown.checkout.mode),
+        editions=[_edition(context, edition) for edition in running.store.editions.of(storefront)],
     )
 
 
@@ -144,24 +154,24 @@ def read_moves(running: RunningDep, context: ContextDep, storefront: str) -> Pub
 @router.post("/editions", status_code=201)
 def add_edition(running: RunningDep, context: ContextDep, storefront: str, now: PublishNow) -> EditionOut:
     """Publish what the owner looked at as the next edition."""
-    return _edition(publish_now(context, now.fingerprint, now.note))
+    return _edition(context, publish_now(context, now.fingerprint, now.note))
 
 
-@router.get("/editions/{number}/difference")
-def read_difference(context: ContextDep, storefront: str, number: int) -> EditionDifference:
+@router.get("/editions/{id}/difference")
+def read_difference(context: ContextDep, storefront: str, id: int) -> EditionDifference:
     """Tells what going back to an earlier edition would change for buyers."""
-    shown = published_as(context, number)
+    shown = published_as(context, id)
     names = _names(context, shown)
     return EditionDifference(
         mode=context.mode,
-        changes=[change_text(change, names) for change in back_would_change(context, number)],
+        changes=[change_text(change, names) for change in back_would_change(context, id)],
     )
 
 
-@router.post("/editions/{number}/again", status_code=201)
-def go_back_to(context: ContextDep, storefront: str, number: int, now: BackNow) -> EditionOut:
+@router.post("/editions/{id}/again", status_code=201)
+def go_back_to(context: ContextDep, storefront: str, id: int, now: BackNow) -> EditionOut:
     """Publish an earlier edition again, as the next one; the draft stays as it is."""
-    return _edition(go_back(context, number, now.note))
+    return _edition(context, go_back(context, id, now.note))
 
 
 @router.put("/planned-edition")

@@ -72,6 +72,7 @@ fault-shop-not-described = The shop is not described yet. Give its country, curr
 fault-rehearsal-under-way = A rehearsal is under way. Wait until it is over, or stop it.
 fault-cannot-accept = This forbids to meet real buyers, so it cannot be accepted. End it instead.
 fault-not-ready = This checkout is not ready for real buyers. The list of what stands in the way says why.
+fault-edition-other-mode = Edition { $value } is of { $mode } mode, and buyers see another one. Choose an edition of the mode that they see.
 fault-edition-newest = Edition { $value } is what buyers see now. Choose an earlier one.
 fault-planned-past = { $value } is not in the time to come. Give a moment later than now.
 fault-nothing-changed = Nothing has changed since edition { $value }. There is nothing to publish.

@@ -21,7 +21,10 @@ from monedero.work.shop.order_in_hand import OrderInHand
 
 @dataclass(frozen=True, slots=True)
 class CheckoutSnapshot:
-    """A shop with a checkout and what its methods can carry; `edition` is None for a draft, whose version is given."""
+    """A shop with a checkout and what its methods can carry.
+
+    `edition` is the id of the edition; None for a draft, whose version is given.
+    """
 
     shop: Shop
     checkout: Checkout
@@ -57,25 +60,25 @@ def edition_now(context: Context) -> CheckoutSnapshot | None:
     return None if edition is None else _published(edition)
 
 
-def published_as(context: Context, number: int) -> CheckoutSnapshot:
-    """One edition, by its number."""
-    edition = context.shop.editions.get(number)
+def published_as(context: Context, id: int) -> CheckoutSnapshot:
+    """One edition, by its id."""
+    edition = context.shop.editions.get(id)
     if edition is None:
-        raise NotFound(Fault(FaultCode.NOT_FOUND, "edition", str(number), {"what": "edition"}))
+        raise NotFound(Fault(FaultCode.NOT_FOUND, "edition", str(id), {"what": "edition"}))
     return _published(edition)
 
 
 def _published(edition: Edition) -> CheckoutSnapshot:
-    return as_published(edition.published, edition.number)
+    return as_published(edition.published, edition.id)
 
 
-def as_published(published: Published, number: int | None) -> CheckoutSnapshot:
+def as_published(published: Published, id: int | None) -> CheckoutSnapshot:
     """An edition decides by what its methods could carry when it was published; those of before hold none.
 
-    One that is planned has no number yet.
+    `id` is None for one that is planned.
     """
     methods = methods_of(published.shop) | dict(published.by_id)
-    return CheckoutSnapshot(published.shop, published.checkout, methods, number, None)
+    return CheckoutSnapshot(published.shop, published.checkout, methods, id, None)
 
 
 def setting_of(context: Context, snapshot: CheckoutSnapshot) -> Setting:

@@ -24,23 +24,25 @@ def publish_now(context: Context, fingerprint: str, note: str) -> Edition:
     return publish(context, fingerprint, note)
 
 
-def go_back(context: Context, number: int, note: str) -> Edition:
-    """Publish an earlier edition again, as the next one; refused where it is what buyers see."""
-    snapshot = published_as(context, number)
-    earlier, newest = _edition(context, number), context.shop.editions.newest(context.storefront)
+def go_back(context: Context, id: int, note: str) -> Edition:
+    """Publish an earlier edition again, as the next one; refused where it is what buyers see, or of another mode."""
+    snapshot = published_as(context, id)
+    earlier, newest = _edition(context, id), context.shop.editions.newest(context.storefront)
     if newest is None or newest.published.fingerprint == earlier.published.fingerprint:
-        raise Conflict(Fault(FaultCode.EDITION_NEWEST, "edition", str(number)))
+        raise Conflict(Fault(FaultCode.EDITION_NEWEST, "edition", str(earlier.number)))
+    if newest.published.checkout.mode is not (mode := earlier.published.checkout.mode):
+        raise Conflict(Fault(FaultCode.EDITION_OTHER_MODE, "edition", str(earlier.number), {"mode": mode.value}))
     _refuse_unready(context, snapshot)
     with context.shop.together():
         return context.shop.editions.add(
-            earlier.published, context.now, note=note, actor=context.actor.value, of_edition=number
+            earlier.published, context.now, note=note, actor=context.actor.value, of_edition=id
         )
 
 
-def back_would_change(context: Context, number: int) -> list[Change]:
+def back_would_change(context: Context, id: int) -> list[Change]:
     """Tells what going back to an earlier edition would change for buyers."""
     newest = context.shop.editions.newest(context.storefront)
-    return differences(newest.published if newest else None, _edition(context, number).published)
+    return differences(newest.published if newest else None, _edition(context, id).published)
 
 
 def plan(context: Context, fingerprint: str, at: datetime, note: str) -> Planned:
@@ -103,8 +105,8 @@ def _refuse_unready(context: Context, snapshot: CheckoutSnapshot) -> None:
         raise Conflict(Fault(FaultCode.NOT_READY, "storefront", context.storefront))
 
 
-def _edition(context: Context, number: int) -> Edition:
-    edition = context.shop.editions.get(number)
+def _edition(context: Context, id: int) -> Edition:
+    edition = context.shop.editions.get(id)
     if edition is None or edition.published.checkout.storefront != context.storefront:
-        raise NotFound(Fault(FaultCode.NOT_FOUND, "edition", str(number), {"what": "edition"}))
+        raise NotFound(Fault(FaultCode.NOT_FOUND, "edition", str(id), {"what": "edition"}))
     return edition

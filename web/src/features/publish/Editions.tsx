@@ -15,14 +15,14 @@ export function Editions({ editions, next }: { editions: Edition[]; next: number
   const difference = useDifference();
 
   async function goBack(edition: Edition) {
-    const { changes } = await difference(edition.number);
+    const { changes } = await difference(edition.id);
     const yes = await askFirst({
       title: `Publish edition ${edition.number} again, as edition ${next}`,
       sentences: changes,
       act: `Go back to edition ${edition.number}`,
       after: "Your draft stays as it is. Going forward again is the same act.",
     });
-    if (yes) back.mutate({ number: edition.number, note: "" });
+    if (yes) back.mutate({ id: edition.id, note: "" });
   }
 
   return (
@@ -38,8 +38,11 @@ export function Editions({ editions, next }: { editions: Edition[]; next: number
       )}
       <ol className="border-t border-rule">
         {editions.map((edition, place) => (
-          <li key={edition.number} className="border-b border-rule-soft py-2 flex gap-6">
-            <span className="w-24 shrink-0 font-semibold">Edition {edition.number}</span>
+          <li key={edition.id} className="border-b border-rule-soft py-2 flex gap-6">
+            <div className="w-24 shrink-0">
+              <p className="font-semibold">Edition {edition.number}</p>
+              <p className="text-soft">{edition.mode} mode</p>
+            </div>
             <div className="w-52 shrink-0 text-soft">
               <p>
                 {moment(edition.published_at)}, {ACTORS[edition.actor] ?? edition.actor}
@@ -50,7 +53,7 @@ export function Editions({ editions, next }: { editions: Edition[]; next: number
                 content {edition.fingerprint.slice(0, 8)}
               </p>
               {place === 0 && <p className="text-ink font-medium">Buyers see this one</p>}
-              {!edition.is_shown && (
+              {edition.can_go_back && (
                 <Button
                   look="link"
                   aria-label={`Go back to edition ${edition.number}`}

@@ -7,6 +7,7 @@ import { PublishPage } from "./PublishPage";
 afterEach(cleanup);
 
 const EDITION = {
+  id: 1,
   number: 1,
   published_at: "2026-11-24T10:00:00Z",
   tenders: [{ id: "card", name: "Card", on: true }],
@@ -16,6 +17,8 @@ const EDITION = {
   of_edition: null,
   fingerprint: "f",
   is_shown: true,
+  can_go_back: false,
+  mode: "test",
 };
 
 /** The page as it is for a publication. */
@@ -38,6 +41,7 @@ const publication = (changes: string[], editions: unknown[]) => ({
   fingerprint: "f",
   changes,
   planned: null,
+  next: editions.length + 1,
   editions,
   mode: "test",
 });

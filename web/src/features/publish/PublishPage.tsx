@@ -9,8 +9,7 @@ export function PublishPage() {
   const publication = usePublication().data;
   const moves = useMoves().data?.sentences ?? [];
   if (!publication) return <OnItsWay />;
-  const { changes, editions, planned } = publication;
-  const next = (editions[0]?.number ?? 0) + 1;
+  const { changes, editions, planned, next } = publication;
 
   return (
     <>

@@ -67,10 +67,10 @@ export function usePlanNoMore() {
 /** Asks what going back to an edition would change for buyers. */
 export function useDifference() {
   const storefront = useStorefront() ?? "";
-  return (number: number) =>
+  return (id: number) =>
     answered(
-      api.GET("/api/checkouts/{storefront}/editions/{number}/difference", {
-        params: { path: { storefront, number } },
+      api.GET("/api/checkouts/{storefront}/editions/{id}/difference", {
+        params: { path: { storefront, id } },
       }),
     );
 }
@@ -79,10 +79,10 @@ export function useDifference() {
 export function useGoBack() {
   const storefront = useStorefront() ?? "";
   return useMutation({
-    mutationFn: ({ number, note }: { number: number; note: string }) =>
+    mutationFn: ({ id, note }: { id: number; note: string }) =>
       answered(
-        api.POST("/api/checkouts/{storefront}/editions/{number}/again", {
-          params: { path: { storefront, number } },
+        api.POST("/api/checkouts/{storefront}/editions/{id}/again", {
+          params: { path: { storefront, id } },
           body: { note },
         }),
       ),
