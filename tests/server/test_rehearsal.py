@@ -12,6 +12,7 @@ import pytest
 from monedero.api.app import create_app
 from monedero.core.account import Mode
 from monedero.core.errors import Fault
+from monedero.core.method import Certain
 from monedero.core.money import Money
 from monedero.core.payment import meaning
 from monedero.core.payment.notice import Fate, Notice
@@ -19,11 +20,14 @@ from monedero.core.payment.state import State
 from monedero.core.record import OrderRecord
 from monedero.core.rehearsal.cases import Form
 from monedero.core.rehearsal.evidence import Evidence
+from monedero.demo.full_shop import FullShop, Size
+from monedero.server.full_example import fill
 from monedero.server.rehearsal_play import Rehearsal
 from monedero.server.rehearsal_room import room_of
 from monedero.server.rehearsals import Rehearsals
 from monedero.server.shops import ROOMS, Shops
 from monedero.standins.provider.charging import Charges
+from monedero.work.checkout.checkout_snapshot import drafted
 from monedero.work.context import Actor, Context
 from monedero.work.orders import order_events, place_order
 from monedero.work.orders.place_order import OrderIntake
@@ -301,6 +305,26 @@ def test_a_server_that_ends_stops_what_is_played_and_leaves_no_room(keeper: Shop
         time.sleep(0.05)
     assert (progress.over, progress.stopped) == (True, True)
     assert list(keeper.shops.folder.glob(f"{ROOMS}*")) == []
+
+
+def test_one_of_every_kind_of_way_in_a_full_shop_ends_as_it_should(tmp_path: Path) -> None:
+    """The demo has few kinds of ways: no cash at the door, no debit that is certain days later."""
+    shops = Shops(tmp_path / "data")
+    fill(shops.own, FullShop(Size(markets=8, lines=20, providers=4, ways=30, orders=100)))
+    context = Context.of(shops.own.store, Actor.OWNER, shops.own.clock.now(), shops.own.store.first_storefront())
+    snapshot = drafted(context)
+    methods = {tender.id: tender.method for tender in snapshot.checkout.tenders}
+    one_of_each = {
+        (methods[case.tender], case.outcome, case.form is Form.LIMIT): case
+        for case in (planned.case for planned in planned_cases(context))
+    }
+    found: dict[str, Evidence] = {}
+    with room_of(shops, shops.own, lambda room: create_app(room, demo_first=False)) as room:
+        Rehearsal(
+            room, context.storefront, lambda case, evidence: found.update({case.id: evidence}), lambda: True
+        ).play(list(one_of_each.values()))
+    assert {id: differing(each) for id, each in found.items() if each.ordered and not each.passed} == {}
+    assert {snapshot.methods[method].certain for method, _, _ in one_of_each} == set(Certain)
 
 
 def test_an_account_held_elsewhere_and_a_gateway_of_ones_own_are_played_under_their_names(

@@ -8,7 +8,7 @@ from datetime import date, datetime, timedelta
 from monedero.core.checkout.model import Tender
 from monedero.core.errors import Refused
 from monedero.core.fx import ReferenceRates
-from monedero.core.method import Family
+from monedero.core.method import Certain, Family
 from monedero.core.money import Money
 from monedero.core.order.kinds import CardKind, LineKind
 from monedero.core.order.model import Order
@@ -126,6 +126,7 @@ def _differences(of: Judged, record: OrderRecord) -> list[Difference]:
         takes_later=takes_later(method, Take.ON_WORD if record.weighed else tender.take),
         gives=tender.gives,
         voucher=sum(part.amount.minor for part in record.vouchers),
+        certain_later=method.certain is Certain.LATER,
         overdue=tender.due_days is not None and (tender.lapse_days or 0) > tender.due_days,
     )
     came = Came(

@@ -13,11 +13,11 @@ from monedero.core.money import Money
 from monedero.core.order.model import Order
 from monedero.core.rehearsal.cases import Case, Form, Outcome
 from monedero.core.rehearsal.evidence import Evidence
-from monedero.core.words.asked import AskedKind
+from monedero.core.words.asked import AskedField, AskedKind
 from monedero.server.rehearsal_judge import Judged, judged
 from monedero.server.rehearsal_room import Room
 from monedero.server.rehearsal_scripts import Played, Script
-from monedero.work.checkout.asked_fields import asked_fields
+from monedero.work.checkout.asked_fields import PAYS_WITH, asked_fields
 from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, drafted
 from monedero.work.checkout.held_back import TenderHeldBack
 from monedero.work.checkout.offer import decision_of
@@ -140,10 +140,12 @@ class Rehearsal:
             tried = self._shop.intake.vouchers.try_code(issued.code, who, amount.currency, Mode.TEST)
             vouchers = [tried.handle]
         fields = asked_fields(tender, method_in(self._snapshot.methods, tender.method))
-        answers = {
-            field.id: next(iter(field.choices[0].values()))
-            if field.kind is AskedKind.CHOICE
-            else ANSWERS.get(field.kind, self._now.date().isoformat())
-            for field in fields
-        }
+        answers = {field.id: self._answer(field, hand) for field in fields}
         return Ordering(answers=answers, vouchers=vouchers)
+
+    def _answer(self, field: AskedField, hand: OrderInHand) -> str:
+        if field.id == PAYS_WITH:
+            return hand.whole.amount
+        if field.kind is AskedKind.CHOICE:
+            return next(iter(field.choices[0].values()))
+        return ANSWERS.get(field.kind, self._now.date().isoformat())

@@ -94,6 +94,10 @@ def test_a_case_is_known_by_all_that_it_is() -> None:
         (Told(O.PAID, 100, 50, takes_later=False, gives=Gives.AT_CERTAINTY), State.PAID, 100, 0, 1),
         (Told(O.PAID, 100, 50, takes_later=True, gives=Gives.AT_CERTAINTY), State.AUTHORISED, 0, 0, 1),
         (Told(O.REFUNDED, 100, 50, takes_later=False, gives=Gives.AT_CERTAINTY), State.REFUNDED, 100, 100, 2),
+        (
+            Told(O.REFUNDED, 100, 50, takes_later=False, gives=Gives.AT_CERTAINTY, certain_later=True),
+            *(State.REFUNDED, 100, 100, 3),
+        ),
         (Told(O.REFUNDED, 100, 50, takes_later=True, gives=Gives.AT_CERTAINTY), State.REFUNDED, 100, 100, 3),
         # A voucher over 60 gets 18.75 of the 50 that are given back, and the way to pay the rest.
         (

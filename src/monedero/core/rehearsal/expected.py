@@ -26,6 +26,7 @@ from monedero.core.rehearsal.cases import Outcome
 class Told(NamedTuple):
     """The terms of a case: its outcome, all that its buyer pays with the tender, and the part that is given back, in
     minor units; when money is taken and things are given, and whether an unpaid order becomes overdue before it ends.
+    With `certain_later` the money is on its way for a while after the buyer has paid.
     `voucher` is what a voucher pays besides: of a part that is given back it gets its share, and is told of by itself.
     """
 
@@ -36,6 +37,7 @@ class Told(NamedTuple):
     gives: Gives
     overdue: bool = False
     voucher: int = 0
+    certain_later: bool = False
 
 
 class Expected(NamedTuple):
@@ -126,8 +128,8 @@ def expected(told: Told) -> Expected:
         messages += 1
     if told.takes_later and told.outcome in _PAID_AT_ONCE:
         state, taken = State.AUTHORISED, False
-    if told.takes_later and told.outcome in _BACK_LATER:
-        # The buyer is told that the money is held, and then that it is taken.
+    if (told.takes_later or told.certain_later) and told.outcome in _BACK_LATER:
+        # The buyer is told that the money is held, or on its way, and then that it is taken.
         messages += 1
     if told.outcome is Outcome.UNPAID and told.overdue:
         messages += 1
