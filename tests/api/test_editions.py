@@ -93,6 +93,9 @@ def test_going_back_keeps_the_mode_that_buyers_see(keeper: Shopkeeper) -> None:
     assert [each["can_go_back"] for each in editions(keeper)] == [False, False, False]
     refused = keeper.client.post(f"{WEB}/editions/1/again", json={})
     assert keeper.fault(refused) == (409, "edition-other-mode", "edition")
+    # An edition that is gone back to counts in its own mode, whatever the mode of the draft is.
+    told = [keeper.get(f"{WEB}/editions/{each['id']}/difference") for each in editions(keeper)]
+    assert [(each["mode"], each["next"]) for each in told] == [("live", 2), ("test", 3), ("test", 3)]
 
 
 def test_what_buyers_see_cannot_be_gone_back_to_and_neither_can_what_is_not_there(keeper: Shopkeeper) -> None:

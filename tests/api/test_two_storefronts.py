@@ -105,3 +105,26 @@ def test_what_is_to_be_decided_next_is_told_of_every_storefront(keeper: Shopkeep
     assert "pier-counter" not in {
         step["storefront"] for step in keeper.get("/api/next")["steps"] if "publish" in step["code"]
     }
+
+
+def test_what_publishing_moves_is_held_against_the_edition_of_its_own_storefront(keeper: Shopkeeper) -> None:
+    """An edition is known by its id: the first one of the counter is not the first one of the shop."""
+    for storefront in ("web-shop", "pier-counter"):
+        if storefront == "pier-counter":
+            keeper.post(f"{COUNTER}/copies", {"version": 0, "source": "web-shop"}, 201)
+        shown = keeper.get(f"/api/checkouts/{storefront}/publication")
+        if shown["changes"]:
+            keeper.post(f"/api/checkouts/{storefront}/editions", {"fingerprint": shown["fingerprint"]}, 201)
+    change(keeper, "card", on=False)
+    assert any("Card" in sentence for sentence in keeper.get(f"{COUNTER}/publication/moves")["sentences"])
+    # In the shop all ways but the card are off for its buyers; at the counter nothing changed.
+    change(keeper, "card", on=True)
+    held = keeper.get("/api/checkouts/web-shop")
+    only = [{**one, "on": one["id"] == "card"} for one in held["tenders"]]
+    saved = keeper.client.put("/api/checkouts/web-shop", json={"version": held["version"], "tenders": only})
+    assert saved.status_code == 200, saved.text
+    shown = keeper.get("/api/checkouts/web-shop/publication")
+    keeper.post("/api/checkouts/web-shop/editions", {"fingerprint": shown["fingerprint"]}, 201)
+    assert keeper.get(f"{COUNTER}/publication")["changes"] == []
+    assert keeper.get(f"{COUNTER}/publication/moves")["sentences"] == []
+    assert keeper.get("/api/checkouts/web-shop/publication/moves")["sentences"] == []

@@ -167,8 +167,9 @@ class EditionRow(Model):
 
 
 class RehearsalRow(Model):
-    """The newest evidence of one case of a rehearsal."""
+    """The evidence of one case of a rehearsal with one content; what was played later has a higher id."""
 
+    id = IntegerField(primary_key=True)
     storefront = CharField()
     case_id = CharField()
     fingerprint = CharField()
@@ -178,7 +179,6 @@ class RehearsalRow(Model):
         """The table of these rows."""
 
         table_name = "rehearsal"
-        primary_key = CompositeKey("storefront", "case_id")
 
 
 class PlannedRow(Model):

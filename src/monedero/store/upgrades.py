@@ -219,6 +219,19 @@ def editions_numbered_by_storefront(database: SqliteDatabase) -> None:
         database.execute_sql(statement)
 
 
+def evidence_by_content(database: SqliteDatabase) -> None:
+    """A case keeps the evidence of more than one content."""
+    for statement in (
+        "ALTER TABLE rehearsal RENAME TO rehearsal_before",
+        "CREATE TABLE rehearsal (id INTEGER PRIMARY KEY, storefront TEXT NOT NULL, case_id TEXT NOT NULL, "
+        "fingerprint TEXT NOT NULL, body TEXT NOT NULL, UNIQUE (storefront, case_id, fingerprint))",
+        "INSERT INTO rehearsal (storefront, case_id, fingerprint, body) "
+        "SELECT storefront, case_id, fingerprint, body FROM rehearsal_before",
+        "DROP TABLE rehearsal_before",
+    ):
+        database.execute_sql(statement)
+
+
 UPGRADES: tuple[tuple[str, Callable[[SqliteDatabase], None]], ...] = (
     ("0009-asks-by-their-names", asks_by_their_names),
     ("0010-storefronts-by-an-id", accounts_by_storefront_ids),
@@ -228,4 +241,5 @@ UPGRADES: tuple[tuple[str, Callable[[SqliteDatabase], None]], ...] = (
     ("0014-orders-by-mode", orders_by_mode),
     ("0015-editions-with-notes", editions_with_notes),
     ("0016-editions-numbered-by-storefront", editions_numbered_by_storefront),
+    ("0017-evidence-by-content", evidence_by_content),
 )

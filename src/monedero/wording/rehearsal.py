@@ -15,6 +15,11 @@ def outcome_name(outcome: Outcome) -> str:
     return say(f"outcome-{outcome.value}")
 
 
+def standing_name(standing: str) -> str:
+    """How a case stands, in a word or two."""
+    return say(f"case-{standing}")
+
+
 def form_name(form: Form) -> str:
     """The form in which an order comes."""
     return say(f"form-{form.value}")

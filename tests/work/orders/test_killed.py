@@ -8,6 +8,7 @@ import sys
 from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
+from typing import Any
 
 import httpx2
 
@@ -15,9 +16,10 @@ ROOT = Path(__file__).parent.parent.parent.parent
 HAND = {"market": "es-eur", "line": "night-boat-tour", "amount": "85.00", "currency": "EUR"}
 
 
-def test_killed_after_any_step_it_ends_the_same(tmp_path: Path) -> None:
+def told_by(module: str, *given: str) -> list[Any]:
+    """The lines of a module that kills what it begins, run by itself."""
     ran = subprocess.run(
-        [sys.executable, "-m", "tests.work.orders.killed", str(tmp_path)],
+        [sys.executable, "-m", module, *given],
         cwd=ROOT,
         capture_output=True,
         text=True,
@@ -25,7 +27,11 @@ def test_killed_after_any_step_it_ends_the_same(tmp_path: Path) -> None:
         check=False,
     )
     assert ran.returncode == 0, ran.stderr[-2000:]
-    told = [json.loads(line) for line in ran.stdout.splitlines()]
+    return [json.loads(line) for line in ran.stdout.splitlines()]
+
+
+def test_killed_after_any_step_it_ends_the_same(tmp_path: Path) -> None:
+    told = told_by("tests.work.orders.killed", str(tmp_path))
     assert told[-1]["steps"] >= 20
     for kill in told[:-1]:
         step = kill.pop("step")

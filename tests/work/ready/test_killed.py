@@ -1,8 +1,5 @@
 """A server that is killed while it publishes, or while it rehearses, leaves nothing torn and loses nothing."""
 
-import json
-import subprocess
-import sys
 import time
 from pathlib import Path
 from signal import SIGKILL, SIGTERM
@@ -11,7 +8,7 @@ from typing import Any
 import pytest
 
 from monedero.server.shops import ROOMS
-from tests.work.orders.test_killed import ROOT, served
+from tests.work.orders.test_killed import served, told_by
 
 REHEARSAL = "/api/checkouts/web-shop/rehearsal"
 BEFORE: dict[str, Any] = {"numbers": [1], "card": ["Card"], "damage": ["ok"]}
@@ -20,16 +17,7 @@ AFTER: dict[str, Any] = {"numbers": [2, 1], "card": ["Bank card", "Card"], "dama
 
 @pytest.mark.parametrize("story", ["publish", "planned"])
 def test_killed_after_any_statement_an_edition_is_whole_or_not_there(tmp_path: Path, story: str) -> None:
-    ran = subprocess.run(
-        [sys.executable, "-m", "tests.work.ready.killed", str(tmp_path), story],
-        cwd=ROOT,
-        capture_output=True,
-        text=True,
-        timeout=300,
-        check=False,
-    )
-    assert ran.returncode == 0, ran.stderr[-2000:]
-    told = [json.loads(line) for line in ran.stdout.splitlines()]
+    told = told_by("tests.work.ready.killed", str(tmp_path), story)
     assert len(told) >= 4
     not_there = {**BEFORE, "planned": story == "planned"}
     for step, kill in enumerate(told, 1):

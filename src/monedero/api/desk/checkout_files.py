@@ -1,14 +1,13 @@
 """Checkouts that come in as files, and the sheet by which shop software is set up by hand."""
 
-from pathlib import Path
 from typing import Annotated
 
 from fastapi import APIRouter, File, Request, Response, UploadFile
 from fastapi.responses import HTMLResponse
-from fastapi.templating import Jinja2Templates
 from pydantic import BaseModel
 
 from monedero.api.desk.door import ContextDep, RunningDep
+from monedero.api.pages_to_print import TEMPLATES
 from monedero.api.problems import PROBLEMS
 from monedero.core.account import Mode
 from monedero.formats.checkout_file import read
@@ -17,7 +16,6 @@ from monedero.wording.show import day
 from monedero.work.checkout.from_file import open_file
 
 router = APIRouter(prefix="/api", tags=["checkout"], responses=PROBLEMS)
-TEMPLATES = Jinja2Templates(Path(__file__).parent / "templates")
 
 
 class Opened(BaseModel):

@@ -18,7 +18,7 @@ from monedero.store.providers_and_editions import Edition
 from monedero.wording.changes import change_text, tender_summary
 from monedero.wording.names import names_of
 from monedero.wording.ready import ready_text
-from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, drafted, published_as
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, drafted, edition_of
 from monedero.work.checkout.impact_before import publishing_would_move
 from monedero.work.checkout.publish import pending
 from monedero.work.context import Context
@@ -60,7 +60,7 @@ class PlannedOut(BaseModel):
 class Publication(BaseModel):
     """Holds what publishing would change for buyers, the fingerprint of all of it, and the editions, the newest first.
 
-    `next` is the number that the next edition has.
+    `next` is the number that the draft has when it is published.
     """
 
     mode: Mode
@@ -80,9 +80,10 @@ class PublicationMoves(BaseModel):
 
 
 class EditionDifference(BaseModel):
-    """The changes for buyers when an edition is gone back to, in sentences."""
+    """The changes for buyers when an edition is gone back to, in sentences, and the number that it then has."""
 
     mode: Mode
+    next: int
     changes: list[str]
 
 
@@ -160,10 +161,11 @@ def add_edition(running: RunningDep, context: ContextDep, storefront: str, now: 
 @router.get("/editions/{id}/difference")
 def read_difference(context: ContextDep, storefront: str, id: int) -> EditionDifference:
     """Tells what going back to an earlier edition would change for buyers."""
-    shown = published_as(context, id)
-    names = _names(context, shown)
+    shown = edition_of(context, id).published
+    names, mode = _names(context, shown), shown.checkout.mode
     return EditionDifference(
-        mode=context.mode,
+        mode=mode,
+        next=context.shop.editions.next_number(context.storefront, mode),
         changes=[change_text(change, names) for change in back_would_change(context, id)],
     )
 

@@ -5,20 +5,24 @@ from collections.abc import Iterable
 from datetime import datetime
 from typing import Annotated
 
-from fastapi import APIRouter, Query, Request
+from fastapi import APIRouter, Query, Request, Response
+from fastapi.responses import HTMLResponse
 from pydantic import BaseModel, Field
 
 from monedero.api.desk.door import ContextDep, RunningDep
+from monedero.api.pages_to_print import TEMPLATES
 from monedero.api.problems import PROBLEMS
 from monedero.core.account import Mode
 from monedero.core.checkout.model import Tender
 from monedero.core.errors import Fault, FaultCode, NotFound
 from monedero.core.rehearsal.cases import Case, Outcome, end_of
 from monedero.core.rehearsal.evidence import Evidence
+from monedero.letters.rehearsal_report import rehearsal_report
 from monedero.server.rehearsals import Progress, Rehearsals
 from monedero.wording import fault_text
 from monedero.wording.order_story import by_text, state_text
 from monedero.wording.rehearsal import case_name, difference_texts, evidence_order, outcome_name
+from monedero.wording.show import day
 from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, drafted
 from monedero.work.rehearsal.plan import PlannedCase, Standing, planned_cases
 
@@ -76,6 +80,7 @@ class RehearsalOut(BaseModel):
     """
 
     mode: Mode
+    storefront: str
     ways: list[RehearsedWayOut]
     rows: list[OutcomeRowOut]
     counts: dict[Standing, int]
@@ -149,6 +154,7 @@ def read_rehearsal(request: Request, running: RunningDep, context: ContextDep, s
     rows = [_row(outcome, planned, tenders) for outcome in Outcome]
     return RehearsalOut(
         mode=context.mode,
+        storefront=storefront,
         ways=[RehearsedWayOut(tender=tender.id, name=tender.name) for tender in tenders.values()],
         rows=[row for row in rows if row.cells],
         counts=_counts(planned),
@@ -172,6 +178,15 @@ def read_case(context: ContextDep, storefront: str, id: Annotated[str, Query(max
     if planned is None or evidence is None:
         raise NotFound(Fault(FaultCode.NOT_FOUND, "id", id, {"what": "case"}))
     return _evidence(planned, evidence, snapshot)
+
+
+@router.get("/report", response_class=HTMLResponse)
+def read_report(
+    request: Request, context: ContextDep, storefront: str, edition: Annotated[int | None, Query()] = None
+) -> Response:
+    """A page to print: every case of the draft, or of an edition by its id, and what it came to."""
+    given = {"report": rehearsal_report(context, edition), "day": day(context.day.isoformat())}
+    return TEMPLATES.TemplateResponse(request, "rehearsal_report.html", given)
 
 
 @router.post("/play", status_code=202)

@@ -169,6 +169,19 @@ limit-below = { $side ->
     [offered] Just below { $amount }: offered
    *[other] At { $amount }: held back
   }
+case-open = not played
+case-passed = passed
+case-failed = failed
+case-stale = played before something that it rests on changed
+case-no-order = without an order that reaches it
+report-of-draft = The draft, { $mode } mode.
+report-of-edition = Edition { $number }, { $mode } mode, published on { $at }.
+report-taken = { $amount } taken
+report-refunded = { $amount } refunded
+report-lost = { $amount } lost
+report-returned = { $amount } returned
+report-kept = you have { $amount }
+report-fee = fee { $amount }
 differs-state = It should end as: { $expected }. It ended as: { $came }.
 differs-taken = { $expected } should have been taken, and { $came } was.
 differs-back = { $expected } should have gone back, and { $came } did.

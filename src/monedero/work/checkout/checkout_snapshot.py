@@ -60,8 +60,16 @@ def edition_now(context: Context) -> CheckoutSnapshot | None:
     return None if edition is None else _published(edition)
 
 
+def edition_of(context: Context, id: int) -> Edition:
+    """One edition of the storefront, by its id."""
+    edition = context.shop.editions.get(id)
+    if edition is None or edition.published.checkout.storefront != context.storefront:
+        raise NotFound(Fault(FaultCode.NOT_FOUND, "edition", str(id), {"what": "edition"}))
+    return edition
+
+
 def published_as(context: Context, id: int) -> CheckoutSnapshot:
-    """One edition, by its id."""
+    """One edition of any storefront, by its id."""
     edition = context.shop.editions.get(id)
     if edition is None:
         raise NotFound(Fault(FaultCode.NOT_FOUND, "edition", str(id), {"what": "edition"}))

@@ -8,7 +8,7 @@ from monedero.core.account import Account
 from monedero.core.checkout.coverage.parts import Examined
 from monedero.core.checkout.decision import Setting
 from monedero.core.shop import Shop
-from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, drafted, published_as, setting_of
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, drafted, edition_now, setting_of
 from monedero.work.checkout.dangling import refuse_dangling, refuse_lacking
 from monedero.work.checkout.examined import Asked, decided, examined, space_of
 from monedero.work.checkout.impact import Impact, Months, moves
@@ -71,10 +71,9 @@ def edit_would_move(context: Context, edit: Edit, day: date) -> tuple[CheckoutSn
 
 def publishing_would_move(context: Context, day: date) -> Impact | None:
     """Tells what publishing a draft would change for buyers; None before the first edition."""
-    newest = context.shop.editions.newest(context.storefront)
-    if newest is None:
+    before, after = edition_now(context), drafted(context)
+    if before is None:
         return None
-    before, after = published_as(context, newest.number), drafted(context)
     months = Months(placed_orders(context, day, before.shop), placed_orders(context, day, after.shop))
     return moves(examined(context, before, Asked(day)), examined(context, after, Asked(day)), months)
 
@@ -98,5 +97,5 @@ def _drafts(context: Context, storefronts: Iterable[str]) -> Iterator[CheckoutSn
 
 def _seen(context: Context, storefronts: Iterable[str]) -> Iterator[CheckoutSnapshot]:
     for storefront in storefronts:
-        newest = context.shop.editions.newest(storefront)
-        yield published_as(context, newest.number) if newest else drafted(context.at(storefront))
+        own = context.at(storefront)
+        yield edition_now(own) or drafted(own)

@@ -12,7 +12,7 @@ from monedero.core.errors import Conflict, Fault, FaultCode, NotFound
 from monedero.core.ready import ReadyItem
 from monedero.store.planned import Planned
 from monedero.store.providers_and_editions import Edition
-from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, as_published, drafted, published_as
+from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, as_published, drafted, edition_of
 from monedero.work.checkout.publish import differences, publish, refuse_unlike, to_publish
 from monedero.work.context import Actor, Context
 from monedero.work.ready.ready_list import stands_in_the_way
@@ -26,13 +26,12 @@ def publish_now(context: Context, fingerprint: str, note: str) -> Edition:
 
 def go_back(context: Context, id: int, note: str) -> Edition:
     """Publish an earlier edition again, as the next one; refused where it is what buyers see, or of another mode."""
-    snapshot = published_as(context, id)
-    earlier, newest = _edition(context, id), context.shop.editions.newest(context.storefront)
+    earlier, newest = edition_of(context, id), context.shop.editions.newest(context.storefront)
     if newest is None or newest.published.fingerprint == earlier.published.fingerprint:
         raise Conflict(Fault(FaultCode.EDITION_NEWEST, "edition", str(earlier.number)))
     if newest.published.checkout.mode is not (mode := earlier.published.checkout.mode):
         raise Conflict(Fault(FaultCode.EDITION_OTHER_MODE, "edition", str(earlier.number), {"mode": mode.value}))
-    _refuse_unready(context, snapshot)
+    _refuse_unready(context, as_published(earlier.published, id))
     with context.shop.together():
         return context.shop.editions.add(
             earlier.published, context.now, note=note, actor=context.actor.value, of_edition=id
@@ -42,7 +41,7 @@ def go_back(context: Context, id: int, note: str) -> Edition:
 def back_would_change(context: Context, id: int) -> list[Change]:
     """Tells what going back to an earlier edition would change for buyers."""
     newest = context.shop.editions.newest(context.storefront)
-    return differences(newest.published if newest else None, _edition(context, id).published)
+    return differences(newest.published if newest else None, edition_of(context, id).published)
 
 
 def plan(context: Context, fingerprint: str, at: datetime, note: str) -> Planned:
@@ -103,10 +102,3 @@ def _refuse_unready(context: Context, snapshot: CheckoutSnapshot) -> None:
         return
     if stands_in_the_way(context, snapshot, context.day):
         raise Conflict(Fault(FaultCode.NOT_READY, "storefront", context.storefront))
-
-
-def _edition(context: Context, id: int) -> Edition:
-    edition = context.shop.editions.get(id)
-    if edition is None or edition.published.checkout.storefront != context.storefront:
-        raise NotFound(Fault(FaultCode.NOT_FOUND, "edition", str(id), {"what": "edition"}))
-    return edition

@@ -6,7 +6,7 @@ in that of every case that meets it.
 
 import hashlib
 import json
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date
 from enum import StrEnum
@@ -70,11 +70,17 @@ def planned_cases(context: Context, of: CheckoutSnapshot | None = None) -> list[
     kept = context.shop.rehearsals.of(context.storefront)
     rests = _Rests(context, snapshot)
     return [
-        PlannedCase(case, rests.fingerprint(tender, case), kept.get(case.id))
+        _planned(case, rests.fingerprint(tender, case), kept.get(case.id, ()))
         for tender in snapshot.checkout.in_place
         if tender.on
         for case in cases_of(snapshot, tender)
     ]
+
+
+def _planned(case: Case, fingerprint: str, kept: Sequence[KeptEvidence]) -> PlannedCase:
+    """A case with the evidence of its content, or else what was played last."""
+    own = next((each for each in kept if each.fingerprint == fingerprint), None)
+    return PlannedCase(case, fingerprint, own or next(iter(kept), None))
 
 
 def cases_of(snapshot: CheckoutSnapshot, tender: Tender) -> Iterator[Case]:

@@ -10,12 +10,12 @@ type Edition = Schema<"EditionOut">;
 const ACTORS: Record<string, string> = { owner: "by you", clock: "as planned" };
 
 /** The editions so far, the newest first; an earlier one can be published again. */
-export function Editions({ editions, next }: { editions: Edition[]; next: number }) {
+export function Editions({ editions, storefront }: { editions: Edition[]; storefront: string }) {
   const back = useGoBack();
   const difference = useDifference();
 
   async function goBack(edition: Edition) {
-    const { changes } = await difference(edition.id);
+    const { changes, next } = await difference(edition.id);
     const yes = await askFirst({
       title: `Publish edition ${edition.number} again, as edition ${next}`,
       sentences: changes,
@@ -53,6 +53,13 @@ export function Editions({ editions, next }: { editions: Edition[]; next: number
                 content {edition.fingerprint.slice(0, 8)}
               </p>
               {place === 0 && <p className="text-ink font-medium">Buyers see this one</p>}
+              <a
+                className="block underline decoration-rule underline-offset-4"
+                href={`/api/checkouts/${storefront}/rehearsal/report?edition=${edition.id}`}
+                aria-label={`Rehearsal of edition ${edition.number} to print`}
+              >
+                Rehearsal to print
+              </a>
               {edition.can_go_back && (
                 <Button
                   look="link"

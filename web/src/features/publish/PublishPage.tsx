@@ -9,7 +9,7 @@ export function PublishPage() {
   const publication = usePublication().data;
   const moves = useMoves().data?.sentences ?? [];
   if (!publication) return <OnItsWay />;
-  const { changes, editions, planned, next } = publication;
+  const { changes, editions, planned, next, storefront } = publication;
 
   return (
     <>
@@ -54,7 +54,7 @@ export function PublishPage() {
         )}
       </section>
       <ReadyList />
-      <Editions editions={editions} next={next} />
+      <Editions editions={editions} storefront={storefront} />
     </>
   );
 }

@@ -58,6 +58,12 @@ export function RehearsalGrid() {
           {isPlaying ? `Playing: ${progress.done} of ${progress.of} cases` : summary(grid)}
         </p>
         <div className="ml-auto flex items-baseline gap-4">
+          <a
+            className="underline decoration-rule underline-offset-4"
+            href={`/api/checkouts/${grid.storefront}/rehearsal/report`}
+          >
+            Report to print
+          </a>
           {isPlaying ? (
             <Button disabled={progress.stopped} onClick={() => stop.mutate()}>
               Stop
