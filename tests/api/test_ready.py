@@ -75,7 +75,7 @@ def all_off(keeper: Shopkeeper) -> None:
 
 
 def one_access(keeper: Shopkeeper) -> None:
-    live(keeper)
+    live(keeper, elsewhere=False)
     sealed = keeper.running.store.sealed
     test = sealed.get(access_name(ORLENTA, Mode.TEST), Access)
     assert test is not None
@@ -91,7 +91,12 @@ def excluded(keeper: Shopkeeper) -> None:
 
 
 def domain_wanted(keeper: Shopkeeper) -> None:
-    live(keeper, active_methods=[], other_methods=[MethodStanding(method="card", standing=Standing.NEEDS_DOMAIN)])
+    live(
+        keeper,
+        elsewhere=False,
+        active_methods=[],
+        other_methods=[MethodStanding(method="card", standing=Standing.NEEDS_DOMAIN)],
+    )
 
 
 def in_dutch(keeper: Shopkeeper) -> None:
@@ -135,7 +140,7 @@ MAKES: dict[ReadyCode, Callable[[Shopkeeper], object]] = {
     ReadyCode.DEAD_END: only_cash,
     ReadyCode.NO_DETAILS: lambda keeper: arrangements(keeper, accounts=[]),
     ReadyCode.ACCOUNT_NOT_LIVE: lambda keeper: None,
-    ReadyCode.METHOD_NOT_ACTIVE: lambda keeper: live(keeper, active_methods=[]),
+    ReadyCode.METHOD_NOT_ACTIVE: lambda keeper: live(keeper, active_methods=["sepa-direct-debit"]),
     ReadyCode.DOMAIN_NOT_PROVEN: domain_wanted,
     ReadyCode.TEST_ACCESS: one_access,
     ReadyCode.EXCLUDED_PAIR: excluded,
@@ -187,7 +192,7 @@ def test_every_code_is_met_by_a_test() -> None:
 def test_every_code_has_a_sentence_an_act_and_a_place(code: ReadyCode) -> None:
     assert has(f"ready-{code.value}")
     assert code in PLACES
-    place = PLACES[code].partition("{")[0].rstrip("/")
+    place = PLACES[code].partition("?")[0].partition("{")[0].rstrip("/")
     assert not place or any(page.startswith(place) for page in PAGES)
 
 

@@ -17,6 +17,7 @@ from monedero.letters.texts import TextReader, values_of_order
 from monedero.wording.after_paying import Page, after_paying
 from monedero.wording.buyers import tell, to_buyer
 from monedero.wording.paper_lines import PaperLine, paper_lines, paper_title, what_next
+from monedero.work.accounts.merchant_file import read_business
 from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot
 from monedero.work.context import Context
 from monedero.work.orders.buyer_papers import WAITING, at_a_counter, language_of, paper_of
@@ -40,8 +41,8 @@ class BuyerMessage(NamedTuple):
     """Holds what a buyer is told. `text` is said of the state; where the shop's own words stand for it, only what is
     besides.
 
-    `instead` are those words and `after` its instructions, as parts of a page; `plain` is everything as a message says
-    it, under its subject.
+    `instead` are those words and `after` its instructions, as parts of a page; `contact` is whom to turn to, where the
+    shop has an address for that; `plain` is everything as a message says it, under its subject.
     """
 
     page: Page
@@ -50,6 +51,7 @@ class BuyerMessage(NamedTuple):
     after: str
     paper: ToldPaper | None
     next: str
+    contact: str
     subject: str
     plain: str
 
@@ -72,6 +74,8 @@ def _told(context: Context, snapshot: CheckoutSnapshot, record: OrderRecord, lin
     family = method_in(snapshot.methods, record.payment.chosen.method).family
     waits = record.state in WAITING and record.payment.chosen.provider is None
     following = what_next(family) if waits or at_a_counter(record, family) else ""
+    address = read_business(context.shop).business.email
+    contact = tell("order-contact", address=address) if address else ""
     sentence = page.besides if instead is not None else page.text
     plain = [
         as_plain(instead, values) if instead else ("" if instead == "" else page.sentence),
@@ -80,6 +84,7 @@ def _told(context: Context, snapshot: CheckoutSnapshot, record: OrderRecord, lin
         *(_plain(told, link) if told else ()),
         following,
         tell("order-page", link=link),
+        contact,
     ]
     return BuyerMessage(
         page=page,
@@ -88,6 +93,7 @@ def _told(context: Context, snapshot: CheckoutSnapshot, record: OrderRecord, lin
         after=as_html(after, values),
         paper=told,
         next=following,
+        contact=contact,
         subject=tell("letter-subject", shop=snapshot.shop.name, number=str(record.number), headline=page.headline),
         plain="\n\n".join(filter(None, plain)),
     )

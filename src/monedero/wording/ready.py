@@ -11,21 +11,21 @@ PLACES: Mapping[ReadyCode, str] = {
     ReadyCode.NOTHING_ON: "/checkout",
     ReadyCode.DEAD_END: "/coverage",
     ReadyCode.NO_DETAILS: "/shop/arrangements",
-    ReadyCode.ACCOUNT_NOT_LIVE: "/accounts/{about}",
-    ReadyCode.METHOD_NOT_ACTIVE: "/accounts/{about}",
-    ReadyCode.DOMAIN_NOT_PROVEN: "/accounts/{about}",
-    ReadyCode.TEST_ACCESS: "/accounts/{about}",
-    ReadyCode.EXCLUDED_PAIR: "/accounts/{about}",
-    ReadyCode.FEE_FORBIDDEN: "/checkout",
-    ReadyCode.COUNTRY_FORBIDDEN: "/checkout",
+    ReadyCode.ACCOUNT_NOT_LIVE: "/accounts/{about}?mode=live",
+    ReadyCode.METHOD_NOT_ACTIVE: "/accounts/{about}?mode=live",
+    ReadyCode.DOMAIN_NOT_PROVEN: "/accounts/{about}?mode=live",
+    ReadyCode.TEST_ACCESS: "/accounts/{about}?mode=live",
+    ReadyCode.EXCLUDED_PAIR: "/accounts/{about}?mode=live",
+    ReadyCode.FEE_FORBIDDEN: "/checkout?tender={about}",
+    ReadyCode.COUNTRY_FORBIDDEN: "/checkout?tender={about}",
     ReadyCode.NO_CONTACT: "/accounts/papers",
     ReadyCode.REHEARSAL_FAILED: "/rehearse",
-    ReadyCode.FEE_OVER_COST: "/checkout",
-    ReadyCode.FEE_LIMITED: "/checkout",
+    ReadyCode.FEE_OVER_COST: "/checkout?tender={about}",
+    ReadyCode.FEE_LIMITED: "/checkout?tender={about}",
     ReadyCode.LAW_UNKNOWN: "/checkout",
     ReadyCode.DETAILS_IN_PART: "/shop/arrangements",
-    ReadyCode.NO_NOTIFICATIONS: "/accounts/{about}/notifications",
-    ReadyCode.NOTIFICATIONS_FAIL: "/accounts/{about}/notifications",
+    ReadyCode.NO_NOTIFICATIONS: "/accounts/{about}/notifications?mode=live",
+    ReadyCode.NOTIFICATIONS_FAIL: "/accounts/{about}/notifications?mode=live",
     ReadyCode.SINGLE_WAY: "/coverage",
     ReadyCode.UNREACHABLE: "/coverage",
     ReadyCode.WORDS_MISSING: "/checkout/words",
@@ -36,7 +36,7 @@ PLACES: Mapping[ReadyCode, str] = {
     ReadyCode.REHEARSAL_STALE: "/rehearse",
     ReadyCode.KEY_COPY: "",
 }
-"""The page where an item is ended; empty where that is not done in Monedero."""
+"""The page where an item is ended, with what is opened there; empty where that is not done in Monedero."""
 AT_MOST = 6
 
 

@@ -43,3 +43,8 @@ function handSearch(address: URLSearchParams): string {
   const text = kept.toString();
   return text ? `?${text}` : "";
 }
+
+/** A link with the order in hand, which may ask for something of its own, such as a mode or what is opened there. */
+export function withHand(link: string, search: string): string {
+  return link.includes("?") ? `${link}${search.replace("?", "&")}` : `${link}${search}`;
+}

@@ -61,6 +61,7 @@ class Paying(BaseModel):
     instead: str
     after: str
     next: str
+    contact: str
     paper: ToPayWith | None
     invoice: str | None
     invoice_name: str
@@ -137,6 +138,7 @@ def _worded(running: RunningShop, snapshot: CheckoutSnapshot, record: OrderRecor
         instead=told.instead,
         after=told.after,
         next=told.next,
+        contact=told.contact,
         paper=_paper_out(told.paper, at) if told.paper else None,
         invoice=f"{at}/invoice.pdf" if invoice else None,
         invoice_name=tell("paper-save-invoice", number=invoice.number) if invoice else "",

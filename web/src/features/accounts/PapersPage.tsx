@@ -77,7 +77,8 @@ export function PapersPage() {
           save={(address) => save((before) => ({ ...before, address }))}
         />
         <TextField
-          label="E-mail for providers"
+          label="E-mail"
+          note="for providers, and for buyers who have a question"
           value={business.email ?? ""}
           save={(email) => save((before) => ({ ...before, email }))}
         />

@@ -40,6 +40,7 @@ export function AfterPaying({ token }: { token: string }) {
           <ShopText html={order.after} className="mb-6" />
           {order.paper && <ToPay paper={order.paper} words={order.words} />}
           {order.next && <p className="mb-6">{order.next}</p>}
+          {order.contact && <p className="mb-6 text-soft">{order.contact}</p>}
           <OrderLines lines={order.lines} />
           {order.invoice && (
             <p className="mb-6">

@@ -6,7 +6,7 @@ import { day } from "../../lib/time";
 import { Button } from "../../ui/Button";
 import { InputField } from "../../ui/InputField";
 import { Trouble, Waiting } from "../../ui/Page";
-import { useHandSearch } from "../hand";
+import { useHandSearch, withHand } from "../hand";
 import { useAccept, useAcceptNoMore, useReady } from "./readyQueries";
 
 type Item = Schema<"ReadyOut">;
@@ -69,7 +69,7 @@ function Items({ items, word, ink }: { items: Item[]; word: string; ink: string 
             <div className="flex flex-wrap items-baseline gap-x-4">
               {item.to ? (
                 <Link
-                  to={{ pathname: item.to, search }}
+                  to={withHand(item.to, search)}
                   className="text-verdigris font-semibold underline-offset-4 hover:underline"
                 >
                   {item.act}

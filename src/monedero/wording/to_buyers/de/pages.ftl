@@ -61,6 +61,7 @@ another-way = Oder auf andere Art zahlen
 choose-how = Wählen Sie, wie Sie zahlen
 keep-link = Bewahren Sie die Adresse dieser Seite auf: sie zeigt Ihnen, wie es um Ihre Bestellung steht.
 order-page = Die Seite Ihrer Bestellung: { $link }
+order-contact = Fragen? Schreiben Sie an { $address }.
 page-failed = Auf dieser Seite ist etwas schiefgegangen
 page-failed-next = Ihre Bestellung ist erhalten, und nichts wurde von Ihnen eingezogen.
 load-again = Die Seite neu laden

@@ -61,6 +61,7 @@ another-way = Or pay another way
 choose-how = Choose how to pay
 keep-link = Keep the address of this page: it shows you how your order stands.
 order-page = Your order's page: { $link }
+order-contact = Questions? Write to { $address }.
 page-failed = Something went wrong on this page
 page-failed-next = Your order is kept, and nothing was taken from you.
 load-again = Load the page again

@@ -61,6 +61,7 @@ another-way = O pague de otra forma
 choose-how = Elija cómo pagar
 keep-link = Guarde la dirección de esta página: le muestra cómo va su pedido.
 order-page = La página de su pedido: { $link }
+order-contact = ¿Preguntas? Escriba a { $address }.
 page-failed = Algo ha fallado en esta página
 page-failed-next = Su pedido está guardado y no se le ha cobrado nada.
 load-again = Volver a cargar la página

@@ -61,6 +61,7 @@ another-way = Ou payez autrement
 choose-how = Choisissez comment payer
 keep-link = Gardez l’adresse de cette page : elle vous montre où en est votre commande.
 order-page = La page de votre commande : { $link }
+order-contact = Une question ? Écrivez à { $address }.
 page-failed = Quelque chose s’est mal passé sur cette page
 page-failed-next = Votre commande est gardée, et rien ne vous a été pris.
 load-again = Recharger la page

@@ -61,6 +61,7 @@ another-way = Ou pague de outra forma
 choose-how = Escolha como pagar
 keep-link = Guarde o endereço desta página: mostra-lhe em que ponto está a encomenda.
 order-page = A página da sua encomenda: { $link }
+order-contact = Dúvidas? Escreva para { $address }.
 page-failed = Algo correu mal nesta página
 page-failed-next = A sua encomenda está guardada e nada lhe foi cobrado.
 load-again = Voltar a carregar a página
