@@ -582,6 +582,10 @@ BODIES: dict[str, Callable[[Known, Mapping[str, str], Random], Any]] = {
         **_shown(known),
         "at": "2027-03-01T09:00:00Z",
     },
+    "PUT /api/checkouts/{storefront}/pause": lambda known, path, draw: {
+        "opens_on": "2099-03-01",
+        "said": "We are at sea.",
+    },
     "POST /api/checkouts/{storefront}/rehearsal/play": lambda known, path, draw: {"cases": [CASE]},
     "POST /api/checkouts/{storefront}/ready/acceptances": lambda known, path, draw: {
         "id": _warning(known),

@@ -70,6 +70,27 @@ def test_what_stands_in_the_way_is_accepted_with_a_reason_or_ended_where_it_is(d
     desk.until(lambda: "/accounts/" in desk.browser.current_url)
 
 
+def test_a_storefront_is_paused_with_words_for_buyers_and_opened_again(desk: Desk) -> None:
+    desk.open("/publish")
+    desk.see("Open: it takes orders", "main")
+    desk.click("Pause it")
+    desk.type_into("Opens again on, such as 2027-01-07", "soon", "")
+    desk.type_into("What buyers read besides", "We are at sea.")
+    desk.see("“soon” is not a day", "main")
+    desk.type_into("Opens again on, such as 2027-01-07", "2099-01-07")
+    desk.see("It opens by itself on 7 Jan 2099. They read: “We are at sea.”", "main")
+    assert desk.violations() == []
+    desk.open("/buy/demo")
+    desk.see("Closed for now")
+    desk.see("It opens again on 7 Jan 2099. We are at sea.")
+    assert desk.violations() == []
+    desk.open("/publish")
+    desk.click("Open it again")
+    desk.see("Open: it takes orders", "main")
+    desk.open("/buy/demo")
+    desk.see("How would you like to pay?")
+
+
 def test_an_edition_is_published_with_a_note_planned_and_gone_back_from(desk: Desk, served: str) -> None:
     renamed(served, "Bank card")
     desk.open("/publish")

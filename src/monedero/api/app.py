@@ -37,6 +37,7 @@ from monedero.api.desk import (
     orders,
     outside,
     past_orders,
+    pausing,
     pictures,
     places,
     price_changes,
@@ -89,7 +90,7 @@ FEATURES = (
         checkout_month,
         coverage,
     ),
-    *(publish, ready, rehearsal, words),
+    *(pausing, publish, ready, rehearsal, words),
     *(accounts, business, outside, order_records),
 )
 WORTH_COMPRESSING = 4096

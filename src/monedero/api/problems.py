@@ -72,7 +72,7 @@ def problem(status: int, found: Sequence[Fault], mode: Mode, buyer: Buyer | None
     ]
     body = Problem(
         type=f"urn:monedero:problem:{errors[0].code}" if errors else "about:blank",
-        title=_title(status, buyer),
+        title=_title(status, buyer, found),
         status=status,
         detail=" ".join(error.detail for error in errors),
         mode=mode,
@@ -81,11 +81,13 @@ def problem(status: int, found: Sequence[Fault], mode: Mode, buyer: Buyer | None
     return JSONResponse(body.model_dump(mode="json"), status_code=status, media_type=MEDIA_TYPE)
 
 
-def _title(status: int, buyer: Buyer | None) -> str:
+def _title(status: int, buyer: Buyer | None, found: Sequence[Fault]) -> str:
     if buyer is not None and (
         buyer.about == "offer" or (buyer.about == "order" and status == HTTPStatus.NOT_FOUND)
     ):
         with to_buyer(best_of(buyer.languages, (FALLBACK, *BUYER_LANGUAGES))):
+            if any(fault.code is FaultCode.STOREFRONT_PAUSED for fault in found):
+                return tell("shop-paused")
             return tell("cannot-be-paid" if buyer.about == "offer" else "no-such-order")
     return say(kind) if has(kind := f"problem-{status}") else HTTPStatus(status).phrase
 

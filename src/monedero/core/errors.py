@@ -131,6 +131,7 @@ class FaultCode(StrEnum):
     NOTHING_CHANGED = "nothing-changed"
     NOTHING_OFFERED = "nothing-offered"
     NOT_PUBLISHED = "not-published"
+    STOREFRONT_PAUSED = "storefront-paused"
     FEE_UNKNOWN = "fee-unknown"
     IN_USE = "in-use"
     NO_STEP = "no-step"

@@ -24,6 +24,7 @@ from monedero.store.migrations import migrate
 from monedero.store.orders import Orders
 from monedero.store.papers import Papers
 from monedero.store.past_orders import PastOrders
+from monedero.store.pauses import Pauses
 from monedero.store.pictures import Pictures
 from monedero.store.planned import PlannedEditions
 from monedero.store.providers_and_editions import Editions, Providers
@@ -38,7 +39,7 @@ FIRST_MODE = Mode.TEST
 
 NOT_COPIED = (
     *("past_order", "past_paid", "past_reading", "order_record", "order_key", "message", "exchange"),
-    *("payment_at", "payment_reference", "checkout_step", "rehearsal", "planned_edition"),
+    *("payment_at", "payment_reference", "checkout_step", "rehearsal", "planned_edition", "pause"),
 )
 """The tables that a copy to rehearse in does without."""
 
@@ -95,6 +96,7 @@ class Store:
         self.editions = Editions(self._database)
         self.planned = PlannedEditions(self._database)
         self.acceptances = Acceptances(self._database)
+        self.pauses = Pauses(self._database)
         self.rehearsals = Rehearsals(self._database)
         self.orders = Orders(self._database)
         self.orders.fill_in()

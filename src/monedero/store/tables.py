@@ -214,6 +214,21 @@ class AcceptanceRow(Model):
         primary_key = CompositeKey("storefront", "item")
 
 
+class PauseRow(Model):
+    """A storefront that takes no orders for now."""
+
+    storefront = CharField(primary_key=True)
+    since = CharField()
+    actor = CharField()
+    opens_on = CharField(null=True)
+    said = TextField()
+
+    class Meta:
+        """The table of these rows."""
+
+        table_name = "pause"
+
+
 class OrderRow(Model):
     """The record of an order; `buyer` knows a buyer who comes again, `due_at` when it is looked at again, if ever."""
 

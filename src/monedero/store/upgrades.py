@@ -232,6 +232,14 @@ def evidence_by_content(database: SqliteDatabase) -> None:
         database.execute_sql(statement)
 
 
+def pauses(database: SqliteDatabase) -> None:
+    """A storefront can be paused; none was before."""
+    database.execute_sql(
+        "CREATE TABLE pause (storefront TEXT PRIMARY KEY, since TEXT NOT NULL, actor TEXT NOT NULL, "
+        "opens_on TEXT, said TEXT NOT NULL) WITHOUT ROWID"
+    )
+
+
 UPGRADES: tuple[tuple[str, Callable[[SqliteDatabase], None]], ...] = (
     ("0009-asks-by-their-names", asks_by_their_names),
     ("0010-storefronts-by-an-id", accounts_by_storefront_ids),
@@ -242,4 +250,5 @@ UPGRADES: tuple[tuple[str, Callable[[SqliteDatabase], None]], ...] = (
     ("0015-editions-with-notes", editions_with_notes),
     ("0016-editions-numbered-by-storefront", editions_numbered_by_storefront),
     ("0017-evidence-by-content", evidence_by_content),
+    ("0018-pauses", pauses),
 )

@@ -30,6 +30,7 @@ KINDS: Mapping[FaultCode, Mapping[str, Kind]] = {
     FaultCode.TOTAL_CHANGED: {"value": Kind.MONEY, "now": Kind.MONEY},
     FaultCode.AMOUNT_CHOSEN: {"value": Kind.MONEY, "least": Kind.MONEY, "most": Kind.MONEY},
     FaultCode.VOUCHER_EXPIRED: {"day": Kind.DAY},
+    FaultCode.STOREFRONT_PAUSED: {"day": Kind.DAY},
     FaultCode.DELIVERY_DAY: {"value": Kind.DAY, "days": Kind.DAYS},
     FaultCode.DELIVERY_REFUSED: {"why": Kind.MESSAGE},
     FaultCode.ANSWER_MISSING: {"label": Kind.LABEL},

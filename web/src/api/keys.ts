@@ -38,6 +38,7 @@ export const keys = {
   offer: ["offer"],
   moves: (storefront: string | undefined) => ["moves", storefront] as const,
   publication: (storefront: string | undefined) => ["publication", storefront] as const,
+  pause: (storefront: string | undefined) => ["pause", storefront] as const,
   ready: (storefront: string | undefined) => ["ready", storefront] as const,
   rehearsal: (storefront: string | undefined) => ["rehearsal", storefront] as const,
   orders: ["orders"],

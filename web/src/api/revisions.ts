@@ -43,6 +43,7 @@ const RESTS_ON: Record<Kind, readonly Cause[]> = {
   offer: ["prices", "accounts", "checkout", "clock"],
   moves: ["prices", "month", "accounts", "checkout", "clock"],
   publication: ["any"],
+  pause: ["any"],
   ready: ["any"],
   rehearsal: ["any"],
   accounts: ["any"],

@@ -24,6 +24,7 @@ from monedero.wording.buyer_formats import country_name, money
 from monedero.wording.buyers import best_of, called, tell, to_buyer
 from monedero.work.checkout.facts import asked_facts
 from monedero.work.checkout.offer import newest, placed
+from monedero.work.checkout.pausing import refuse_paused
 from monedero.work.context import Context
 from monedero.work.orders.returning import usual
 from monedero.work.orders.vouchers import MOST_AT_ONCE
@@ -146,6 +147,7 @@ def read_offer(
 ) -> Offer:
     """The ways to pay for an order, by the newest edition of a storefront."""
     snapshot = newest(context)
+    refuse_paused(context)
     whole = whole_order(asked, snapshot.shop, day_asked(None, running))
     said = buyers_sentence(whole, running, snapshot.shop)
     whole = whole.model_copy(update={"amount": said.amount, "goods": said.goods or None, "on": None})

@@ -21,6 +21,7 @@ from monedero.formats.paper import LARGEST
 from monedero.store.orders import Key
 from monedero.wording.buyers import best_of, to_buyer
 from monedero.work.checkout.checkout_snapshot import CheckoutSnapshot, published
+from monedero.work.checkout.pausing import refuse_paused
 from monedero.work.orders.buyer_papers import takes_receipt
 from monedero.work.orders.choosing import Ordering
 from monedero.work.orders.order_events import refuse_settled
@@ -104,6 +105,7 @@ def place_order(running: RunningDep, context: ContextDep, caller: CallerDep, new
     if kept is not None:
         return kept
     snapshot = published(context)
+    refuse_paused(context)
     said = buyers_sentence(new.order, running, snapshot.shop)
     return place(running.intake, snapshot, new, said, Ordering(caller.known(), key))
 

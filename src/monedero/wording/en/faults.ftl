@@ -78,6 +78,13 @@ fault-planned-past = { $value } is not in the time to come. Give a moment later 
 fault-nothing-changed = Nothing has changed since edition { $value }. There is nothing to publish.
 fault-nothing-offered = No way to pay is switched on. Switch one on before you publish.
 fault-not-published = This shop has not published its checkout yet.
+fault-storefront-paused = This storefront takes no orders now.{ $opens ->
+    [day] {" "}It opens again on { $day }.
+   *[later] {""}
+  }{ $says ->
+    [yes] {" "}{ $said }
+   *[no] {""}
+  }
 fault-tender-held-back = “{ $value }” is not offered for this order: { $why }.
 fault-order-settled = Order { $value } is { $state }. It needs no other payment.
 fault-move-not-allowed = This cannot happen now: the payment is “{ $state }”. Look at its record as it stands.

@@ -1,5 +1,5 @@
 import { lazy, Suspense, useEffect, useState } from "react";
-import { type Schema, said, titleOf } from "../../api/client";
+import { Refusal, type Schema, said, titleOf } from "../../api/client";
 import { partsOf } from "../../lib/money";
 import { useTyped } from "../../lib/useTyped";
 import { Button } from "../../ui/Button";
@@ -26,6 +26,11 @@ function goodsOf(offer: Schema<"Offer"> | undefined): { goods?: string } {
 /** Tells what a chosen amount is of an order: its goods, where it is delivered, else all of it. */
 function amountIn(offer: Schema<"Offer">, amount: string): Record<string, string> {
   return offer.order.goods ? { goods: amount } : { amount };
+}
+
+/** True if the shop takes no orders for now: nothing is wrong then. */
+function isClosed(error: unknown): boolean {
+  return error instanceof Refusal && error.problem.errors.some(({ code }) => code === "storefront-paused");
 }
 
 /** Tells what a buyer pressed: the way to pay, what was filled in, and the total that was shown. */
@@ -109,7 +114,7 @@ export function BuyPage({ shop, search: first }: { shop: string; search: string 
       {offer.error && (
         <>
           <h1 className="text-xl mb-2">{titleOf(offer.error)}</h1>
-          <Trouble>{said(offer.error)}</Trouble>
+          {isClosed(offer.error) ? <p>{said(offer.error)}</p> : <Trouble>{said(offer.error)}</Trouble>}
         </>
       )}
       {data && (

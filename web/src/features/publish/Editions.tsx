@@ -56,7 +56,7 @@ export function Editions({ editions, storefront }: { editions: Edition[]; storef
               <a
                 className="block underline decoration-rule underline-offset-4"
                 href={`/api/checkouts/${storefront}/rehearsal/report?edition=${edition.id}`}
-                aria-label={`Rehearsal of edition ${edition.number} to print`}
+                aria-label={`Rehearsal to print, edition ${edition.number}`}
               >
                 Rehearsal to print
               </a>

@@ -1,5 +1,6 @@
 import { Heading, OnItsWay } from "../../ui/Page";
 import { Editions } from "./Editions";
+import { OpenOrPaused } from "./OpenOrPaused";
 import { PlannedEdition, PublishActs } from "./PublishActs";
 import { useMoves, usePublication } from "./queries";
 import { ReadyList } from "./ReadyList";
@@ -17,6 +18,7 @@ export function PublishPage() {
         title="What buyers will see"
         note={editions[0] ? `edition ${editions[0].number} is published` : "nothing is published yet"}
       />
+      {editions.length > 0 && <OpenOrPaused />}
       {planned && <PlannedEdition planned={planned} />}
       <section aria-labelledby="differs" className="border-t border-ink pt-3 mb-8">
         <h2 id="differs" className="text-lg mb-2">

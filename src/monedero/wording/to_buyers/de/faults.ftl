@@ -11,6 +11,13 @@ fault-amount-zero = Es ist nichts zu zahlen.
 fault-too-long = Das hat { $length } Zeichen. Schreiben Sie höchstens { $longest }.
 fault-card-number = Das enthält eine Kartennummer. Schreiben Sie hier nie eine Kartennummer; nichts wurde gespeichert.
 fault-not-published = Dieser Laden nimmt hier noch keine Bestellungen an.
+fault-storefront-paused = Dieser Laden nimmt zurzeit keine Bestellungen an.{ $opens ->
+    [day] {" "}Er öffnet wieder am { $day }.
+   *[later] {""}
+  }{ $says ->
+    [yes] {" "}{ $said }
+   *[no] {""}
+  }
 fault-not-one-of = „{ $value }“ steht nicht zur Wahl. Wählen Sie eines von: { $expected }.
 fault-date-text = „{ $value }“ ist kein Tag. Schreiben Sie Jahr, Monat und Tag, zum Beispiel 2026-11-24.
 fault-provider-silent = { $value } antwortet gerade nicht. Ihre Bestellung bleibt erhalten; versuchen Sie es noch einmal, oder wählen Sie eine andere Zahlungsart.

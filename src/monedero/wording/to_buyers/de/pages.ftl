@@ -25,6 +25,7 @@ optional = { $label } (freiwillig)
 choose-one = Bitte wählen
 language-label = Sprache
 cannot-be-paid = Diese Bestellung kann hier nicht bezahlt werden
+shop-paused = Zurzeit geschlossen
 
 ## Wie eine Bestellung ankommt
 

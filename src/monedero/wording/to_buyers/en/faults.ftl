@@ -11,6 +11,13 @@ fault-amount-zero = There is nothing to pay.
 fault-too-long = This has { $length } characters. Write { $longest } at the most.
 fault-card-number = This holds a card number. Never write a card number here; nothing was kept.
 fault-not-published = This shop takes no orders here yet.
+fault-storefront-paused = This shop takes no orders now.{ $opens ->
+    [day] {" "}It opens again on { $day }.
+   *[later] {""}
+  }{ $says ->
+    [yes] {" "}{ $said }
+   *[no] {""}
+  }
 fault-not-one-of = “{ $value }” is not one of the choices. Choose one of: { $expected }.
 fault-date-text = “{ $value }” is not a day. Write year, month and day, such as 2026-11-24.
 fault-provider-silent = { $value } does not answer now. Your order is kept; try again, or choose another way to pay.

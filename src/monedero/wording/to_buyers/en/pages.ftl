@@ -25,6 +25,7 @@ optional = { $label } (you may leave this out)
 choose-one = Choose
 language-label = Language
 cannot-be-paid = This order cannot be paid here
+shop-paused = Closed for now
 
 ## How an order reaches its buyer
 

@@ -11,6 +11,13 @@ fault-amount-zero = No hay nada que pagar.
 fault-too-long = Esto tiene { $length } caracteres. Escriba { $longest } como máximo.
 fault-card-number = Esto contiene un número de tarjeta. Nunca escriba aquí un número de tarjeta; no se guardó nada.
 fault-not-published = Esta tienda todavía no acepta pedidos aquí.
+fault-storefront-paused = Esta tienda no acepta pedidos por ahora.{ $opens ->
+    [day] {" "}Vuelve a abrir el { $day }.
+   *[later] {""}
+  }{ $says ->
+    [yes] {" "}{ $said }
+   *[no] {""}
+  }
 fault-not-one-of = «{ $value }» no es una de las opciones. Elija una de: { $expected }.
 fault-date-text = «{ $value }» no es un día. Escriba año, mes y día, como 2026-11-24.
 fault-provider-silent = { $value } no responde ahora. Su pedido queda guardado; inténtelo de nuevo o elija otra forma de pagar.

@@ -25,6 +25,7 @@ optional = { $label } (opcional)
 choose-one = Elija
 language-label = Idioma
 cannot-be-paid = Este pedido no se puede pagar aquí
+shop-paused = Cerrado por ahora
 
 ## Cómo llega un pedido
 

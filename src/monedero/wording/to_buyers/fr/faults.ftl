@@ -11,6 +11,13 @@ fault-amount-zero = Il n’y a rien à payer.
 fault-too-long = Ceci compte { $length } caractères. Écrivez-en { $longest } au plus.
 fault-card-number = Ceci contient un numéro de carte. N’écrivez jamais de numéro de carte ici ; rien n’a été gardé.
 fault-not-published = Cette boutique ne prend pas encore de commandes ici.
+fault-storefront-paused = Cette boutique ne prend pas de commandes pour le moment.{ $opens ->
+    [day] {" "}Elle rouvre le { $day }.
+   *[later] {""}
+  }{ $says ->
+    [yes] {" "}{ $said }
+   *[no] {""}
+  }
 fault-not-one-of = « { $value } » n’est pas l’un des choix. Choisissez parmi : { $expected }.
 fault-date-text = « { $value } » n’est pas un jour. Écrivez l’année, le mois et le jour, par exemple 2026-11-24.
 fault-provider-silent = { $value } ne répond pas pour le moment. Votre commande est gardée ; réessayez, ou choisissez un autre moyen de paiement.

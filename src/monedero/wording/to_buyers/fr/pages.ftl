@@ -25,6 +25,7 @@ optional = { $label } (facultatif)
 choose-one = Choisissez
 language-label = Langue
 cannot-be-paid = Cette commande ne peut pas être payée ici
+shop-paused = Fermé pour le moment
 
 ## Comment une commande arrive
 

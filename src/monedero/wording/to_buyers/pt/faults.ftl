@@ -11,6 +11,13 @@ fault-amount-zero = Não há nada a pagar.
 fault-too-long = Isto tem { $length } caracteres. Escreva no máximo { $longest }.
 fault-card-number = Isto contém um número de cartão. Nunca escreva aqui um número de cartão; nada foi guardado.
 fault-not-published = Esta loja ainda não aceita encomendas aqui.
+fault-storefront-paused = Esta loja não aceita encomendas por agora.{ $opens ->
+    [day] {" "}Volta a abrir a { $day }.
+   *[later] {""}
+  }{ $says ->
+    [yes] {" "}{ $said }
+   *[no] {""}
+  }
 fault-not-one-of = “{ $value }” não é uma das opções. Escolha uma de: { $expected }.
 fault-date-text = “{ $value }” não é um dia. Escreva ano, mês e dia, como 2026-11-24.
 fault-provider-silent = { $value } não responde agora. A sua encomenda fica guardada; tente de novo ou escolha outra forma de pagar.

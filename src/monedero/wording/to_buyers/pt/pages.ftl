@@ -25,6 +25,7 @@ optional = { $label } (facultativo)
 choose-one = Escolha
 language-label = Língua
 cannot-be-paid = Esta encomenda não pode ser paga aqui
+shop-paused = Fechado por agora
 
 ## Como a encomenda chega
 
