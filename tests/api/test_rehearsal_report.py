@@ -5,6 +5,7 @@ import re
 import pytest
 
 from monedero.core.money import Money
+from monedero.core.payment.books import PARTS_OF_BOOKS
 from monedero.core.rehearsal.evidence import DifferenceKept, Evidence, MessageKept, StepKept
 from monedero.core.rehearsal.expected import What
 from monedero.store.rehearsals import CONTENTS, KeptEvidence
@@ -38,7 +39,7 @@ def keep(keeper: Shopkeeper, page: str, *differences: DifferenceKept) -> None:
         page=page,
         messages=[MessageKept(at=context.now, subject=f"Your order: {page}", text="Thank you.")],
         steps=[StepKept(at=context.now, text="The money came.", by="provider", state="paid")],
-        books={"ordered": Money(8500, "EUR"), "taken": Money(8500, "EUR"), "kept": Money(8347, "EUR")},
+        books={part: Money(100 + at, "EUR") for at, part in enumerate(PARTS_OF_BOOKS)},
         fees=[Money(153, "EUR")],
         differences=list(differences),
     )
@@ -63,10 +64,12 @@ def test_it_says_every_case_of_every_way_and_what_it_came_to(keeper: Shopkeeper)
             "Cabo Noite",
             "The draft, test mode.",
             "Night boat tour for 85.00 EUR",
-            "85.00 EUR taken",
+            "1.02 EUR taken",
             "fee 1.53 EUR",
         ),
-        *("you have 83.47 EUR", "Your order: Thank you", "By its prices the provider charges 1.53 EUR"),
+        *("1.04 EUR released", "1.05 EUR refunded", "1.06 EUR given as shop credit", "1.07 EUR disputed"),
+        *("1.08 EUR lost", "1.09 EUR returned", "you have 1.10 EUR"),
+        *("Your order: Thank you", "By its prices the provider charges 1.53 EUR"),
     ):
         assert told in page, told
 
@@ -115,3 +118,4 @@ def test_an_edition_that_the_storefront_has_not_is_refused(keeper: Shopkeeper, p
 def test_text_of_the_owner_is_only_text(keeper: Shopkeeper) -> None:
     keeper.settings("card", name="<script>alert(1)</script>")
     assert "<script>" not in printed(keeper)
+    assert "&lt;script&gt;alert(1)&lt;/script&gt;" in printed(keeper)

@@ -13,6 +13,7 @@ from tests.api import test_ready
 from tests.api.shopkeeper import Shopkeeper
 from tests.browser.desk import Desk
 
+KEPT = "fetch('/api/business').then((answer) => answer.text()).then(arguments[arguments.length - 1])"
 BOAT = "?market=es-eur&line=night-boat-tour&amount=85.00&currency=EUR"
 
 
@@ -85,6 +86,8 @@ def condition_taken_out(desk: Desk) -> None:
 
 def address_typed(desk: Desk) -> None:
     desk.type_into("E-mail", "ola@cabonoite.example", Keys.TAB)
+    # Leaving the page at once would break off what is on its way to the server.
+    desk.until(lambda: "ola@cabonoite.example" in desk.browser.execute_async_script(KEPT))
 
 
 def played_again(desk: Desk) -> None:

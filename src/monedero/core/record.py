@@ -121,7 +121,7 @@ STANDS = HOLDS_MONEY | {State.PART_REFUNDED}
 
 
 class OrderRecord(Strict):
-    """An order and its payments. `edition` is the id of one, None for a rehearsal of the draft, whose version is given.
+    """An order and its payments. `edition` is its edition's id; None: of the draft, whose version is given.
     `line_name` is what the line was called then, `line_names` in other languages; of a cart `items` are its lines.
     `storefront` is None for orders of a time when a shop had one checkout.
     `rest` is the payment of what of a booking is paid on the day, besides what is paid when it is made. What goods that

@@ -19,8 +19,8 @@ from monedero.work.context import Context
 from monedero.work.rehearsal.plan import PlannedCase, Standing, planned_cases
 from monedero.work.shop.lookups import storefront_of
 
-TOLD = ("taken", "refunded", "lost", "returned", "kept")
-"""The amounts of the books that a report says, where they are not nothing."""
+TOLD = ("taken", "released", "refunded", "credited", "disputed", "lost", "returned", "kept")
+"""The amounts of the books that a report says, where they are not nothing: what was held or asked for is in these."""
 
 
 @dataclass(frozen=True, slots=True)

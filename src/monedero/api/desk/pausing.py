@@ -24,10 +24,9 @@ class PauseOut(BaseModel):
 
 
 class OpenOrPaused(BaseModel):
-    """The pause that a storefront is in; None where it is open. `today` is the day by the shop's clock."""
+    """The pause that a storefront is in; None where it is open."""
 
     mode: Mode
-    today: date
     pause: PauseOut | None
 
 
@@ -61,4 +60,4 @@ def open_storefront(context: ContextDep, storefront: str) -> OpenOrPaused:
 def _told(context: Context) -> OpenOrPaused:
     found = paused(context)
     told = PauseOut(since=found.since, opens_on=found.opens_on, said=found.said) if found else None
-    return OpenOrPaused(mode=context.mode, today=context.day, pause=told)
+    return OpenOrPaused(mode=context.mode, pause=told)

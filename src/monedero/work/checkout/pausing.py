@@ -13,13 +13,12 @@ def paused(context: Context) -> Pause | None:
     return pause if pause is not None and pause.holds_on(context.day) else None
 
 
-def pause(context: Context, opens_on: date | None, said: str) -> Pause:
+def pause(context: Context, opens_on: date | None, said: str) -> None:
     """Pause the storefront until a day, on which it opens by itself, or until it is opened by hand."""
     if opens_on is not None and opens_on <= context.day:
         raise InvalidInput(Fault(FaultCode.PLANNED_PAST, "opens_on", opens_on.isoformat()))
     now = Pause(context.now, context.actor.value, opens_on, said.strip())
     context.shop.pauses.put(context.storefront, now)
-    return now
 
 
 def open_again(context: Context) -> None:
